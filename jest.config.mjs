@@ -1,0 +1,33 @@
+const shared = {
+  testEnvironment: "node",
+  moduleNameMapper: {
+    "^@/(.*)$": "<rootDir>/src/$1",
+    "^server-only$": "<rootDir>/tests/support/empty.ts",
+  },
+  transform: {
+    "^.+\\.[cm]?[jt]sx?$": [
+      "@swc/jest",
+      {
+        jsc: {
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
+    ],
+  },
+  transformIgnorePatterns: ["/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)"],
+};
+
+/** Two projects: `unit` needs nothing but Node; `integration` needs the test database (scripts/test.sh starts it). */
+export default {
+  projects: [
+    { ...shared, displayName: "unit", roots: ["<rootDir>/src", "<rootDir>/tests/unit"], testMatch: ["**/*.test.ts", "**/*.test.tsx"] },
+    {
+      ...shared,
+      displayName: "integration",
+      roots: ["<rootDir>/tests/integration"],
+      testMatch: ["**/*.test.ts"],
+    },
+  ],
+};

@@ -1,0 +1,72 @@
+import type { DecisionInput } from "./decisionInput";
+import { performanceRule, reserveBand } from "./performanceRule";
+import { type Action, type FiredRule, safetyRules, stricter } from "./safetyRules";
+import { type StepSizes, stepSizes } from "./stepSizes";
+
+/** What the decision changes; only one of load, angle, repetitions or sets is moved by a plan. */
+export interface DecisionChange {
+  loadPct?: number;
+  orAngleDeg?: number;
+  repsReset?: string;
+  reps?: string;
+  load?: number;
+  bank?: number;
+  setsPct?: number;
+  rangeDeg?: number;
+  exercise?: "stop";
+}
+
+export interface Decision {
+  action: Action;
+  /** ids of the rules that decided */
+  rules: string[];
+  reasons: FiredRule[];
+  /** rules that fired too but were overtaken by a stricter one */
+  also: FiredRule[];
+  change: DecisionChange;
+}
+
+/**
+ * One decision for the next session: the stricter of the safety layer and the performance layer, with every reason.
+ * Total: any input gives exactly one action and at least one reason. Dosing rules E.
+ */
+export function decide(input: DecisionInput): Decision {
+  const sizes = stepSizes(input.school, input.irritability);
+  const fired = [...safetyRules(input), performanceRule(input, sizes)];
+  const action = fired.reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
+  // a clinical review is asked for because of the step back itself, so that reason stays with it
+  const leadsToReview = (r: FiredRule) =>
+    r.action === "REGRESS" && fired.some((f) => f.id === "S5") && !r.id.startsWith("P");
+  const decides = (r: FiredRule) => r.action === action || leadsToReview(r);
+  const reasons = fired.filter(decides);
+  return {
+    action,
+    rules: reasons.map((r) => r.id),
+    reasons,
+    also: fired.filter((r) => !decides(r) && r.action !== "PROGRESS"),
+    change: changeFor(action, reasons, input, sizes),
+  };
+}
+
+function changeFor(action: Action, reasons: FiredRule[], input: DecisionInput, sizes: StepSizes): DecisionChange {
+  const ids = reasons.map((r) => r.id);
+  switch (action) {
+    case "STOP_REFER":
+      return { exercise: "stop", loadPct: -100 };
+    case "REGRESS":
+      if (ids.every((id) => id === "R6")) return { rangeDeg: -sizes.angleDeg, load: 0 };
+      return { loadPct: -sizes.backPct, setsPct: sizes.setsBackPct };
+    case "HOLD":
+      return ids.includes("P6") && ids.length === 1 ? { bank: 1 } : {};
+    case "PROGRESS":
+      if (ids.includes("P4")) {
+        const easy = reserveBand(input.rir, input.rirTarget) === "easy" ? 1 : 0;
+        return { reps: `+${(input.irritability === "low" && input.school !== "post_op" ? 2 : 1) + easy}`, load: 0 };
+      }
+      return {
+        loadPct: ids.includes("P8") ? sizes.bigUpPct : sizes.upPct,
+        orAngleDeg: sizes.angleDeg,
+        repsReset: "bottom of range",
+      };
+  }
+}

@@ -1,0 +1,38 @@
+import { z } from "zod";
+import { irritability, school } from "./painRule";
+
+const score = z.number().min(0).max(10);
+const grade = z.number().int().min(0).max(4);
+
+/** What a decision looks at; null means "not known", which never progresses anybody. */
+export const decisionInput = z.object({
+  school,
+  irritability,
+  /** a limit on joint pain written for this client, stricter than the school's */
+  writtenPainLimit: score.nullable().optional(),
+  redFlag: z.boolean(),
+  techniqueStop: z.boolean(),
+  prevRegress: z.boolean(),
+  missedBefore: z.boolean(),
+  /** satisfied sessions on this step, this one counted */
+  satisfiedStreak: z.number().int().min(0),
+  usualPain: score,
+  painBefore: score.nullable(),
+  painDuring: score.nullable(),
+  painAfter: score.nullable(),
+  painMorning: score.nullable(),
+  /** 0 none, 1 trace, 2 = 1+, 3 = 2+, 4 = 3+ */
+  effusion: grade.nullable(),
+  effusionBefore: grade.nullable(),
+  effusionApplies: z.boolean(),
+  /** angle or range reached, % of plan */
+  rangePct: z.number().min(0).max(200).nullable(),
+  /** change of the weekly mean pain against the week before */
+  weekTrend: z.number().nullable(),
+  /** repetitions, or seconds of hold, against the plan */
+  repsState: z.enum(["below", "in", "top", "unknown"]),
+  /** repetitions in reserve; for holds 10 minus felt effort */
+  rir: z.number().nullable(),
+  rirTarget: z.number(),
+});
+export type DecisionInput = z.infer<typeof decisionInput>;

@@ -1,0 +1,102 @@
+import { traceFromCsv, traceToCsv } from "../exchange/traceCsv";
+import { InputError } from "../units/inputError";
+import { analyseTrace } from "./analyseTrace";
+import type { ForceTrace } from "./forceTrace";
+import { seededRandom } from "./random";
+import { type SimulatedPush, simulateLoadCell } from "./simulateLoadCell";
+
+const collect = (push: SimulatedPush, seed = 1): ForceTrace => {
+  const trace: ForceTrace = { timeS: [], forceN: [] };
+  for (const s of simulateLoadCell(push, seededRandom(seed))) {
+    trace.timeS.push(s.timeS);
+    trace.forceN.push(s.forceN);
+  }
+  return trace;
+};
+const steady: SimulatedPush = { maxForceN: 300, aimForceN: 120, restS: 1, pushS: 5 };
+const plain = (f: (t: number) => number, seconds = 6, hz = 80): ForceTrace => {
+  const timeS = Array.from({ length: seconds * hz }, (_, i) => i / hz);
+  return { timeS, forceN: timeS.map(f) };
+};
+
+describe("a steady push of known force", () => {
+  test.each([1, 2, 3, 4, 5])("is found within 2 %% (seed %d)", (seed) => {
+    const a = analyseTrace(collect(steady, seed));
+    expect(a.ok).toBe(true);
+    expect(a.flags).toEqual([]);
+    expect(Math.abs((a.best3 as number) - 120)).toBeLessThan(2.4);
+    expect(Math.abs((a.onsetS as number) - 1)).toBeLessThan(0.06);
+  });
+  test("gives the same result when the cell was not zeroed, and says so", () => {
+    const a = analyseTrace(collect({ ...steady, offsetN: 10 }));
+    expect(a.flags).toEqual(["pre-tension"]);
+    expect(Math.abs((a.best3 as number) - 120)).toBeLessThan(2.4);
+  });
+  test("held too short uses the best second", () => {
+    const a = analyseTrace(collect({ ...steady, pushS: 2.2 }));
+    expect(a.ok).toBe(true);
+    expect(a.best3).toBeNull();
+    expect(a.flags).toEqual(["hold-shorter-than-plateau"]);
+    expect(a.resultN).toBe(a.best1);
+  });
+});
+
+test("a maximal push fades but counts", () => {
+  const a = analyseTrace(collect({ maxForceN: 300, aimForceN: 300, restS: 1, pushS: 5 }));
+  expect(a.ok).toBe(true);
+  expect(a.resultN).toBeGreaterThan(255);
+  expect(a.resultN).toBeLessThan(305);
+});
+
+describe("bad trials are rejected and named", () => {
+  const push = (t: number) => (t < 1 ? 0 : t < 5 ? 100 : 0);
+  test.each<[string, ForceTrace, number]>([
+    ["countermovement", plain((t) => (t > 0.8 && t < 1 ? -15 : push(t))), 2000],
+    ["unsteady", plain((t) => push(t) * (1 + 0.25 * Math.sin(2 * Math.PI * 2 * t))), 2000],
+    ["jerk", plain((t) => push(t) * (t < 1.3 ? 1.6 : 1)), 2000],
+    ["saturated", plain(push), 100],
+    ["no-effort", plain(() => 1), 2000],
+  ])("%s", (flag, trace, limit) => {
+    const a = analyseTrace(trace, limit);
+    expect(a.flags).toContain(flag);
+    expect(a.ok).toBe(false);
+  });
+  test("dropouts", () => {
+    const t = plain(push);
+    const keep = t.timeS.map((x) => x < 2 || x > 2.6);
+    const a = analyseTrace({ timeS: t.timeS.filter((_, i) => keep[i]), forceN: t.forceN.filter((_, i) => keep[i]) });
+    expect(a.flags).toContain("dropouts");
+  });
+  test("times that go back", () => {
+    const t = plain(push);
+    t.timeS[40] = 0.1;
+    expect(analyseTrace(t)).toMatchObject({ ok: false, flags: ["times-not-rising"] });
+  });
+});
+
+describe("trace files", () => {
+  test("a saved trace reads back the same", () => {
+    const trace = collect(steady);
+    const back = traceFromCsv(traceToCsv(trace));
+    expect(back.timeS).toHaveLength(trace.timeS.length);
+    back.forceN.forEach((f, i) => {
+      expect(f).toBeCloseTo(trace.forceN[i] as number, 2);
+    });
+  });
+  test("semicolons and decimal commas are read", () => {
+    const text = `Time;Force\n${Array.from({ length: 12 }, (_, i) => `0,${10 + i};${i},5`).join("\r\n")}`;
+    expect(traceFromCsv(text).forceN[3]).toBe(3.5);
+  });
+  test.each([
+    ["", /no samples/],
+    ["hello\nworld", /Line 1/],
+    ["time_s,force_N\n0,1\n0.1,x", /Line 3/],
+    ["0,1\n0,2", /cannot be used/],
+    [Array.from({ length: 20 }, (_, i) => `${i},1e9`).join("\n"), /cannot be used/],
+    [Array.from({ length: 20 }, (_, i) => `${20 - i},5`).join("\n"), /rise/],
+    ["\u0000\u0001PNG\n", /Line 1/],
+  ])("a strange file is refused: %j", (text, sentence) => {
+    expect(() => traceFromCsv(text)).toThrow(InputError);
+    expect(() => traceFromCsv(text)).toThrow(sentence);
+  });
+});

@@ -1,0 +1,19 @@
+/** Typical error of one fixed-device strength session, %; clinic default [medium], dosing rules F1-F2. */
+export const TYPICAL_ERROR_PCT = 5;
+
+/** Smallest change that is more than measurement error (95 %), % of the value. */
+export const minimalDetectableChangePct = (typicalErrorPct: number): number =>
+  1.96 * Math.SQRT2 * typicalErrorPct;
+
+export interface Change {
+  pct: number;
+  mdc: number;
+  verdict: "within measurement noise" | "more than measurement error";
+}
+
+/** Change between two sessions against measurement error. */
+export function changeAgainstError(before: number, after: number, typicalErrorPct = TYPICAL_ERROR_PCT): Change {
+  const pct = ((after - before) / before) * 100;
+  const mdc = minimalDetectableChangePct(typicalErrorPct);
+  return { pct, mdc, verdict: Math.abs(pct) < mdc ? "within measurement noise" : "more than measurement error" };
+}

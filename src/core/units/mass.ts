@@ -1,0 +1,20 @@
+/** Standard gravity as the field's equations use it, m/s². */
+export const GRAVITY_M_S2 = 9.81;
+
+const KG_PER_LB = 0.45359237;
+
+export type MassUnit = "kg" | "lb";
+
+export const kgFromLb = (lb: number): number => lb * KG_PER_LB;
+export const lbFromKg = (kg: number): number => kg / KG_PER_LB;
+
+/** Mass as people read it. Pounds exist only here and at input fields; everything stored is kg. */
+export function formatMass(kg: number, unit: MassUnit, decimals = 1): string {
+  const value = unit === "kg" ? kg : lbFromKg(kg);
+  return `${trimZeros(value.toFixed(decimals))} ${unit}`;
+}
+
+/** "17.50" -> "17.5", "20.0" -> "20"; never shows more digits than asked for. */
+export function trimZeros(text: string): string {
+  return text.includes(".") ? text.replace(/\.?0+$/, "") : text;
+}

@@ -1,0 +1,34 @@
+/** Where an input of a computation came from; estimates are drawn differently from measurements. */
+export type Origin = "measured" | "estimated" | "default" | "entered";
+
+/** Confidence marks of the rule base; "own" is a rule of this product with no literature behind it. */
+export type Confidence = "high" | "medium" | "low" | "own";
+
+export interface WorkingInput {
+  name: string;
+  value: string;
+  origin: Origin;
+  /** e.g. "strength test of 3 November" */
+  from?: string;
+}
+
+/** The working behind a number: rendered by one component, wherever the number stands. */
+export interface Working {
+  formulaId: string;
+  /** the formula in words */
+  formula: string;
+  inputs: WorkingInput[];
+  source: string;
+  confidence: Confidence;
+  /** what this number cannot tell */
+  cannotTell?: string;
+}
+
+/** A computed number. `doubt` is a half-width in the same unit (about 95 %), null where we cannot say. */
+export interface Computed {
+  value: number;
+  unit: string;
+  doubt: number | null;
+  origin: Origin;
+  working: Working;
+}
