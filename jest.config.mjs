@@ -22,7 +22,12 @@ const shared = {
 /** Two projects: `unit` needs nothing but Node; `integration` needs the test database (scripts/test.sh starts it). */
 export default {
   projects: [
-    { ...shared, displayName: "unit", roots: ["<rootDir>/src", "<rootDir>/tests/unit"], testMatch: ["**/*.test.ts", "**/*.test.tsx"] },
+    {
+      ...shared,
+      displayName: "unit",
+      roots: ["<rootDir>/src", "<rootDir>/tests/unit"],
+      testMatch: ["**/*.test.ts", "**/*.test.tsx"],
+    },
     {
       ...shared,
       displayName: "integration",

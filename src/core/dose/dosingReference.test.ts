@@ -1,10 +1,15 @@
-import { bodyFrom } from "../body/segments";
 import { limbGravityTorqueNm } from "../body/limbGravity";
-import { roundLoad } from "../equipment/roundLoad";
+import { bodyFrom } from "../body/segments";
 import { loadSteps } from "../equipment/loadSteps";
+import { roundLoad } from "../equipment/roundLoad";
 import { criticalIntensity } from "../isometrics/criticalIntensity";
 import { shareForFeltEffort } from "../isometrics/effortConversion";
-import { holdForShare, meanEnduranceS, plannedEnduranceS, shareOfEndurance } from "../isometrics/enduranceTime";
+import {
+  holdForShare,
+  meanEnduranceS,
+  plannedEnduranceS,
+  shareOfEndurance,
+} from "../isometrics/enduranceTime";
 import { anchoredModel, timeToFailureS } from "../isometrics/fatigueModel";
 import { findDose } from "../isometrics/findDose";
 import { personalFactor } from "../isometrics/personalFactor";
@@ -20,7 +25,13 @@ import { exerciseSeconds, sessionSeconds } from "./holdSeconds";
 // biome-ignore lint/suspicious/noExplicitAny: inputs of the reference file differ by function
 type Any = any;
 
-const pattern = (i: Any) => ({ holdS: i.hold, reps: i.reps, restS: i.rest, sets: i.sets, setRestS: i.setRest });
+const pattern = (i: Any) => ({
+  holdS: i.hold,
+  reps: i.reps,
+  restS: i.rest,
+  sets: i.sets,
+  setRestS: i.setRest,
+});
 const simulated = (i: Any, slowShare?: number) => {
   const r = simulateHolds(i.joint, i.f, pattern(i), { slowShare });
   return {
@@ -79,7 +90,14 @@ const CALLS: Record<string, (i: Any) => unknown> = {
   },
   roundLoad: (i) => roundLoad(loadSteps.parse(i.machine), i.target, i.policy),
   decideRaw: (i) => decide(i),
-  ladder: (i) => ladder({ fromDeg: i.from, toDeg: i.to, irritability: i.irritability, school: i.school, blockedDeg: i.blocked }),
+  ladder: (i) =>
+    ladder({
+      fromDeg: i.from,
+      toDeg: i.to,
+      irritability: i.irritability,
+      school: i.school,
+      blockedDeg: i.blocked,
+    }),
   mdcPct: (i) => minimalDetectableChangePct(i.tePct),
   change: (i) => changeAgainstError(i.before, i.after, i.tePct),
   gravityTorque: (i) => limbGravityTorqueNm(bodyFrom(i.bodyMass, 1.7, i.shankLen), i.angleDeg),
@@ -99,10 +117,14 @@ const CALLS: Record<string, (i: Any) => unknown> = {
 };
 
 function expectMatch(got: Any, want: Any, tol: number, path: string): void {
-  if (want === "Infinity") return expect(got).toBe(Number.POSITIVE_INFINITY);
+  if (want === "Infinity") {
+    expect(got).toBe(Number.POSITIVE_INFINITY);
+    return;
+  }
   if (typeof want === "number") {
     const allowed = tol * Math.max(1, Math.abs(want)) + 1e-9;
-    if (!(Math.abs(got - want) <= allowed)) throw new Error(`${path}: got ${got}, want ${want} within ${allowed}`);
+    if (!(Math.abs(got - want) <= allowed))
+      throw new Error(`${path}: got ${got}, want ${want} within ${allowed}`);
     return;
   }
   if (want !== null && typeof want === "object") {

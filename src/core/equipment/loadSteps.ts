@@ -26,7 +26,10 @@ export const loadSteps = z.discriminatedUnion("kind", [
   }),
   z.object({
     kind: z.literal("list"),
-    items: z.array(z.object({ label: z.string().min(1), kg })).min(1).max(60),
+    items: z
+      .array(z.object({ label: z.string().min(1), kg }))
+      .min(1)
+      .max(60),
   }),
 ]);
 export type LoadSteps = z.infer<typeof loadSteps>;
@@ -42,7 +45,11 @@ export interface Setting {
 /** Every setting that exists, lightest first; of two ways to the same load, the one with fewer parts. */
 export function settingsOf(steps: LoadSteps): Setting[] {
   const found =
-    steps.kind === "stack" ? stackSettings(steps) : steps.kind === "pairs" ? pairSettings(steps) : listSettings(steps);
+    steps.kind === "stack"
+      ? stackSettings(steps)
+      : steps.kind === "pairs"
+        ? pairSettings(steps)
+        : listSettings(steps);
   const byLoad = new Map<number, { setting: Setting; parts: number }>();
   for (const { setting, parts } of found) {
     const key = Math.round(setting.kg * 1e6);
@@ -96,5 +103,8 @@ function pairSettings(steps: Extract<LoadSteps, { kind: "pairs" }>): Found {
 }
 
 function listSettings(steps: Extract<LoadSteps, { kind: "list" }>): Found {
-  return steps.items.map((item) => ({ setting: { kg: item.kg, massKg: item.kg, how: item.label }, parts: 1 }));
+  return steps.items.map((item) => ({
+    setting: { kg: item.kg, massKg: item.kg, how: item.label },
+    parts: 1,
+  }));
 }

@@ -57,7 +57,10 @@ export function monotoneCubic(points: readonly Point[], x: number): number {
   const m0 = slopeAt(points, i);
   const m1 = slopeAt(points, i + 1);
   return (
-    (1 + 2 * t) * (1 - t) ** 2 * y0 + t * (1 - t) ** 2 * h * m0 + t * t * (3 - 2 * t) * y1 + t * t * (t - 1) * h * m1
+    (1 + 2 * t) * (1 - t) ** 2 * y0 +
+    t * (1 - t) ** 2 * h * m0 +
+    t * t * (3 - 2 * t) * y1 +
+    t * t * (t - 1) * h * m1
   );
 }
 

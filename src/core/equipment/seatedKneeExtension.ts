@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { GRAVITY_M_S2 } from "../units/mass";
-import { cam, camFactor, EXTENSION_ARC } from "./resistanceCurve";
 import { loadSteps } from "./loadSteps";
+import { cam, camFactor, EXTENSION_ARC } from "./resistanceCurve";
 
 /** The clinic's seated knee-extension machine as the core needs it. */
 export const seatedKneeExtensionMachine = z.object({

@@ -19,14 +19,19 @@ export function traceFromCsv(text: string): ForceTrace {
   const refuse = (sentence: string): never => {
     throw new InputError("file", sentence);
   };
-  if (text.length > MOST_BYTES) refuse("This file is larger than 4 MB; a trace of two minutes is far smaller.");
+  if (text.length > MOST_BYTES)
+    refuse("This file is larger than 4 MB; a trace of two minutes is far smaller.");
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
   const trace: ForceTrace = { timeS: [], forceN: [] };
   let dataLines = 0;
   for (const [i, raw] of lines.entries()) {
     const line = raw.trim();
     if (line === "" || line.startsWith("#")) continue;
-    const columns = line.includes("\t") ? line.split("\t") : line.includes(";") ? line.split(";") : line.split(",");
+    const columns = line.includes("\t")
+      ? line.split("\t")
+      : line.includes(";")
+        ? line.split(";")
+        : line.split(",");
     const [timeS, forceN] = columns.map(readNumber);
     const isNumeric = Number.isFinite(timeS) && Number.isFinite(forceN) && columns.length === 2;
     if (!isNumeric && dataLines === 0 && /time/i.test(line) && /force/i.test(line)) {
@@ -41,6 +46,7 @@ export function traceFromCsv(text: string): ForceTrace {
   }
   if (trace.timeS.length === 0) refuse("This file holds no samples. Expected two columns: time_s,force_N.");
   const checked = forceTrace.safeParse(trace);
-  if (!checked.success) refuse(`This trace cannot be used: ${checked.error.issues[0]?.message ?? "strange numbers"}`);
+  if (!checked.success)
+    refuse(`This trace cannot be used: ${checked.error.issues[0]?.message ?? "strange numbers"}`);
   return trace;
 }

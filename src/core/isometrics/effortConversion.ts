@@ -1,5 +1,5 @@
-import type { EnduranceJoint } from "./joints";
 import { PERSON_SPREAD_FACTOR } from "./enduranceTime";
+import type { EnduranceJoint } from "./joints";
 import { type HoldPattern, simulateHolds } from "./simulateHolds";
 
 const LOWEST = 0.01;

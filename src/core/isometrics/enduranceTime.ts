@@ -23,7 +23,12 @@ export function plannedEnduranceS(joint: EnduranceJoint, shareOfMax: number, k =
 }
 
 /** Share of endurance that a fresh hold uses; null below 15 %, where local endurance is not the limit. */
-export function shareOfEndurance(joint: EnduranceJoint, shareOfMax: number, holdS: number, k = 1): number | null {
+export function shareOfEndurance(
+  joint: EnduranceJoint,
+  shareOfMax: number,
+  holdS: number,
+  k = 1,
+): number | null {
   if (shareOfMax < NOT_LIMITED_BELOW) return null;
   const endurance = plannedEnduranceS(joint, shareOfMax, k);
   return endurance === 0 ? Number.POSITIVE_INFINITY : holdS / endurance;

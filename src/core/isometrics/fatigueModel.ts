@@ -23,7 +23,12 @@ export interface FatigueModel {
  * State after holding `shareOfMax` for `seconds`. Three-compartment model in closed form, activation quasi-steady
  * (Xia & Frey-Law 2008; slow pool own). Dosing rules B5-B6.
  */
-export function afterHold(model: FatigueModel, state: FatigueState, shareOfMax: number, seconds: number): FatigueState {
+export function afterHold(
+  model: FatigueModel,
+  state: FatigueState,
+  shareOfMax: number,
+  seconds: number,
+): FatigueState {
   const { fatigueRate, recoveryRate } = JOINTS[model.joint];
   const fastEnd = ((1 - model.slowShare) * fatigueRate * shareOfMax) / recoveryRate;
   const fast = fastEnd + (state.fast - fastEnd) * Math.exp(-model.kappa * recoveryRate * seconds);
@@ -76,17 +81,24 @@ function failureWithoutSlowPool(model: FatigueModel, shareOfMax: number, fast: n
  * The model anchored to the endurance curve: kappa by bisection on a log scale within 0.05-20 so that a fresh hold
  * fails at the planned endurance. Dosing rules B3 [own].
  */
-export function anchoredModel(joint: EnduranceJoint, shareOfMax: number, k = 1, slowShare = SLOW_SHARE): FatigueModel {
+export function anchoredModel(
+  joint: EnduranceJoint,
+  shareOfMax: number,
+  k = 1,
+  slowShare = SLOW_SHARE,
+): FatigueModel {
   const wanted = plannedEnduranceS(joint, shareOfMax, k);
   const fresh = { joint, kappa: 1, slowShare };
   if (!(wanted > 0) || !Number.isFinite(timeToFailureS(fresh, shareOfMax))) return fresh;
+  // fatigue only rises during a hold, so failing at the planned second means reaching the room exactly then
+  const failsInTime = (kappa: number) =>
+    fatigued(afterHold({ joint, kappa, slowShare }, FRESH, shareOfMax, wanted)) >= 1 - shareOfMax;
   let low = Math.log(0.05);
   let high = Math.log(20);
   for (let i = 0; i < 50; i++) {
     const mid = (low + high) / 2;
-    const t = timeToFailureS({ joint, kappa: Math.exp(mid), slowShare }, shareOfMax);
-    if (t > wanted) low = mid;
-    else high = mid;
+    if (failsInTime(Math.exp(mid))) high = mid;
+    else low = mid;
   }
   return { joint, kappa: Math.exp((low + high) / 2), slowShare };
 }

@@ -95,13 +95,18 @@ function searchOnce(input: FindDoseInput, scale: number) {
         seconds / limitS +
         Math.max(0, cap - 1 - run.effort10) / 3 +
         (0.5 * bouts) / 20;
-      if (cost < bestCost - 1e-12 || (Math.abs(cost - bestCost) <= 1e-12 && best && isPreferred(candidate, best))) {
+      if (
+        cost < bestCost - 1e-12 ||
+        (Math.abs(cost - bestCost) <= 1e-12 && best && isPreferred(candidate, best))
+      ) {
         best = candidate;
         bestCost = cost;
       }
     }
   }
-  const binding = (Object.entries(broken) as [BindingConstraint, number][]).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+  const binding = (Object.entries(broken) as [BindingConstraint, number][]).reduce((a, b) =>
+    b[1] > a[1] ? b : a,
+  )[0];
   return { best, nearest, binding };
 }
 
@@ -125,7 +130,9 @@ function* patternsFor(wantedS: number): Generator<HoldPattern> {
         if (total < 0.9 * wantedS - 1e-9 || total > 1.15 * wantedS + 1e-9) continue;
         for (const restS of reps === 1 ? [0] : REST_S) {
           if (sets === 1) yield { holdS, reps, sets, restS, setRestS: 0 };
-          else for (const setRestS of SET_REST_S) if (setRestS > restS) yield { holdS, reps, sets, restS, setRestS };
+          else
+            for (const setRestS of SET_REST_S)
+              if (setRestS > restS) yield { holdS, reps, sets, restS, setRestS };
         }
       }
 }

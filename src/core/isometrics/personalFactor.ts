@@ -21,6 +21,7 @@ export function personalFactor(joint: EnduranceJoint, observed: readonly TimedHo
   );
   const n = usable.length;
   if (n === 0) return { k: 1, holds: 0 };
-  const meanLog = usable.reduce((sum, h) => sum + Math.log(h.heldS / meanEnduranceS(joint, h.shareOfMax)), 0) / n;
+  const meanLog =
+    usable.reduce((sum, h) => sum + Math.log(h.heldS / meanEnduranceS(joint, h.shareOfMax)), 0) / n;
   return { k: clamp(Math.exp((n / (n + 1)) * meanLog), 0.4, 2.5), holds: n };
 }

@@ -1,4 +1,11 @@
-import { afterHold, afterRest, anchoredModel, type FatigueModel, FRESH, timeToFailureS } from "./fatigueModel";
+import {
+  afterHold,
+  afterRest,
+  anchoredModel,
+  type FatigueModel,
+  FRESH,
+  timeToFailureS,
+} from "./fatigueModel";
 import type { EnduranceJoint } from "./joints";
 
 /** Holds in one or more sets. Seconds throughout; `setRestS` stands between sets in place of `restS`. */
@@ -75,4 +82,5 @@ export function simulateHolds(
   };
 }
 
-const feltEffort = (shareOfMax: number, fatigued: number): number => Math.min(10, 10 * (shareOfMax + fatigued));
+const feltEffort = (shareOfMax: number, fatigued: number): number =>
+  Math.min(10, 10 * (shareOfMax + fatigued));

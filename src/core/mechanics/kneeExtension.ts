@@ -7,7 +7,14 @@ import { length, minus, times, unit, vector } from "./vector";
 
 /** One source of resistance at the shin; several add up. */
 export type ShinResistance =
-  | { kind: "lever"; geometry: LeverGeometry; loadKg: number; phase?: -1 | 0 | 1; share?: number; padDistanceM?: number }
+  | {
+      kind: "lever";
+      geometry: LeverGeometry;
+      loadKg: number;
+      phase?: -1 | 0 | 1;
+      share?: number;
+      padDistanceM?: number;
+    }
   | { kind: "torque"; torqueNm: number; padDistanceM?: number }
   | { kind: "cuff"; massKg: number; distanceM?: number }
   | {
@@ -55,13 +62,19 @@ export function kneeExtension(
   const forces = settings.resistance.map((r) => forceOf(body, posture.shankDeg, kneeFlexionDeg, r));
   const joint = jointLoads(body, posture, forces);
   const padForceN = settings.resistance.reduce((sum, r) => sum + padForceOf(body, kneeFlexionDeg, r), 0);
-  return { joint, tissue: kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: "open", coactivation }), padForceN };
+  return {
+    joint,
+    tissue: kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: "open", coactivation }),
+    padForceN,
+  };
 }
 
 function padForceOf(body: Body, kneeFlexionDeg: number, r: ShinResistance): number {
   if (r.kind !== "lever" && r.kind !== "torque") return 0;
   const torqueNm =
-    r.kind === "torque" ? r.torqueNm : leverTorqueNm(r.geometry, r.loadKg, kneeFlexionDeg, r.phase ?? 0, r.share ?? 1);
+    r.kind === "torque"
+      ? r.torqueNm
+      : leverTorqueNm(r.geometry, r.loadKg, kneeFlexionDeg, r.phase ?? 0, r.share ?? 1);
   return torqueNm / (r.padDistanceM ?? defaultPadDistanceM(body));
 }
 

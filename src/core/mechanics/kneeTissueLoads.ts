@@ -1,5 +1,5 @@
-import type { JointLoads } from "./inverseDynamics";
 import { toRadians } from "../units/clamp";
+import type { JointLoads } from "./inverseDynamics";
 import {
   contactAreaMm2,
   hamstringAngleDeg,
@@ -41,7 +41,10 @@ export interface KneeTissueLoads {
 const HIP_HAMSTRING_LEVER_M = 0.066;
 
 /** Muscle, kneecap-joint and shin loads from the joint moments. Source: mechanics rules 4. */
-export function kneeTissueLoads(joint: JointLoads, options: TissueOptions = TISSUE_DEFAULTS): KneeTissueLoads {
+export function kneeTissueLoads(
+  joint: JointLoads,
+  options: TissueOptions = TISSUE_DEFAULTS,
+): KneeTissueLoads {
   const t = joint.kneeFlexionDeg;
   const hamLever = hamstringLeverM(t);
   const hamstringForceN = hamstringForce(joint, options, hamLever);

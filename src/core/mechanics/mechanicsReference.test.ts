@@ -18,7 +18,8 @@ import {
 type Any = any;
 
 /** The reference is printed to four significant digits; half a percent is what the product promises. */
-const near = (got: number, want: number) => expect(Math.abs(got - want)).toBeLessThanOrEqual(0.005 * Math.abs(want) + 0.006);
+const near = (got: number, want: number) =>
+  expect(Math.abs(got - want)).toBeLessThanOrEqual(0.005 * Math.abs(want) + 0.006);
 
 function resistances(i: Any): ShinResistance[] {
   const padDistanceM = i.d_pad;
@@ -80,12 +81,15 @@ test.each(reference.curves.map((c) => [c.theta, c] as const))("tissue curves at 
   near(torqueAngleShape("knee_flexion", t), c.flex_shape);
 });
 
-test.each(reference.misc.strength_fit.map((c) => [JSON.stringify(c.tests), c] as const))("strength fit %s", (_n, c) => {
-  const fit = fitTorqueAngle(
-    "knee_extension",
-    (c.tests as number[][]).map(([deg, nm]) => ({ kneeFlexionDeg: deg as number, torqueNm: nm as number })),
-  );
-  near(fit.peakTorqueNm, c.T1);
-  near(fit.peakDeg, c.C3_deg);
-  near(fit.rmsNm, c.rms);
-});
+test.each(reference.misc.strength_fit.map((c) => [JSON.stringify(c.tests), c] as const))(
+  "strength fit %s",
+  (_n, c) => {
+    const fit = fitTorqueAngle(
+      "knee_extension",
+      (c.tests as number[][]).map(([deg, nm]) => ({ kneeFlexionDeg: deg as number, torqueNm: nm as number })),
+    );
+    near(fit.peakTorqueNm, c.T1);
+    near(fit.peakDeg, c.C3_deg);
+    near(fit.rmsNm, c.rms);
+  },
+);

@@ -48,7 +48,12 @@ export function decide(input: DecisionInput): Decision {
   };
 }
 
-function changeFor(action: Action, reasons: FiredRule[], input: DecisionInput, sizes: StepSizes): DecisionChange {
+function changeFor(
+  action: Action,
+  reasons: FiredRule[],
+  input: DecisionInput,
+  sizes: StepSizes,
+): DecisionChange {
   const ids = reasons.map((r) => r.id);
   switch (action) {
     case "STOP_REFER":
@@ -61,7 +66,10 @@ function changeFor(action: Action, reasons: FiredRule[], input: DecisionInput, s
     case "PROGRESS":
       if (ids.includes("P4")) {
         const easy = reserveBand(input.rir, input.rirTarget) === "easy" ? 1 : 0;
-        return { reps: `+${(input.irritability === "low" && input.school !== "post_op" ? 2 : 1) + easy}`, load: 0 };
+        return {
+          reps: `+${(input.irritability === "low" && input.school !== "post_op" ? 2 : 1) + easy}`,
+          load: 0,
+        };
       }
       return {
         loadPct: ids.includes("P8") ? sizes.bigUpPct : sizes.upPct,

@@ -31,7 +31,10 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
         return {
           id: "P5",
           action: "HOLD",
-          reason: reserve === "hard" ? "all of it was held but it felt harder than planned" : "felt effort is not known",
+          reason:
+            reserve === "hard"
+              ? "all of it was held but it felt harder than planned"
+              : "felt effort is not known",
         };
       if (!enough)
         return {

@@ -31,7 +31,8 @@ interface Context {
 
 const at = (x: number | null): number => x ?? Number.NaN; // comparisons with NaN are false: missing fires nothing but H9
 
-const effusionRise = ({ i }: Context): number => (i.effusionApplies ? at(i.effusion) - at(i.effusionBefore) : Number.NaN);
+const effusionRise = ({ i }: Context): number =>
+  i.effusionApplies ? at(i.effusion) - at(i.effusionBefore) : Number.NaN;
 const effusionIs = (c: Context, grade: number): boolean => c.i.effusionApplies && c.i.effusion === grade;
 const morningRise = ({ i }: Context): number => at(i.painMorning) - i.usualPain;
 const arrivedRise = ({ i }: Context): number => at(i.painBefore) - i.usualPain;
@@ -44,7 +45,12 @@ const trendCounts = (c: Context) => c.i.irritability !== "low" || c.postOp;
 
 /** The safety layer, dosing rules E2; every rule that fires is kept, the strictest decides. */
 const RULES: readonly Rule[] = [
-  { id: "S1", action: "STOP_REFER", fires: (c) => c.i.redFlag, reason: () => "a warning sign was answered yes" },
+  {
+    id: "S1",
+    action: "STOP_REFER",
+    fires: (c) => c.i.redFlag,
+    reason: () => "a warning sign was answered yes",
+  },
   {
     id: "S2",
     action: "STOP_REFER",
@@ -55,7 +61,8 @@ const RULES: readonly Rule[] = [
     id: "S3",
     action: "STOP_REFER",
     fires: (c) => at(c.i.painDuring) >= 7 && c.strict,
-    reason: (c) => `joint pain reached ${c.i.painDuring} in a knee that is ${c.postOp ? "after surgery" : "easily stirred up"}`,
+    reason: (c) =>
+      `joint pain reached ${c.i.painDuring} in a knee that is ${c.postOp ? "after surgery" : "easily stirred up"}`,
   },
   {
     id: "S4",
@@ -79,7 +86,8 @@ const RULES: readonly Rule[] = [
     id: "R3",
     action: "REGRESS",
     fires: (c) => at(c.i.painAfter) > at(c.i.painBefore) && at(c.i.painAfter) > c.max,
-    reason: (c) => `joint pain stayed at ${c.i.painAfter} afterwards, above before and above the limit of ${c.max}`,
+    reason: (c) =>
+      `joint pain stayed at ${c.i.painAfter} afterwards, above before and above the limit of ${c.max}`,
   },
   {
     id: "R4",
@@ -124,7 +132,8 @@ const RULES: readonly Rule[] = [
       at(c.i.painDuring) > c.green &&
       at(c.i.painDuring) <= c.max &&
       !(c.i.school === "monitoring" && c.i.irritability === "low"),
-    reason: (c) => `joint pain of ${c.i.painDuring} during the holds is within the limit but above ${c.green}`,
+    reason: (c) =>
+      `joint pain of ${c.i.painDuring} during the holds is within the limit but above ${c.green}`,
   },
   {
     id: "H2",
@@ -164,7 +173,12 @@ const RULES: readonly Rule[] = [
     fires: (c) => trendRises(c) && !trendCounts(c),
     reason: () => "the weekly mean of pain rose by one or more",
   },
-  { id: "H8", action: "HOLD", fires: (c) => c.i.techniqueStop, reason: () => "the position was lost before the end" },
+  {
+    id: "H8",
+    action: "HOLD",
+    fires: (c) => c.i.techniqueStop,
+    reason: () => "the position was lost before the end",
+  },
   {
     id: "H9",
     action: "HOLD",
@@ -198,6 +212,10 @@ export function safetyRules(i: DecisionInput): FiredRule[] {
   }));
   const layer = fired.reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
   if (layer === "REGRESS" && i.prevRegress)
-    fired.push({ id: "S5", action: "STOP_REFER", reason: "the last decision was a step back too: clinical review" });
+    fired.push({
+      id: "S5",
+      action: "STOP_REFER",
+      reason: "the last decision was a step back too: clinical review",
+    });
   return fired;
 }

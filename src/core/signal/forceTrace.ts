@@ -5,7 +5,10 @@ const finite = z.number();
 /** A force trace: times in s, strictly increasing, forces in N, same length. At most 2 minutes at 500 Hz. */
 export const forceTrace = z
   .object({
-    timeS: z.array(finite.min(0).max(600)).min(10, { error: "A trace needs at least 10 samples." }).max(60_000),
+    timeS: z
+      .array(finite.min(0).max(600))
+      .min(10, { error: "A trace needs at least 10 samples." })
+      .max(60_000),
     forceN: z.array(finite.min(-200).max(5000)).min(10).max(60_000),
   })
   .refine((t) => t.timeS.length === t.forceN.length, { error: "Times and forces differ in number." })

@@ -24,7 +24,7 @@ export function resample(trace: ForceTrace): Float64Array {
     const t1 = trace.timeS[j + 1] as number;
     const f0 = trace.forceN[j] as number;
     const f1 = trace.forceN[j + 1] as number;
-    out[i] = f0 + ((f1 - f0) * Math.min(1, Math.max(0, (t - t0) / (t1 - t0))));
+    out[i] = f0 + (f1 - f0) * Math.min(1, Math.max(0, (t - t0) / (t1 - t0)));
   }
   return out;
 }

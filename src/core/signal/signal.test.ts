@@ -64,7 +64,10 @@ describe("bad trials are rejected and named", () => {
   test("dropouts", () => {
     const t = plain(push);
     const keep = t.timeS.map((x) => x < 2 || x > 2.6);
-    const a = analyseTrace({ timeS: t.timeS.filter((_, i) => keep[i]), forceN: t.forceN.filter((_, i) => keep[i]) });
+    const a = analyseTrace({
+      timeS: t.timeS.filter((_, i) => keep[i]),
+      forceN: t.forceN.filter((_, i) => keep[i]),
+    });
     expect(a.flags).toContain("dropouts");
   });
   test("times that go back", () => {

@@ -23,7 +23,10 @@ export const SAMPLE_HZ = 80;
  * growing with effort and fatigue, decline once the muscle cannot keep up, release, sensor noise. Stand-in for a real
  * load cell; nothing in the product relies on more than times and forces.
  */
-export function* simulateLoadCell(push: SimulatedPush, random: Random): Generator<{ timeS: number; forceN: number }> {
+export function* simulateLoadCell(
+  push: SimulatedPush,
+  random: Random,
+): Generator<{ timeS: number; forceN: number }> {
   const share = Math.min(1, push.aimForceN / push.maxForceN);
   // a maximal push tires as a hold at 95 % would; the curve has no endurance at 100 %
   const demand = Math.min(0.95, Math.max(0.05, share));

@@ -42,7 +42,12 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
         ? "tested at this angle"
         : `tested at ${list(fit.testedDeg)}, carried to ${round(kneeFlexionDeg)}° along the torque-angle curve`,
       inputs: [
-        { name: "peak of the curve", value: `${round(fit.peakTorqueNm)} N·m at ${round(fit.peakDeg)}°`, origin: "estimated", from: testedOn },
+        {
+          name: "peak of the curve",
+          value: `${round(fit.peakTorqueNm)} N·m at ${round(fit.peakDeg)}°`,
+          origin: "estimated",
+          from: testedOn,
+        },
         { name: "tested angles", value: list(fit.testedDeg), origin: "measured", from: testedOn },
         { name: "tests off the curve by", value: `${round(fit.rmsNm)} N·m`, origin: "estimated" },
       ],

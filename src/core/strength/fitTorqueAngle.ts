@@ -41,7 +41,10 @@ export function fitTorqueAngle(movement: KneeMovement, tests: readonly AngleTest
   const shapes = tests.map((t) => torqueAngleShape(movement, t.kneeFlexionDeg, peakRad));
   const numerator = tests.reduce((sum, t, i) => sum + t.torqueNm * (shapes[i] as number), 0);
   const peakTorqueNm = numerator / shapes.reduce((sum, s) => sum + s * s, 0);
-  const squares = tests.reduce((sum, t, i) => sum + (t.torqueNm - peakTorqueNm * (shapes[i] as number)) ** 2, 0);
+  const squares = tests.reduce(
+    (sum, t, i) => sum + (t.torqueNm - peakTorqueNm * (shapes[i] as number)) ** 2,
+    0,
+  );
   return {
     movement,
     peakTorqueNm,

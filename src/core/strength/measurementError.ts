@@ -12,8 +12,16 @@ export interface Change {
 }
 
 /** Change between two sessions against measurement error. */
-export function changeAgainstError(before: number, after: number, typicalErrorPct = TYPICAL_ERROR_PCT): Change {
+export function changeAgainstError(
+  before: number,
+  after: number,
+  typicalErrorPct = TYPICAL_ERROR_PCT,
+): Change {
   const pct = ((after - before) / before) * 100;
   const mdc = minimalDetectableChangePct(typicalErrorPct);
-  return { pct, mdc, verdict: Math.abs(pct) < mdc ? "within measurement noise" : "more than measurement error" };
+  return {
+    pct,
+    mdc,
+    verdict: Math.abs(pct) < mdc ? "within measurement noise" : "more than measurement error",
+  };
 }

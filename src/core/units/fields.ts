@@ -15,7 +15,11 @@ export function numberField(what: string, unit: string, min: number, max: number
 /** Whole numbers such as repetitions. */
 export function wholeField(what: string, min: number, max: number) {
   const sentence = `${what} must be a whole number from ${min} to ${max}.`;
-  return z.number({ error: sentence }).int({ error: sentence }).min(min, { error: sentence }).max(max, { error: sentence });
+  return z
+    .number({ error: sentence })
+    .int({ error: sentence })
+    .min(min, { error: sentence })
+    .max(max, { error: sentence });
 }
 
 export const side = z.enum(["left", "right"], { error: "Choose the left or the right side." });
@@ -26,7 +30,13 @@ export const uuid = z.uuid({ error: "This record has no proper identifier; reloa
 export const kneeFlexionDeg = numberField("Knee flexion", "degrees", 0, 130, "0° is straight.");
 export const bodyMassKg = numberField("Body mass", "kg", 25, 250);
 export const heightM = numberField("Height", "m", 1.2, 2.2, "Enter metres, for example 1.72.");
-export const leverArmM = numberField("Lever arm", "m", 0.1, 0.6, "Measure from the joint line to the pad in centimetres.");
+export const leverArmM = numberField(
+  "Lever arm",
+  "m",
+  0.1,
+  0.6,
+  "Measure from the joint line to the pad in centimetres.",
+);
 export const pullAngleDeg = numberField(
   "Pull angle",
   "degrees",

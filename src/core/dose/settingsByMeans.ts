@@ -1,0 +1,146 @@
+import { limbGravityTorqueNm } from "../body/limbGravity";
+import type { Body } from "../body/segments";
+import type { LoadSteps } from "../equipment/loadSteps";
+import { type RoundingPolicy, roundLoad } from "../equipment/roundLoad";
+import {
+  leverTorqueNm,
+  loadForTorqueKg,
+  type SeatedKneeExtensionMachine,
+} from "../equipment/seatedKneeExtension";
+import { cuffDistanceM } from "../mechanics/kneeExtension";
+import { toRadians } from "../units/clamp";
+import { GRAVITY_M_S2, trimZeros } from "../units/mass";
+import type { Means } from "./holdPlan";
+
+export type MeansResult =
+  | {
+      possible: true;
+      /** what to set, in words: "pin 4", "cuff 2 kg", "strap" */
+      how: string;
+      /** stack or cuff mass, kg; null for the strap */
+      loadKg: number | null;
+      /** muscle torque that is held with it, own limb included, N·m */
+      torqueNm: number;
+      /** how far friction lets the true torque be from it, N·m */
+      frictionDoubtNm: number;
+      /** force between shin and pad, cuff or strap, N */
+      shinForceN: number;
+      /** achieved against wanted torque, % */
+      errorPct: number;
+      flag: "ok" | "coarse";
+    }
+  | { possible: false; why: string };
+
+interface SettingQuestion {
+  targetTorqueNm: number;
+  kneeFlexionDeg: number;
+  body: Body;
+  machine: SeatedKneeExtensionMachine;
+  cuffs: LoadSteps;
+  policy: RoundingPolicy;
+}
+
+const COARSE_PCT = 5;
+
+/** The real setting for a wanted torque by each means. Torque never comes out above target by more than D3 allows. */
+export function settingsByMeans(q: SettingQuestion): Record<Means, MeansResult> {
+  return { machine: onMachine(q), cuff: withCuff(q), strap: onStrap(q) };
+}
+
+/** What is left for outside load after the limb's own weight, N·m. */
+const openTorqueNm = (q: SettingQuestion): number =>
+  q.targetTorqueNm - limbGravityTorqueNm(q.body, q.kneeFlexionDeg);
+
+function limbAlone(q: SettingQuestion): MeansResult | null {
+  if (openTorqueNm(q) > 0) return null;
+  return {
+    possible: false,
+    why: `The lower leg's own weight already asks for ${limbGravityTorqueNm(q.body, q.kneeFlexionDeg).toFixed(0)} N·m here, more than the wanted ${q.targetTorqueNm.toFixed(0)}: support the leg, bend the knee more or raise the effort.`,
+  };
+}
+
+function onMachine(q: SettingQuestion): MeansResult {
+  const alone = limbAlone(q);
+  if (alone) return alone;
+  const { machine, kneeFlexionDeg } = q;
+  if (kneeFlexionDeg < machine.usableFromDeg || kneeFlexionDeg > machine.usableToDeg)
+    return {
+      possible: false,
+      why: `${machine.name} works from ${machine.usableFromDeg}° to ${machine.usableToDeg}°: use the strap or another angle.`,
+    };
+  const rounded = roundLoad(
+    machine.steps,
+    loadForTorqueKg(machine, openTorqueNm(q), kneeFlexionDeg),
+    q.policy,
+  );
+  if (rounded.load === null) {
+    const torque =
+      leverTorqueNm(machine, rounded.lightest, kneeFlexionDeg) + limbGravityTorqueNm(q.body, kneeFlexionDeg);
+    return {
+      possible: false,
+      why: `The lightest step of ${machine.name}, ${trimZeros(rounded.lightest.toFixed(1))} kg, already asks for ${torque.toFixed(0)} N·m, above the wanted ${q.targetTorqueNm.toFixed(0)}. Use the ankle cuff or the strap instead.`,
+    };
+  }
+  const lever = leverTorqueNm(machine, rounded.load, kneeFlexionDeg);
+  return outcome(
+    q,
+    rounded.how,
+    rounded.load,
+    lever,
+    lever / machine.padDistanceM,
+    lever * machine.frictionShare,
+  );
+}
+
+function withCuff(q: SettingQuestion): MeansResult {
+  const alone = limbAlone(q);
+  if (alone) return alone;
+  const armM = cuffDistanceM(q.body) * Math.cos(toRadians(q.kneeFlexionDeg));
+  // near a hanging shin a cuff pulls along the bone and loads nothing
+  if (q.kneeFlexionDeg > 75)
+    return { possible: false, why: "Beyond 75° a cuff hardly loads the knee: use the machine or the strap." };
+  const rounded = roundLoad(q.cuffs, openTorqueNm(q) / (armM * GRAVITY_M_S2), q.policy);
+  if (rounded.load === null)
+    return {
+      possible: false,
+      why: `The lightest cuff, ${trimZeros(rounded.lightest.toFixed(1))} kg, is already above the wanted torque: use the strap, or the leg's own weight.`,
+    };
+  const torqueNm = rounded.load * GRAVITY_M_S2 * armM;
+  const wantedKg = openTorqueNm(q) / (armM * GRAVITY_M_S2);
+  if (rounded.load < wantedKg * 0.8)
+    return {
+      possible: false,
+      why: `The heaviest cuff gives ${(torqueNm + limbGravityTorqueNm(q.body, q.kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the machine or the strap.`,
+    };
+  return outcome(q, `cuff ${rounded.how}`, rounded.load, torqueNm, rounded.load * GRAVITY_M_S2);
+}
+
+/** A strap at the pad's place with the load cell in it: any force, read live. */
+function onStrap(q: SettingQuestion): MeansResult {
+  const alone = limbAlone(q);
+  if (alone) return alone;
+  const torqueNm = openTorqueNm(q);
+  return outcome(q, "strap with load cell", null, torqueNm, torqueNm / q.machine.padDistanceM);
+}
+
+function outcome(
+  q: SettingQuestion,
+  how: string,
+  loadKg: number | null,
+  outsideNm: number,
+  shinForceN: number,
+  frictionDoubtNm = 0,
+): MeansResult {
+  const torqueNm = outsideNm + limbGravityTorqueNm(q.body, q.kneeFlexionDeg);
+  const errorPct = ((torqueNm - q.targetTorqueNm) / q.targetTorqueNm) * 100;
+  return {
+    possible: true,
+    how,
+    loadKg,
+    torqueNm,
+    frictionDoubtNm,
+    shinForceN,
+    errorPct,
+    flag: Math.abs(errorPct) > COARSE_PCT ? "coarse" : "ok",
+  };
+}

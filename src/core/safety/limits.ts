@@ -1,0 +1,74 @@
+import { z } from "zod";
+
+export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "clinic"]);
+export type LimitOrigin = z.infer<typeof limitOrigin>;
+
+/** A bound on knee flexion under load or on joint pain, with who set it, why and until when (ISO dates). */
+export const limit = z.object({
+  id: z.string(),
+  kind: z.enum(["knee_flexion_under_load", "joint_pain"]),
+  /** degrees, or pain 0-10; null: open on that side */
+  low: z.number().nullable(),
+  high: z.number().nullable(),
+  origin: limitOrigin,
+  reason: z.string(),
+  endsOn: z.iso.date().nullable(),
+});
+export type Limit = z.infer<typeof limit>;
+
+export interface AllowedWindow {
+  fromDeg: number;
+  toDeg: number;
+  /** the limits that cut the window, tightest first on each side */
+  from: Limit | null;
+  to: Limit | null;
+  /** no angle is left */
+  isEmpty: boolean;
+}
+
+const isInForce = (l: Limit, onDate: string): boolean => l.endsOn === null || onDate <= l.endsOn;
+
+/** Allowed knee flexion on a date: the tightest limit wins on each side, inside what the machine can be used at. */
+export function allowedWindow(
+  limits: readonly Limit[],
+  onDate: string,
+  usable: { fromDeg: number; toDeg: number },
+): AllowedWindow {
+  const window: AllowedWindow = { ...usable, from: null, to: null, isEmpty: false };
+  for (const l of limits) {
+    if (l.kind !== "knee_flexion_under_load" || !isInForce(l, onDate)) continue;
+    if (l.low !== null && l.low > window.fromDeg) {
+      window.fromDeg = l.low;
+      window.from = l;
+    }
+    if (l.high !== null && l.high < window.toDeg) {
+      window.toDeg = l.high;
+      window.to = l;
+    }
+  }
+  window.isEmpty = window.fromDeg > window.toDeg;
+  return window;
+}
+
+/** Smallest written limit on joint pain in force, null if there is none. */
+export function writtenPainLimit(limits: readonly Limit[], onDate: string): number | null {
+  const highs = limits
+    .filter((l) => l.kind === "joint_pain" && isInForce(l, onDate) && l.high !== null)
+    .map((l) => l.high as number);
+  return highs.length ? Math.min(...highs) : null;
+}
+
+/** Why an angle is barred, and what to do, or null if it is allowed. */
+export function whyBarred(window: AllowedWindow, kneeFlexionDeg: number): string | null {
+  if (window.isEmpty)
+    return "The limits leave no knee angle for this machine: change a limit or choose other work.";
+  if (kneeFlexionDeg < window.fromDeg) return sentence(window.from, `starts at ${window.fromDeg}°`);
+  if (kneeFlexionDeg > window.toDeg) return sentence(window.to, `ends at ${window.toDeg}°`);
+  return null;
+}
+
+function sentence(l: Limit | null, what: string): string {
+  if (!l) return `The machine ${what}: choose an angle inside it.`;
+  const until = l.endsOn ? ` until ${l.endsOn}` : "";
+  return `The allowed window ${what}${until}, because ${l.reason} (${l.origin}). Choose an angle inside it.`;
+}

@@ -1,0 +1,41 @@
+import { z } from "zod";
+
+export const role = z.enum(["therapist", "trainer", "admin"]);
+export type Role = z.infer<typeof role>;
+
+export type Deed =
+  | "client.read"
+  | "body.write"
+  | "test.record"
+  | "plan.write"
+  | "session.run"
+  | "recheck.clear"
+  | "response.record"
+  | "decision.take";
+
+/** Who may do what. A trainer runs sessions inside what a therapist saved; an admin is not a licensed person. */
+const MAY: Record<Deed, readonly Role[]> = {
+  "client.read": ["therapist", "trainer", "admin"],
+  "body.write": ["therapist"],
+  "test.record": ["therapist"],
+  "plan.write": ["therapist"],
+  "session.run": ["therapist", "trainer"],
+  "recheck.clear": ["therapist"],
+  "response.record": ["therapist", "trainer"],
+  "decision.take": ["therapist"],
+};
+
+export const may = (who: Role, deed: Deed): boolean => MAY[deed].includes(who);
+
+/** One line of reasons for a closed door. */
+export const DEED_SENTENCES: Record<Deed, string> = {
+  "client.read": "Sign in to read this client.",
+  "body.write": "Only a therapist changes body measures, because they change torque and dose.",
+  "test.record": "Only a therapist records a strength test, because it changes the dose.",
+  "plan.write":
+    "Only a therapist changes a dose. You can run the session as it stands, or ask the therapist.",
+  "session.run": "Only a therapist or a trainer runs a session.",
+  "recheck.clear": "Only a therapist clears a warning sign.",
+  "response.record": "Only a therapist or a trainer records the next morning.",
+  "decision.take": "Only a therapist takes the decision for the next session. You can read it here.",
+};

@@ -1,0 +1,42 @@
+import { InputError } from "../units/inputError";
+import type { AngleTest } from "./fitTorqueAngle";
+
+export interface DatedTest extends AngleTest {
+  /** ISO date */
+  takenOn: string;
+}
+
+/** Tests older than this before the newest one no longer speak for the same leg [own]. */
+export const CURVE_SPAN_DAYS = 28;
+/** A strength test older than this is due again [own]. */
+export const RETEST_AFTER_DAYS = 42;
+const SAME_ANGLE_DEG = 3;
+
+/** Whole days from one ISO date to another. */
+export function daysBetween(from: string, to: string): number {
+  const days = (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000;
+  if (!Number.isFinite(days)) throw new InputError("date", "This is not a date: write it as year-month-day.");
+  return Math.round(days);
+}
+
+/** The newest test at each angle, not older than 28 days before the newest of all. */
+export function testsForCurve<T extends DatedTest>(tests: readonly T[]): T[] {
+  const newestFirst = [...tests].sort((a, b) => b.takenOn.localeCompare(a.takenOn));
+  const newest = newestFirst[0];
+  if (!newest) return [];
+  const chosen: T[] = [];
+  for (const t of newestFirst) {
+    if (daysBetween(t.takenOn, newest.takenOn) > CURVE_SPAN_DAYS) continue;
+    if (chosen.some((c) => Math.abs(c.kneeFlexionDeg - t.kneeFlexionDeg) <= SAME_ANGLE_DEG)) continue;
+    chosen.push(t);
+  }
+  return chosen;
+}
+
+/** Why a re-test is due, or null. */
+export function retestDue(tests: readonly DatedTest[], today: string): string | null {
+  const newest = testsForCurve(tests)[0];
+  if (!newest) return "no strength test yet";
+  const age = daysBetween(newest.takenOn, today);
+  return age > RETEST_AFTER_DAYS ? `last strength test is ${age} days old` : null;
+}

@@ -1,0 +1,166 @@
+import "server-only";
+import { type DoseContext, type DosedHold, doseHold } from "@/core/dose/doseHold";
+import { type HoldPlan, holdPlan } from "@/core/dose/holdPlan";
+import { personalFactor } from "@/core/isometrics/personalFactor";
+import { allowedWindow, type Limit } from "@/core/safety/limits";
+import { timedHoldsFrom } from "@/core/session/sessionSummary";
+import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
+import { testsForCurve } from "@/core/strength/testsForCurve";
+import { InputError } from "@/core/units/inputError";
+import { audit } from "./audit";
+import { bodyOf, type ClientEpisode } from "./clients";
+import { type Ctx, mustMay, today } from "./context";
+import { recordsByPlan } from "./holdRecords";
+import { limitsOf } from "./limits";
+import { cuffSteps, kneeExtensionMachine } from "./machines";
+import { testsOf } from "./measurements";
+import { Refused } from "./refused";
+
+/** A saved plan: what was wanted and what was computed for it when it was saved. */
+export interface StoredPlan {
+  id: string;
+  version: number;
+  plan: HoldPlan;
+  setting: string;
+  loadKg: number | null;
+  targetTorqueNm: number;
+  achievedTorqueNm: number;
+  achievedShare: number;
+  feltExpected: number;
+  shinForceN: number;
+  madeBy: string;
+  madeAt: Date;
+}
+
+/** Everything a dose is computed from; null with the reason when the client has not been tested. */
+export async function doseContext(
+  ctx: Ctx,
+  client: ClientEpisode,
+  limits?: Limit[],
+): Promise<DoseContext | null> {
+  const tests = testsForCurve((await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side));
+  if (tests.length === 0) return null;
+  const machine = await kneeExtensionMachine(ctx);
+  const runs = await recordsByPlan(ctx, client.episodeId);
+  return {
+    body: bodyOf(client),
+    fit: fitTorqueAngle("knee_extension", tests),
+    testedOn: `strength test of ${tests[0]?.takenOn}`,
+    machine,
+    cuffs: await cuffSteps(ctx),
+    window: allowedWindow(limits ?? (await limitsOf(ctx, client.episodeId)), today(ctx), {
+      fromDeg: machine.usableFromDeg,
+      toDeg: machine.usableToDeg,
+    }),
+    school: client.school,
+    irritability: client.irritability,
+    personal: personalFactor("knee", timedHoldsFrom(runs)),
+  };
+}
+
+/**
+ * Saves a new version of the plan. The dose is computed again here; a plan that anything bars is refused.
+ * `baseVersion` is the version the person started from: if another one was saved meanwhile, nothing is written.
+ */
+export async function savePlan(
+  ctx: Ctx,
+  client: ClientEpisode,
+  input: { id: string; baseVersion: number; plan: HoldPlan },
+): Promise<StoredPlan> {
+  mustMay(ctx, "plan.write");
+  if (input.plan.side !== client.side)
+    throw new InputError(
+      "side",
+      `This episode is about the ${client.side} knee; the plan is for the other side.`,
+    );
+  const context = await doseContext(ctx, client);
+  if (!context) throw new InputError("tests", "There is no strength test yet: measure this knee first.");
+  const dosed = doseHold(input.plan, context);
+  const bars = dosed.notices.find((n) => n.kind === "bars");
+  if (bars) throw new InputError("plan", bars.sentence);
+  return insertPlan(ctx, client, input, dosed);
+}
+
+async function insertPlan(
+  ctx: Ctx,
+  client: ClientEpisode,
+  input: { id: string; baseVersion: number; plan: HoldPlan },
+  dosed: DosedHold,
+): Promise<StoredPlan> {
+  const { tx, actor } = ctx;
+  const { plan } = input;
+  const set = dosed.byMeans[plan.means];
+  if (!set.possible || !dosed.achieved)
+    throw new InputError("plan", "This plan cannot be set on the machine.");
+  const newest = await currentPlan(ctx, client.episodeId);
+  if (newest?.id === input.id) return newest;
+  if ((newest?.version ?? 0) !== input.baseVersion) throw newerVersion(newest);
+  const machine = await kneeExtensionMachine(ctx);
+  const rows = await tx`
+    insert into hold_plan (id, clinic_id, episode_id, version, machine_id, side, knee_flexion_deg, effort_kind,
+      effort_value, means, hold_s, reps, rest_s, sets, set_rest_s, ladder_from_deg, ladder_to_deg, setting, load_kg,
+      target_torque_nm, achieved_torque_nm, achieved_share, felt_expected, shin_force_n, made_by, made_at)
+    values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.baseVersion + 1}, ${machine.id},
+      ${plan.side}, ${plan.kneeFlexionDeg}, ${plan.effort.kind},
+      ${plan.effort.kind === "felt" ? plan.effort.felt : plan.effort.percent}, ${plan.means}, ${plan.pattern.holdS},
+      ${plan.pattern.reps}, ${plan.pattern.restS}, ${plan.pattern.sets}, ${plan.pattern.setRestS},
+      ${plan.ladderFromDeg}, ${plan.ladderToDeg}, ${set.how}, ${set.loadKg}, ${dosed.targetTorque.value},
+      ${set.torqueNm}, ${dosed.achieved.shareOfMax}, ${dosed.achieved.felt.value}, ${set.shinForceN},
+      ${actor.personId}, ${ctx.now})
+    on conflict do nothing returning id`;
+  const saved = await currentPlan(ctx, client.episodeId);
+  if (rows.length === 0 || !saved) throw newerVersion(saved);
+  await audit(ctx, "plan.write", "hold_plan", input.id, newest?.plan ?? null, plan);
+  return saved;
+}
+
+const newerVersion = (p: StoredPlan | null): Refused =>
+  new Refused(
+    "conflict",
+    `${p ? `${p.madeBy} saved version ${p.version} meanwhile` : "The plan changed meanwhile"}. What you typed is still here: compare and save again.`,
+  );
+
+/** The newest plan of an episode. */
+export async function currentPlan(ctx: Ctx, episodeId: string): Promise<StoredPlan | null> {
+  const [r] = await ctx.tx`
+    select h.*, p.name as made_by_name from hold_plan h join person p on p.id = h.made_by
+    where episode_id = ${episodeId} order by version desc limit 1`;
+  return r ? planFromRow(r) : null;
+}
+
+export async function planById(ctx: Ctx, planId: string): Promise<StoredPlan> {
+  const [r] = await ctx.tx`
+    select h.*, p.name as made_by_name from hold_plan h join person p on p.id = h.made_by where h.id = ${planId}`;
+  if (!r) throw new Refused("missing", "This plan is not there. Reload the page.");
+  return planFromRow(r);
+}
+
+// biome-ignore lint/suspicious/noExplicitAny: a database row, parsed at once
+function planFromRow(r: any): StoredPlan {
+  const plan = holdPlan.parse({
+    side: r.side,
+    kneeFlexionDeg: r.knee_flexion_deg,
+    effort:
+      r.effort_kind === "felt"
+        ? { kind: "felt", felt: r.effort_value }
+        : { kind: "percent", percent: r.effort_value },
+    means: r.means,
+    pattern: { holdS: r.hold_s, reps: r.reps, restS: r.rest_s, sets: r.sets, setRestS: r.set_rest_s },
+    ladderFromDeg: r.ladder_from_deg,
+    ladderToDeg: r.ladder_to_deg,
+  });
+  return {
+    id: r.id,
+    version: r.version,
+    plan,
+    setting: r.setting,
+    loadKg: r.load_kg,
+    targetTorqueNm: r.target_torque_nm,
+    achievedTorqueNm: r.achieved_torque_nm,
+    achievedShare: r.achieved_share,
+    feltExpected: r.felt_expected,
+    shinForceN: r.shin_force_n,
+    madeBy: r.made_by_name,
+    madeAt: r.made_at,
+  };
+}
