@@ -8,10 +8,10 @@ export interface FieldProblem {
 export class InputError extends Error {
   readonly problems: readonly FieldProblem[];
 
-  constructor(field: string, sentence: string) {
+  constructor(field: string, sentence: string, problems: readonly FieldProblem[] = [{ field, sentence }]) {
     super(sentence);
     this.name = "InputError";
-    this.problems = [{ field, sentence }];
+    this.problems = problems;
   }
 }
 

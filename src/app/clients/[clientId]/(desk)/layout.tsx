@@ -1,0 +1,100 @@
+import type { ReactNode } from "react";
+import { onPage } from "@/app/_web/actor";
+import { weekWords } from "@/app/_web/weeks";
+import { painRule, SCHOOL_WORDS } from "@/core/progression/painRule";
+import { allowedWindow, type Limit, writtenPainLimit } from "@/core/safety/limits";
+import { clientEpisode } from "@/server/clients";
+import { today } from "@/server/context";
+import { clientDay } from "@/server/day";
+import { limitsOf } from "@/server/limits";
+import { kneeExtensionMachine } from "@/server/machines";
+import { relativeDay, shortDay } from "@/ui/dates";
+import { ClientPath } from "./ClientPath";
+
+/** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
+export default async function DeskLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ clientId: string }>;
+}) {
+  const { clientId } = await params;
+  const { actor, data } = await onPage(async (ctx) => {
+    const client = await clientEpisode(ctx, clientId);
+    const limits = await limitsOf(ctx, client.episodeId);
+    const machine = await kneeExtensionMachine(ctx);
+    const day = today(ctx);
+    const usable = { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg };
+    return {
+      client,
+      limits,
+      day,
+      window: allowedWindow(limits, day, usable),
+      state: await clientDay(ctx, client),
+    };
+  });
+  const { client, window, limits, day, state } = data;
+  const rule = painRule(client.school, client.irritability, writtenPainLimit(limits, day));
+  const origin = (l: Limit | null): string =>
+    l ? `${l.origin}${l.endsOn ? ` until ${shortDay(l.endsOn, actor.locale)}` : ""}` : "machine";
+  const last = state.last;
+  return (
+    <div className="grid min-h-dvh grid-cols-[138px_1fr] grid-rows-[auto_1fr]">
+      <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
+        <div className="flex gap-7">
+          <a href="/" className="display w-[102px] text-2xl text-primary" aria-label="Bexlo, back to Today">
+            Bexlo
+          </a>
+          <div>
+            <p>
+              <span className="display text-xl">{client.name}</span>{" "}
+              <span className="quiet">
+                {client.side} knee · {client.condition} · {weekWords(client, day)}
+              </span>
+            </p>
+            <p className="small mt-1 flex flex-wrap gap-x-5">
+              <span>
+                bend under load{" "}
+                <b>{window.isEmpty ? "none left" : `${window.fromDeg}° to ${window.toDeg}°`}</b>{" "}
+                <span className="quiet">
+                  {origin(window.from)}, {origin(window.to)}
+                </span>
+              </span>
+              <span>
+                joint pain <b>≤ {rule.max}</b> <span className="quiet">{SCHOOL_WORDS[client.school]}</span>
+              </span>
+              <span>
+                stirred up{" "}
+                <b>
+                  {client.irritability === "low"
+                    ? "with difficulty"
+                    : client.irritability === "high"
+                      ? "easily"
+                      : "moderately"}
+                </b>
+              </span>
+              <span className="quiet">goal: {client.goal}</span>
+            </p>
+          </div>
+        </div>
+        <div className="shrink-0 text-right">
+          {last ? (
+            <>
+              <p className="display text-xl">
+                {last.before ?? "–"} → {last.after ?? "–"} → {last.morning ?? "–"}
+              </p>
+              <p className="small quiet">
+                joint pain before, after, next morning · {relativeDay(last.on, day)}
+              </p>
+            </>
+          ) : (
+            <p className="small quiet">no session yet</p>
+          )}
+        </div>
+      </header>
+      <ClientPath clientId={clientId} steps={state.steps} />
+      <div className="min-w-0">{children}</div>
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource-variable/bricolage-grotesque";
+import type { Metadata, Viewport } from "next";
+import { cookies } from "next/headers";
+import { NuqsAdapter } from "nuqs/adapters/next/app";
+import type { ReactNode } from "react";
+import "./globals.css";
+
+export const metadata: Metadata = {
+  title: { default: "Bexlo", template: "%s · Bexlo" },
+  description: "Leg work for sore and healing knees: measured, dosed, timed, decided.",
+};
+
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const theme = (await cookies()).get("theme")?.value;
+  return (
+    <html lang="en" data-theme={theme === "gym" || theme === "paper" ? theme : undefined}>
+      <body className="bg-base-200 text-base-content">
+        <NuqsAdapter>{children}</NuqsAdapter>
+      </body>
+    </html>
+  );
+}

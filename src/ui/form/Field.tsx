@@ -1,0 +1,47 @@
+import type { InputHTMLAttributes, Ref } from "react";
+
+/** A labelled input with its unit and, when wrong, the sentence at the field. */
+export function Field({
+  label,
+  unit,
+  problem,
+  hint,
+  ref,
+  ...input
+}: {
+  label: string;
+  unit?: string;
+  problem?: string;
+  hint?: string;
+  ref?: Ref<HTMLInputElement>;
+} & InputHTMLAttributes<HTMLInputElement>) {
+  const id = input.id ?? `field-${input.name}`;
+  const about = `${id}-about`;
+  return (
+    <div>
+      <label htmlFor={id} className="flex items-baseline justify-between gap-3">
+        <span>{label}</span>
+        <span className="flex items-baseline gap-1.5">
+          <input
+            {...input}
+            id={id}
+            ref={ref}
+            aria-invalid={problem ? true : undefined}
+            aria-describedby={problem || hint ? about : undefined}
+            className={`input input-sm w-24 border bg-base-100 text-right text-[15px] font-bold ${problem ? "border-error" : "border-rule"} ${input.className ?? ""}`}
+          />
+          <span className="small quiet w-7">{unit}</span>
+        </span>
+      </label>
+      {(problem || hint) && (
+        <p
+          id={about}
+          className={`small mt-0.5 ${problem ? "text-error" : "quiet"}`}
+          role={problem ? "alert" : undefined}
+        >
+          {problem ?? hint}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,20 @@
+import type { FieldProblem } from "@/core/units/inputError";
+
+export type Sent<T> = { ok: true; result: T } | { ok: false; status: number; problems: FieldProblem[] };
+
+/** Sends a change to a route; never throws. Status 0: the network did not answer and nothing is known. */
+export async function send<T = null>(path: string, body: unknown): Promise<Sent<T>> {
+  try {
+    const response = await fetch(path, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
+    const json = await response.json();
+    if (response.ok) return { ok: true, result: json.result as T };
+    return { ok: false, status: response.status, problems: json.problems };
+  } catch {
+    const sentence = "The clinic's server does not answer. Nothing is lost here; try again.";
+    return { ok: false, status: 0, problems: [{ field: "", sentence }] };
+  }
+}
