@@ -84,7 +84,7 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
           ))}
         </tbody>
       </table>
-      <p className="mt-4">
+      <div className="mt-4">
         <KeysHelp
           deeds={[
             { key: "j", words: "next client", run: () => move(1) },
@@ -97,7 +97,7 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
             },
           ]}
         />
-      </p>
+      </div>
     </>
   );
 }

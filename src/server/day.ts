@@ -1,5 +1,5 @@
 import "server-only";
-import type { Action } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import { standing } from "@/core/session/holdRecord";
 import { retestDue } from "@/core/strength/testsForCurve";
 import { type ClientEpisode, clientEpisodes } from "./clients";
@@ -125,13 +125,6 @@ function floorStep(f: Facts, undecided: boolean, running: boolean): { state: Ste
   if (undecided) return { state: "blocked", words: "decide first" };
   return { state: "due", words: "ready to run" };
 }
-
-export const ACTION_WORDS: Record<Action, string> = {
-  PROGRESS: "Step up",
-  HOLD: "Stay",
-  REGRESS: "Step back",
-  STOP_REFER: "Stop and refer",
-};
 
 function nextStep(steps: ClientDay["steps"], draft: Action | null): ClientDay["next"] {
   if (steps.floor.words === "warning sign")

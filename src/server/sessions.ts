@@ -1,6 +1,7 @@
 import "server-only";
 import type { z } from "zod";
 import { painRule } from "@/core/progression/painRule";
+import type { Action } from "@/core/progression/safetyRules";
 import { writtenPainLimit } from "@/core/safety/limits";
 import type { HoldRecord } from "@/core/session/holdRecord";
 import type { clearanceInput, endInput, recheckInput, startInput } from "@/core/session/sessionInput";
@@ -22,7 +23,7 @@ export interface FloorSession {
   records: HoldRecord[];
   end: { endedAt: Date; painAtEnd: number | null; feltEffort: number | null; stopped: string | null } | null;
   morning: Morning | null;
-  decided: { action: string; rules: string[]; banks: boolean; sentence: string; by: string } | null;
+  decided: { action: Action; rules: string[]; banks: boolean; sentence: string; by: string } | null;
 }
 
 export interface Morning {

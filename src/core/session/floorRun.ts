@@ -1,4 +1,4 @@
-import type { EarlyReason } from "./holdRecord";
+import { type EarlyReason, type HoldRecord, standing } from "./holdRecord";
 
 /** What is run, as the floor needs it. */
 export interface RunPlan {
@@ -64,8 +64,9 @@ export function runState(plan: RunPlan, events: readonly RunEvent[]): RunState {
 }
 
 function step(plan: RunPlan, s: RunState, e: RunEvent): RunState {
-  if (e.type === "stop" && s.phase !== "finished" && s.phase !== "closing")
-    return { ...s, phase: "closing", holdStartedAtMs: null, stopped: e.reason };
+  // a hold under way is ended and rated first, so that it is never lost
+  if (e.type === "stop" && (s.phase === "pain-before" || s.phase === "ready"))
+    return { ...s, phase: "closing", stopped: e.reason };
   switch (s.phase) {
     case "pain-before":
       if (e.type !== "pain-before") return s;
@@ -147,4 +148,18 @@ export function undoLast(events: readonly RunEvent[]): { events: RunEvent[]; tak
 export function runSeconds(plan: RunPlan): number {
   const perSet = plan.reps * plan.holdS + (plan.reps - 1) * plan.restS;
   return plan.sets * perSet + (plan.sets - 1) * plan.setRestS;
+}
+
+/** The events that records already at the clinic stand for: a run goes on where another tablet left it. */
+export function eventsFromRecords(records: readonly HoldRecord[]): RunEvent[] {
+  return standing(records).flatMap((r): RunEvent[] => {
+    const at = Date.parse(r.startedAt);
+    const end = at + r.heldS * 1000;
+    return [
+      { type: "pain-before", score: r.painBefore, at },
+      { type: "hold-start", at },
+      { type: "hold-end", at: end, early: r.early, meanForceN: r.meanForceN },
+      { type: "pain-after", score: r.painAfter, at: end, recordId: r.id },
+    ];
+  });
 }

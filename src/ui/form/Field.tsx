@@ -30,7 +30,7 @@ export function Field({
             aria-describedby={problem || hint ? about : undefined}
             className={`input input-sm w-24 border bg-base-100 text-right text-[15px] font-bold ${problem ? "border-error" : "border-rule"} ${input.className ?? ""}`}
           />
-          <span className="small quiet w-7">{unit}</span>
+          <span className="small quiet min-w-7 whitespace-nowrap">{unit}</span>
         </span>
       </label>
       {(problem || hint) && (

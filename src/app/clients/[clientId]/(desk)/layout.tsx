@@ -43,7 +43,11 @@ export default async function DeskLayout({
     <div className="grid min-h-dvh grid-cols-[138px_1fr] grid-rows-[auto_1fr]">
       <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
         <div className="flex gap-7">
-          <a href="/" className="display w-[102px] text-2xl text-primary" aria-label="Bexlo, back to Today">
+          <a
+            href="/"
+            className="display w-[102px] shrink-0 text-2xl text-primary"
+            aria-label="Bexlo, back to Today"
+          >
             Bexlo
           </a>
           <div>
@@ -56,10 +60,14 @@ export default async function DeskLayout({
             <p className="small mt-1 flex flex-wrap gap-x-5">
               <span>
                 bend under load{" "}
-                <b>{window.isEmpty ? "none left" : `${window.fromDeg}° to ${window.toDeg}°`}</b>{" "}
-                <span className="quiet">
-                  {origin(window.from)}, {origin(window.to)}
-                </span>
+                {window.isEmpty ? (
+                  <b>no angle left</b>
+                ) : (
+                  <>
+                    <b>{window.fromDeg}°</b> <span className="quiet">{origin(window.from)}</span> to{" "}
+                    <b>{window.toDeg}°</b> <span className="quiet">{origin(window.to)}</span>
+                  </>
+                )}
               </span>
               <span>
                 joint pain <b>≤ {rule.max}</b> <span className="quiet">{SCHOOL_WORDS[client.school]}</span>

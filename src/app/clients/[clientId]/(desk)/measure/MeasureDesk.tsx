@@ -65,6 +65,7 @@ export function MeasureDesk({
           <span className="quiet text-[15px] font-normal">extension, held still against the load cell</span>
         </h1>
         <svg viewBox={`0 0 ${RAIL.width} 168`} className="mt-2 w-full">
+          <title>Torque over knee flexion, from tests</title>
           <Ruler />
           <RowLabel
             y={66}

@@ -1,0 +1,146 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { standing } from "@/core/session/holdRecord";
+import { SWELLING_WORDS } from "@/core/units/fields";
+import { readNumber } from "@/core/units/readNumber";
+import type { ClientEpisode } from "@/server/clients";
+import type { FloorSession } from "@/server/sessions";
+import { longDay } from "@/ui/dates";
+import { Field } from "@/ui/form/Field";
+import { Problem } from "@/ui/form/Problem";
+import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { ScoreKeys } from "@/ui/pain/ScoreKeys";
+import { send } from "@/ui/send";
+
+/** How the next morning was, entered by the clinic: pain, swelling where it applies, stiffness. */
+export function MorningForm({
+  client,
+  session,
+  sessionDay,
+  holdWords,
+  locale,
+}: {
+  client: ClientEpisode;
+  session: FloorSession;
+  sessionDay: string;
+  holdWords: string;
+  locale: string;
+}) {
+  const router = useRouter();
+  const known = session.morning;
+  const [pain, setPain] = useState<number | null>(known?.pain ?? null);
+  const [swelling, setSwelling] = useState<number | null>(known?.swelling ?? null);
+  const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const [saved, setSaved] = useState(false);
+  const decided = session.decided;
+  const save = async () => {
+    setSaved(false);
+    if (pain === null) return setProblems({ pain: "Choose joint pain from 0 to 10." });
+    if (client.swellingApplies && swelling === null)
+      return setProblems({ swelling: "Choose a swelling grade." });
+    const stiffnessMin = stiffness.trim() === "" ? null : readNumber(stiffness);
+    const sent = await send(`/api/clients/${client.clientId}/mornings`, {
+      id: crypto.randomUUID(),
+      sessionId: session.id,
+      corrects: known?.id ?? null,
+      pain,
+      swelling: client.swellingApplies ? swelling : null,
+      stiffnessMin,
+    });
+    if (!sent.ok)
+      return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
+    setProblems({});
+    setSaved(true);
+    router.refresh();
+  };
+  const during = standing(session.records).map((r) => r.painAfter);
+  return (
+    <main className="max-w-[760px] px-4 py-4">
+      <h1 className="text-[19px]">
+        How was the morning after?{" "}
+        <span className="quiet text-[15px] font-normal">session of {longDay(sessionDay, locale)}</span>
+      </h1>
+      <p className="mt-1">
+        {holdWords}. Joint pain in the holds {during.length ? `up to ${Math.max(...during)}` : "not logged"},
+        afterwards {session.end?.painAtEnd ?? "–"}; usual is {client.usualPain}.
+      </p>
+      {decided && (
+        <p className="mt-3 border-l-4 border-rule pl-3">
+          The decision for this session has been taken by {decided.by}: {decided.sentence} The answer stays as
+          it is.
+        </p>
+      )}
+      <fieldset disabled={decided !== null} className="mt-5 grid gap-5">
+        <div>
+          <ScoreKeys label="Joint pain that morning" value={pain} onPick={setPain} />
+          <p className="small text-error" role="alert">
+            {problems.pain}
+          </p>
+        </div>
+        {client.swellingApplies && (
+          <fieldset>
+            <legend className="mb-1 font-bold">Swelling</legend>
+            <div className="flex gap-5">
+              {SWELLING_WORDS.map((word, grade) => (
+                <label key={word} className="flex items-center gap-1.5">
+                  <input
+                    type="radio"
+                    name="swelling"
+                    className="radio radio-primary radio-sm"
+                    checked={swelling === grade}
+                    onChange={() => setSwelling(grade)}
+                  />
+                  {word}
+                </label>
+              ))}
+            </div>
+            <p className="small text-error" role="alert">
+              {problems.swelling}
+            </p>
+          </fieldset>
+        )}
+        <div className="max-w-[320px]">
+          <Field
+            label="Stiff for"
+            name="stiffnessMin"
+            unit="min"
+            inputMode="numeric"
+            value={stiffness}
+            onChange={(e) => setStiffness(e.target.value)}
+            problem={problems.stiffnessMin}
+            hint="after getting up; empty if not asked"
+          />
+        </div>
+        <Problem sentence={problems.form ?? null} />
+        <div className="flex items-center gap-4">
+          <button type="button" className="btn btn-primary" onClick={save}>
+            {known ? "Save the correction" : "Save the morning"} <kbd>S</kbd>
+          </button>
+          <span aria-live="polite">
+            {(saved || known) && !decided && (
+              <Link href={`/clients/${client.clientId}/decide`} className="font-bold text-primary underline">
+                {saved ? "Saved. Decide the next session" : "Decide the next session"}
+              </Link>
+            )}
+          </span>
+        </div>
+      </fieldset>
+      <div className="mt-4">
+        <KeysHelp
+          deeds={[
+            ...Array.from({ length: 10 }, (_, n) => ({
+              key: String(n),
+              words: `joint pain ${n}`,
+              run: () => !decided && setPain(n),
+            })),
+            { key: "t", words: "joint pain 10", run: () => !decided && setPain(10) },
+            { key: "s", words: "save", run: () => !decided && save() },
+          ]}
+        />
+      </div>
+    </main>
+  );
+}
