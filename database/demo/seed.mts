@@ -232,6 +232,8 @@ async function runSession(d: DemoClient, client: ClientEpisode, day: number, ind
   );
   let pain = clampPain(d.usualPain - 0.4 + 0.5 * normal(random), random);
   const holds = pattern.reps * pattern.sets;
+  // the history has no session that a stop rule ended
+  const most = d.school === "monitoring" ? 3 : 2;
   for (let seq = 1; seq <= holds; seq++) {
     const effort = felt.holds[seq - 1]?.effortEnd ?? 10;
     const after = clampPain(
@@ -250,13 +252,13 @@ async function runSession(d: DemoClient, client: ClientEpisode, day: number, ind
           startedAt: startedAt.toISOString(),
           heldS: pattern.holdS,
           painBefore: pain,
-          painAfter: Math.min(after, 2),
+          painAfter: Math.min(after, most),
           early: null,
           meanForceN: Math.round(plan.shinForceN * (1 + 0.02 * normal(random)) * 10) / 10,
         }),
       trainer,
     );
-    pain = Math.max(0, Math.min(after, 2) - (random() < 0.6 ? 1 : 0));
+    pain = Math.max(0, Math.min(after, most) - (random() < 0.6 ? 1 : 0));
   }
   const end = new Date(start.getTime() + (120 + holds * (pattern.holdS + pattern.restS)) * 1000);
   await at(

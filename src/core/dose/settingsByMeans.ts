@@ -1,6 +1,6 @@
 import { limbGravityTorqueNm } from "../body/limbGravity";
 import type { Body } from "../body/segments";
-import type { LoadSteps } from "../equipment/loadSteps";
+import { type LoadSteps, settingsOf } from "../equipment/loadSteps";
 import { type RoundingPolicy, roundLoad } from "../equipment/roundLoad";
 import {
   leverTorqueNm,
@@ -41,6 +41,8 @@ interface SettingQuestion {
 }
 
 const COARSE_PCT = 5;
+/** Beyond this the heaviest setting is no stand-in for the wanted torque [own]. */
+const FAR_BELOW = 0.8;
 
 /** The real setting for a wanted torque by each means. Torque never comes out above target by more than D3 allows. */
 export function settingsByMeans(q: SettingQuestion): Record<Means, MeansResult> {
@@ -82,6 +84,11 @@ function onMachine(q: SettingQuestion): MeansResult {
     };
   }
   const lever = leverTorqueNm(machine, rounded.load, kneeFlexionDeg);
+  if (isHeaviest(machine.steps, rounded.load) && lever < FAR_BELOW * openTorqueNm(q))
+    return {
+      possible: false,
+      why: `The heaviest step of ${machine.name} gives ${(lever + limbGravityTorqueNm(q.body, kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the strap.`,
+    };
   return outcome(
     q,
     rounded.how,
@@ -106,14 +113,16 @@ function withCuff(q: SettingQuestion): MeansResult {
       why: `The lightest cuff, ${trimZeros(rounded.lightest.toFixed(1))} kg, is already above the wanted torque: use the strap, or the leg's own weight.`,
     };
   const torqueNm = rounded.load * GRAVITY_M_S2 * armM;
-  const wantedKg = openTorqueNm(q) / (armM * GRAVITY_M_S2);
-  if (rounded.load < wantedKg * 0.8)
+  if (isHeaviest(q.cuffs, rounded.load) && torqueNm < FAR_BELOW * openTorqueNm(q))
     return {
       possible: false,
       why: `The heaviest cuff gives ${(torqueNm + limbGravityTorqueNm(q.body, q.kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the machine or the strap.`,
     };
   return outcome(q, `cuff ${rounded.how}`, rounded.load, torqueNm, rounded.load * GRAVITY_M_S2);
 }
+
+const isHeaviest = (steps: LoadSteps, kg: number): boolean =>
+  settingsOf(steps).every((s) => s.kg <= kg + 1e-6);
 
 /** A strap at the pad's place with the load cell in it: any force, read live. */
 function onStrap(q: SettingQuestion): MeansResult {

@@ -64,7 +64,8 @@ export default async function DeskLayout({
                   <b>no angle left</b>
                 ) : (
                   <>
-                    <b>{window.fromDeg}°</b> <span className="quiet">{origin(window.from)}</span> to{" "}
+                    <b>{window.fromDeg}°</b>
+                    {window.from !== window.to && <span className="quiet"> {origin(window.from)}</span>} to{" "}
                     <b>{window.toDeg}°</b> <span className="quiet">{origin(window.to)}</span>
                   </>
                 )}

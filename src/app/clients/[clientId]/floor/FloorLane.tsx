@@ -220,7 +220,7 @@ export function FloorLane({
         <>
           <div className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10 px-8 pt-2">
             <div>
-              <p className="display text-[clamp(110px,17vw,190px)] leading-none" data-testid="giant">
+              <p className="display text-[clamp(130px,18vw,230px)] leading-none" data-testid="giant">
                 {state.phase === "holding" ? Math.max(0, whole ?? 0) : restS > 0 ? clock(restS) : "Go"}
               </p>
               <p className="text-[20px]" aria-live="polite">
@@ -288,7 +288,7 @@ export function FloorLane({
                       ? `Joint pain in hold ${state.seq}`
                       : `Joint pain before hold ${state.seq}`
                   }
-                  value={state.phase === "ready" ? state.painBefore : null}
+                  value={state.phase === "ready" || state.phase === "holding" ? state.painBefore : null}
                   onPick={score}
                   limit={painMax}
                   disabled={state.phase === "holding"}

@@ -58,7 +58,7 @@ export function MorningForm({
   };
   const during = standing(session.records).map((r) => r.painAfter);
   return (
-    <main className="max-w-[760px] px-4 py-4">
+    <div className="px-4 py-4">
       <h1 className="text-[19px]">
         How was the morning after?{" "}
         <span className="quiet text-[15px] font-normal">session of {longDay(sessionDay, locale)}</span>
@@ -141,6 +141,6 @@ export function MorningForm({
           ]}
         />
       </div>
-    </main>
+    </div>
   );
 }

@@ -2,11 +2,13 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { standing } from "@/core/session/holdRecord";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
 import { planById } from "@/server/plans";
-import { sessionsOf } from "@/server/sessions";
+import { type FloorSession, sessionsOf } from "@/server/sessions";
 import { MorningForm } from "./MorningForm";
+import { PastMornings } from "./PastMornings";
 
 export const metadata: Metadata = { title: "Morning" };
 
@@ -19,6 +21,15 @@ export default async function MorningPage({ params }: { params: Promise<{ client
     return {
       client,
       session,
+      past: sessions
+        .slice(-9)
+        .reverse()
+        .map((s) => ({
+          id: s.id,
+          day: dayOf(ctx, s.startedAt),
+          ...painsOf(s),
+          swelling: s.morning?.swelling ?? null,
+        })),
       plan: session ? await planById(ctx, session.planId) : null,
       sessionDay: session ? dayOf(ctx, session.startedAt) : null,
     };
@@ -39,13 +50,35 @@ export default async function MorningPage({ params }: { params: Promise<{ client
     );
   if (!may(actor.role, "response.record"))
     return <main className="px-6 py-6">{DEED_SENTENCES["response.record"]}</main>;
+  const { pattern, kneeFlexionDeg } = plan.plan;
   return (
-    <MorningForm
-      client={client}
-      session={session}
-      sessionDay={sessionDay}
-      holdWords={`${plan.plan.pattern.reps * plan.plan.pattern.sets} × ${plan.plan.pattern.holdS} s at ${plan.plan.kneeFlexionDeg}°, ${plan.setting}`}
-      locale={actor.locale}
-    />
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+      <MorningForm
+        key={session.id}
+        client={client}
+        session={session}
+        sessionDay={sessionDay}
+        holdWords={`${pattern.reps * pattern.sets} × ${pattern.holdS} s at ${kneeFlexionDeg}°, ${plan.setting}`}
+        locale={actor.locale}
+      />
+      <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        <PastMornings
+          past={data.past}
+          usualPain={client.usualPain}
+          showSwelling={client.swellingApplies}
+          locale={actor.locale}
+        />
+      </aside>
+    </main>
   );
+}
+
+/** Joint pain of a session: worst in a hold, at its end, the next morning. */
+function painsOf(s: FloorSession): { worst: number | null; end: number | null; morning: number | null } {
+  const during = standing(s.records).map((r) => r.painAfter);
+  return {
+    worst: during.length ? Math.max(...during) : null,
+    end: s.end?.painAtEnd ?? null,
+    morning: s.morning?.pain ?? null,
+  };
 }

@@ -1,0 +1,32 @@
+#!/usr/bin/env bash
+# Everything that is tested: check (format, lint, boundaries, types, unit), integration on a private PostgreSQL,
+# end to end in Chromium on the built app. Ends with "N passed, N failed".
+source "$(dirname "$0")/lib.sh"
+export BEXLO_DATA="${BEXLO_TEST_DATA:-.data/test}"
+mkdir -p .data
+rm -f .data/unit.json .data/integration.json .data/e2e.json
+
+need_node
+need_packages
+need_postgres
+need_chromium
+KEEP_GOING=1 scripts/check.sh
+
+cleanup() { scripts/pg.sh destroy || true; }
+trap cleanup EXIT
+say "private database for the tests"
+scripts/pg.sh destroy
+scripts/pg.sh start
+export OWNER_URL=$(scripts/pg.sh url owner) APP_URL=$(scripts/pg.sh url app)
+export DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
+run_ts database/migrate.mts
+say "integration tests"
+npx jest --selectProjects integration --runInBand --json --outputFile=.data/integration.json >/dev/null 2>.data/integration.log ||
+  cat .data/integration.log >&2
+
+run_ts database/demo/seed.mts
+need_build
+say "end-to-end tests in Chromium"
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --reporter=list,json || true
+
+node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json

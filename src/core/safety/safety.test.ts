@@ -1,0 +1,70 @@
+import fc from "fast-check";
+import { allowedWindow, type Limit, whyBarred, writtenPainLimit } from "./limits";
+import { DEED_SENTENCES, type Deed, may, role } from "./roles";
+
+const usable = { fromDeg: 5, toDeg: 100 };
+const limitOf = (low: number | null, high: number | null, endsOn: string | null = null): Limit => ({
+  id: "x",
+  kind: "knee_flexion_under_load",
+  low,
+  high,
+  origin: "surgeon",
+  reason: "written note",
+  endsOn,
+});
+const anyLimit = fc
+  .tuple(
+    fc.option(fc.integer({ min: 0, max: 130 }), { nil: null }),
+    fc.option(fc.integer({ min: 0, max: 130 }), { nil: null }),
+    fc.constantFrom(null, "2026-01-31", "2026-12-31"),
+  )
+  .map(([low, high, endsOn]) => limitOf(low, high, endsOn));
+
+test("merging limits never widens the window, in any order", () => {
+  fc.assert(
+    fc.property(fc.array(anyLimit, { maxLength: 8 }), anyLimit, fc.nat(), (limits, extra, seed) => {
+      const before = allowedWindow(limits, "2026-06-01", usable);
+      const after = allowedWindow([...limits, extra], "2026-06-01", usable);
+      expect(after.fromDeg).toBeGreaterThanOrEqual(before.fromDeg);
+      expect(after.toDeg).toBeLessThanOrEqual(before.toDeg);
+      const turned = [
+        ...limits.slice(seed % (limits.length + 1)),
+        ...limits.slice(0, seed % (limits.length + 1)),
+      ];
+      const again = allowedWindow(turned, "2026-06-01", usable);
+      expect([again.fromDeg, again.toDeg]).toEqual([before.fromDeg, before.toDeg]);
+    }),
+  );
+});
+
+test("a limit counts up to and on its last day", () => {
+  const limits = [limitOf(45, 90, "2026-06-01")];
+  expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 45, toDeg: 90 });
+  expect(allowedWindow(limits, "2026-06-02", usable)).toMatchObject({ fromDeg: 5, toDeg: 100 });
+});
+
+test("a barred angle names who barred it, why and until when; an empty window says so", () => {
+  const window = allowedWindow([limitOf(45, 90, "2026-06-30")], "2026-06-01", usable);
+  expect(whyBarred(window, 60)).toBeNull();
+  expect(whyBarred(window, 30)).toMatch(/45° until 2026-06-30, because written note \(surgeon\)/);
+  expect(whyBarred(window, 95)).toMatch(/ends at 90°/);
+  expect(whyBarred(allowedWindow([limitOf(80, 60)], "2026-06-01", usable), 70)).toMatch(
+    /leave no knee angle/,
+  );
+});
+
+test("of written pain limits the smallest in force wins", () => {
+  const pain = (high: number, endsOn: string | null): Limit => ({
+    ...limitOf(null, high, endsOn),
+    kind: "joint_pain",
+  });
+  expect(writtenPainLimit([pain(3, null), pain(2, "2026-01-01")], "2026-06-01")).toBe(3);
+  expect(writtenPainLimit([], "2026-06-01")).toBeNull();
+});
+
+test("a trainer runs and records, and changes neither dose nor limit nor decision", () => {
+  const allowed = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("trainer", d));
+  expect(allowed.sort()).toEqual(["client.read", "response.record", "session.run"]);
+  for (const r of role.options) expect(may(r, "client.read")).toBe(true);
+  expect(may("admin", "plan.write")).toBe(false);
+});
