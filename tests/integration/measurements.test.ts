@@ -1,0 +1,175 @@
+import { randomUUID } from "node:crypto";
+import { limbGravityTorqueNm } from "@/core/body/limbGravity";
+import { bodyFrom } from "@/core/body/segments";
+import { updateBody } from "@/server/clients";
+import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measurements";
+import {
+  closeConnections,
+  daysLater,
+  makeClient,
+  makeClinic,
+  owner,
+  pushTrace,
+  type TestClinic,
+  testInput,
+} from "../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const stored = async (testId: string) => owner`select * from strength_test where id = ${testId}`;
+
+test("a test of traces is stored with the torque computed here: force x lever + the limb's weight", async () => {
+  const client = await makeClient(clinic);
+  const input = testInput({
+    trials: [1, 2, 3].map((seed) => ({
+      id: randomUUID(),
+      source: "load_cell" as const,
+      trace: pushTrace(300, seed),
+    })),
+  });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  const [test] = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
+  const expected = 300 * 0.33 + limbGravityTorqueNm(bodyFrom(70, 1.7), 60);
+  expect(Math.abs((test?.torqueNm ?? 0) - expected)).toBeLessThan(0.02 * expected);
+  expect(test).toMatchObject({ side: "right", kneeFlexionDeg: 60, takenOn: "2026-03-02", isReliable: true });
+  expect(test?.trials).toHaveLength(3);
+});
+
+test("the stored trace is the sent trace, in single precision", async () => {
+  const client = await makeClient(clinic);
+  const trace = pushTrace(250);
+  const trial = { id: randomUUID(), source: "file" as const, trace };
+  const input = testInput({ trials: [trial, { id: randomUUID(), source: "typed", forceN: 250 }] });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  const back = await clinic.as("trainer", (ctx) => trialTrace(ctx, trial.id));
+  expect(back.timeS).toHaveLength(trace.timeS.length);
+  back.forceN.forEach((f, i) => {
+    expect(f).toBeCloseTo(trace.forceN[i] as number, 3);
+  });
+  const typed = input.trials[1]?.id ?? "";
+  await expect(clinic.as("trainer", (ctx) => trialTrace(ctx, typed))).rejects.toThrow(/no trace/);
+});
+
+test("sending the same test twice keeps one", async () => {
+  const client = await makeClient(clinic);
+  const input = testInput();
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  expect(await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId))).toHaveLength(1);
+  expect(await owner`select 1 from strength_trial where test_id = ${input.id}`).toHaveLength(2);
+});
+
+describe("nothing is written when", () => {
+  test("the trials do not agree", async () => {
+    const client = await makeClient(clinic);
+    const input = testInput({
+      trials: [400, 300].map((forceN) => ({ id: randomUUID(), source: "typed" as const, forceN })),
+    });
+    await expect(clinic.as("therapist", (ctx) => recordTest(ctx, client, input))).rejects.toThrow(
+      /differ by \d+ %, more than 10 %: record another trial/,
+    );
+    expect(await stored(input.id)).toHaveLength(0);
+  });
+
+  test("a trial is bad and only one is left", async () => {
+    const client = await makeClient(clinic);
+    const flat = { timeS: pushTrace(1).timeS, forceN: pushTrace(1).timeS.map(() => 0.5) };
+    const input = testInput({
+      trials: [
+        { id: randomUUID(), source: "load_cell", trace: pushTrace(300) },
+        { id: randomUUID(), source: "load_cell", trace: flat },
+      ],
+    });
+    await expect(clinic.as("therapist", (ctx) => recordTest(ctx, client, input))).rejects.toThrow(
+      /Two valid trials are needed. Trial 2: no push can be seen/,
+    );
+    expect(await stored(input.id)).toHaveLength(0);
+  });
+
+  test.each(["trainer", "admin"] as const)("a %s sends it", async (role) => {
+    const client = await makeClient(clinic);
+    const input = testInput();
+    await expect(clinic.as(role, (ctx) => recordTest(ctx, client, input))).rejects.toThrow(
+      /Only a therapist records/,
+    );
+    expect(await stored(input.id)).toHaveLength(0);
+  });
+});
+
+test("four trials that never agree are kept as unreliable, at the second best", async () => {
+  const client = await makeClient(clinic);
+  const forces = [400, 330, 280, 220];
+  const input = testInput({
+    zeroedRelaxed: true,
+    trials: forces.map((forceN) => ({ id: randomUUID(), source: "typed" as const, forceN })),
+  });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  const [test] = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
+  expect(test?.isReliable).toBe(false);
+  expect(test?.torqueNm).toBeCloseTo(330 * 0.33, 6);
+});
+
+describe("taking a test back", () => {
+  test("hides it with a reason, keeps it in the record, and is written down", async () => {
+    const client = await makeClient(clinic);
+    const input = testInput();
+    await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+    await clinic.as("therapist", (ctx) => voidTest(ctx, client, input.id, "wrong lever arm"), daysLater(1));
+    expect(await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId))).toHaveLength(0);
+    const [row] = await stored(input.id);
+    expect(row).toMatchObject({
+      void_reason: "wrong lever arm",
+      voided_by: clinic.actors.therapist.personId,
+    });
+    const notes = await owner`select deed from audit where subject_id = ${input.id} order by id`;
+    expect(notes.map((n) => n.deed)).toEqual(["test.record", "test.void"]);
+  });
+  test("works once, for a therapist, on this client's tests", async () => {
+    const client = await makeClient(clinic);
+    const other = await makeClient(clinic);
+    const input = testInput();
+    await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+    await expect(clinic.as("trainer", (ctx) => voidTest(ctx, client, input.id, "because"))).rejects.toThrow(
+      /Only a therapist/,
+    );
+    await expect(clinic.as("therapist", (ctx) => voidTest(ctx, other, input.id, "because"))).rejects.toThrow(
+      /not there/,
+    );
+    await clinic.as("therapist", (ctx) => voidTest(ctx, client, input.id, "because"));
+    await expect(clinic.as("therapist", (ctx) => voidTest(ctx, client, input.id, "because"))).rejects.toThrow(
+      /not there/,
+    );
+  });
+});
+
+test("changed body measures are written down with before and after; stored torques stay", async () => {
+  const client = await makeClient(clinic);
+  const input = testInput();
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  const [before] = await stored(input.id);
+  await clinic.as("therapist", (ctx) =>
+    updateBody(ctx, client.clientId, { bodyMassKg: 82, heightM: 1.71, shankLengthM: 0.43 }),
+  );
+  const [note] = await owner`select before, after from audit where subject_id = ${client.clientId}`;
+  expect(note?.before).toMatchObject({ bodyMassKg: 70 });
+  expect(note?.after).toMatchObject({ bodyMassKg: 82, shankLengthM: 0.43 });
+  const [after] = await stored(input.id);
+  expect(after?.torque_nm).toBe(before?.torque_nm);
+  await expect(
+    clinic.as("trainer", (ctx) =>
+      updateBody(ctx, client.clientId, { bodyMassKg: 60, heightM: 1.7, shankLengthM: null }),
+    ),
+  ).rejects.toThrow(/Only a therapist/);
+});
+
+test("a test late in the evening counts for the clinic's own day", async () => {
+  const client = await makeClient(clinic);
+  const lateUtc = new Date("2026-03-02T23:30:00Z");
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()), lateUtc);
+  const [test] = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
+  expect(test?.takenOn).toBe("2026-03-03");
+});

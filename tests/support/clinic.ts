@@ -1,0 +1,207 @@
+import { randomUUID } from "node:crypto";
+import postgres from "postgres";
+import type { HoldPlan } from "@/core/dose/holdPlan";
+import type { Irritability, School } from "@/core/progression/painRule";
+import type { Role } from "@/core/safety/roles";
+import { seededRandom } from "@/core/signal/random";
+import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
+import type { StrengthTestInput } from "@/core/strength/testInput";
+import { type ClientEpisode, clientEpisode } from "@/server/clients";
+import type { Actor, Ctx } from "@/server/context";
+import { db, inClinic } from "@/server/db";
+import { recordTest } from "@/server/measurements";
+import { currentPlan, savePlan } from "@/server/plans";
+import { answerRecheck, endSession, logHold, startSession } from "@/server/sessions";
+
+/** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */
+export const owner = postgres(process.env.OWNER_URL ?? "", {
+  max: 2,
+  onnotice: () => {},
+  types: { numeric: { to: 1700, from: [1700], serialize: String, parse: Number } },
+});
+
+export async function closeConnections(): Promise<void> {
+  await owner.end();
+  await db().end();
+}
+
+/** A fixed morning, so that dates in tests do not depend on the day they run. */
+export const MONDAY = new Date("2026-03-02T09:00:00Z");
+export const daysLater = (days: number, hour = 9): Date => new Date(Date.UTC(2026, 2, 2 + days, hour, 0, 0));
+
+export interface TestClinic {
+  id: string;
+  actors: Record<Role, Actor>;
+  as: <T>(role: Role, work: (ctx: Ctx) => Promise<T>, now?: Date) => Promise<T>;
+}
+
+/** A clinic of its own with one person of each role, a machine and cuffs. */
+export async function makeClinic(): Promise<TestClinic> {
+  const id = randomUUID();
+  await owner`insert into clinic (id, name, time_zone) values (${id}, 'Test Clinic', 'Europe/Amsterdam')`;
+  const actors = {} as Record<Role, Actor>;
+  for (const role of ["therapist", "trainer", "admin"] as const) {
+    const personId = randomUUID();
+    await owner`
+      insert into person (id, clinic_id, email, name, role, password_hash)
+      values (${personId}, ${id}, ${`${role}-${id}@test.example`}, ${`Test ${role}`}, ${role}, 'none')`;
+    actors[role] = {
+      personId,
+      clinicId: id,
+      name: `Test ${role}`,
+      role,
+      massUnit: "kg",
+      locale: "en-GB",
+      clinicName: "Test Clinic",
+      timeZone: "Europe/Amsterdam",
+    };
+  }
+  await owner`
+    insert into machine (id, clinic_id, name, family, steps, ratio_m, cam, pad_distance_m, friction_share,
+      backrest_deg, usable_deg, angle_notch_deg)
+    values (${randomUUID()}, ${id}, 'Bay extension', 'seated_knee_extension',
+      ${owner.json({ kind: "stack", first: 5, step: 5, plates: 20, addOns: [2.5], pulley: 1 })}, 0.3,
+      ${owner.json("flat")}, 0.33, 0.06, 105, numrange(5, 100, '[]'), 5)`;
+  for (const kg of [0.5, 1, 2, 3])
+    await owner`insert into cuff (id, clinic_id, label, mass_kg) values (${randomUUID()}, ${id}, ${`${kg} kg`}, ${kg})`;
+  const as: TestClinic["as"] = (role, work, now = MONDAY) =>
+    inClinic(id, (tx) => work({ tx, actor: actors[role], now }));
+  return { id, actors, as };
+}
+
+export interface ClientOptions {
+  school?: School;
+  irritability?: Irritability;
+  swellingApplies?: boolean;
+  limits?: { low: number | null; high: number | null; kind?: "knee_flexion_under_load" | "joint_pain" }[];
+}
+
+/** A client with one open episode of the right knee. */
+export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Promise<ClientEpisode> {
+  const clientId = randomUUID();
+  const episodeId = randomUUID();
+  await owner`
+    insert into client (id, clinic_id, name, birth_year, height_m, body_mass_kg)
+    values (${clientId}, ${clinic.id}, 'Made Up', 1980, 1.7, 70)`;
+  await owner`
+    insert into episode (id, clinic_id, client_id, side, condition, began_on, began_with, pain_school, irritability,
+      usual_pain, swelling_applies, first_swelling, goal)
+    values (${episodeId}, ${clinic.id}, ${clientId}, 'right', 'kneecap pain', '2026-01-05', 'onset',
+      ${o.school ?? "monitoring"}, ${o.irritability ?? "low"}, 1, ${o.swellingApplies ?? false}, 0, 'stairs')`;
+  for (const l of o.limits ?? [])
+    await owner`
+      insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, set_at)
+      values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${l.kind ?? "knee_flexion_under_load"},
+        numrange(${l.low}, ${l.high}, '[]'), 'surgeon', 'a written note', ${MONDAY})`;
+  return clinic.as("therapist", (ctx) => clientEpisode(ctx, clientId));
+}
+
+/** A push of known force through the load cell stand-in. */
+export function pushTrace(forceN: number, seed = 1): { timeS: number[]; forceN: number[] } {
+  const trace: { timeS: number[]; forceN: number[] } = { timeS: [], forceN: [] };
+  const push = { maxForceN: forceN * 3, aimForceN: forceN, restS: 1, pushS: 5 };
+  for (const s of simulateLoadCell(push, seededRandom(seed))) {
+    trace.timeS.push(s.timeS);
+    trace.forceN.push(s.forceN);
+  }
+  return trace;
+}
+
+export function testInput(over: Partial<StrengthTestInput> = {}): StrengthTestInput {
+  return {
+    id: randomUUID(),
+    side: "right",
+    kneeFlexionDeg: 60,
+    leverArmM: 0.33,
+    pullAngleDeg: 90,
+    zeroedRelaxed: false,
+    trials: [
+      { id: randomUUID(), source: "typed", forceN: 400 },
+      { id: randomUUID(), source: "typed", forceN: 410 },
+    ],
+    ...over,
+  };
+}
+
+export const PLAN: HoldPlan = {
+  side: "right",
+  kneeFlexionDeg: 60,
+  effort: { kind: "felt", felt: 6 },
+  means: "machine",
+  pattern: { holdS: 30, reps: 2, restS: 60, sets: 1, setRestS: 0 },
+  ladderFromDeg: 45,
+  ladderToDeg: 90,
+};
+
+/** A client who was tested and has a plan. */
+export async function plannedClient(clinic: TestClinic, o: ClientOptions = {}, plan: HoldPlan = PLAN) {
+  const client = await makeClient(clinic, o);
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
+  const saved = await clinic.as("therapist", (ctx) =>
+    savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan }),
+  );
+  return { client, plan: saved };
+}
+
+export interface RunOptions {
+  at?: Date;
+  painAfter?: number;
+  painAtEnd?: number;
+  feltEffort?: number | null;
+  heldS?: number;
+}
+
+/** A whole session of the newest plan, run by the trainer; gives its id. */
+export async function runSession(
+  clinic: TestClinic,
+  client: ClientEpisode,
+  o: RunOptions = {},
+): Promise<string> {
+  const at = o.at ?? MONDAY;
+  const sessionId = randomUUID();
+  const recheckId = randomUUID();
+  const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId), at);
+  if (!plan) throw new Error("no plan to run");
+  await clinic.as(
+    "trainer",
+    (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+    at,
+  );
+  await clinic.as(
+    "trainer",
+    (ctx) =>
+      startSession(ctx, client, { id: sessionId, planId: plan.id, recheckId, startedAt: at.toISOString() }),
+    at,
+  );
+  const holds = plan.plan.pattern.reps * plan.plan.pattern.sets;
+  for (let seq = 1; seq <= holds; seq++)
+    await clinic.as(
+      "trainer",
+      (ctx) =>
+        logHold(ctx, sessionId, {
+          id: randomUUID(),
+          seq,
+          corrects: null,
+          voided: false,
+          startedAt: at.toISOString(),
+          heldS: o.heldS ?? plan.plan.pattern.holdS,
+          painBefore: 1,
+          painAfter: o.painAfter ?? 1,
+          early: o.heldS === undefined ? null : "other",
+          meanForceN: null,
+        }),
+      at,
+    );
+  await clinic.as(
+    "trainer",
+    (ctx) =>
+      endSession(ctx, sessionId, {
+        endedAt: at.toISOString(),
+        painAtEnd: o.painAtEnd ?? 1,
+        feltEffort: o.feltEffort === undefined ? 6 : o.feltEffort,
+        stopped: null,
+      }),
+    at,
+  );
+  return sessionId;
+}
