@@ -4,6 +4,8 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export NEXT_TELEMETRY_DISABLED=1
 
 say() { printf '\033[1m·\033[0m %s\n' "$*"; }
+# a command that fails without a sentence of its own still says where
+trap 'printf "\nStopped: line %s of %s failed: %s\n" "$LINENO" "$0" "$BASH_COMMAND" >&2' ERR
 fail() { printf '\nStopped: %s\n' "$*" >&2; exit 1; }
 
 as_root() {
@@ -57,8 +59,8 @@ need_packages() {
 # The build is made again only when something it is made from has changed.
 need_build() {
   local want
-  want=$(find src public package-lock.json next.config.ts tsconfig.json postcss.config.mjs -type f 2>/dev/null |
-    LC_ALL=C sort | xargs sha1sum | sha1sum | cut -d' ' -f1)
+  want=$(find src package-lock.json next.config.ts tsconfig.json postcss.config.mjs -type f -print0 |
+    LC_ALL=C sort -z | xargs -0 sha1sum | sha1sum | cut -d' ' -f1)
   [ "$(cat .next/bexlo-source 2>/dev/null)" = "$want" ] && [ -f .next/BUILD_ID ] && return
   say "building (about half a minute)"
   rm -f .next/bexlo-source
@@ -72,7 +74,7 @@ free_port() { # first free port from $1 on, on loopback
   node -e '
     const net = require("net");
     const tryPort = (p) => { const s = net.createServer();
-      s.once("error", () => tryPort(p + 1)); s.listen(p, "127.0.0.1", () => { console.log(p); s.close(); }); };
+      s.once("error", () => tryPort(p + 1)); s.listen(p, "127.0.0.1", () => { process.stdout.write(String(p)); s.close(); }); };
     tryPort(Number(process.argv[1]));' "$1"
 }
 

@@ -14,7 +14,7 @@ elif unshare --user --map-user=1000 --map-group=1000 true 2>/dev/null; then
   as_server() { unshare --user --map-user=1000 --map-group=1000 "$@"; }
 else as_server() { setpriv --reuid=postgres --regid=postgres --init-groups "$@"; }; CHOWN=1; fi
 
-secret() { node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))'; }
+secret() { node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))'; }
 is_running() { [ -f "$DATA/postmaster.pid" ] && as_server "$BIN/pg_ctl" -D "$DATA" status >/dev/null 2>&1; }
 
 create() {

@@ -14,16 +14,24 @@ KEEP_GOING=1 scripts/check.sh
 
 cleanup() { scripts/pg.sh destroy || true; }
 trap cleanup EXIT
+
+fresh_database() {
+  scripts/pg.sh destroy
+  scripts/pg.sh start
+  OWNER_URL=$(scripts/pg.sh url owner)
+  APP_URL=$(scripts/pg.sh url app)
+  export OWNER_URL APP_URL DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
+  run_ts database/migrate.mts
+}
+
 say "private database for the tests"
-scripts/pg.sh destroy
-scripts/pg.sh start
-export OWNER_URL=$(scripts/pg.sh url owner) APP_URL=$(scripts/pg.sh url app)
-export DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
-run_ts database/migrate.mts
+fresh_database
 say "integration tests"
 npx jest --selectProjects integration --runInBand --json --outputFile=.data/integration.json >/dev/null 2>.data/integration.log ||
   cat .data/integration.log >&2
 
+say "demo data for the end-to-end tests"
+fresh_database
 run_ts database/demo/seed.mts
 need_build
 say "end-to-end tests in Chromium"

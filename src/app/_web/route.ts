@@ -1,6 +1,7 @@
 import "server-only";
 import pino from "pino";
 import type { z } from "zod";
+import { uuid } from "@/core/units/fields";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
 import type { Ctx } from "@/server/context";
 import { inClinic } from "@/server/db";
@@ -49,6 +50,12 @@ export async function readBody<S extends z.ZodType>(request: Request, schema: S)
   );
 }
 
+/** The dynamic parts of an address are record ids; anything else is an address that leads nowhere. */
+function mustBeRecords(params: Record<string, string>): void {
+  if (!Object.values(params).every((id) => uuid.safeParse(id).success))
+    throw new Refused("missing", "There is no such record in this clinic. Go back to Today.");
+}
+
 /** Only pages of our own may change anything: the browser says where a request comes from. */
 export function mustBeSameOrigin(request: Request): void {
   const site = request.headers.get("sec-fetch-site");
@@ -74,6 +81,7 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
         throw new Refused("signed-out", "You are signed out. Sign in again; what you typed stays here.");
       const body = await readBody(request, schema);
       const where = await params;
+      mustBeRecords(where);
       const result = await inClinic(actor.clinicId, (tx) =>
         work({ tx, actor, now: new Date() }, body, where),
       );

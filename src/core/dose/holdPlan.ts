@@ -6,7 +6,6 @@ export const effortTarget = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("felt"), felt: numberField("Felt effort", "out of 10", 2, 9) }),
   z.object({ kind: z.literal("percent"), percent: numberField("Percent of maximum", "%", 10, 90) }),
 ]);
-export type EffortTarget = z.infer<typeof effortTarget>;
 
 /** What resists: the machine's stack, an ankle cuff hung on the free leg, or a fixed strap with the load cell. */
 export const means = z.enum(["machine", "cuff", "strap"]);

@@ -33,7 +33,6 @@ export const loadSteps = z.discriminatedUnion("kind", [
   }),
 ]);
 export type LoadSteps = z.infer<typeof loadSteps>;
-export type LoadStepsInput = z.input<typeof loadSteps>;
 
 /** One real setting. `kg` is what counts for the torque, `massKg` what hangs there. */
 export interface Setting {

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "clinic"]);
-export type LimitOrigin = z.infer<typeof limitOrigin>;
 
 /** A bound on knee flexion under load or on joint pain, with who set it, why and until when (ISO dates). */
 export const limit = z.object({

@@ -1,0 +1,92 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import { signInOf } from "./stack";
+
+/** Signs in through the form, as a person would. */
+export async function signIn(page: Page, role: "therapist" | "trainer" | "admin"): Promise<void> {
+  const { email, password } = signInOf(role);
+  await page.goto("/sign-in");
+  await page.getByLabel("E-mail address").fill(email);
+  await page.getByLabel("Password").fill(password);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
+}
+
+/** The client's id, read from Today. */
+export async function clientId(page: Page, name: string): Promise<string> {
+  await page.goto("/");
+  const href = await page.getByRole("link", { name, exact: true }).getAttribute("href");
+  const id = href?.split("/")[2];
+  if (!id) throw new Error(`${name} is not on Today.`);
+  return id;
+}
+
+export async function openStep(page: Page, name: string, step: string): Promise<string> {
+  const id = await clientId(page, name);
+  await page.goto(`/clients/${id}/${step}`);
+  await isAlive(page);
+  return id;
+}
+
+/** Waits until React has taken the page over, so that the first key or click is not lost. */
+export async function isAlive(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const control = document.querySelector("main button, main input, main [role=slider], main a");
+    return control !== null && Object.keys(control).some((key) => key.startsWith("__reactProps"));
+  });
+  // effects, which listen to keys, run after the paint
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 100))));
+}
+
+/** An input by the name of its field. */
+export const field = (page: Page, name: string) => page.locator(`main input[name="${name}"]`);
+
+interface Answer {
+  status: number;
+  problems: { field: string; sentence: string }[];
+}
+
+/** A POST from one of the app's own pages, past the interface. */
+export async function post(page: Page, path: string, body: unknown): Promise<Answer> {
+  return page.evaluate(
+    async ([to, text]) => {
+      const response = await fetch(to as string, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: text as string,
+      });
+      const json = await response.json();
+      return { status: response.status, problems: json.problems ?? [] };
+    },
+    [path, typeof body === "string" ? body : JSON.stringify(body)],
+  );
+}
+
+/** Nothing axe knows of is wrong with what is on screen. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const words = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
+  expect(words).toEqual([]);
+}
+
+/** Nothing spills sideways, and no text is cut off by its own box. */
+export async function expectFits(page: Page): Promise<void> {
+  const spills = await page.evaluate(() => {
+    const found: string[] = [];
+    const root = document.documentElement;
+    if (root.scrollWidth > root.clientWidth)
+      found.push(`page is ${root.scrollWidth} wide in ${root.clientWidth}`);
+    for (const el of document.querySelectorAll<HTMLElement>("main *, header *, nav *")) {
+      if (el.closest("[popover], dialog, .sr-only") || !el.getClientRects().length) continue;
+      const box = el.getBoundingClientRect();
+      if (box.right > root.clientWidth + 1 && box.width > 2)
+        found.push(`${el.tagName} "${el.textContent?.slice(0, 30)}"`);
+    }
+    return found;
+  });
+  expect(spills).toEqual([]);
+}
+
+/** Waits for the giant number's words on the floor. */
+export const floorSays = (page: Page, words: string | RegExp) =>
+  expect(page.getByText(words).first()).toBeVisible({ timeout: 15_000 });

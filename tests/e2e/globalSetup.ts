@@ -1,0 +1,3 @@
+import { startServer } from "./stack";
+
+export default startServer;

@@ -1,0 +1,3 @@
+import { stopServer } from "./stack";
+
+export default stopServer;

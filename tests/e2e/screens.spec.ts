@@ -1,0 +1,132 @@
+import { expect, type Page, test } from "@playwright/test";
+import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./bexlo";
+
+const STEPS = ["measure", "dose", "morning", "decide"] as const;
+
+const dark = (page: Page) => page.context().addCookies([{ name: "theme", value: "gym", url: page.url() }]);
+
+test("every screen fits 1280x800 and axe finds nothing, in the light and the dark theme", async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  await page.goto("/sign-in");
+  await expectAccessible(page);
+  await expectFits(page);
+  await signIn(page, "therapist");
+  const ids = [await clientId(page, "Pell Amsworth"), await clientId(page, "Tove Aldermoor")];
+  for (const theme of ["light", "dark"]) {
+    if (theme === "dark") await dark(page);
+    for (const path of ["/", ...ids.flatMap((id) => [...STEPS, "floor"].map((s) => `/clients/${id}/${s}`))]) {
+      await page.goto(path);
+      await expect(page.locator("main")).toBeVisible();
+      await expectFits(page);
+      await expectAccessible(page);
+    }
+  }
+});
+
+test("the floor fits a tablet of 1024x768", async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await signIn(page, "trainer");
+  await openStep(page, "Jorun Salthe", "floor");
+  await expectFits(page);
+  await expectAccessible(page);
+});
+
+test("? lists the keys of a screen, escape closes the list", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Tove Aldermoor", "dose");
+  await page.keyboard.press("?");
+  const list = page.getByRole("dialog", { name: "Keys of this screen" });
+  await expect(list).toContainText("save the dose");
+  await expectAccessible(page);
+  await page.keyboard.press("Escape");
+  await expect(list).toBeHidden();
+});
+
+test("Today works from the keyboard alone", async ({ page }) => {
+  await signIn(page, "therapist");
+  await page.keyboard.press("j");
+  await expect(page.locator("tr[aria-selected=true]")).toHaveCount(1);
+  const name = await page.locator("tr[aria-selected=true] a").first().textContent();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/clients\//);
+  await expect(page.getByText(name ?? "", { exact: false }).first()).toBeVisible();
+});
+
+test("steps that are not built yet are words, not links", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Tove Aldermoor", "dose");
+  const path = page.getByRole("navigation", { name: "Path of the work" });
+  for (const coming of ["Story", "Screen", "Choose", "Week", "Review"]) {
+    await expect(path.getByText(coming, { exact: true })).toBeVisible();
+    await expect(path.getByRole("link", { name: coming })).toHaveCount(0);
+  }
+  for (const built of ["Measure", "Dose", "Floor", "Morning", "Decide"])
+    await expect(path.getByRole("link", { name: new RegExp(built) })).toBeVisible();
+});
+
+test("a deep link to an angle opens the dose there; dragging the flag moves every number", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Tove Aldermoor");
+  await page.goto(`/clients/${id}/dose?angle=60`);
+  await isAlive(page);
+  const slider = page.getByRole("slider", { name: "Hold angle, knee flexion" });
+  await expect(slider).toHaveAttribute("aria-valuenow", "60");
+  await expect(page.getByRole("heading", { name: /Hold at 60°/ })).toBeVisible();
+  const flag = slider.locator("rect").last();
+  const box = await flag.boundingBox();
+  if (!box) throw new Error("no flag");
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 100, y, { steps: 8 });
+  await page.mouse.up();
+  await expect(slider).toHaveAttribute("aria-valuenow", "85");
+  await expect(page.getByRole("heading", { name: /Hold at 85°/ })).toBeVisible();
+  await expect(page).toHaveURL(/angle=85/);
+});
+
+test("a dose is found in a worker and can be used", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Tove Aldermoor", "dose");
+  await page.getByRole("radio", { name: "% of maximum here" }).check();
+  await field(page, "percent").fill("40");
+  await page.getByRole("button", { name: /Find dose/ }).click();
+  const dialog = page.getByRole("dialog", { name: "Find a dose" });
+  await dialog.getByLabel("held in all").fill("nonsense");
+  await dialog.getByRole("button", { name: "Search" }).click();
+  await expect(dialog.getByText("Enter total held as a number in seconds.")).toBeVisible();
+  await dialog.getByLabel("held in all").fill("120");
+  await dialog.getByRole("button", { name: "Search" }).click();
+  await expect(dialog.getByText(/s held/)).toBeVisible();
+  await dialog.getByRole("button", { name: "Use it" }).click();
+  await expect(page.getByRole("radio", { name: "% of maximum here" })).toBeChecked();
+  await expect(page.getByRole("heading", { name: /· 1[0-3]\d s held/ })).toBeVisible();
+});
+
+test("light and dark are kept for the next visit", async ({ page }) => {
+  await signIn(page, "therapist");
+  await page.getByRole("button", { name: "light or dark" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "gym");
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "gym");
+});
+
+test("two therapists at one dose: the second is told and keeps what was typed", async ({ page, browser }) => {
+  await signIn(page, "therapist");
+  const id = await openStep(page, "Pell Amsworth", "dose");
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, "therapist");
+  await other.goto(`/clients/${id}/dose`);
+  await isAlive(other);
+  await field(other, "felt").fill("5.5");
+  await other.getByRole("button", { name: /Save dose/ }).click();
+  await expect(other.getByText(/Saved as version/)).toBeVisible();
+  await field(page, "felt").fill("6");
+  await page.getByRole("button", { name: /Save dose/ }).click();
+  await expect(page.getByText(/saved version \d+ meanwhile/)).toBeVisible();
+  await expect(field(page, "felt")).toHaveValue("6");
+});

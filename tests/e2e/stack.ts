@@ -1,0 +1,70 @@
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { closeSync, openSync, readFileSync, writeFileSync } from "node:fs";
+import path from "node:path";
+
+/** The app and its database as processes that a test can stop and start. */
+const DATA = process.env.BEXLO_DATA ?? ".data/test";
+const PORT = process.env.E2E_PORT ?? "4310";
+const STATE = path.join(DATA, "e2e-server.pid");
+
+const pg = (...args: string[]): string =>
+  execFileSync("scripts/pg.sh", args, { env: { ...process.env, BEXLO_DATA: DATA }, encoding: "utf8" }).trim();
+
+export async function startServer(): Promise<void> {
+  const log = openSync(path.join(DATA, "e2e-server.log"), "a");
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-p", PORT, "-H", "127.0.0.1"],
+    {
+      env: {
+        ...process.env,
+        DATABASE_URL: pg("url", "app"),
+        NODE_ENV: "production",
+        NEXT_TELEMETRY_DISABLED: "1",
+      },
+      stdio: ["ignore", log, log],
+      detached: true,
+    },
+  );
+  closeSync(log);
+  child.unref();
+  writeFileSync(STATE, String(child.pid));
+  for (let i = 0; i < 150; i++) {
+    const up = await fetch(`http://127.0.0.1:${PORT}/api/health`)
+      .then((r) => r.ok)
+      .catch(() => false);
+    if (up) return;
+    await new Promise((done) => setTimeout(done, 200));
+  }
+  throw new Error(`The app did not start; its log is ${DATA}/e2e-server.log.`);
+}
+
+export async function stopServer(): Promise<void> {
+  const pid = Number(readFileSync(STATE, "utf8"));
+  process.kill(pid, "SIGTERM");
+  for (let i = 0; i < 100; i++) {
+    try {
+      process.kill(pid, 0);
+    } catch {
+      return;
+    }
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  process.kill(pid, "SIGKILL");
+}
+
+/** Stops the app and the database and starts both again: nothing that was in memory survives. */
+export async function restartEverything(): Promise<void> {
+  await stopServer();
+  pg("stop");
+  pg("start");
+  await startServer();
+}
+
+/** A demo sign-in by role, from the file that the seed wrote. */
+export function signInOf(role: "therapist" | "trainer" | "admin"): { email: string; password: string } {
+  const lines = readFileSync(path.join(DATA, "sign-ins.txt"), "utf8").trim().split("\n");
+  const [, email, password] = lines.map((l) => l.split("\t")).find(([r]) => r === role) ?? [];
+  if (!email || !password) throw new Error(`No demo sign-in for ${role}.`);
+  return { email, password };
+}
