@@ -94,7 +94,9 @@ function stepsOf(f: Facts): ClientDay["steps"] {
   const morningMissing = undecided && !f.lastSession?.morning;
   const running = Boolean(f.lastSession && !f.lastSession.end);
   return {
-    measure: f.due ? { state: "due", words: f.due } : { state: "done", words: `${f.tests} strength tests` },
+    measure: f.due
+      ? { state: "due", words: f.due }
+      : { state: "done", words: `${f.tests} strength ${f.tests === 1 ? "test" : "tests"}` },
     dose: f.plan
       ? { state: "done", words: `${f.plan.plan.kneeFlexionDeg}°, ${f.plan.setting}` }
       : f.tests

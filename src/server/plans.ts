@@ -6,6 +6,7 @@ import { allowedWindow, type Limit } from "@/core/safety/limits";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
+import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
@@ -45,7 +46,7 @@ export async function doseContext(
   return {
     body: bodyOf(client),
     fit: fitTorqueAngle("knee_extension", tests),
-    testedOn: `strength test of ${tests[0]?.takenOn}`,
+    testedOn: `strength test of ${dayInWords(tests[0]?.takenOn ?? today(ctx))}`,
     machine,
     cuffs: await cuffSteps(ctx),
     window: allowedWindow(limits ?? (await limitsOf(ctx, client.episodeId)), today(ctx), {

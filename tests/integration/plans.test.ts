@@ -182,7 +182,7 @@ describe("what a dose is computed from", () => {
     await at(360, {}, 20);
     const context = await clinic.as("therapist", (ctx) => doseContext(ctx, client), daysLater(21));
     expect(context?.fit.testedDeg).toEqual([60]);
-    expect(context?.testedOn).toBe("strength test of 2026-03-22");
+    expect(context?.testedOn).toBe("strength test of 22 Mar 2026");
     const perForce = (context?.fit.peakTorqueNm ?? 0) / (360 * 0.33);
     expect(perForce).toBeGreaterThan(1);
     expect(perForce).toBeLessThan(1.1);

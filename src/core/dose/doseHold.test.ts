@@ -110,7 +110,7 @@ test("a lightest step that is too heavy is said, and cuff or strap are offered i
   const weak = contextFor(38);
   const at45 = { ...plan, kneeFlexionDeg: 45 };
   const d = doseHold(at45, weak);
-  expect(d.byMeans.machine).toMatchObject({ possible: false });
+  expect(d.byMeans.machine).toMatchObject({ possible: false, short: "lightest step is too heavy" });
   expect(bars(at45, weak)[0]).toMatch(
     /lightest step of Bay extension, 5 kg, already asks for .* ankle cuff or the strap/,
   );

@@ -29,7 +29,13 @@ export type MeansResult =
       errorPct: number;
       flag: "ok" | "coarse";
     }
-  | { possible: false; why: string };
+  | {
+      possible: false;
+      /** a few words for a list */
+      short: string;
+      /** the whole sentence: why, and what to use instead */
+      why: string;
+    };
 
 interface SettingQuestion {
   targetTorqueNm: number;
@@ -57,6 +63,7 @@ function limbAlone(q: SettingQuestion): MeansResult | null {
   if (openTorqueNm(q) > 0) return null;
   return {
     possible: false,
+    short: "the leg's own weight is already more",
     why: `The lower leg's own weight already asks for ${limbGravityTorqueNm(q.body, q.kneeFlexionDeg).toFixed(0)} N·m here, more than the wanted ${q.targetTorqueNm.toFixed(0)}: support the leg, bend the knee more or raise the effort.`,
   };
 }
@@ -68,6 +75,7 @@ function onMachine(q: SettingQuestion): MeansResult {
   if (kneeFlexionDeg < machine.usableFromDeg || kneeFlexionDeg > machine.usableToDeg)
     return {
       possible: false,
+      short: "outside its arc",
       why: `${machine.name} works from ${machine.usableFromDeg}° to ${machine.usableToDeg}°: use the strap or another angle.`,
     };
   const rounded = roundLoad(
@@ -80,6 +88,7 @@ function onMachine(q: SettingQuestion): MeansResult {
       leverTorqueNm(machine, rounded.lightest, kneeFlexionDeg) + limbGravityTorqueNm(q.body, kneeFlexionDeg);
     return {
       possible: false,
+      short: "lightest step is too heavy",
       why: `The lightest step of ${machine.name}, ${trimZeros(rounded.lightest.toFixed(1))} kg, already asks for ${torque.toFixed(0)} N·m, above the wanted ${q.targetTorqueNm.toFixed(0)}. Use the ankle cuff or the strap instead.`,
     };
   }
@@ -87,6 +96,7 @@ function onMachine(q: SettingQuestion): MeansResult {
   if (isHeaviest(machine.steps, rounded.load) && lever < FAR_BELOW * openTorqueNm(q))
     return {
       possible: false,
+      short: "heaviest step is too light",
       why: `The heaviest step of ${machine.name} gives ${(lever + limbGravityTorqueNm(q.body, kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the strap.`,
     };
   return outcome(
@@ -105,17 +115,23 @@ function withCuff(q: SettingQuestion): MeansResult {
   const armM = cuffDistanceM(q.body) * Math.cos(toRadians(q.kneeFlexionDeg));
   // near a hanging shin a cuff pulls along the bone and loads nothing
   if (q.kneeFlexionDeg > 75)
-    return { possible: false, why: "Beyond 75° a cuff hardly loads the knee: use the machine or the strap." };
+    return {
+      possible: false,
+      short: "hardly loads the knee here",
+      why: "Beyond 75° a cuff hardly loads the knee: use the machine or the strap.",
+    };
   const rounded = roundLoad(q.cuffs, openTorqueNm(q) / (armM * GRAVITY_M_S2), q.policy);
   if (rounded.load === null)
     return {
       possible: false,
+      short: "lightest cuff is too heavy",
       why: `The lightest cuff, ${trimZeros(rounded.lightest.toFixed(1))} kg, is already above the wanted torque: use the strap, or the leg's own weight.`,
     };
   const torqueNm = rounded.load * GRAVITY_M_S2 * armM;
   if (isHeaviest(q.cuffs, rounded.load) && torqueNm < FAR_BELOW * openTorqueNm(q))
     return {
       possible: false,
+      short: "heaviest cuff is too light",
       why: `The heaviest cuff gives ${(torqueNm + limbGravityTorqueNm(q.body, q.kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the machine or the strap.`,
     };
   return outcome(q, `cuff ${rounded.how}`, rounded.load, torqueNm, rounded.load * GRAVITY_M_S2);

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { dayInWords } from "../units/dayInWords";
 
 export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "clinic"]);
 
@@ -68,6 +69,6 @@ export function whyBarred(window: AllowedWindow, kneeFlexionDeg: number): string
 
 function sentence(l: Limit | null, what: string): string {
   if (!l) return `The machine ${what}: choose an angle inside it.`;
-  const until = l.endsOn ? ` until ${l.endsOn}` : "";
+  const until = l.endsOn ? ` until ${dayInWords(l.endsOn)}` : "";
   return `The allowed window ${what}${until}, because ${l.reason} (${l.origin}). Choose an angle inside it.`;
 }

@@ -46,7 +46,7 @@ test("a limit counts up to and on its last day", () => {
 test("a barred angle names who barred it, why and until when; an empty window says so", () => {
   const window = allowedWindow([limitOf(45, 90, "2026-06-30")], "2026-06-01", usable);
   expect(whyBarred(window, 60)).toBeNull();
-  expect(whyBarred(window, 30)).toMatch(/45° until 2026-06-30, because written note \(surgeon\)/);
+  expect(whyBarred(window, 30)).toMatch(/45° until 30 Jun 2026, because written note \(surgeon\)/);
   expect(whyBarred(window, 95)).toMatch(/ends at 90°/);
   expect(whyBarred(allowedWindow([limitOf(80, 60)], "2026-06-01", usable), 70)).toMatch(
     /leave no knee angle/,

@@ -53,7 +53,7 @@ export function EffortChart({
         strokeWidth={1.6}
         className="stroke-mark"
       />
-      <text x={RIGHT + 6} y={y(cap) + 4} fontSize={12.5} className="fill-accent">
+      <text x={RIGHT + 12} y={y(cap) + 4} fontSize={12.5} className="fill-accent">
         cap {cap}
       </text>
       {run.holds.map((h, i) => {

@@ -94,7 +94,7 @@ function paint(
   }
   const step = view.seconds > 20 ? 10 : 1;
   for (let s = 0; s <= view.seconds; s += step)
-    c.fillText(`${s}${s === 0 ? " s" : ""}`, x(s) - 3, height - 4);
+    if (x(s) < width - 22) c.fillText(`${s}${s === 0 ? " s" : ""}`, x(s) - 3, height - 4);
   if (view.corridor) {
     c.fillStyle = colour("--color-secondary");
     c.fillRect(

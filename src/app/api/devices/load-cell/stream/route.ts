@@ -57,7 +57,7 @@ export async function GET(request: Request): Promise<Response> {
     const random = seededRandom(q.seed ?? randomInt(2 ** 31));
     const most = maxForceN * (0.97 + 0.05 * random());
     const samples = simulateLoadCell(
-      { maxForceN: most, aimForceN: q.aim ?? most, restS: 1, pushS: q.seconds },
+      { maxForceN: most, aimForceN: q.aim ?? most, restS: q.aim === undefined ? 1 : 0.2, pushS: q.seconds },
       random,
     );
     return new Response(streamOf(samples, request.signal), {

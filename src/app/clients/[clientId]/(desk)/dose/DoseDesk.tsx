@@ -180,7 +180,7 @@ export function DoseDesk({ client, context, tests, saved, start, setUp, mayWrite
               <>
                 <button
                   type="button"
-                  className="btn btn-sm border-primary bg-base-100 text-primary"
+                  className="btn btn-sm btn-line"
                   onClick={save}
                   disabled={!plan || Boolean(bars) || !isChanged}
                 >
@@ -188,7 +188,7 @@ export function DoseDesk({ client, context, tests, saved, start, setUp, mayWrite
                 </button>
                 <button
                   type="button"
-                  className="btn btn-sm border-primary bg-base-100 text-primary"
+                  className="btn btn-sm btn-line"
                   onClick={() => finder.current?.showModal()}
                   disabled={!outcome}
                 >

@@ -46,7 +46,7 @@ export function DoseOutcome({
               />
               <span className="w-20">{MEANS_WORDS[means]}</span>
               <span className={`small ${result.possible ? "" : "quiet"}`}>
-                {result.possible ? settingWords(result, massUnit) : shortWhy(result.why)}
+                {result.possible ? settingWords(result, massUnit) : result.short}
               </span>
             </label>
           );
@@ -93,9 +93,6 @@ function settingWords(r: Extract<MeansResult, { possible: true }>, unit: MassUni
   const mass = r.loadKg === null ? `pull ${r.shinForceN.toFixed(0)} N` : formatMass(r.loadKg, unit);
   return `${r.how}, ${mass}, ${signed(r.errorPct)} %`;
 }
-
-/** First clause only; the whole sentence stands below when this means is chosen. */
-const shortWhy = (why: string): string => why.split(/[,:]/)[0] ?? why;
 
 function enduranceWords(o: DosedHold): string {
   const share = o.achieved?.enduranceShare;

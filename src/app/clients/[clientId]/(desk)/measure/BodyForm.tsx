@@ -90,7 +90,7 @@ export function BodyForm({
       <Problem sentence={problems.form ?? null} />
       {mayWrite && (
         <p className="flex items-center gap-3">
-          <button type="submit" className="btn btn-sm border-primary bg-base-100 text-primary">
+          <button type="submit" className="btn btn-sm btn-line">
             Save body
           </button>
           <span className="small quiet" aria-live="polite">

@@ -244,7 +244,7 @@ export function StrengthTestForm({
           >
             {cell.isStreaming ? "Recording" : "Record a push"} <kbd>P</kbd>
           </button>
-          <label className="btn btn-sm border-primary bg-base-100 text-primary">
+          <label className="btn btn-sm btn-line">
             Load CSV
             <input
               ref={file}
@@ -256,7 +256,7 @@ export function StrengthTestForm({
           </label>
           <button
             type="button"
-            className="btn btn-sm border-primary bg-base-100 text-primary"
+            className="btn btn-sm btn-line"
             onClick={saveCsv}
             disabled={!shownTrial || shownTrial.source === "typed"}
           >
@@ -276,11 +276,7 @@ export function StrengthTestForm({
               onKeyDown={(e) => e.key === "Enter" && type()}
             />
             <span className="small quiet">N</span>
-            <button
-              type="button"
-              className="btn btn-sm border-primary bg-base-100 text-primary"
-              onClick={type}
-            >
+            <button type="button" className="btn btn-sm btn-line" onClick={type}>
               Add
             </button>
           </span>

@@ -1,0 +1,119 @@
+/**
+ * Speed and memory on this machine, on a fresh private demo database (scripts/onFreshDemo.sh starts it). Absolute
+ * numbers depend on the machine; compare the ratios within one run.
+ */
+import { chromium } from "@playwright/test";
+import { bodyFrom } from "../src/core/body/segments";
+import { shareForFeltEffort } from "../src/core/isometrics/effortConversion";
+import { anchoredModel } from "../src/core/isometrics/fatigueModel";
+import { findDose } from "../src/core/isometrics/findDose";
+import { simulateHolds } from "../src/core/isometrics/simulateHolds";
+import { kneeExtension } from "../src/core/mechanics/kneeExtension";
+import { analyseTrace } from "../src/core/signal/analyseTrace";
+import { seededRandom } from "../src/core/signal/random";
+import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
+import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
+import { startServer, stopServer } from "../tests/e2e/stack";
+
+const pattern = { holdS: 45, reps: 5, restS: 120, sets: 1, setRestS: 0 };
+const body = bodyFrom(75, 1.75);
+
+/** Median milliseconds of one call, warm. */
+function time(name: string, work: () => unknown, calls = 200): number {
+  for (let i = 0; i < Math.min(20, calls); i++) work();
+  const times = Array.from({ length: calls }, () => {
+    const from = performance.now();
+    work();
+    return performance.now() - from;
+  }).sort((a, b) => a - b);
+  const median = times[Math.floor(calls / 2)] as number;
+  console.log(
+    `${name.padEnd(58)} ${median.toFixed(4).padStart(10)} ms ${(1000 / median).toFixed(0).padStart(9)} /s`,
+  );
+  return median;
+}
+
+console.log("Core");
+const mechanics = time("knee extension at one angle", () =>
+  kneeExtension(body, 60, { resistance: [{ kind: "torque", torqueNm: 60 }] }),
+);
+const model = anchoredModel("knee", 0.4);
+const one = time("simulate 5 holds, model known", () => simulateHolds("knee", 0.4, pattern, { model }));
+time("anchor the fatigue model", () => anchoredModel("knee", 0.4));
+const felt = time("share of maximum for a felt effort", () => shareForFeltEffort("knee", pattern, 7));
+const search = time(
+  "find a dose (about 10,000 candidates)",
+  () => findDose({ joint: "knee", sharesOfMax: [0.4], targetTensionS: 225 }),
+  60,
+);
+const trace: { timeS: number[]; forceN: number[] } = { timeS: [], forceN: [] };
+for (const s of simulateLoadCell({ maxForceN: 300, aimForceN: 300, restS: 1, pushS: 5 }, seededRandom(1))) {
+  trace.timeS.push(s.timeS);
+  trace.forceN.push(s.forceN);
+}
+time("analyse a 7 s trace", () => analyseTrace(trace));
+console.log(
+  `search / one simulation ${(search / one).toFixed(0)}, felt effort / one simulation ${(felt / one).toFixed(0)}, simulation / mechanics ${(one / mechanics).toFixed(1)}`,
+);
+
+console.log("\nChromium on the built app");
+await startServer();
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
+});
+const baseURL = `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`;
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL })).newPage();
+await page.addInitScript(() => {
+  const seen: number[] = [];
+  Object.assign(window, { longTasks: seen });
+  new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+    entryTypes: ["longtask"],
+  });
+});
+const longTasks = () =>
+  page.evaluate(() => {
+    const seen = (window as unknown as { longTasks: number[] }).longTasks.splice(0);
+    return `${seen.length} over 50 ms${seen.length ? `, longest ${Math.max(...seen).toFixed(0)} ms` : ""}`;
+  });
+await signIn(page, "therapist");
+const id = await clientId(page, "Tove Aldermoor");
+for (const path of ["/", `/clients/${id}/measure`, `/clients/${id}/dose`, `/clients/${id}/decide`]) {
+  const times: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    await page.goto(path);
+    times.push(
+      await page.evaluate(() => {
+        const paint = performance.getEntriesByName("first-contentful-paint")[0];
+        return paint ? paint.startTime : performance.now();
+      }),
+    );
+  }
+  times.sort((a, b) => a - b);
+  console.log(
+    `${`first paint of ${path.replace(id, ":client")}`.padEnd(58)} ${(times[2] as number).toFixed(0).padStart(10)} ms`,
+  );
+}
+await page.goto(`/clients/${id}/dose?angle=60`);
+await isAlive(page);
+await longTasks();
+const flag = await page.getByRole("slider").locator("rect").last().boundingBox();
+if (!flag) throw new Error("The rail has no flag.");
+await page.mouse.move(flag.x + 20, flag.y + 8);
+await page.mouse.down();
+for (let i = 0; i < 120; i++) await page.mouse.move(flag.x + 20 + 120 * Math.sin(i / 12), flag.y + 8);
+await page.mouse.up();
+console.log(`${"long tasks while dragging the angle (120 moves)".padEnd(58)} ${await longTasks()}`);
+
+await page.goto(`/clients/${id}/measure`);
+await isAlive(page);
+await longTasks();
+await page.keyboard.press("p");
+await page.getByRole("button", { name: "first", exact: true }).waitFor({ timeout: 20_000 });
+console.log(`${"long tasks while a 7 s trace streams and draws".padEnd(58)} ${await longTasks()}`);
+const devtools = await page.context().newCDPSession(page);
+await devtools.send("HeapProfiler.collectGarbage");
+const heap = (await devtools.send("Runtime.getHeapUsage")).usedSize;
+console.log(`${"page heap after it".padEnd(58)} ${(heap / 1e6).toFixed(1).padStart(10)} MB`);
+await browser.close();
+await stopServer();

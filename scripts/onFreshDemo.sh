@@ -1,0 +1,19 @@
+#!/usr/bin/env bash
+# Runs a script on a fresh private demo database and the built app, then throws the database away.
+#   onFreshDemo.sh scripts/pictures.mts
+source "$(dirname "$0")/lib.sh"
+export BEXLO_DATA="${BEXLO_TEST_DATA:-.data/test}"
+need_node
+need_packages
+need_postgres
+need_chromium
+trap 'scripts/pg.sh destroy || true' EXIT
+scripts/pg.sh destroy
+scripts/pg.sh start
+OWNER_URL=$(scripts/pg.sh url owner)
+APP_URL=$(scripts/pg.sh url app)
+export OWNER_URL APP_URL DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
+run_ts database/migrate.mts
+run_ts database/demo/seed.mts
+need_build
+run_ts "$@"

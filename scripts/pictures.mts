@@ -1,0 +1,88 @@
+/**
+ * Makes docs/screenshots/ anew from the demo data of a fresh private database (scripts/pictures.sh starts it): the
+ * main views at 1280x800, the floor also at 1024x768.
+ */
+import { chromium, type Page } from "@playwright/test";
+import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
+import { startServer, stopServer } from "../tests/e2e/stack";
+
+await startServer();
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
+});
+const context = await browser.newContext({
+  viewport: { width: 1280, height: 800 },
+  baseURL: `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`,
+  locale: "en-GB",
+});
+const page = await context.newPage();
+const shot = (name: string, of: Page = page) => of.screenshot({ path: `docs/screenshots/${name}.png` });
+const go = async (path: string) => {
+  await page.goto(path);
+  await isAlive(page);
+  await page.waitForTimeout(300);
+};
+
+await page.goto("/sign-in");
+await shot("sign-in");
+await signIn(page, "therapist");
+await shot("today");
+const [tove, pell, jorun] = [
+  await clientId(page, "Tove Aldermoor"),
+  await clientId(page, "Pell Amsworth"),
+  await clientId(page, "Jorun Salthe"),
+];
+
+await go(`/clients/${jorun}/measure`);
+for (const trial of ["first", "second", "third"]) {
+  await page.keyboard.press("p");
+  await page.getByRole("button", { name: trial, exact: true }).waitFor({ timeout: 20_000 });
+}
+await page.waitForTimeout(300);
+await shot("measure");
+await page.keyboard.press("s");
+await page.getByText(/^Saved:/).waitFor();
+await go(`/clients/${jorun}/dose?angle=40`);
+await shot("dose-barred");
+
+await go(`/clients/${pell}/decide`);
+await shot("decide");
+await go(`/clients/${pell}/morning`);
+await shot("morning");
+
+await go(`/clients/${tove}/morning`);
+await page.keyboard.press("1");
+await page.keyboard.press("s");
+await page.getByRole("link", { name: /Saved. Decide/ }).click();
+await page.getByTestId("draft").waitFor();
+await page.keyboard.press("a");
+await page.getByRole("heading", { name: "Decided" }).waitFor();
+await go(`/clients/${tove}/dose?angle=75`);
+await shot("dose");
+await page.locator("button.opens").nth(1).click();
+await shot("working");
+await page.keyboard.press("Escape");
+await context.addCookies([{ name: "theme", value: "gym", url: page.url() }]);
+await go(`/clients/${tove}/dose?angle=75`);
+await shot("dose-dark");
+await context.clearCookies({ name: "theme" });
+
+await go(`/clients/${tove}/floor`);
+await page.keyboard.press("n");
+await page.getByText("joint pain before hold 1 of 5?").waitFor();
+await page.keyboard.press("1");
+await page.keyboard.press(" ");
+await page.waitForTimeout(28_000);
+await shot("floor");
+await page.setViewportSize({ width: 1024, height: 768 });
+await page.waitForTimeout(300);
+await shot("floor-tablet");
+await page.setViewportSize({ width: 1280, height: 800 });
+await page.getByText("hold 1 is done: joint pain in it?").waitFor({ timeout: 30_000 });
+await page.keyboard.press("4");
+await page.waitForTimeout(300);
+await shot("floor-stop");
+
+await browser.close();
+await stopServer();

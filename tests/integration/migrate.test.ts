@@ -1,0 +1,35 @@
+import { execFileSync } from "node:child_process";
+import { readdirSync } from "node:fs";
+import { closeConnections, owner } from "../support/clinic";
+
+afterAll(closeConnections);
+
+const migrate = (): string =>
+  execFileSync(process.execPath, ["--conditions=react-server", "--import", "tsx", "database/migrate.mts"], {
+    encoding: "utf8",
+    env: process.env,
+  });
+
+test("every migration ran, and running them again changes nothing", async () => {
+  const files = readdirSync("database/migrations").sort();
+  const ran = async () => (await owner`select name from schema_migration order by name`).map((r) => r.name);
+  expect(await ran()).toEqual(files);
+  expect(migrate()).toBe("");
+  expect(await ran()).toEqual(files);
+});
+
+test("the database itself refuses what the schemas refuse", async () => {
+  const bad = (statement: string) =>
+    expect(owner.unsafe(statement)).rejects.toThrow(/violates check constraint/);
+  const client = (height: string, mass: string) =>
+    `insert into client (id, clinic_id, name, birth_year, height_m, body_mass_kg)
+     values (gen_random_uuid(), gen_random_uuid(), 'x', 1980, ${height}, ${mass})`;
+  await bad(client("17", "70"));
+  await bad(client("1.7", "0"));
+  await bad(client("'NaN'", "70"));
+  await bad(
+    `insert into hold_record (id, clinic_id, session_id, seq, is_voided, started_at, held_s, pain_before, pain_after,
+       logged_by, received_at)
+     values (gen_random_uuid(), gen_random_uuid(), gen_random_uuid(), 1, false, now(), 30, 1, 11, gen_random_uuid(), now())`,
+  );
+});
