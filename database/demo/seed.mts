@@ -266,6 +266,7 @@ async function runSession(d: DemoClient, client: ClientEpisode, day: number, ind
     (ctx) =>
       endSession(ctx, sessionId, {
         endedAt: end.toISOString(),
+        painAtStart: null,
         painAtEnd: pain,
         feltEffort: Math.round(2 * clamp(felt.effort10 + 0.3 * normal(random), 1, 10)) / 2,
         stopped: null,

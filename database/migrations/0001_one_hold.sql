@@ -220,6 +220,8 @@ create table floor_session_end (
   session_id uuid primary key references floor_session,
   clinic_id uuid not null references clinic,
   ended_at timestamptz not null,
+  -- joint pain on arrival, also when it ended the session before the first hold
+  pain_at_start int check (pain_at_start between 0 and 10),
   pain_at_end int check (pain_at_end between 0 and 10),
   felt_effort numeric check (felt_effort between 0 and 10),
   stopped text,

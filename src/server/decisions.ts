@@ -58,6 +58,7 @@ async function inputFor(
     plan.plan,
     {
       records: session.records,
+      painAtStart: session.end?.painAtStart ?? null,
       painAtEnd: session.end?.painAtEnd ?? null,
       feltEffort: session.end?.feltEffort ?? null,
     },

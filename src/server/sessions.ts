@@ -21,7 +21,13 @@ export interface FloorSession {
   startedAt: Date;
   startedBy: string;
   records: HoldRecord[];
-  end: { endedAt: Date; painAtEnd: number | null; feltEffort: number | null; stopped: string | null } | null;
+  end: {
+    endedAt: Date;
+    painAtStart: number | null;
+    painAtEnd: number | null;
+    feltEffort: number | null;
+    stopped: string | null;
+  } | null;
   morning: Morning | null;
   decided: { action: Action; rules: string[]; banks: boolean; sentence: string; by: string } | null;
 }
@@ -39,7 +45,7 @@ export interface Morning {
 export async function sessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSession[]> {
   const records = new Map((await recordsByPlan(ctx, episodeId)).map((r) => [r.sessionId, r.records]));
   const rows = await ctx.tx`
-    select s.id, s.plan_id, s.started_at, starter.name as started_by, e.ended_at, e.pain_at_end, e.felt_effort,
+    select s.id, s.plan_id, s.started_at, starter.name as started_by, e.ended_at, e.pain_at_start, e.pain_at_end, e.felt_effort,
       e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min, m.entered_at, entrant.name as entered_by,
       d.action, d.rules, d.banks, d.sentence, decider.name as decided_by
     from floor_session s
@@ -58,7 +64,13 @@ export async function sessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSess
     startedBy: r.started_by,
     records: records.get(r.id) ?? [],
     end: r.ended_at
-      ? { endedAt: r.ended_at, painAtEnd: r.pain_at_end, feltEffort: r.felt_effort, stopped: r.stopped }
+      ? {
+          endedAt: r.ended_at,
+          painAtStart: r.pain_at_start,
+          painAtEnd: r.pain_at_end,
+          feltEffort: r.felt_effort,
+          stopped: r.stopped,
+        }
       : null,
     morning: r.morning_id
       ? {
@@ -161,6 +173,16 @@ export async function startSession(
   mustMay(ctx, "session.run");
   const known = await ctx.tx`select 1 from floor_session where id = ${input.id}`;
   if (known.length) return;
+  await ctx.tx`select pg_advisory_xact_lock(hashtext(${client.episodeId}))`;
+  const open = await ctx.tx`
+    select p.name from floor_session s join person p on p.id = s.started_by
+    where s.episode_id = ${client.episodeId}
+      and not exists (select 1 from floor_session_end e where e.session_id = s.id)`;
+  if (open[0])
+    throw new Refused(
+      "conflict",
+      `A session of ${open[0].name} is still open. Reload the floor and go on with it.`,
+    );
   const plan = await currentPlan(ctx, client.episodeId);
   const barred = await floorBarred(ctx, client, plan);
   if (barred) throw new Refused("conflict", barred);
@@ -206,8 +228,9 @@ export async function endSession(
   mustMay(ctx, "session.run");
   await openSession(ctx, sessionId);
   await ctx.tx`
-    insert into floor_session_end (session_id, clinic_id, ended_at, pain_at_end, felt_effort, stopped, ended_by)
-    values (${sessionId}, ${ctx.actor.clinicId}, ${new Date(input.endedAt)}, ${input.painAtEnd},
+    insert into floor_session_end (session_id, clinic_id, ended_at, pain_at_start, pain_at_end, felt_effort, stopped, ended_by)
+    values (${sessionId}, ${ctx.actor.clinicId}, ${new Date(input.endedAt)}, ${input.painAtStart},
+      ${input.painAtEnd},
       ${input.feltEffort}, ${input.stopped}, ${ctx.actor.personId})
     on conflict (session_id) do nothing`;
 }

@@ -11,6 +11,8 @@ interface Letter {
 interface FloorDb extends DBSchema {
   outbox: { key: number; value: Letter };
   runs: { key: string; value: unknown };
+  /** letters the clinic refused, with its sentence: set aside, not thrown away */
+  refused: { key: number; value: Letter & { sentence: string } };
 }
 
 let opened: Promise<IDBPDatabase<FloorDb>> | undefined;
@@ -21,6 +23,7 @@ function floorDb(): Promise<IDBPDatabase<FloorDb>> {
     upgrade(db) {
       db.createObjectStore("outbox", { autoIncrement: true });
       db.createObjectStore("runs");
+      db.createObjectStore("refused", { autoIncrement: true });
     },
   });
   return opened;
@@ -54,7 +57,11 @@ export function useOutbox() {
         const sent = await send(letter.path, letter.body);
         const isAway = !sent.ok && (sent.status === 0 || sent.status >= 500 || sent.status === 401);
         if (isAway) break;
-        if (!sent.ok) setRefused(sent.problems[0]?.sentence ?? "The clinic refused an entry.");
+        if (!sent.ok) {
+          const sentence = sent.problems[0]?.sentence ?? "The clinic refused an entry.";
+          await db.add("refused", { ...letter, sentence });
+          setRefused(sentence);
+        }
         await db.delete("outbox", key);
       }
       setWaiting(await db.count("outbox"));

@@ -70,6 +70,23 @@ test.describe("Measure", () => {
     await expect(page.getByLabel("body mass")).toHaveValue("71");
   });
 
+  test("once a force is taken, side and angle stay what they were", async ({ page }) => {
+    await page.getByLabel("or force read off").fill("400");
+    await page.getByRole("button", { name: "Add", exact: true }).click();
+    await expect(field(page, "kneeFlexionDeg")).toBeDisabled();
+    await expect(page.getByRole("radio", { name: "left" })).toBeDisabled();
+    const slider = page.getByRole("slider", { name: "Test angle, knee flexion" });
+    await slider.focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(slider).toHaveAttribute("aria-valuenow", "60");
+    await page.getByRole("button", { name: "take back", exact: true }).first().click();
+    await expect(field(page, "kneeFlexionDeg")).toBeEnabled();
+    await page.keyboard.press("u");
+    await slider.focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(field(page, "kneeFlexionDeg")).toHaveValue("65");
+  });
+
   test("a saved trace loads again as the same trial", async ({ page }) => {
     await page.getByRole("button", { name: /Record a push/ }).click();
     await expect(page.getByRole("button", { name: "first", exact: true })).toBeVisible({ timeout: 15_000 });
@@ -161,10 +178,24 @@ test.describe("past the interface", () => {
     await refused(
       page,
       `/api/sessions/nonsense/end`,
-      { endedAt: new Date().toISOString(), painAtEnd: 1, feltEffort: 5, stopped: null },
+      { endedAt: new Date().toISOString(), painAtStart: 1, painAtEnd: 1, feltEffort: 5, stopped: null },
       /./,
       404,
     );
+    // a correction of a hold that nobody logged: the database refuses, and that is a sentence too
+    const correction = {
+      id: randomUUID(),
+      seq: 1,
+      corrects: randomUUID(),
+      voided: true,
+      startedAt: new Date().toISOString(),
+      heldS: 3,
+      painBefore: 1,
+      painAfter: 1,
+      early: null,
+      meanForceN: null,
+    };
+    await refused(page, `/api/sessions/${randomUUID()}/holds`, correction, /not known/, 404);
     await page.reload();
     expect(await count()).toBe(before);
   });

@@ -5,7 +5,7 @@ import { clientDay, todayList } from "@/server/day";
 import { proposal, takeDecision } from "@/server/decisions";
 import { currentPlan, savePlan } from "@/server/plans";
 import { recordMorning } from "@/server/responses";
-import { answerRecheck, floorBarred, sessionsOf } from "@/server/sessions";
+import { answerRecheck, endSession, floorBarred, sessionsOf, startSession } from "@/server/sessions";
 import {
   type ClientOptions,
   closeConnections,
@@ -155,6 +155,30 @@ test("a warning sign that stands makes the draft stop and refer", async () => {
     daysLater(2),
   );
   expect((await draftOf(client, 2))?.decision).toMatchObject({ action: "STOP_REFER", rules: ["S1"] });
+});
+
+test("pain on arrival counts even when it ended the session before the first hold", async () => {
+  const { client, plan } = await plannedClient(clinic, PLANNED);
+  const [sessionId, recheckId] = [randomUUID(), randomUUID()];
+  await clinic.as("trainer", async (ctx) => {
+    await answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] });
+    await startSession(ctx, client, {
+      id: sessionId,
+      planId: plan.id,
+      recheckId,
+      startedAt: ctx.now.toISOString(),
+    });
+    await endSession(ctx, sessionId, {
+      endedAt: ctx.now.toISOString(),
+      painAtStart: 6,
+      painAtEnd: 6,
+      feltEffort: null,
+      stopped: "joint pain of 6 before the hold is above the limit of 5",
+    });
+  });
+  const draft = await draftOf(client, 1);
+  expect(draft?.input).toMatchObject({ painBefore: 6, painDuring: null });
+  expect(draft?.decision).toMatchObject({ action: "REGRESS", rules: ["R7"] });
 });
 
 test("swelling is compared with the grade before, and only where it applies", async () => {

@@ -115,7 +115,13 @@ describe("logging holds", () => {
     const session = await opened(client);
     const end = (painAtEnd: number) =>
       clinic.as("trainer", (ctx) =>
-        endSession(ctx, session, { endedAt: MONDAY.toISOString(), painAtEnd, feltEffort: 6, stopped: null }),
+        endSession(ctx, session, {
+          endedAt: MONDAY.toISOString(),
+          painAtStart: 1,
+          painAtEnd,
+          feltEffort: 6,
+          stopped: null,
+        }),
       );
     await end(2);
     await end(9);
@@ -214,6 +220,32 @@ describe("a session starts only", () => {
   test("after its own warning-sign questions", async () => {
     const { client, plan } = await plannedClient(clinic);
     await expect(start(client, plan.id, randomUUID())).rejects.toThrow(/Ask the warning signs/);
+  });
+  test("when none is open: a second tablet is told whose it is", async () => {
+    const { client, plan } = await plannedClient(clinic);
+    await opened(client);
+    const recheckId = randomUUID();
+    await clinic.as(
+      "therapist",
+      (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+      daysLater(0, 11),
+    );
+    await expect(start(client, plan.id, recheckId, daysLater(0, 11))).rejects.toThrow(
+      /A session of Test trainer is still open/,
+    );
+  });
+  test("once, when two tablets start at the same moment", async () => {
+    const { client, plan } = await plannedClient(clinic);
+    const recheckId = randomUUID();
+    await clinic.as("trainer", (ctx) =>
+      answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+    );
+    const both = await Promise.allSettled([
+      start(client, plan.id, recheckId),
+      start(client, plan.id, recheckId),
+    ]);
+    expect(both.map((b) => b.status).sort()).toEqual(["fulfilled", "rejected"]);
+    expect(await clinic.as("trainer", (ctx) => sessionsOf(ctx, client.episodeId))).toHaveLength(1);
   });
   test("once the last session is decided", async () => {
     const { client, plan } = await plannedClient(clinic);

@@ -197,6 +197,7 @@ export async function runSession(
     (ctx) =>
       endSession(ctx, sessionId, {
         endedAt: at.toISOString(),
+        painAtStart: 1,
         painAtEnd: o.painAtEnd ?? 1,
         feltEffort: o.feltEffort === undefined ? 6 : o.feltEffort,
         stopped: null,

@@ -11,6 +11,10 @@ import { currentActor } from "./actor";
 const log = pino({ name: "bexlo" });
 
 const MOST_BYTES = 6_000_000;
+const TOO_LARGE = "This is larger than 6 MB. Send less.";
+
+/** PostgreSQL's codes for data it refuses: a missing record, a check, a text that is no number or id, out of range. */
+const BAD_DATA = new Set(["23503", "23514", "22P02", "22003", "22008"]);
 
 const STATUS: Record<Refused["kind"], number> = {
   "signed-out": 401,
@@ -27,14 +31,23 @@ const answer = (status: number, problems: FieldProblem[]): Response =>
 export function problemResponse(error: unknown): Response {
   if (error instanceof InputError) return answer(422, [...error.problems]);
   if (error instanceof Refused) return answer(STATUS[error.kind], [{ field: "", sentence: error.message }]);
+  const code = (error as { code?: string } | null)?.code;
+  if (code && BAD_DATA.has(code))
+    return answer(422, [
+      {
+        field: "",
+        sentence: "This names a record that is not there, or a value the clinic's records refuse.",
+      },
+    ]);
   log.error(error);
   return answer(500, [{ field: "", sentence: "Bexlo could not do this. Nothing was written. Try again." }]);
 }
 
 /** The body as JSON parsed by a schema; each problem keeps its field. */
 export async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
+  if (Number(request.headers.get("content-length")) > MOST_BYTES) throw new InputError("", TOO_LARGE);
   const text = await request.text();
-  if (text.length > MOST_BYTES) throw new InputError("", "This is larger than 6 MB. Send less.");
+  if (text.length > MOST_BYTES) throw new InputError("", TOO_LARGE);
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -61,7 +74,9 @@ export function mustBeSameOrigin(request: Request): void {
   const site = request.headers.get("sec-fetch-site");
   const origin = request.headers.get("origin");
   const host = request.headers.get("host");
-  const isOurs = site ? site === "same-origin" : origin !== null && new URL(origin).host === host;
+  const isOurs = site
+    ? site === "same-origin"
+    : origin !== null && URL.canParse(origin) && new URL(origin).host === host;
   if (!isOurs) throw new Refused("forbidden", "This request did not come from Bexlo's own pages.");
 }
 

@@ -3,7 +3,7 @@ import { InputError } from "../units/inputError";
 import { readNumber } from "../units/readNumber";
 
 export const TRACE_CSV_HEADER = "time_s,force_N";
-const MOST_BYTES = 4_000_000;
+export const MOST_TRACE_BYTES = 4_000_000;
 
 /** A trace as CSV: header `time_s,force_N`, one sample a line, decimal points. Format: docs/formats.md. */
 export function traceToCsv(trace: ForceTrace): string {
@@ -19,7 +19,7 @@ export function traceFromCsv(text: string): ForceTrace {
   const refuse = (sentence: string): never => {
     throw new InputError("file", sentence);
   };
-  if (text.length > MOST_BYTES)
+  if (text.length > MOST_TRACE_BYTES)
     refuse("This file is larger than 4 MB; a trace of two minutes is far smaller.");
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
   const trace: ForceTrace = { timeS: [], forceN: [] };

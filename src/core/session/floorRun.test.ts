@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { exerciseSeconds } from "../dose/holdSeconds";
-import { eventsFromRecords, type RunEvent, type RunPlan, runSeconds, runState, undoLast } from "./floorRun";
+import {
+  eventsFromRecords,
+  type RunEvent,
+  type RunPlan,
+  resumed,
+  runSeconds,
+  runState,
+  undoLast,
+} from "./floorRun";
 import type { HoldRecord } from "./holdRecord";
 
 const plan: RunPlan = { holdS: 30, reps: 3, sets: 1, restS: 60, setRestS: 0, painMax: 3 };
@@ -130,6 +138,16 @@ test("a run goes on from the clinic's records on another tablet", () => {
   const s = runState(plan, eventsFromRecords(records));
   expect(s).toMatchObject({ phase: "pain-before", seq: 2 });
   expect(s.holds).toMatchObject([{ recordId: "a", painAfter: 2, meanForceN: 90 }]);
+});
+
+test("a hold that nobody watched to its end is not counted when the page comes back", () => {
+  const during = hold(0, 1).slice(0, 2);
+  expect(resumed(plan, during, T0 + 20_000)).toEqual({ events: during, lostHold: false });
+  expect(resumed(plan, during, T0 + 32_000)).toEqual({ events: during, lostHold: false });
+  const later = resumed(plan, during, T0 + 3_600_000);
+  expect(later.lostHold).toBe(true);
+  expect(runState(plan, later.events)).toMatchObject({ phase: "ready", holds: [], painBefore: 1 });
+  expect(resumed(plan, hold(0, 1), T0 + 3_600_000).lostHold).toBe(false);
 });
 
 test("the plan's minutes are the floor's own timers plus the set-up", () => {

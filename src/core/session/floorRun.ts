@@ -163,3 +163,20 @@ export function eventsFromRecords(records: readonly HoldRecord[]): RunEvent[] {
     ];
   });
 }
+
+/** A hold that should have ended longer ago than this was not watched to its end, s. */
+const UNWATCHED_S = 3;
+
+/**
+ * Kept events as they may go on after the page was away: a hold under way whose end nobody watched is not counted as
+ * held; it is taken back, to be done again.
+ */
+export function resumed(
+  plan: RunPlan,
+  events: readonly RunEvent[],
+  nowMs: number,
+): { events: RunEvent[]; lostHold: boolean } {
+  const last = events[events.length - 1];
+  const wasUnwatched = last?.type === "hold-start" && nowMs > last.at + (plan.holdS + UNWATCHED_S) * 1000;
+  return { events: wasUnwatched ? events.slice(0, -1) : [...events], lostHold: wasUnwatched };
+}

@@ -32,6 +32,8 @@ export const startInput = z.object({ id: uuid, planId: uuid, recheckId: uuid, st
 
 export const endInput = z.object({
   endedAt: z.iso.datetime(),
+  /** on arrival, also when it ended the session before the first hold */
+  painAtStart: painScore.nullable(),
   painAtEnd: painScore,
   feltEffort: z.number({ error: "Choose felt effort from 0 to 10." }).min(0).max(10).nullable(),
   stopped: z.string().max(200).nullable(),

@@ -6,6 +6,7 @@ import { type HoldRecord, standing } from "./holdRecord";
 
 export interface FinishedRun {
   records: readonly HoldRecord[];
+  painAtStart: number | null;
   painAtEnd: number | null;
   feltEffort: number | null;
 }
@@ -52,7 +53,7 @@ export function decisionInputFor(plan: HoldPlan, run: FinishedRun, c: SummaryCon
     missedBefore: c.missedBefore,
     satisfiedStreak: c.banked + 1,
     usualPain: c.usualPain,
-    painBefore: done[0]?.painBefore ?? null,
+    painBefore: done[0]?.painBefore ?? run.painAtStart,
     painDuring: during.length ? Math.max(...during) : null,
     painAfter: run.painAtEnd,
     painMorning: c.morning?.pain ?? null,

@@ -12,6 +12,8 @@ import {
 
 /** A tested angle counts as "measured here" within this distance. */
 const SAME_ANGLE_DEG = 3;
+/** Typical error where the trials of a test never agreed, % [own]. */
+const UNRELIABLE_ERROR_PCT = 10;
 
 /**
  * What the leg can do at an angle, with its doubt: the test's own error and, away from the tested angles, the
@@ -29,7 +31,8 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
   );
   const testedHere = Math.abs(nearest - kneeFlexionDeg) <= SAME_ANGLE_DEG;
   const shape = testedHere ? 0 : shapeDoubt(fit, nearest, kneeFlexionDeg);
-  const test = (1.96 * TYPICAL_ERROR_PCT) / 100 / Math.sqrt(fit.testedDeg.length);
+  const typical = fit.isReliable ? TYPICAL_ERROR_PCT : UNRELIABLE_ERROR_PCT;
+  const test = (1.96 * typical) / 100 / Math.sqrt(fit.testedDeg.length);
   const doubtful = kneeFlexionDeg < CURVE_SURE_FROM_DEG || kneeFlexionDeg > CURVE_SURE_TO_DEG;
   return {
     value,
@@ -39,7 +42,7 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
     working: {
       formulaId: "strength.capacity-at-angle",
       formula: testedHere
-        ? "tested at this angle"
+        ? "curve through the tests, one of which was at this angle"
         : `tested at ${list(fit.testedDeg)}, carried to ${round(kneeFlexionDeg)}° along the torque-angle curve`,
       inputs: [
         {
@@ -53,9 +56,11 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
       ],
       source: "torque-angle cosine fit (mechanics 6)",
       confidence: "medium",
-      cannotTell: doubtful
-        ? "Below 20° and above 100° the curve is doubtful: test at this angle before relying on it."
-        : "How strong the leg is when tired, sore or at speed.",
+      cannotTell: !fit.isReliable
+        ? "Much: the trials of a test never agreed. Test again before relying on it."
+        : doubtful
+          ? "Below 20° and above 100° the curve is doubtful: test at this angle before relying on it."
+          : "How strong the leg is when tired, sore or at speed.",
     },
   };
 }

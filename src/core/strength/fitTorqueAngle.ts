@@ -5,6 +5,8 @@ import { type KneeMovement, shapeConstants, torqueAngleShape } from "./torqueAng
 export interface AngleTest {
   kneeFlexionDeg: number;
   torqueNm: number;
+  /** false when the trials never agreed; unknown counts as reliable */
+  isReliable?: boolean;
 }
 
 export interface TorqueAngleFit {
@@ -16,6 +18,8 @@ export interface TorqueAngleFit {
   rmsNm: number;
   /** the angles that were tested */
   testedDeg: readonly number[];
+  /** the trials of every test agreed */
+  isReliable: boolean;
 }
 
 const PEAK_MAY_MOVE_DEG = 12;
@@ -51,6 +55,7 @@ export function fitTorqueAngle(movement: KneeMovement, tests: readonly AngleTest
     peakDeg: (peakRad * 180) / Math.PI,
     rmsNm: Math.sqrt(squares / tests.length),
     testedDeg,
+    isReliable: tests.every((t) => t.isReliable !== false),
   };
 }
 

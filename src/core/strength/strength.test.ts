@@ -23,6 +23,14 @@ describe("from a test at one angle to another", () => {
     expect(there.origin).toBe("estimated");
     expect((there.doubt ?? 0) / there.value).toBeGreaterThan((here.doubt ?? 0) / here.value);
   });
+  test("a test whose trials never agreed makes it less sure, and says so", () => {
+    const shaky = fitTorqueAngle("knee_extension", [
+      { kneeFlexionDeg: 60, torqueNm: 120, isReliable: false },
+    ]);
+    const c = capacityAtAngle(shaky, 60, "test");
+    expect(c.doubt ?? 0).toBeGreaterThan(1.5 * (capacityAtAngle(fit, 60, "test").doubt ?? 0));
+    expect(c.working.cannotTell).toMatch(/never agreed/);
+  });
   test("outside the curve nothing is said", () => {
     for (const deg of [5, 115, Number.NaN])
       expect(() => capacityAtAngle(fit, deg, "test")).toThrow(InputError);
@@ -116,6 +124,10 @@ describe("which tests make the curve", () => {
       on("2026-01-01", 30, 60),
     ]);
     expect(chosen.map((t) => t.torqueNm)).toEqual([110, 95]);
+  });
+  test("a test outside the curve is kept on record and feeds no curve", () => {
+    expect(testsForCurve([on("2026-03-01", 5, 40), on("2026-03-01", 120, 60)])).toEqual([]);
+    expect(retestDue([on("2026-03-01", 120, 60)], "2026-03-02")).toBe("no strength test yet");
   });
   test("a re-test falls due after six weeks", () => {
     expect(retestDue([], "2026-05-01")).toBe("no strength test yet");

@@ -59,6 +59,10 @@ export function evaluateTrial(setUp: TestSetUp, body: Body, trial: TrialInput): 
 /** Each trial judged and the result of the valid ones. */
 export function evaluateTest(test: StrengthTestInput, body: Body): EvaluatedTest {
   const trials = test.trials.map((t) => evaluateTrial(test, body, t));
-  const valid = trials.filter((t) => t.isValid).map((t) => t.torqueNm as number);
-  return { trials, result: pickTrials(valid) };
+  return { trials, result: resultOf(trials) };
+}
+
+/** The result of the trials that count. */
+export function resultOf(trials: readonly EvaluatedTrial[]): TrialResult {
+  return pickTrials(trials.filter((t) => t.isValid).map((t) => t.torqueNm as number));
 }

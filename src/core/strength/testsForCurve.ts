@@ -1,5 +1,6 @@
 import { InputError } from "../units/inputError";
 import type { AngleTest } from "./fitTorqueAngle";
+import { CURVE_FROM_DEG, CURVE_TO_DEG } from "./torqueAngleShape";
 
 export interface DatedTest extends AngleTest {
   /** ISO date */
@@ -19,9 +20,11 @@ export function daysBetween(from: string, to: string): number {
   return Math.round(days);
 }
 
-/** The newest test at each angle, not older than 28 days before the newest of all. */
+/** The newest test at each angle the curve covers, not older than 28 days before the newest of all. */
 export function testsForCurve<T extends DatedTest>(tests: readonly T[]): T[] {
-  const newestFirst = [...tests].sort((a, b) => b.takenOn.localeCompare(a.takenOn));
+  const newestFirst = tests
+    .filter((t) => t.kneeFlexionDeg >= CURVE_FROM_DEG && t.kneeFlexionDeg <= CURVE_TO_DEG)
+    .sort((a, b) => b.takenOn.localeCompare(a.takenOn));
   const newest = newestFirst[0];
   if (!newest) return [];
   const chosen: T[] = [];

@@ -5,6 +5,7 @@ import type { RunEvent, RunState } from "@/core/session/floorRun";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredPlan } from "@/server/plans";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { HoldBars } from "./HoldBars";
 
@@ -86,12 +87,7 @@ export function Closing({
         </button>
         <KeysHelp
           deeds={[
-            ...Array.from({ length: 10 }, (_, n) => ({
-              key: String(n),
-              words: pain === null ? `joint pain ${n}` : `felt effort ${n}`,
-              run: () => score(n),
-            })),
-            { key: "t", words: "ten", run: () => score(10) },
+            ...scoreDeeds(pain === null ? "joint pain" : "felt effort", score),
             { key: "Enter", label: "enter", words: "close the session", run: finish },
             { key: "u", words: "undo the last entry", run: onUndo },
           ]}

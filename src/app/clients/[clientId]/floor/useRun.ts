@@ -5,6 +5,7 @@ import {
   type RunEvent,
   type RunPlan,
   type RunState,
+  resumed,
   runState,
   undoLast,
 } from "@/core/session/floorRun";
@@ -18,6 +19,7 @@ import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
 export function useRun(plan: RunPlan, open: { id: string; records: HoldRecord[] } | null) {
   const [sessionId, setSessionId] = useState<string | null>(open?.id ?? null);
   const [events, setEvents] = useState<RunEvent[]>(() => (open ? eventsFromRecords(open.records) : []));
+  const [notice, setNotice] = useState<string | null>(null);
   const latest = useRef(events);
   const outbox = useOutbox();
   const state: RunState = runState(plan, events);
@@ -26,10 +28,15 @@ export function useRun(plan: RunPlan, open: { id: string; records: HoldRecord[] 
     if (!sessionId) return;
     keptRun<RunEvent[]>(sessionId).then((kept) => {
       if (!kept || kept.length <= latest.current.length) return;
-      latest.current = kept;
-      setEvents(kept);
+      const back = resumed(plan, kept, Date.now());
+      if (back.lostHold)
+        setNotice(
+          "A hold was under way when this page went away. It was not counted: do it again when ready.",
+        );
+      latest.current = back.events;
+      setEvents(back.events);
     });
-  }, [sessionId]);
+  }, [sessionId, plan]);
 
   const keep = useCallback((id: string, next: RunEvent[]) => {
     latest.current = next;
@@ -54,6 +61,7 @@ export function useRun(plan: RunPlan, open: { id: string; records: HoldRecord[] 
       if (event.type === "finish")
         outbox.post(`/api/sessions/${sessionId}/end`, {
           endedAt: new Date(event.at).toISOString(),
+          painAtStart: after.holds[0]?.painBefore ?? after.painBefore,
           painAtEnd: event.painAtEnd,
           feltEffort: event.feltEffort,
           stopped: after.stopped,
@@ -77,7 +85,7 @@ export function useRun(plan: RunPlan, open: { id: string; records: HoldRecord[] 
       });
   }, [keep, outbox.post, plan, sessionId]);
 
-  return { sessionId, begin, state, happen, undo, canUndo: events.length > 0, outbox };
+  return { sessionId, begin, state, happen, undo, canUndo: events.length > 0, notice, outbox };
 }
 
 function recordOf(state: RunState, recordId: string): HoldRecord | null {

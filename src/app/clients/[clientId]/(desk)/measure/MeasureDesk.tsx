@@ -40,6 +40,7 @@ export function MeasureDesk({
 }) {
   const router = useRouter();
   const [angle, setAngle] = useState(60);
+  const [isLocked, setLocked] = useState(false);
   const own = useMemo(() => testsForCurve(tests.filter((t) => t.side === client.side)), [tests, client.side]);
   const other = useMemo(
     () => testsForCurve(tests.filter((t) => t.side !== client.side)),
@@ -87,7 +88,7 @@ export function MeasureDesk({
           />
           <AngleCursor
             deg={angle}
-            onChange={setAngle}
+            onChange={(deg) => !isLocked && setAngle(deg)}
             min={10}
             max={110}
             stepDeg={5}
@@ -102,6 +103,7 @@ export function MeasureDesk({
             body={body}
             angle={angle}
             onAngle={setAngle}
+            onLock={setLocked}
             padDistanceM={padDistanceM}
             onSaved={() => router.refresh()}
           />

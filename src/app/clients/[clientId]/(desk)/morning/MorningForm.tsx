@@ -11,6 +11,7 @@ import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { send } from "@/ui/send";
 
@@ -131,12 +132,7 @@ export function MorningForm({
       <div className="mt-4">
         <KeysHelp
           deeds={[
-            ...Array.from({ length: 10 }, (_, n) => ({
-              key: String(n),
-              words: `joint pain ${n}`,
-              run: () => !decided && setPain(n),
-            })),
-            { key: "t", words: "joint pain 10", run: () => !decided && setPain(10) },
+            ...scoreDeeds("joint pain", (n) => !decided && setPain(n)),
             { key: "s", words: "save", run: () => !decided && save() },
           ]}
         />

@@ -1,0 +1,175 @@
+"use client";
+import { useEffect, useMemo, useState } from "react";
+import type { Body } from "@/core/body/segments";
+import { MOST_TRACE_BYTES, traceFromCsv, traceToCsv } from "@/core/exchange/traceCsv";
+import {
+  type EvaluatedTrial,
+  evaluateTrial,
+  resultOf,
+  strengthTestInput,
+  type TestSetUp,
+  type TrialInput,
+} from "@/core/strength/testInput";
+import { InputError } from "@/core/units/inputError";
+import { readNumber } from "@/core/units/readNumber";
+import type { ClientEpisode } from "@/server/clients";
+import { send } from "@/ui/send";
+import { useLoadCell } from "@/ui/useLoadCell";
+
+/** Seconds of a maximal push. */
+export const PUSH_S = 5;
+export const MOST_TRIALS = 4;
+
+const setUpSchema = strengthTestInput.pick({
+  side: true,
+  kneeFlexionDeg: true,
+  leverArmM: true,
+  pullAngleDeg: true,
+  zeroedRelaxed: true,
+});
+
+/** A strength test in the making: its set-up as typed, the trials taken, their judgement, and saving it. */
+export function useStrengthTest({
+  client,
+  body,
+  angle,
+  onAngle,
+  padDistanceM,
+  onLock,
+  onSaved,
+}: {
+  client: ClientEpisode;
+  body: Body;
+  angle: number;
+  onAngle: (deg: number) => void;
+  padDistanceM: number;
+  /** whether side and angle are fixed by forces already taken */
+  onLock: (isLocked: boolean) => void;
+  onSaved: () => void;
+}) {
+  const [side, setSide] = useState(client.side);
+  const [angleText, setAngleText] = useState<string | null>(null);
+  const [leverText, setLeverText] = useState((padDistanceM * 100).toFixed(0));
+  const [pullText, setPullText] = useState("90");
+  const [zeroed, setZeroed] = useState(false);
+  const [trials, setTrials] = useState<TrialInput[]>([]);
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const [saved, setSaved] = useState<string | null>(null);
+  const [testId, setTestId] = useState<string>(() => crypto.randomUUID());
+  const cell = useLoadCell();
+  // forces already taken belong to the side and angle they were taken at
+  const isLocked = trials.length > 0 || cell.isStreaming;
+  useEffect(() => onLock(isLocked), [isLocked, onLock]);
+  // dragging the rail wins over what stands in the field
+  useEffect(
+    () => setAngleText((text) => (text !== null && readNumber(text) === angle ? text : null)),
+    [angle],
+  );
+
+  const setUp: TestSetUp = {
+    side,
+    kneeFlexionDeg: angleText === null ? angle : readNumber(angleText),
+    leverArmM: readNumber(leverText) / 100,
+    pullAngleDeg: readNumber(pullText),
+    zeroedRelaxed: zeroed,
+  };
+  const checked = setUpSchema.safeParse(setUp);
+  const setUpText = checked.success ? JSON.stringify(setUp) : null;
+  const evaluated: EvaluatedTrial[] = useMemo(
+    () => (setUpText ? trials.map((t) => evaluateTrial(JSON.parse(setUpText), body, t)) : []),
+    [setUpText, trials, body],
+  );
+  const result = evaluated.length ? resultOf(evaluated) : null;
+  const canSave = result !== null && result.status !== "need-more";
+  const canPush = checked.success && trials.length < MOST_TRIALS && !cell.isStreaming;
+
+  const add = (trial: TrialInput) => {
+    setSaved(null);
+    setProblems({});
+    setTrials((all) => (all.length < MOST_TRIALS ? [...all, trial] : all));
+  };
+  const push = () => {
+    if (!canPush) return;
+    const { kneeFlexionDeg, leverArmM } = setUp;
+    cell.start(
+      { client: client.clientId, side, angle: kneeFlexionDeg, lever: leverArmM, seconds: PUSH_S },
+      (trace) => add({ id: crypto.randomUUID(), source: "load_cell", trace: { ...trace } }),
+    );
+  };
+  const loadFile = async (file: File) => {
+    if (file.size > MOST_TRACE_BYTES)
+      return setProblems({ file: "This file is larger than 4 MB; a trace of two minutes is far smaller." });
+    try {
+      add({ id: crypto.randomUUID(), source: "file", trace: traceFromCsv(await file.text()) });
+    } catch (error) {
+      setProblems({ file: error instanceof InputError ? error.message : "This file cannot be read." });
+    }
+  };
+  /** Adds a force that was read off; false if it makes no sense. */
+  const addTyped = (text: string): boolean => {
+    const trial = { id: crypto.randomUUID(), source: "typed" as const, forceN: readNumber(text) };
+    const parsed = strengthTestInput.shape.trials.element.safeParse(trial);
+    if (parsed.success) add(trial);
+    else setProblems({ forceN: parsed.error.issues[0]?.message ?? "Enter a force." });
+    return parsed.success;
+  };
+  const save = async () => {
+    if (!canSave || result === null) return;
+    const sent = await send(`/api/clients/${client.clientId}/tests`, { id: testId, ...setUp, trials });
+    if (!sent.ok)
+      return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
+    setSaved(`Saved: ${side} knee at ${setUp.kneeFlexionDeg}°, ${result.value.toFixed(0)} N·m.`);
+    setTrials([]);
+    setTestId(crypto.randomUUID());
+    onSaved();
+  };
+
+  const setUpProblems = checked.success
+    ? {}
+    : Object.fromEntries(checked.error.issues.map((i) => [i.path.join("."), i.message]));
+  return {
+    cell,
+    setUp,
+    fields: {
+      side,
+      setSide,
+      angleText: angleText ?? String(angle),
+      editAngle: (text: string) => {
+        setAngleText(text);
+        const deg = readNumber(text);
+        if (deg >= 10 && deg <= 110) onAngle(deg);
+      },
+      leverText,
+      setLeverText,
+      pullText,
+      setPullText,
+      zeroed,
+      setZeroed,
+    },
+    isLocked,
+    problems: { ...problems, ...setUpProblems } as Record<string, string>,
+    trials,
+    evaluated,
+    result,
+    saved,
+    canPush,
+    canSave,
+    push,
+    loadFile,
+    addTyped,
+    save,
+    takeBack: (index: number) => setTrials((all) => all.filter((_, i) => i !== index)),
+  };
+}
+
+export type StrengthTest = ReturnType<typeof useStrengthTest>;
+
+/** Hands a trial's trace to the person as a file. */
+export function downloadTrace(trial: TrialInput | undefined, name: string): void {
+  if (!trial || trial.source === "typed") return;
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(new Blob([traceToCsv(trial.trace)], { type: "text/csv" }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,38 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { RECHECK_SIGNS } from "@/core/session/sessionInput";
+import { send } from "@/ui/send";
+
+/** Answers the warning signs and, if there is none, starts the session at the clinic. */
+export function useStart(clientId: string, planId: string, onStarted: (sessionId: string) => void) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const answer = async (signs: (typeof RECHECK_SIGNS)[number][]) => {
+    setBusy(true);
+    setProblem(await start(signs));
+    setBusy(false);
+  };
+  /** The sentence of what went wrong, null if nothing did. */
+  const start = async (signs: (typeof RECHECK_SIGNS)[number][]): Promise<string | null> => {
+    const recheckId = crypto.randomUUID();
+    const asked = await send(`/api/clients/${clientId}/rechecks`, {
+      id: recheckId,
+      isClear: signs.length === 0,
+      signs,
+    });
+    if (!asked.ok) return asked.problems[0]?.sentence ?? "The answer was not saved. Try again.";
+    if (signs.length) {
+      router.refresh();
+      return null;
+    }
+    const id = crypto.randomUUID();
+    const startedAt = new Date().toISOString();
+    const started = await send(`/api/clients/${clientId}/sessions`, { id, planId, recheckId, startedAt });
+    if (!started.ok) return started.problems[0]?.sentence ?? "The session was not started. Try again.";
+    onStarted(id);
+    return null;
+  };
+  return { answer, problem, isBusy };
+}
