@@ -16,7 +16,9 @@ elif [ -n "${1:-}" ]; then fail "unknown option $1; there is only --fresh."; fi
 started_pg=0
 server=""
 stop_all() {
-  trap - INT TERM EXIT
+  # a second Ctrl-C must not leave half of it running
+  trap "" INT TERM
+  trap - EXIT
   if [ -n "$server" ]; then kill "$server" 2>/dev/null || true; wait "$server" 2>/dev/null || true; fi
   if [ "$started_pg" = 1 ]; then scripts/pg.sh stop || true; fi
   echo; say "stopped; the data stay in $BEXLO_DATA"

@@ -15,7 +15,7 @@ import type { Means } from "./holdPlan";
 export type MeansResult =
   | {
       possible: true;
-      /** what to set, in words: "pin 4", "cuff 2 kg", "strap" */
+      /** what to set, in words: "pin 4", "ankle cuff", "strap with load cell" */
       how: string;
       /** stack or cuff mass, kg; null for the strap */
       loadKg: number | null;
@@ -134,7 +134,7 @@ function withCuff(q: SettingQuestion): MeansResult {
       short: "heaviest cuff is too light",
       why: `The heaviest cuff gives ${(torqueNm + limbGravityTorqueNm(q.body, q.kneeFlexionDeg)).toFixed(0)} N·m, well below the wanted ${q.targetTorqueNm.toFixed(0)}: use the machine or the strap.`,
     };
-  return outcome(q, `cuff ${rounded.how}`, rounded.load, torqueNm, rounded.load * GRAVITY_M_S2);
+  return outcome(q, "ankle cuff", rounded.load, torqueNm, rounded.load * GRAVITY_M_S2);
 }
 
 const isHeaviest = (steps: LoadSteps, kg: number): boolean =>
