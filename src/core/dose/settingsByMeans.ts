@@ -1,7 +1,7 @@
 import { limbGravityTorqueNm } from "../body/limbGravity";
 import type { Body } from "../body/segments";
 import { type LoadSteps, settingsOf } from "../equipment/loadSteps";
-import { type RoundingPolicy, roundLoad } from "../equipment/roundLoad";
+import { MOST_ABOVE, type RoundedLoad, type RoundingPolicy, roundLoad } from "../equipment/roundLoad";
 import {
   leverTorqueNm,
   loadForTorqueKg,
@@ -68,6 +68,18 @@ function limbAlone(q: SettingQuestion): MeansResult | null {
   };
 }
 
+/**
+ * The real step for the outside torque. Past 90° the shin's weight helps, so a step 5 % above its own share could be
+ * more than 5 % above the muscle's target: then the lower one is taken.
+ */
+function roundFor(q: SettingQuestion, steps: LoadSteps, wantedKg: number): RoundedLoad {
+  const rounded = roundLoad(steps, wantedKg, q.policy);
+  if (rounded.load === null) return rounded;
+  const limbNm = limbGravityTorqueNm(q.body, q.kneeFlexionDeg);
+  const torqueNm = (rounded.load / wantedKg) * openTorqueNm(q) + limbNm;
+  return torqueNm > MOST_ABOVE * q.targetTorqueNm ? roundLoad(steps, wantedKg, "down") : rounded;
+}
+
 function onMachine(q: SettingQuestion): MeansResult {
   const alone = limbAlone(q);
   if (alone) return alone;
@@ -78,11 +90,7 @@ function onMachine(q: SettingQuestion): MeansResult {
       short: "outside its arc",
       why: `${machine.name} works from ${machine.usableFromDeg}° to ${machine.usableToDeg}°: use the strap or another angle.`,
     };
-  const rounded = roundLoad(
-    machine.steps,
-    loadForTorqueKg(machine, openTorqueNm(q), kneeFlexionDeg),
-    q.policy,
-  );
+  const rounded = roundFor(q, machine.steps, loadForTorqueKg(machine, openTorqueNm(q), kneeFlexionDeg));
   if (rounded.load === null) {
     const torque =
       leverTorqueNm(machine, rounded.lightest, kneeFlexionDeg) + limbGravityTorqueNm(q.body, kneeFlexionDeg);
@@ -120,7 +128,7 @@ function withCuff(q: SettingQuestion): MeansResult {
       short: "hardly loads the knee here",
       why: "Beyond 75° a cuff hardly loads the knee: use the machine or the strap.",
     };
-  const rounded = roundLoad(q.cuffs, openTorqueNm(q) / (armM * GRAVITY_M_S2), q.policy);
+  const rounded = roundFor(q, q.cuffs, openTorqueNm(q) / (armM * GRAVITY_M_S2));
   if (rounded.load === null)
     return {
       possible: false,

@@ -52,7 +52,9 @@ test("an achieved load is always a real step, with its true error, and never sil
         expect(load).toBeLessThanOrEqual(target * (policy === "down" ? 1 : 1.05) + 1e-3);
         // nothing real lies between a load rounded down and its target
         if (policy === "down") expect(real.some((s) => s.kg > load + 1e-3 && s.kg <= target)).toBe(false);
-        expect(r.flag).toBe(Math.abs(r.errorPct) > 5 ? "coarse" : "ok");
+        // errorPct is rounded for people, so at the border itself either word is right
+        if (Math.abs(Math.abs(r.errorPct) - 5) > 0.011)
+          expect(r.flag).toBe(Math.abs(r.errorPct) > 5 ? "coarse" : "ok");
       },
     ),
   );

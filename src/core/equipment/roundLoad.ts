@@ -17,7 +17,8 @@ export type RoundedLoad =
     }
   | { load: null; flag: "lightest setting is already above target"; lightest: number; heaviest: number };
 
-const MOST_ABOVE = 1.05;
+/** `nearest` never exceeds the target by more than this. */
+export const MOST_ABOVE = 1.05;
 const COARSE_PCT = 5;
 
 /**
