@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { confidence } from "./confidence";
+import data from "./data/goals.json";
+
+const need = z.object({
+  measure: z.string(),
+  comparator: z.enum(["<=", ">=", "therapist_sets"]),
+  value: z.number().nullable(),
+  unit: z.string(),
+  test: z.string(),
+  source: z.string(),
+  confidence,
+});
+
+const goal = z.object({
+  id: z.string(),
+  name: z.string(),
+  needs: z.array(need).min(1),
+  exercise_families: z.array(z.string()).min(1),
+  stepping_stones: z.array(z.string()),
+  notes: z.string(),
+  condition_note: z.string().nullable(),
+});
+export type Goal = z.infer<typeof goal>;
+
+/** What people want the leg to do again, with measurable needs; they plan and re-test, they permit nothing. */
+export const GOALS: readonly Goal[] = z.object({ goals: z.array(goal).min(1) }).parse(data).goals;

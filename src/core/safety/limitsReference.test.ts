@@ -1,0 +1,29 @@
+import { conditionById } from "../rules/conditions";
+import { EXERCISES } from "../rules/exercises";
+import { limitsRecord } from "../rules/limitsRecord";
+import reference from "../testdata/limits.reference.json";
+import { fitExercise } from "./fitExercise";
+import { phaseLimits } from "./phaseLimits";
+
+const names = reference.cases.map(
+  (c, i) => [`${i + 1} ${c.condition} ${c.phase} week ${c.week}`, c] as const,
+);
+
+test.each(names)("limits and exercises of case %s", (_name, c) => {
+  const condition = conditionById(c.condition);
+  const phase = condition?.phases.find((p) => p.id === c.phase);
+  if (!condition || !phase) throw new Error("the case names a condition or phase that is not there");
+  const choices = c.choices as unknown as Record<string, string>;
+  const limits = phaseLimits(condition, phase, { variantId: c.variant, choices, week: c.week });
+  expect(limits).toEqual(c.limits);
+  expect(limitsRecord.safeParse(limits).success).toBe(true);
+  const by = (status: string) =>
+    EXERCISES.filter((e) => fitExercise(e, limits).status === status)
+      .map((e) => e.id)
+      .sort();
+  expect({ blocked: by("blocked"), fitted: by("fitted"), offered: by("offered") }).toEqual({
+    blocked: [...c.blocked].sort(),
+    fitted: [...c.fitted].sort(),
+    offered: [...c.offered].sort(),
+  });
+});

@@ -1,0 +1,71 @@
+import type { Condition } from "../rules/conditions";
+import { CONSEQUENCES, type Consequence, RED_FLAGS, type RedFlag } from "../rules/redFlags";
+
+/** Unsure counts as yes until it is clarified. */
+export type Answer = "no" | "yes" | "unsure";
+
+export interface ScreeningAnswer {
+  questionId: string;
+  answer: Answer;
+  /** words of the question's escalations that hold too */
+  escalations?: readonly string[];
+}
+
+export interface ScreeningResult {
+  /** the strictest consequence of all answers; null: nothing stands in the way */
+  consequence: Consequence | null;
+  /** questions of the client's regions that have no answer yet: screening is not complete */
+  unanswered: RedFlag[];
+  positive: { flag: RedFlag; consequence: Consequence; timeFrame: string }[];
+}
+
+const stricter = (a: Consequence | null, b: Consequence): Consequence =>
+  a === null || CONSEQUENCES.indexOf(b) < CONSEQUENCES.indexOf(a) ? b : a;
+
+/**
+ * The questions for a client: those of the condition, of its region, and the general ones, in the order of the list.
+ * Operations add the questions for after surgery.
+ */
+export function questionsFor(
+  condition: Pick<Condition, "main_region" | "redflag_ids">,
+  isPostOperative: boolean,
+): RedFlag[] {
+  const area = condition.main_region === "lumbar" ? "back" : condition.main_region;
+  return RED_FLAGS.filter(
+    (f) =>
+      condition.redflag_ids.includes(f.id) ||
+      f.area === "general" ||
+      f.area === area ||
+      (f.area === "post-op" && isPostOperative),
+  );
+}
+
+/** Every set of answers gives exactly one consequence: the strictest of the positive ones. */
+export function screen(questions: readonly RedFlag[], answers: readonly ScreeningAnswer[]): ScreeningResult {
+  const byId = new Map(answers.map((a) => [a.questionId, a]));
+  const positive = questions.flatMap((flag) => {
+    const given = byId.get(flag.id);
+    if (!given || given.answer === "no") return [];
+    const escalated = flag.escalate_if.filter((e) => given.escalations?.includes(e.if));
+    const consequence = escalated.reduce<Consequence>((c, e) => stricter(c, e.then), flag.consequence_if_yes);
+    const timeFrame = escalated.find((e) => e.then === consequence)?.time_frame ?? flag.time_frame;
+    return [{ flag, consequence, timeFrame }];
+  });
+  return {
+    consequence: positive.reduce<Consequence | null>((c, p) => stricter(c, p.consequence), null),
+    unanswered: questions.filter((q) => !byId.has(q.id)),
+    positive,
+  };
+}
+
+/** Whether work may go on: a stop or a hold bars it, and so does an answer that is missing. */
+export function screeningBars(result: ScreeningResult): string | null {
+  const worst = result.positive.find((p) => p.consequence === result.consequence);
+  if (worst && result.consequence === "stop_send_now")
+    return `Stop and refer ${worst.timeFrame}: ${worst.flag.question} ${worst.flag.do_now}`;
+  if (worst && result.consequence === "hold_ask_physician")
+    return `Ask the physician ${worst.timeFrame} before loading: ${worst.flag.question} ${worst.flag.do_now}`;
+  if (result.unanswered.length > 0)
+    return `${result.unanswered.length} warning-sign ${result.unanswered.length === 1 ? "question has" : "questions have"} no answer yet.`;
+  return null;
+}
