@@ -64,6 +64,8 @@ export interface DemoClient {
   swellingApplies: boolean;
   firstSwelling: number;
   goal: string;
+  /** in the terms of the rule base */
+  rules: { conditionId: string; variantId: string; phaseId: string };
   limits: DemoLimit[];
   /** how the pretended leg really is; the product never sees this, only measurements of it */
   truth: {
@@ -102,6 +104,7 @@ export const CLIENTS: DemoClient[] = [
     swellingApplies: false,
     firstSwelling: 0,
     goal: "steep gangway stairs with a tray, without stopping",
+    rules: { conditionId: "extensor_tendinopathy", variantId: "patellar", phaseId: "heavy_slow" },
     limits: [
       {
         kind: "knee_flexion_under_load",
@@ -152,6 +155,7 @@ export const CLIENTS: DemoClient[] = [
     swellingApplies: true,
     firstSwelling: 1,
     goal: "rise from the low bench at the furnace",
+    rules: { conditionId: "total_knee_replacement", variantId: "standard", phaseId: "w6_12" },
     limits: [
       {
         kind: "knee_flexion_under_load",
@@ -202,6 +206,7 @@ export const CLIENTS: DemoClient[] = [
     swellingApplies: true,
     firstSwelling: 1,
     goal: "walk the mail round with its stairs, then run again",
+    rules: { conditionId: "acl_reconstruction", variantId: "hamstring_graft", phaseId: "p3" },
     limits: [
       {
         kind: "knee_flexion_under_load",

@@ -108,6 +108,10 @@ async function insertClient(d: DemoClient): Promise<string> {
     values (${episodeId}, ${clinicId}, ${clientId}, ${d.side}, ${d.condition}, ${isoDay(daysAgo(d.beganDaysAgo, 9))},
       ${d.beganWith}, ${d.school}, ${d.irritability}, ${d.usualPain}, ${d.swellingApplies}, ${d.firstSwelling},
       ${d.goal})`;
+  await owner`
+    insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, began_on, set_by, set_at)
+    values (${uuid()}, ${clinicId}, ${episodeId}, ${d.rules.conditionId}, ${d.rules.variantId}, ${d.rules.phaseId},
+      ${isoDay(daysAgo(d.beganDaysAgo, 9))}, ${therapist.personId}, ${daysAgo(Math.min(d.beganDaysAgo, 28), 9)})`;
   for (const l of d.limits)
     await owner`
       insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, ends_on, set_by, set_at)

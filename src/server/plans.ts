@@ -2,7 +2,7 @@ import "server-only";
 import { type DoseContext, type DosedHold, doseHold } from "@/core/dose/doseHold";
 import { type HoldPlan, holdPlan } from "@/core/dose/holdPlan";
 import { personalFactor } from "@/core/isometrics/personalFactor";
-import { allowedWindow, type Limit } from "@/core/safety/limits";
+import { allowedWindow, effortLimit, type Limit } from "@/core/safety/limits";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
@@ -42,6 +42,7 @@ export async function doseContext(
   const tests = testsForCurve((await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side));
   if (tests.length === 0) return null;
   const machine = await kneeExtensionMachine(ctx);
+  const inForce = limits ?? (await limitsOf(ctx, client.episodeId));
   const runs = await recordsByPlan(ctx, client.episodeId);
   return {
     body: bodyOf(client),
@@ -49,10 +50,11 @@ export async function doseContext(
     testedOn: `strength test of ${dayInWords(tests[0]?.takenOn ?? today(ctx))}`,
     machine,
     cuffs: await cuffSteps(ctx),
-    window: allowedWindow(limits ?? (await limitsOf(ctx, client.episodeId)), today(ctx), {
+    window: allowedWindow(inForce, today(ctx), {
       fromDeg: machine.usableFromDeg,
       toDeg: machine.usableToDeg,
     }),
+    effortLimit: effortLimit(inForce, today(ctx)),
     school: client.school,
     irritability: client.irritability,
     personal: personalFactor("knee", timedHoldsFrom(runs)),

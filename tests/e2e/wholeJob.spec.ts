@@ -39,7 +39,9 @@ test("one hold from sign-in to decision, across a restart of everything", async 
     await page.keyboard.press("ArrowLeft");
     await expect(slider).toHaveAttribute("aria-valuenow", "40");
     await expect(page.getByText(/Cannot be saved:/)).toBeVisible();
-    await expect(page.getByText(/to protect the graft \(surgeon\)/)).toBeVisible();
+    await expect(
+      page.getByText(/ACL reconstruction, early strength: holds at 60° to 90°.*\(condition\)/),
+    ).toBeVisible();
     await expect(page.getByRole("button", { name: /Save dose/ })).toBeDisabled();
     for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");
     await expect(slider).toHaveAttribute("aria-valuenow", "65");

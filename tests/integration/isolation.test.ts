@@ -16,6 +16,7 @@ const CLINIC_TABLES = [
   "client",
   "episode",
   "episode_limit",
+  "episode_condition",
   "machine",
   "cuff",
   "strength_test",

@@ -73,6 +73,14 @@ export interface ClientOptions {
   school?: School;
   irritability?: Irritability;
   swellingApplies?: boolean;
+  /** in the terms of the rule base */
+  rules?: {
+    conditionId: string;
+    variantId: string;
+    phaseId: string;
+    beganOn: string;
+    stances?: Record<string, string>;
+  }[];
   limits?: { low: number | null; high: number | null; kind?: "knee_flexion_under_load" | "joint_pain" }[];
 }
 
@@ -93,6 +101,12 @@ export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Pro
       insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, set_at)
       values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${l.kind ?? "knee_flexion_under_load"},
         numrange(${l.low}, ${l.high}, '[]'), 'surgeon', 'a written note', ${MONDAY})`;
+  for (const r of o.rules ?? [])
+    await owner`
+      insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, began_on, stances,
+        set_by, set_at)
+      values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${r.conditionId}, ${r.variantId}, ${r.phaseId}, ${r.beganOn},
+        ${owner.json(r.stances ?? {})}, ${clinic.actors.therapist.personId}, ${MONDAY})`;
   return clinic.as("therapist", (ctx) => clientEpisode(ctx, clientId));
 }
 

@@ -30,6 +30,7 @@ const contextFor = (peakNm: number, over: Partial<DoseContext> = {}): DoseContex
   machine,
   cuffs,
   window: allowedWindow([], "2026-06-01", { fromDeg: 5, toDeg: 100 }),
+  effortLimit: null,
   school: "monitoring",
   irritability: "low",
   personal: { k: 1, holds: 0 },
@@ -140,6 +141,23 @@ test("an angle outside the limits is barred by the core with its reason", () => 
   expect(bars({ ...plan, kneeFlexionDeg: 30 }, contextFor(150, { window }))[0]).toMatch(
     /to protect the graft \(surgeon\)/,
   );
+});
+
+test("a hold may not use more of the maximum than a condition allows", () => {
+  const effortLimit = {
+    id: "l",
+    kind: "hold_effort" as const,
+    low: null,
+    high: 30,
+    origin: "condition" as const,
+    reason: "graft, week 5",
+    endsOn: null,
+  };
+  const hard = { ...plan, effort: { kind: "felt" as const, felt: 7 } };
+  expect(bars(hard, contextFor(150, { effortLimit }))[0]).toMatch(
+    /holds may use 30 % at most, because graft, week 5/,
+  );
+  expect(bars({ ...plan, effort: { kind: "felt", felt: 4 } }, contextFor(150, { effortLimit }))).toEqual([]);
 });
 
 test.each([

@@ -18,7 +18,7 @@ import {
 import type { PersonalFactor } from "../isometrics/personalFactor";
 import { type SimulatedHolds, simulateHolds } from "../isometrics/simulateHolds";
 import type { Irritability, School } from "../progression/painRule";
-import { type AllowedWindow, whyBarred } from "../safety/limits";
+import { type AllowedWindow, type Limit, whyBarred } from "../safety/limits";
 import { capacityAtAngle } from "../strength/capacityAtAngle";
 import type { TorqueAngleFit } from "../strength/fitTorqueAngle";
 import type { Computed } from "../units/working";
@@ -34,6 +34,8 @@ export interface DoseContext {
   machine: SeatedKneeExtensionMachine;
   cuffs: LoadSteps;
   window: AllowedWindow;
+  /** the tightest limit on the effort of a hold, percent of maximum */
+  effortLimit: Limit | null;
   school: School;
   irritability: Irritability;
   personal: PersonalFactor;
@@ -183,6 +185,11 @@ function noticesOf(
       `The nearest real step is ${Math.abs(chosen.errorPct).toFixed(0)} % ${chosen.errorPct < 0 ? "below" : "above"} the wanted torque.`,
     );
   if (!achieved) return notices;
+  const most = context.effortLimit?.high ?? null;
+  if (most !== null && achieved.shareOfMax * 100 > most + 0.5)
+    bars(
+      `This is ${(achieved.shareOfMax * 100).toFixed(0)} % of maximum; holds may use ${most} % at most, because ${context.effortLimit?.reason} (${context.effortLimit?.origin}). Lower the effort.`,
+    );
   barsForEndurance(plan, achieved, context.personal, bars);
   const cap = effortCap(context.school, context.irritability);
   if (achieved.run.failBout === null && achieved.felt.value > cap + 0.25)

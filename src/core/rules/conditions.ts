@@ -97,7 +97,6 @@ const conflictPair = z.object({
 export type ConflictPair = z.infer<typeof conflictPair>;
 
 const file = z.object({
-  scope: z.string(),
   conditions: z.array(condition).min(1),
   matching_rules: z.object({ conflict_pairs: z.array(conflictPair) }),
 });
@@ -108,7 +107,5 @@ const parsed = file.parse(data);
 /** The conditions the rule base covers; every value is an editable default for a licensed therapist. */
 export const CONDITIONS: readonly Condition[] = parsed.conditions;
 export const CONFLICT_PAIRS: readonly ConflictPair[] = parsed.matching_rules.conflict_pairs;
-/** What is not covered, in words: the product says so at once and blocks automatic limits. */
-export const SCOPE: string = parsed.scope;
 
 export const conditionById = (id: string): Condition | null => CONDITIONS.find((c) => c.id === id) ?? null;

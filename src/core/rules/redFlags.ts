@@ -40,8 +40,6 @@ const question = z.object({
 export type RedFlag = z.infer<typeof question>;
 
 const file = z.object({
-  standing_rule: z.string(),
-  consequence_codes: z.record(consequence, z.string()),
   questions: z.array(question).min(1),
   pre_session_recheck: z.array(z.object({ id: z.string(), ask: z.string(), yes: z.string() })),
   mid_session_stop_rules: z.array(z.object({ id: z.string(), when: z.string(), do: z.string() })),
@@ -49,6 +47,5 @@ const file = z.object({
 
 const parsed = file.parse(data);
 export const RED_FLAGS: readonly RedFlag[] = parsed.questions;
-export const CONSEQUENCE_WORDS = parsed.consequence_codes;
 
 export const redFlagById = (id: string): RedFlag | null => RED_FLAGS.find((f) => f.id === id) ?? null;

@@ -3,11 +3,11 @@ import { dayInWords } from "../units/dayInWords";
 
 export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "clinic"]);
 
-/** A bound on knee flexion under load or on joint pain, with who set it, why and until when (ISO dates). */
+/** A bound on knee flexion under load, on joint pain or on the effort of a hold, with who set it, why and until when (ISO dates). */
 export const limit = z.object({
   id: z.string(),
-  kind: z.enum(["knee_flexion_under_load", "joint_pain"]),
-  /** degrees, or pain 0-10; null: open on that side */
+  kind: z.enum(["knee_flexion_under_load", "joint_pain", "hold_effort"]),
+  /** degrees, pain 0-10 or percent of maximum; null: open on that side */
   low: z.number().nullable(),
   high: z.number().nullable(),
   origin: limitOrigin,
@@ -50,18 +50,31 @@ export function allowedWindow(
   return window;
 }
 
-/** Smallest written limit on joint pain in force, null if there is none. */
-export function writtenPainLimit(limits: readonly Limit[], onDate: string): number | null {
-  const highs = limits
-    .filter((l) => l.kind === "joint_pain" && isInForce(l, onDate) && l.high !== null)
-    .map((l) => l.high as number);
-  return highs.length ? Math.min(...highs) : null;
+/** The tightest upper bound of a kind in force, null if there is none. */
+function tightestHigh(limits: readonly Limit[], kind: Limit["kind"], onDate: string): Limit | null {
+  return limits
+    .filter((l) => l.kind === kind && isInForce(l, onDate) && l.high !== null)
+    .reduce<Limit | null>(
+      (best, l) => (best === null || (l.high as number) < (best.high as number) ? l : best),
+      null,
+    );
 }
+
+/** Smallest written limit on joint pain in force, null if there is none. */
+export const writtenPainLimit = (limits: readonly Limit[], onDate: string): number | null =>
+  tightestHigh(limits, "joint_pain", onDate)?.high ?? null;
+
+/** The tightest limit on the effort of a hold, percent of maximum; null if there is none. */
+export const effortLimit = (limits: readonly Limit[], onDate: string): Limit | null =>
+  tightestHigh(limits, "hold_effort", onDate);
 
 /** Why an angle is barred, and what to do, or null if it is allowed. */
 export function whyBarred(window: AllowedWindow, kneeFlexionDeg: number): string | null {
-  if (window.isEmpty)
-    return "The limits leave no knee angle for this machine: change a limit or choose other work.";
+  if (window.isEmpty) {
+    const who = [window.from, window.to].filter((l) => l !== null).map((l) => `${l.reason} (${l.origin})`);
+    const because = who.length ? `, because ${[...new Set(who)].join(" and ")}` : "";
+    return `The limits leave no knee angle for this machine${because}: change a limit or choose other work.`;
+  }
   if (kneeFlexionDeg < window.fromDeg) return sentence(window.from, `starts at ${window.fromDeg}°`);
   if (kneeFlexionDeg > window.toDeg) return sentence(window.to, `ends at ${window.toDeg}°`);
   return null;

@@ -1,5 +1,8 @@
 import fc from "fast-check";
-import { allowedWindow, type Limit, whyBarred, writtenPainLimit } from "./limits";
+import { conditionById } from "../rules/conditions";
+import { holdLimits } from "./holdLimits";
+import { allowedWindow, effortLimit, type Limit, whyBarred, writtenPainLimit } from "./limits";
+import { phaseLimits } from "./phaseLimits";
 import { DEED_SENTENCES, type Deed, may, role } from "./roles";
 
 const usable = { fromDeg: 5, toDeg: 100 };
@@ -49,7 +52,7 @@ test("a barred angle names who barred it, why and until when; an empty window sa
   expect(whyBarred(window, 30)).toMatch(/45° until 30 Jun 2026, because written note \(surgeon\)/);
   expect(whyBarred(window, 95)).toMatch(/ends at 90°/);
   expect(whyBarred(allowedWindow([limitOf(80, 60)], "2026-06-01", usable), 70)).toMatch(
-    /leave no knee angle/,
+    /leave no knee angle for this machine, because written note \(surgeon\)/,
   );
 });
 
@@ -60,6 +63,37 @@ test("of written pain limits the smallest in force wins", () => {
   });
   expect(writtenPainLimit([pain(3, null), pain(2, "2026-01-01")], "2026-06-01")).toBe(3);
   expect(writtenPainLimit([], "2026-06-01")).toBeNull();
+});
+
+describe("what a condition's phase means for a hold", () => {
+  const acl = conditionById("acl_reconstruction");
+  const phase = acl?.phases.find((p) => p.id === "p3");
+  if (!acl || !phase) throw new Error("the rule base has no such phase");
+  const of = (variantId: string, choices: Record<string, string> = {}) =>
+    holdLimits(phaseLimits(acl, phase, { variantId, choices, week: 5 }), "ACL, early strength", "acl");
+
+  test("angles, effort and joint pain come with the condition as origin", () => {
+    const limits = of("hamstring_graft");
+    expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 60, toDeg: 90 });
+    expect(effortLimit(limits, "2026-06-01")?.high).toBe(60);
+    expect(writtenPainLimit(limits, "2026-06-01")).toBe(2);
+    expect(whyBarred(allowedWindow(limits, "2026-06-01", usable), 45)).toMatch(
+      /starts at 60°, because ACL, early strength: holds at 60° to 90°.*\(condition\)/,
+    );
+  });
+
+  test("a tighter written limit still wins", () => {
+    const limits = [...of("hamstring_graft"), limitOf(70, 85)];
+    expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 70, toDeg: 85 });
+  });
+
+  test("no open-chain extension leaves no angle at all, and says why", () => {
+    const none = phaseLimits(acl, phase, { week: 5 });
+    const barred = { ...none, open_chain_extension: { ...none.open_chain_extension, rule: "none" as const } };
+    const window = allowedWindow(holdLimits(barred, "both ligaments", "x"), "2026-06-01", usable);
+    expect(window.isEmpty).toBe(true);
+    expect(whyBarred(window, 60)).toMatch(/both ligaments: no open-chain extension, not even held/);
+  });
 });
 
 test("a trainer runs and records, and changes neither dose nor limit nor decision", () => {
