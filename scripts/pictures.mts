@@ -46,6 +46,8 @@ await page.getByText(/^Saved:/).waitFor();
 await go(`/clients/${jorun}/dose?angle=40`);
 await shot("dose-barred");
 
+await go(`/clients/${jorun}/story`);
+await shot("story");
 await go(`/clients/${pell}/decide`);
 await shot("decide");
 await go(`/clients/${pell}/morning`);

@@ -12,6 +12,8 @@ export interface EpisodeCondition {
   phase: Phase;
   variantName: string;
   limits: LimitsRecord;
+  /** the questions on which schools differ, with the answer in force */
+  stances: { question: string; chosen: string; isDefault: boolean }[];
 }
 
 const stances = z.record(z.string(), z.string());
@@ -30,6 +32,11 @@ export async function conditionsOf(ctx: Ctx, episodeId: string): Promise<Episode
     const week = Math.max(0, Math.floor(daysBetween(r.began_on, today(ctx)) / 7));
     const choices = stances.parse(r.stances);
     const limits = phaseLimits(condition, phase, { variantId: variant.id, choices, week });
-    return { condition, phase, variantName: variant.name, limits };
+    const answers = condition.schools.map((s) => {
+      const id = choices[s.id] ?? variant.school_defaults[s.id] ?? s.default;
+      const chosen = s.options.find((o) => o.id === id)?.label ?? id;
+      return { question: s.question, chosen, isDefault: choices[s.id] === undefined };
+    });
+    return { condition, phase, variantName: variant.name, limits, stances: answers };
   });
 }

@@ -9,7 +9,7 @@ import { testsOf } from "./measurements";
 import { currentPlan, type StoredPlan } from "./plans";
 import { type FloorSession, lastRecheck, sessionsOf } from "./sessions";
 
-export type PathStep = "measure" | "dose" | "floor" | "morning" | "decide";
+export type PathStep = "story" | "measure" | "dose" | "floor" | "morning" | "decide";
 export type StepState = "done" | "due" | "blocked" | "open";
 
 /** Three numbers of the last session: before, after, next morning. */
@@ -94,6 +94,7 @@ function stepsOf(f: Facts): ClientDay["steps"] {
   const morningMissing = undecided && !f.lastSession?.morning;
   const running = Boolean(f.lastSession && !f.lastSession.end);
   return {
+    story: { state: "done", words: "way and limits" },
     measure: f.due
       ? { state: "due", words: f.due }
       : { state: "done", words: `${f.tests} strength ${f.tests === 1 ? "test" : "tests"}` },

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./bexlo";
 
-const STEPS = ["measure", "dose", "morning", "decide"] as const;
+const STEPS = ["story", "measure", "dose", "morning", "decide"] as const;
 
 const dark = (page: Page) => page.context().addCookies([{ name: "theme", value: "gym", url: page.url() }]);
 
@@ -58,12 +58,29 @@ test("steps that are not built yet are words, not links", async ({ page }) => {
   await signIn(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose");
   const path = page.getByRole("navigation", { name: "Path of the work" });
-  for (const coming of ["Story", "Screen", "Choose", "Week", "Review"]) {
+  for (const coming of ["Screen", "Choose", "Week", "Review"]) {
     await expect(path.getByText(coming, { exact: true })).toBeVisible();
     await expect(path.getByRole("link", { name: coming })).toHaveCount(0);
   }
-  for (const built of ["Measure", "Dose", "Floor", "Morning", "Decide"])
+  for (const built of ["Story", "Measure", "Dose", "Floor", "Morning", "Decide"])
     await expect(path.getByRole("link", { name: new RegExp(built) })).toBeVisible();
+});
+
+test("Story says what bounds the work, why, until when and who can lift it, without a click", async ({
+  page,
+}) => {
+  await signIn(page, "trainer");
+  await openStep(page, "Jorun Salthe", "story");
+  await expect(page.getByText(/Confirmed: Early strength/)).toBeVisible();
+  const row = page.getByRole("row", { name: /to protect the graft/ });
+  await expect(row).toContainText("from 45° to 90°");
+  await expect(row).toContainText("the surgeon, in writing");
+  const tightest = page.getByRole("row", { name: /ACL reconstruction, early strength: holds/ });
+  await expect(tightest.locator("b")).toHaveText(["60°", "90°"]);
+  await expect(row.locator("b")).toHaveText(["90°"]);
+  await expect(tightest).toContainText("by confirming the next phase");
+  await expect(page.getByText("Open-chain knee extension after ACL reconstruction")).toBeVisible();
+  await expect(page.getByText(/unverified citation/)).toBeVisible();
 });
 
 test("a deep link to an angle opens the dose there; dragging the flag moves every number", async ({

@@ -4,7 +4,7 @@ import type { ClientDay, PathStep } from "@/server/day";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep | null }[] = [
-  { name: "Story", step: null },
+  { name: "Story", step: "story" },
   { name: "Screen", step: null },
   { name: "Measure", step: "measure" },
   { name: "Choose", step: null },

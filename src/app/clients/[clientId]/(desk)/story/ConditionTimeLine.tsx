@@ -1,0 +1,100 @@
+import { scaleLinear } from "d3";
+
+const WIDTH = 722;
+const LEFT = 0;
+const RIGHT = 716;
+
+interface PhaseSpan {
+  id: string;
+  name: string;
+  from: number;
+  to: number | null;
+}
+
+/**
+ * The phases of a condition over the weeks: the confirmed one filled, today as the apricot line. When the weeks have
+ * come but the phase is not confirmed, that is said: weeks alone open nothing.
+ */
+export function ConditionTimeLine({
+  name,
+  variant,
+  phases,
+  confirmedId,
+  week,
+}: {
+  name: string;
+  variant: string;
+  phases: PhaseSpan[];
+  confirmedId: string;
+  week: number;
+}) {
+  const lastFrom = Math.max(...phases.map((p) => p.from));
+  const endWeek = Math.max(lastFrom + 6, week + 2);
+  const x = scaleLinear([0, endWeek], [LEFT, RIGHT]);
+  const confirmed = phases.find((p) => p.id === confirmedId);
+  const isBehind = confirmed !== undefined && confirmed.to !== null && week >= confirmed.to;
+  return (
+    <section className="mt-3">
+      <h2 className="text-[16px]">
+        {name} <span className="quiet text-[15px] font-normal">{variant.toLowerCase()}</span>
+      </h2>
+      <svg
+        viewBox={`0 0 ${WIDTH} 62`}
+        className="mt-1 w-full"
+        role="img"
+        aria-label={`Phase: ${confirmed?.name}, week ${week}`}
+      >
+        {phases.map((p) => {
+          const isConfirmed = p.id === confirmedId;
+          const x1 = x(p.from);
+          const width = x(p.to ?? endWeek) - x1 - 3;
+          return (
+            <g key={p.id}>
+              <rect
+                x={x1}
+                y={12}
+                width={Math.max(4, width)}
+                height={26}
+                strokeWidth={1.2}
+                className={isConfirmed ? "fill-primary stroke-primary" : "fill-base-100 stroke-rule"}
+              />
+              {isConfirmed && (
+                <path
+                  d={`M ${x1 + Math.max(12, width) - 22} 25 l 4 5 l 8 -10`}
+                  fill="none"
+                  strokeWidth={2.4}
+                  className="stroke-primary-content"
+                />
+              )}
+              <text x={x1} y={54} fontSize={12} className="fill-quiet">
+                {p.from}
+              </text>
+            </g>
+          );
+        })}
+        <line x1={x(week)} x2={x(week)} y1={4} y2={44} strokeWidth={2} className="stroke-mark" />
+        <text x={RIGHT} y={54} textAnchor="end" fontSize={12} className="fill-quiet">
+          weeks
+        </text>
+      </svg>
+      <p>
+        Confirmed: <b>{confirmed?.name}</b>
+        {confirmed && (
+          <span className="quiet">
+            {" "}
+            (weeks {confirmed.from} to {confirmed.to ?? "on"})
+          </span>
+        )}
+        .{" "}
+        {isBehind
+          ? "The next phase's weeks have come; it opens when its criteria are met and a therapist confirms it."
+          : nextWords(phases, confirmedId)}
+      </p>
+    </section>
+  );
+}
+
+function nextWords(phases: PhaseSpan[], confirmedId: string): string {
+  const next = phases[phases.findIndex((p) => p.id === confirmedId) + 1];
+  return next ? `Next, not before week ${next.from}: ${next.name.toLowerCase()}.` : "This is the last phase.";
+}
