@@ -7,7 +7,12 @@ need_node
 need_packages
 need_postgres
 need_chromium
-trap 'scripts/pg.sh destroy || true' EXIT
+cleanup() {
+  # a script that failed half way leaves its server behind
+  [ -f "$BEXLO_DATA/e2e-server.pid" ] && kill "$(cat "$BEXLO_DATA/e2e-server.pid")" 2>/dev/null
+  scripts/pg.sh destroy || true
+}
+trap cleanup EXIT
 scripts/pg.sh destroy
 scripts/pg.sh start
 OWNER_URL=$(scripts/pg.sh url owner)

@@ -31,7 +31,7 @@ export async function openStep(page: Page, name: string, step: string): Promise<
 /** Waits until React has taken the page over, so that the first key or click is not lost. */
 export async function isAlive(page: Page): Promise<void> {
   await page.waitForFunction(() => {
-    const control = document.querySelector("main button, main input, main [role=slider], main a");
+    const control = document.querySelector("main button, main input, main [role=slider], main a, nav a");
     return control !== null && Object.keys(control).some((key) => key.startsWith("__reactProps"));
   });
   // effects, which listen to keys, run after the paint
