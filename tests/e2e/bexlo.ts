@@ -6,10 +6,12 @@ import { signInOf } from "./stack";
 export async function signIn(page: Page, role: "therapist" | "trainer" | "admin"): Promise<void> {
   const { email, password } = signInOf(role);
   await page.goto("/sign-in");
+  await isAlive(page);
   await page.getByLabel("E-mail address").fill(email);
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
+  await isAlive(page);
 }
 
 /** The client's id, read from Today. */

@@ -71,6 +71,7 @@ test("a therapist decides and shortens the dose, a trainer runs it without the n
     await gym.setOffline(false);
     await floorSays(tablet, "saved at the clinic");
     await tablet.reload();
+    await isAlive(tablet);
     await floorSays(tablet, /joint pain before hold 2/);
     await expect(tablet.getByText("3 s · 1 → 1")).toBeVisible();
   });

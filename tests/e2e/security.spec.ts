@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { clientId, signIn } from "./bexlo";
+import { clientId, isAlive, signIn } from "./bexlo";
 import { signInOf } from "./stack";
 
 test("signed-out people reach the sign-in and nothing else", async ({ page, request }) => {
@@ -14,6 +14,7 @@ test("signed-out people reach the sign-in and nothing else", async ({ page, requ
 
 test("a wrong password gets one sentence, an empty form one at each field", async ({ page }) => {
   await page.goto("/sign-in");
+  await isAlive(page);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByText("Enter your e-mail address.")).toBeVisible();
   await expect(page.getByText("Enter your password.")).toBeVisible();
@@ -92,4 +93,16 @@ test("an address with a slip leads to a sentence, not to an error", async ({ pag
     await page.goto(path);
     await expect(page.getByRole("heading", { name: "There is nothing at this address" })).toBeVisible();
   }
+});
+
+test("a password sent before the page's script has loaded does not land in the address", async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await page.goto("/sign-in");
+  await page.getByLabel("E-mail address").fill("somebody@tidewall.example");
+  await page.getByLabel("Password").fill("grey heron");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForLoadState();
+  expect(page.url()).not.toContain("heron");
 });

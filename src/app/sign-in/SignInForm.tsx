@@ -23,7 +23,13 @@ export function SignInForm() {
     else setProblem(sent.problems[0]?.sentence ?? "Signing in did not work. Try again.");
   });
   return (
-    <form onSubmit={submit} noValidate className="grid gap-4 border-l-4 border-primary bg-base-100 p-6">
+    <form
+      onSubmit={submit}
+      // should it be sent before the script is there, the password must not land in the address
+      method="post"
+      noValidate
+      className="grid gap-4 border-l-4 border-primary bg-base-100 p-6"
+    >
       <h2 className="text-xl">Sign in</h2>
       <label className="grid gap-1">
         E-mail address

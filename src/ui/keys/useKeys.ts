@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 /** One key of a screen: what it does, in the words of the `?` list. */
 export interface KeyDeed {
@@ -18,7 +18,8 @@ const isTyping = (target: EventTarget | null): boolean =>
 export function useKeys(deeds: readonly KeyDeed[]): void {
   const latest = useRef(deeds);
   latest.current = deeds;
-  useEffect(() => {
+  // before the paint: whoever sees the screen may already press its keys
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event.target)) return;
       if (document.querySelector("dialog[open]")) return;
