@@ -3,7 +3,7 @@ import { z } from "zod";
 import { type Condition, conditionById, type Phase } from "@/core/rules/conditions";
 import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import { phaseLimits } from "@/core/safety/phaseLimits";
-import { daysBetween } from "@/core/strength/testsForCurve";
+import { fullWeeksBetween } from "@/core/units/days";
 import { type Ctx, today } from "./context";
 
 /** A condition of an episode with what the rule base makes of it today. */
@@ -29,7 +29,7 @@ export async function conditionsOf(ctx: Ctx, episodeId: string): Promise<Episode
     const variant = condition?.variants.find((v) => v.id === r.variant_id);
     if (!condition || !phase || !variant)
       throw new Error(`The rule base has no ${r.condition_id} / ${r.variant_id} / ${r.phase_id}.`);
-    const week = Math.max(0, Math.floor(daysBetween(r.began_on, today(ctx)) / 7));
+    const week = fullWeeksBetween(r.began_on, today(ctx));
     const choices = stances.parse(r.stances);
     const limits = phaseLimits(condition, phase, { variantId: variant.id, choices, week });
     const answers = condition.schools.map((s) => {

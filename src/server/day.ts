@@ -7,7 +7,7 @@ import { type Ctx, dayOf, today } from "./context";
 import { proposal } from "./decisions";
 import { testsOf } from "./measurements";
 import { currentPlan, type StoredPlan } from "./plans";
-import { type FloorSession, lastRecheck, sessionsOf } from "./sessions";
+import { type FloorSession, isStopped, lastRecheck, sessionsOf } from "./sessions";
 
 export type PathStep = "story" | "measure" | "dose" | "floor" | "morning" | "decide";
 export type StepState = "done" | "due" | "blocked" | "open";
@@ -43,10 +43,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
   const due = retestDue(tests, today(ctx));
   const draft = await proposal(ctx, client);
   const warning = recheck && !recheck.isClear ? recheck.what : null;
-  const isStopped =
-    lastSession?.decided?.action === "STOP_REFER" &&
-    plan !== null &&
-    plan.madeAt <= (lastSession.end?.endedAt ?? lastSession.startedAt);
+  const stopped = lastSession !== null && plan !== null && isStopped(lastSession, plan);
   const steps = stepsOf({
     client,
     tests: tests.length,
@@ -55,7 +52,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     lastSession,
     draft: draft?.decision.action ?? null,
     warning,
-    isStopped,
+    isStopped: stopped,
   });
   return {
     client,

@@ -9,7 +9,7 @@ import { writtenPainLimit } from "@/core/safety/limits";
 import { standing } from "@/core/session/holdRecord";
 import type { DecisionTaken } from "@/core/session/sessionInput";
 import { decisionInputFor, heldState, weeklyTrend } from "@/core/session/sessionSummary";
-import { daysBetween } from "@/core/strength/testsForCurve";
+import { daysBetween } from "@/core/units/days";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, today } from "./context";

@@ -29,7 +29,7 @@ export interface FloorSession {
     stopped: string | null;
   } | null;
   morning: Morning | null;
-  decided: { action: Action; rules: string[]; banks: boolean; sentence: string; by: string } | null;
+  decided: { action: Action; rules: string[]; banks: boolean; sentence: string; by: string; at: Date } | null;
 }
 
 export interface Morning {
@@ -47,7 +47,7 @@ export async function sessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSess
   const rows = await ctx.tx`
     select s.id, s.plan_id, s.started_at, starter.name as started_by, e.ended_at, e.pain_at_start, e.pain_at_end, e.felt_effort,
       e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min, m.entered_at, entrant.name as entered_by,
-      d.action, d.rules, d.banks, d.sentence, decider.name as decided_by
+      d.action, d.rules, d.banks, d.sentence, d.decided_at, decider.name as decided_by
     from floor_session s
     join person starter on starter.id = s.started_by
     left join floor_session_end e on e.session_id = s.id
@@ -83,7 +83,14 @@ export async function sessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSess
         }
       : null,
     decided: r.action
-      ? { action: r.action, rules: r.rules, banks: r.banks, sentence: r.sentence, by: r.decided_by }
+      ? {
+          action: r.action,
+          rules: r.rules,
+          banks: r.banks,
+          sentence: r.sentence,
+          by: r.decided_by,
+          at: r.decided_at,
+        }
       : null,
   }));
 }
@@ -141,6 +148,11 @@ export async function clearRecheck(
   await audit(ctx, "recheck.clear", "recheck", input.clears, { what: last.what }, { reason: input.reason });
 }
 
+/** After "stop and refer" only a plan written after that decision opens the floor again. */
+export function isStopped(last: FloorSession, plan: StoredPlan): boolean {
+  return last.decided?.action === "STOP_REFER" && plan.madeAt <= last.decided.at;
+}
+
 /** Why no session can start now, with what to do; null if one can. */
 export async function floorBarred(
   ctx: Ctx,
@@ -156,10 +168,7 @@ export async function floorBarred(
   if (!previous) return null;
   if (previous.end && !previous.decided)
     return "The last session has no decision yet: a therapist decides it first.";
-  if (
-    previous.decided?.action === "STOP_REFER" &&
-    plan.madeAt <= (previous.end?.endedAt ?? previous.startedAt)
-  )
+  if (isStopped(previous, plan))
     return "The last decision was to stop and refer. Only a new plan by a therapist starts these holds again.";
   return null;
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Action } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/clients";
+import type { Ctx } from "@/server/context";
 import { clientDay, todayList } from "@/server/day";
 import { proposal, takeDecision } from "@/server/decisions";
 import { currentPlan, savePlan } from "@/server/plans";
@@ -70,6 +71,10 @@ async function take(client: ClientEpisode, day: number, over: { action?: Action;
   );
 }
 
+/** An accepted stay, as a page that saw that draft would send it. */
+const stay = (sessionId: string) =>
+  ({ id: randomUUID(), sessionId, action: "HOLD", computedAction: "HOLD", overrideReason: null }) as const;
+
 const draftOf = (client: ClientEpisode, day: number) =>
   clinic.as("trainer", (ctx) => proposal(ctx, client), daysLater(day));
 
@@ -138,6 +143,25 @@ test("a second step back in a row asks for a clinical review and closes the floo
       }),
     daysLater(6),
   );
+  expect(await barred()).toBeNull();
+});
+
+test("a plan written before the decision to stop does not open the floor after it", async () => {
+  const { client } = await plannedClient(clinic, PLANNED);
+  await sessionWithMorning(client, 0, { pain: 1 });
+  const softer = { ...PLAN, effort: { kind: "felt" as const, felt: 4 } };
+  const save = (ctx: Ctx, baseVersion: number) =>
+    savePlan(ctx, client, { id: randomUUID(), baseVersion, plan: softer });
+  await clinic.as("therapist", (ctx) => save(ctx, 1), daysLater(1));
+  await take(client, 2, { action: "STOP_REFER", reason: "a lump behind the knee" });
+  const barred = () =>
+    clinic.as(
+      "trainer",
+      async (ctx) => floorBarred(ctx, client, await currentPlan(ctx, client.episodeId)),
+      daysLater(4),
+    );
+  expect(await barred()).toMatch(/stop and refer/);
+  await clinic.as("therapist", (ctx) => save(ctx, 2), daysLater(3));
   expect(await barred()).toBeNull();
 });
 
@@ -214,7 +238,7 @@ describe("taking another decision than the draft", () => {
     await sessionWithMorning(client, 0, { pain: 1 });
     await expect(take(client, 2, { action: "REGRESS" })).rejects.toThrow(/check constraint/);
   });
-  test("a stay that overrides a step up banks nothing", async () => {
+  test("a stay that overrides a step back banks nothing", async () => {
     const { client } = await plannedClient(clinic, PLANNED);
     await sessionWithMorning(client, 0, { pain: 3 });
     await take(client, 2, { action: "HOLD", reason: "slept badly, not the knee" });
@@ -227,13 +251,7 @@ describe("a decision is taken once, by a therapist, on what was seen", () => {
   test("a trainer may read the draft and not take it", async () => {
     const { client } = await plannedClient(clinic, PLANNED);
     const sessionId = await sessionWithMorning(client, 0, { pain: 1 });
-    const taken = {
-      id: randomUUID(),
-      sessionId,
-      action: "HOLD",
-      computedAction: "HOLD",
-      overrideReason: null,
-    } as const;
+    const taken = stay(sessionId);
     for (const role of ["trainer", "admin"] as const)
       await expect(clinic.as(role, (ctx) => takeDecision(ctx, client, taken), daysLater(2))).rejects.toThrow(
         /Only a therapist takes the decision/,
@@ -244,13 +262,7 @@ describe("a decision is taken once, by a therapist, on what was seen", () => {
   test("sent twice it is one; a second one of another is refused", async () => {
     const { client } = await plannedClient(clinic, PLANNED);
     const sessionId = await sessionWithMorning(client, 0, { pain: 1 });
-    const taken = {
-      id: randomUUID(),
-      sessionId,
-      action: "HOLD",
-      computedAction: "HOLD",
-      overrideReason: null,
-    } as const;
+    const taken = stay(sessionId);
     const send = (t: Parameters<typeof takeDecision>[2]) =>
       clinic.as("therapist", (ctx) => takeDecision(ctx, client, t), daysLater(2));
     await send(taken);
@@ -285,13 +297,7 @@ describe("a decision is taken once, by a therapist, on what was seen", () => {
         }),
       daysLater(2),
     );
-    const stale = {
-      id: randomUUID(),
-      sessionId,
-      action: "HOLD",
-      computedAction: "HOLD",
-      overrideReason: null,
-    } as const;
+    const stale = stay(sessionId);
     await expect(
       clinic.as("therapist", (ctx) => takeDecision(ctx, client, stale), daysLater(2)),
     ).rejects.toThrow(/facts changed meanwhile/);

@@ -1,7 +1,8 @@
 import { InputError } from "../units/inputError";
 import type { Computed } from "../units/working";
 import { capacityNm, type TorqueAngleFit } from "./fitTorqueAngle";
-import { TYPICAL_ERROR_PCT } from "./measurementError";
+import { torqueErrorShare } from "./measurementError";
+import { isSameAngle } from "./sameAngle";
 import {
   CURVE_FROM_DEG,
   CURVE_SURE_FROM_DEG,
@@ -9,11 +10,6 @@ import {
   CURVE_TO_DEG,
   extensionFactorCrossCheck,
 } from "./torqueAngleShape";
-
-/** A tested angle counts as "measured here" within this distance. */
-const SAME_ANGLE_DEG = 3;
-/** Typical error where the trials of a test never agreed, % [own]. */
-const UNRELIABLE_ERROR_PCT = 10;
 
 /**
  * What the leg can do at an angle, with its doubt: the test's own error and, away from the tested angles, the
@@ -29,10 +25,9 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
   const nearest = fit.testedDeg.reduce((best, d) =>
     Math.abs(d - kneeFlexionDeg) < Math.abs(best - kneeFlexionDeg) ? d : best,
   );
-  const testedHere = Math.abs(nearest - kneeFlexionDeg) <= SAME_ANGLE_DEG;
+  const testedHere = isSameAngle(nearest, kneeFlexionDeg);
   const shape = testedHere ? 0 : shapeDoubt(fit, nearest, kneeFlexionDeg);
-  const typical = fit.isReliable ? TYPICAL_ERROR_PCT : UNRELIABLE_ERROR_PCT;
-  const test = (1.96 * typical) / 100 / Math.sqrt(fit.testedDeg.length);
+  const test = torqueErrorShare(fit.isReliable, fit.testedDeg.length);
   const doubtful = kneeFlexionDeg < CURVE_SURE_FROM_DEG || kneeFlexionDeg > CURVE_SURE_TO_DEG;
   return {
     value,

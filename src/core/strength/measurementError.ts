@@ -1,6 +1,14 @@
 /** Typical error of one fixed-device strength session, %; clinic default [medium], dosing rules F1-F2. */
 export const TYPICAL_ERROR_PCT = 5;
 
+/** Typical error where the trials of a test never agreed, % [own]. */
+const UNRELIABLE_ERROR_PCT = 10;
+
+/** Half-width of the 95 % interval of a torque from so many tests, as a share of it. */
+export function torqueErrorShare(isReliable: boolean, tests = 1): number {
+  return (1.96 * (isReliable ? TYPICAL_ERROR_PCT : UNRELIABLE_ERROR_PCT)) / 100 / Math.sqrt(tests);
+}
+
 /** Smallest change that is more than measurement error (95 %), % of the value. */
 export const minimalDetectableChangePct = (typicalErrorPct: number): number =>
   1.96 * Math.SQRT2 * typicalErrorPct;

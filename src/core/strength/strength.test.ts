@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
+import { daysBetween } from "../units/days";
 import { InputError } from "../units/inputError";
 import { capacityAtAngle } from "./capacityAtAngle";
 import { capacityNm, fitTorqueAngle } from "./fitTorqueAngle";
 import { muscleTorqueNm } from "./forceToTorque";
 import { evaluateTest, strengthTestInput } from "./testInput";
-import { daysBetween, retestDue, testsForCurve } from "./testsForCurve";
+import { retestDue, testsForCurve } from "./testsForCurve";
 import { torqueAngleShape } from "./torqueAngleShape";
 
 const id = "6f7c0f1e-1c1a-4b5e-9d58-0a1b2c3d4e5f";

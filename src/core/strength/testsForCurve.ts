@@ -1,5 +1,6 @@
-import { InputError } from "../units/inputError";
+import { daysBetween } from "../units/days";
 import type { AngleTest } from "./fitTorqueAngle";
+import { isSameAngle } from "./sameAngle";
 import { CURVE_FROM_DEG, CURVE_TO_DEG } from "./torqueAngleShape";
 
 export interface DatedTest extends AngleTest {
@@ -11,14 +12,6 @@ export interface DatedTest extends AngleTest {
 export const CURVE_SPAN_DAYS = 28;
 /** A strength test older than this is due again [own]. */
 export const RETEST_AFTER_DAYS = 42;
-const SAME_ANGLE_DEG = 3;
-
-/** Whole days from one ISO date to another. */
-export function daysBetween(from: string, to: string): number {
-  const days = (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000;
-  if (!Number.isFinite(days)) throw new InputError("date", "This is not a date: write it as year-month-day.");
-  return Math.round(days);
-}
 
 /** The newest test at each angle the curve covers, not older than 28 days before the newest of all. */
 export function testsForCurve<T extends DatedTest>(tests: readonly T[]): T[] {
@@ -30,7 +23,7 @@ export function testsForCurve<T extends DatedTest>(tests: readonly T[]): T[] {
   const chosen: T[] = [];
   for (const t of newestFirst) {
     if (daysBetween(t.takenOn, newest.takenOn) > CURVE_SPAN_DAYS) continue;
-    if (chosen.some((c) => Math.abs(c.kneeFlexionDeg - t.kneeFlexionDeg) <= SAME_ANGLE_DEG)) continue;
+    if (chosen.some((c) => isSameAngle(c.kneeFlexionDeg, t.kneeFlexionDeg))) continue;
     chosen.push(t);
   }
   return chosen;

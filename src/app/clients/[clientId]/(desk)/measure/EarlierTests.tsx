@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { changeAgainstError } from "@/core/strength/measurementError";
+import { isSameAngle } from "@/core/strength/sameAngle";
 import type { Side } from "@/core/units/fields";
 import type { StoredTest } from "@/server/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
@@ -41,9 +42,7 @@ export function EarlierTests({
           {tests.slice(0, 8).map((t) => {
             const before = tests.find(
               (b) =>
-                b.takenOn < t.takenOn &&
-                b.side === t.side &&
-                Math.abs(b.kneeFlexionDeg - t.kneeFlexionDeg) <= 3,
+                b.takenOn < t.takenOn && b.side === t.side && isSameAngle(b.kneeFlexionDeg, t.kneeFlexionDeg),
             );
             const change = before ? changeAgainstError(before.torqueNm, t.torqueNm) : null;
             return (

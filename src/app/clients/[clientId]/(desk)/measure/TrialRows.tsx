@@ -1,5 +1,5 @@
 import { FLAG_SENTENCES } from "@/core/signal/analyseTrace";
-import { TYPICAL_ERROR_PCT } from "@/core/strength/measurementError";
+import { torqueErrorShare } from "@/core/strength/measurementError";
 import type { TrialResult } from "@/core/strength/pickTrials";
 import type { EvaluatedTrial } from "@/core/strength/testInput";
 
@@ -62,7 +62,7 @@ export function ResultWords({
   return (
     <>
       {side} knee at {angleDeg}°: <b className="display text-[22px]">{result.value.toFixed(0)}</b> <b>N·m</b>{" "}
-      <span className="quiet">± {((result.value * 1.96 * TYPICAL_ERROR_PCT) / 100).toFixed(0)}</span>{" "}
+      <span className="quiet">± {(result.value * torqueErrorShare(result.status === "ok")).toFixed(0)}</span>{" "}
       <span className="small quiet">
         {result.status === "ok"
           ? `mean of the two best, ${result.diffPct.toFixed(0)} % apart`

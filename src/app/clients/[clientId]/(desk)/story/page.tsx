@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { daysBetween } from "@/core/strength/testsForCurve";
+import { fullWeeksBetween } from "@/core/units/days";
 import { clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
@@ -24,7 +24,7 @@ export default async function StoryPage({ params }: { params: Promise<{ clientId
     };
   });
   const { client, conditions, limits, day } = data;
-  const week = Math.max(0, Math.floor(daysBetween(client.beganOn, day) / 7));
+  const week = fullWeeksBetween(client.beganOn, day);
   const facts: [string, string][] = [
     ["born", String(client.birthYear)],
     ["works as", client.occupation || "not known"],
