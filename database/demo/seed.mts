@@ -198,8 +198,10 @@ async function testAt(
   await at(when, (ctx) =>
     recordTest(ctx, client, {
       id: uuid(),
+      movement: "knee_extension",
       side,
       kneeFlexionDeg: deg,
+      jointAngleDeg: null,
       leverArmM,
       pullAngleDeg: 90,
       zeroedRelaxed: false,

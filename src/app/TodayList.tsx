@@ -28,7 +28,9 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
   const move = (by: number) => setAt((i) => Math.min(lanes.length - 1, Math.max(0, i + by)));
   if (lanes.length === 0)
     return (
-      <p className="border-t border-rule py-8">No clients yet. A therapist enters the first one in Story.</p>
+      <p className="border-t border-rule py-8">
+        No clients yet. A therapist enters the first one with “New client”.
+      </p>
     );
   return (
     <>

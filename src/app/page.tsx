@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
+import Link from "next/link";
 import { allowedWindow } from "@/core/safety/limits";
+import { may } from "@/core/safety/roles";
 import { today } from "@/server/context";
 import { type ClientDay, todayList } from "@/server/day";
 import { limitsOf } from "@/server/limits";
 import { kneeExtensionMachine } from "@/server/machines";
 import { longDay } from "@/ui/dates";
-import { SignOut } from "@/ui/shell/SignOut";
-import { ThemeSwitch } from "@/ui/shell/ThemeSwitch";
+import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
 import { weekWords } from "./_web/weeks";
 import { type TodayLane, TodayList } from "./TodayList";
@@ -19,7 +20,7 @@ export default async function TodayPage() {
     const machine = await kneeExtensionMachine(ctx);
     const lanes: TodayLane[] = [];
     for (const d of await todayList(ctx)) {
-      const window = allowedWindow(await limitsOf(ctx, d.client.episodeId), day, {
+      const window = allowedWindow(await limitsOf(ctx, d.client), day, {
         fromDeg: machine.usableFromDeg,
         toDeg: machine.usableToDeg,
       });
@@ -30,23 +31,18 @@ export default async function TodayPage() {
   const needHand = data.lanes.filter((l) => l.needsHand).length;
   return (
     <>
-      <header className="flex items-baseline justify-between border-b border-rule bg-base-100 px-6 py-4">
-        <p className="display text-2xl text-primary">Bexlo</p>
-        <p>
-          {actor.clinicName}{" "}
-          <span className="quiet">
-            · {actor.name}, {actor.role}
-          </span>
-        </p>
-        <p className="flex gap-4">
-          <ThemeSwitch />
-          <SignOut />
-        </p>
-      </header>
+      <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
       <main className="mx-auto max-w-[1180px] px-6 py-6">
-        <h1 className="text-[26px]">
-          Today <span className="quiet text-lg font-normal">{longDay(data.day, actor.locale)}</span>
-        </h1>
+        <div className="flex items-baseline justify-between">
+          <h1 className="text-[26px]">
+            Today <span className="quiet text-lg font-normal">{longDay(data.day, actor.locale)}</span>
+          </h1>
+          {may(actor.role, "story.write") && (
+            <Link href="/clients/new" className="btn btn-sm btn-line">
+              New client
+            </Link>
+          )}
+        </div>
         <p className="mb-4">
           {data.lanes.length} {data.lanes.length === 1 ? "client" : "clients"} in care,{" "}
           {needHand === 0
@@ -65,7 +61,7 @@ function laneOf(d: ClientDay, day: string, window: { fromDeg: number; toDeg: num
   return {
     clientId: client.clientId,
     name: client.name,
-    detail: `${client.side} knee · ${client.condition}`,
+    detail: `${client.where} · ${client.condition}`,
     week: weekWords(client, day),
     window: { fromDeg: window.fromDeg, toDeg: window.toDeg },
     hold: plan

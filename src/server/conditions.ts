@@ -1,28 +1,41 @@
 import "server-only";
-import { z } from "zod";
 import { type Condition, conditionById, type Phase } from "@/core/rules/conditions";
 import type { LimitsRecord } from "@/core/rules/limitsRecord";
+import { stanceId } from "@/core/rules/stances";
 import { phaseLimits } from "@/core/safety/phaseLimits";
 import { fullWeeksBetween } from "@/core/units/days";
 import { type Ctx, today } from "./context";
+import { optionInForce, type StancesInForce, stancesInForce } from "./stances";
 
 /** A condition of an episode with what the rule base makes of it today. */
 export interface EpisodeCondition {
+  rowId: string;
+  version: number;
   condition: Condition;
   phase: Phase;
+  phaseSince: string;
+  beganOn: string;
+  variantId: string;
   variantName: string;
+  functionalMet: string[];
+  /** full weeks since surgery or onset */
+  week: number;
+  /** school id -> option id where clinic or client chose one */
+  choices: Record<string, string>;
   limits: LimitsRecord;
-  /** the questions on which schools differ, with the answer in force */
-  stances: { question: string; chosen: string; isDefault: boolean }[];
 }
 
-const stances = z.record(z.string(), z.string());
-
 /** The conditions of an episode in the phase a therapist confirmed, with their limits on this day. */
-export async function conditionsOf(ctx: Ctx, episodeId: string): Promise<EpisodeCondition[]> {
+export async function conditionsOf(
+  ctx: Ctx,
+  episodeId: string,
+  inForce?: StancesInForce,
+): Promise<EpisodeCondition[]> {
   const rows = await ctx.tx`
-    select condition_id, variant_id, phase_id, began_on, stances from episode_condition
-    where episode_id = ${episodeId} order by set_at, condition_id`;
+    select id, version, condition_id, variant_id, phase_id, phase_since, functional_met, began_on
+    from episode_condition where episode_id = ${episodeId} and ended_on is null order by set_at, condition_id`;
+  if (rows.length === 0) return [];
+  const stances = inForce ?? (await stancesInForce(ctx, episodeId));
   return rows.map((r) => {
     const condition = conditionById(r.condition_id);
     const phase = condition?.phases.find((p) => p.id === r.phase_id);
@@ -30,13 +43,30 @@ export async function conditionsOf(ctx: Ctx, episodeId: string): Promise<Episode
     if (!condition || !phase || !variant)
       throw new Error(`The rule base has no ${r.condition_id} / ${r.variant_id} / ${r.phase_id}.`);
     const week = fullWeeksBetween(r.began_on, today(ctx));
-    const choices = stances.parse(r.stances);
-    const limits = phaseLimits(condition, phase, { variantId: variant.id, choices, week });
-    const answers = condition.schools.map((s) => {
-      const id = choices[s.id] ?? variant.school_defaults[s.id] ?? s.default;
-      const chosen = s.options.find((o) => o.id === id)?.label ?? id;
-      return { question: s.question, chosen, isDefault: choices[s.id] === undefined };
-    });
-    return { condition, phase, variantName: variant.name, limits, stances: answers };
+    const choices = choicesFor(condition, stances);
+    return {
+      rowId: r.id,
+      version: r.version,
+      condition,
+      phase,
+      phaseSince: r.phase_since,
+      beganOn: r.began_on,
+      variantId: variant.id,
+      variantName: variant.name,
+      functionalMet: r.functional_met,
+      week,
+      choices,
+      limits: phaseLimits(condition, phase, { variantId: variant.id, choices, week }),
+    };
   });
+}
+
+/** The options in force for a condition's questions; what nobody chose is left to its default. */
+function choicesFor(condition: Condition, stances: StancesInForce): Record<string, string> {
+  return Object.fromEntries(
+    condition.schools.flatMap((s) => {
+      const option = optionInForce(stances, stanceId(condition.id, s.id));
+      return option === null ? [] : [[s.id, option]];
+    }),
+  );
 }

@@ -1,15 +1,22 @@
 import "server-only";
+import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import { phaseEntry } from "@/core/safety/phaseEntry";
+import type { ScreeningState } from "@/core/safety/screeningState";
 import { standing } from "@/core/session/holdRecord";
-import { retestDue } from "@/core/strength/testsForCurve";
 import { type ClientEpisode, clientEpisodes } from "./clients";
+import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, today } from "./context";
 import { proposal } from "./decisions";
-import { testsOf } from "./measurements";
+import { limitsBar } from "./limits";
+import { extensionTests, testsOf } from "./measurements";
+import { measurementsOf } from "./otherMeasurements";
+import { findingsOf } from "./phases";
 import { currentPlan, type StoredPlan } from "./plans";
+import { screeningStateOf } from "./screenings";
 import { type FloorSession, isStopped, lastRecheck, sessionsOf } from "./sessions";
 
-export type PathStep = "story" | "measure" | "dose" | "floor" | "morning" | "decide";
+export type PathStep = "story" | "screen" | "limits" | "measure" | "dose" | "floor" | "morning" | "decide";
 export type StepState = "done" | "due" | "blocked" | "open";
 
 /** Three numbers of the last session: before, after, next morning. */
@@ -29,22 +36,39 @@ export interface ClientDay {
   /** the one thing to do next */
   next: { step: PathStep; sentence: string; needsHand: boolean };
   sessionsDone: number;
+  screening: ScreeningState;
+  /** what is due for a measurement, and why */
+  due: DueMeasurement[];
 }
 
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
 export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
-  const [tests, plan, sessions, recheck] = [
-    (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side),
+  const allTests = await testsOf(ctx, client.episodeId);
+  const tests = extensionTests(allTests, client.side);
+  const [plan, sessions, recheck] = [
     await currentPlan(ctx, client.episodeId),
     await sessionsOf(ctx, client.episodeId),
     await lastRecheck(ctx, client.episodeId),
   ];
   const lastSession = sessions[sessions.length - 1] ?? null;
-  const due = retestDue(tests, today(ctx));
+  const conditions = await conditionsOf(ctx, client.episodeId);
+  const due = dueMeasurements({
+    parts: conditions,
+    measurements: await measurementsOf(ctx, client.episodeId),
+    strength: allTests,
+    side: client.side,
+    today: today(ctx),
+  });
+  const screening = await screeningStateOf(ctx, client);
+  const opens: string[] = [];
+  for (const c of conditions) {
+    const entry = phaseEntry(c.condition, c.phase.id, await findingsOf(ctx, client, c));
+    if (entry.mayEnter && entry.next) opens.push(entry.next.name);
+  }
   const draft = await proposal(ctx, client);
   const warning = recheck && !recheck.isClear ? recheck.what : null;
   const stopped = lastSession !== null && plan !== null && isStopped(lastSession, plan);
-  const steps = stepsOf({
+  const facts: Facts = {
     client,
     tests: tests.length,
     due,
@@ -53,15 +77,22 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     draft: draft?.decision.action ?? null,
     warning,
     isStopped: stopped,
-  });
+    screening,
+    handLimits: await limitsBar(ctx, client),
+    phase: conditions.map((c) => c.phase.name.toLowerCase()).join(", "),
+    opens,
+  };
+  const steps = stepsOf(facts);
   return {
     client,
     plan,
     last: lastSession ? lastResponse(ctx, lastSession) : null,
     lastSession,
     steps,
-    next: nextStep(steps, draft?.decision.action ?? null),
+    next: nextStep(steps, facts),
     sessionsDone: sessions.filter((s) => s.end).length,
+    screening,
+    due,
   };
 }
 
@@ -78,12 +109,51 @@ function lastResponse(ctx: Ctx, s: FloorSession): LastResponse {
 interface Facts {
   client: ClientEpisode;
   tests: number;
-  due: string | null;
+  due: DueMeasurement[];
   plan: StoredPlan | null;
   lastSession: FloorSession | null;
   draft: Action | null;
   warning: string | null;
   isStopped: boolean;
+  screening: ScreeningState;
+  /** why limits must be written by hand, or null */
+  handLimits: string | null;
+  phase: string;
+  /** phases whose criteria are all met */
+  opens: string[];
+}
+
+const SCREEN_STEPS: Record<ScreeningState["status"], { state: StepState; words: string }> = {
+  missing: { state: "due", words: "not asked yet" },
+  incomplete: { state: "due", words: "answers missing" },
+  stop: { state: "blocked", words: "stop and refer" },
+  hold: { state: "blocked", words: "ask the physician" },
+  due: { state: "due", words: "due again" },
+  caution: { state: "done", words: "with caution" },
+  clear: { state: "done", words: "nothing found" },
+};
+
+function limitsStep(f: Facts): { state: StepState; words: string } {
+  if (f.handLimits) return { state: "blocked", words: "write them by hand" };
+  if (f.opens.length > 0) return { state: "due", words: "next phase can open" };
+  return { state: "done", words: f.phase || "as written" };
+}
+
+function measureStep(f: Facts): { state: StepState; words: string } {
+  const needed = f.due.find((d) => d.isNeeded);
+  if (needed) return { state: "due", words: needed.because };
+  if (f.due.length > 0)
+    return { state: "due", words: f.due.length === 1 ? `${f.due[0]?.what}` : `${f.due.length} are due` };
+  return { state: "done", words: `${f.tests} strength ${f.tests === 1 ? "test" : "tests"}` };
+}
+
+function doseStep(f: Facts): { state: StepState; words: string } {
+  if (f.screening.barsPlanning && !f.plan) return { state: "blocked", words: "screen first" };
+  if (f.handLimits && !f.plan) return { state: "blocked", words: "needs limits" };
+  if (f.plan) return { state: "done", words: `${f.plan.plan.kneeFlexionDeg}°, ${f.plan.setting}` };
+  return f.tests
+    ? { state: "due", words: "no dose yet" }
+    : { state: "blocked", words: "needs a strength test" };
 }
 
 function stepsOf(f: Facts): ClientDay["steps"] {
@@ -91,15 +161,11 @@ function stepsOf(f: Facts): ClientDay["steps"] {
   const morningMissing = undecided && !f.lastSession?.morning;
   const running = Boolean(f.lastSession && !f.lastSession.end);
   return {
-    story: { state: "done", words: "way and limits" },
-    measure: f.due
-      ? { state: "due", words: f.due }
-      : { state: "done", words: `${f.tests} strength ${f.tests === 1 ? "test" : "tests"}` },
-    dose: f.plan
-      ? { state: "done", words: `${f.plan.plan.kneeFlexionDeg}°, ${f.plan.setting}` }
-      : f.tests
-        ? { state: "due", words: "no dose yet" }
-        : { state: "blocked", words: "needs a strength test" },
+    story: { state: "done", words: "what it is about" },
+    screen: SCREEN_STEPS[f.screening.status],
+    limits: limitsStep(f),
+    measure: measureStep(f),
+    dose: doseStep(f),
     floor: floorStep(f, undecided, running),
     morning: morningMissing
       ? { state: "due", words: "not answered yet" }
@@ -119,6 +185,8 @@ function stepsOf(f: Facts): ClientDay["steps"] {
 
 function floorStep(f: Facts, undecided: boolean, running: boolean): { state: StepState; words: string } {
   if (f.warning) return { state: "blocked", words: "warning sign" };
+  if (f.screening.barsFloor) return { state: "blocked", words: "screening" };
+  if (f.handLimits) return { state: "blocked", words: "needs limits" };
   if (!f.plan) return { state: "blocked", words: "needs a dose" };
   if (f.isStopped) return { state: "blocked", words: "stopped, refer" };
   if (running) return { state: "due", words: "session is open" };
@@ -126,7 +194,17 @@ function floorStep(f: Facts, undecided: boolean, running: boolean): { state: Ste
   return { state: "due", words: "ready to run" };
 }
 
-function nextStep(steps: ClientDay["steps"], draft: Action | null): ClientDay["next"] {
+function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
+  const { draft, screening } = f;
+  if (screening.status === "stop" || screening.status === "hold")
+    return {
+      step: "screen",
+      sentence:
+        screening.status === "stop"
+          ? "Stop: a warning sign stands, refer or clear it"
+          : "A warning sign stands: ask the physician or clear it",
+      needsHand: true,
+    };
   if (steps.floor.words === "warning sign")
     return {
       step: "floor",
@@ -145,8 +223,19 @@ function nextStep(steps: ClientDay["steps"], draft: Action | null): ClientDay["n
     };
   if (steps.floor.words === "stopped, refer")
     return { step: "dose", sentence: "Stopped: refer, then write a new plan", needsHand: true };
-  if (steps.measure.state === "due")
-    return { step: "measure", sentence: `Measure strength: ${steps.measure.words}`, needsHand: true };
+  if (screening.barsPlanning)
+    return {
+      step: "screen",
+      sentence: screening.status === "due" ? "Ask the warning signs again" : "Ask the warning signs first",
+      needsHand: true,
+    };
+  if (f.handLimits)
+    return { step: "limits", sentence: "The rules do not cover this: write limits by hand", needsHand: true };
+  const strength = f.due.find((d) => d.group === "strength" && d.what === "knee extension strength");
+  if (strength)
+    return { step: "measure", sentence: `Measure strength: ${strength.because}`, needsHand: true };
+  if (f.opens.length > 0)
+    return { step: "limits", sentence: `Every criterion is met: “${f.opens[0]}” can open`, needsHand: true };
   if (steps.dose.state === "due") return { step: "dose", sentence: "Dose the first hold", needsHand: true };
   return { step: "floor", sentence: "Run the holds", needsHand: false };
 }

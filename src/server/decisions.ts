@@ -65,7 +65,7 @@ async function inputFor(
     {
       school: client.school,
       irritability: client.irritability,
-      writtenPainLimit: writtenPainLimit(await limitsOf(ctx, client.episodeId), today(ctx)),
+      writtenPainLimit: writtenPainLimit(await limitsOf(ctx, client), today(ctx)),
       usualPain: client.usualPain,
       redFlag: recheck !== null && !recheck.isClear,
       morning: session.morning,

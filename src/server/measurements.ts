@@ -1,17 +1,22 @@
 import "server-only";
 import { FLAG_SENTENCES, type TraceFlag } from "@/core/signal/analyseTrace";
 import type { ForceTrace } from "@/core/signal/forceTrace";
+import type { Movement } from "@/core/strength/movements";
 import { evaluateTest, type StrengthTestInput } from "@/core/strength/testInput";
+import { testBarred } from "@/core/strength/testRules";
 import type { DatedTest } from "@/core/strength/testsForCurve";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
+import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, mustMay } from "./context";
 import { Refused } from "./refused";
 
 export interface StoredTest extends DatedTest {
   id: string;
+  movement: Movement;
+  jointAngleDeg: number | null;
   side: Side;
   isReliable: boolean;
   leverArmM: number;
@@ -29,7 +34,7 @@ export interface StoredTest extends DatedTest {
 /** Strength tests of an episode that stand, newest first. */
 export async function testsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
   const rows = await ctx.tx`
-    select t.id, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
+    select t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
       json_agg(json_build_object('id', r.id, 'no', r.trial_no, 'torqueNm', r.torque_nm, 'isValid', r.is_valid,
         'flags', r.flags, 'hasTrace', r.trace_time_s is not null) order by r.trial_no) as trials
     from strength_test t join strength_trial r on r.test_id = t.id join person p on p.id = t.taken_by
@@ -37,6 +42,8 @@ export async function testsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]
     group by t.id, p.name order by t.taken_at desc`;
   return rows.map((r) => ({
     id: r.id,
+    movement: r.movement,
+    jointAngleDeg: r.joint_angle_deg,
     side: r.side,
     kneeFlexionDeg: r.knee_flexion_deg,
     torqueNm: r.torque_nm,
@@ -48,6 +55,19 @@ export async function testsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]
   }));
 }
 
+/** The tests a knee-extension dose is computed from: of one side. */
+export const extensionTests = (tests: readonly StoredTest[], side: Side): StoredTest[] =>
+  tests.filter((t) => t.movement === "knee_extension" && t.side === side);
+
+/** What is known of the client that bars a maximal test of the involved side. */
+export async function testCircumstances(ctx: Ctx, client: ClientEpisode) {
+  return (await conditionsOf(ctx, client.episodeId)).map((c) => ({
+    conditionId: c.condition.id,
+    variantId: c.variantId,
+    weeks: c.week,
+  }));
+}
+
 /**
  * Records a strength test. The torque is computed here from what was measured; nothing is written unless two valid
  * trials agree or four were made. Sending the same test twice changes nothing.
@@ -56,13 +76,18 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
   mustMay(ctx, "test.record");
   const { tx, actor } = ctx;
   const body = bodyOf(client);
+  const barred = testBarred(input.movement, input.kneeFlexionDeg, {
+    conditions: await testCircumstances(ctx, client),
+    side: input.side === client.side ? "involved" : "other",
+  });
+  if (barred) throw new InputError("kneeFlexionDeg", barred);
   const { trials, result } = evaluateTest(input, body);
   if (result.status === "need-more") throw new InputError("trials", needMoreSentence(trials, result.diffPct));
   const [fresh] = await tx`
-    insert into strength_test (id, clinic_id, episode_id, side, movement, knee_flexion_deg, lever_arm_m,
-      pull_angle_deg, zeroed_relaxed, body_mass_kg, shank_length_m, torque_nm, is_reliable, taken_at, taken_by)
-    values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.side}, 'knee_extension',
-      ${input.kneeFlexionDeg}, ${input.leverArmM}, ${input.pullAngleDeg}, ${input.zeroedRelaxed}, ${body.massKg},
+    insert into strength_test (id, clinic_id, episode_id, side, movement, knee_flexion_deg, joint_angle_deg,
+      lever_arm_m, pull_angle_deg, zeroed_relaxed, body_mass_kg, shank_length_m, torque_nm, is_reliable, taken_at, taken_by)
+    values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.side}, ${input.movement},
+      ${input.kneeFlexionDeg}, ${input.jointAngleDeg}, ${input.leverArmM}, ${input.pullAngleDeg}, ${input.zeroedRelaxed}, ${body.massKg},
       ${body.shankLengthM}, ${result.value}, ${result.status === "ok"}, ${ctx.now}, ${actor.personId})
     on conflict (id) do nothing returning id`;
   if (!fresh) return;
@@ -76,7 +101,12 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
         ${trial.torqueNm}, ${trial.isValid}, ${trial.analysis?.flags ?? []}, ${trace?.timeS ?? null},
         ${trace?.forceN ?? null})`;
   }
-  const after = { side: input.side, kneeFlexionDeg: input.kneeFlexionDeg, torqueNm: result.value };
+  const after = {
+    movement: input.movement,
+    side: input.side,
+    kneeFlexionDeg: input.kneeFlexionDeg,
+    torqueNm: result.value,
+  };
   await audit(ctx, "test.record", "strength_test", input.id, null, after);
 }
 

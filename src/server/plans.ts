@@ -2,7 +2,7 @@ import "server-only";
 import { type DoseContext, type DosedHold, doseHold } from "@/core/dose/doseHold";
 import { type HoldPlan, holdPlan } from "@/core/dose/holdPlan";
 import { personalFactor } from "@/core/isometrics/personalFactor";
-import { allowedWindow, effortLimit, type Limit } from "@/core/safety/limits";
+import { allowedWindow, effortLimit, holdSecondsLimit, type Limit } from "@/core/safety/limits";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
@@ -12,10 +12,11 @@ import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { type Ctx, mustMay, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
-import { limitsOf } from "./limits";
+import { limitsBar, limitsOf } from "./limits";
 import { cuffSteps, kneeExtensionMachine } from "./machines";
-import { testsOf } from "./measurements";
+import { extensionTests, testsOf } from "./measurements";
 import { Refused } from "./refused";
+import { screeningStateOf } from "./screenings";
 
 /** A saved plan: what was wanted and what was computed for it when it was saved. */
 export interface StoredPlan {
@@ -39,10 +40,10 @@ export async function doseContext(
   client: ClientEpisode,
   limits?: Limit[],
 ): Promise<DoseContext | null> {
-  const tests = testsForCurve((await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side));
+  const tests = testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side));
   if (tests.length === 0) return null;
   const machine = await kneeExtensionMachine(ctx);
-  const inForce = limits ?? (await limitsOf(ctx, client.episodeId));
+  const inForce = limits ?? (await limitsOf(ctx, client));
   const runs = await recordsByPlan(ctx, client.episodeId);
   return {
     body: bodyOf(client),
@@ -55,10 +56,16 @@ export async function doseContext(
       toDeg: machine.usableToDeg,
     }),
     effortLimit: effortLimit(inForce, today(ctx)),
+    secondsLimit: holdSecondsLimit(inForce, today(ctx)),
     school: client.school,
     irritability: client.irritability,
     personal: personalFactor("knee", timedHoldsFrom(runs)),
   };
+}
+
+/** Why nothing can be planned: warning signs, or no limits for what the rules do not cover. Null when it can. */
+export async function planningBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
+  return (await screeningStateOf(ctx, client)).barsPlanning ?? (await limitsBar(ctx, client));
 }
 
 /**
@@ -76,6 +83,8 @@ export async function savePlan(
       "side",
       `This episode is about the ${client.side} knee; the plan is for the other side.`,
     );
+  const barred = await planningBarred(ctx, client);
+  if (barred) throw new Refused("conflict", barred);
   const context = await doseContext(ctx, client);
   if (!context) throw new InputError("tests", "There is no strength test yet: measure this knee first.");
   const dosed = doseHold(input.plan, context);

@@ -10,9 +10,10 @@ import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, mustMay, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
-import { limitsOf } from "./limits";
+import { limitsBar, limitsOf } from "./limits";
 import { currentPlan, planById, type StoredPlan } from "./plans";
 import { Refused } from "./refused";
+import { screeningStateOf } from "./screenings";
 
 /** A session on the floor with what was logged in it. */
 export interface FloorSession {
@@ -162,6 +163,10 @@ export async function floorBarred(
   const last = await lastRecheck(ctx, client.episodeId);
   if (last && !last.isClear)
     return `A warning sign stands since ${last.by} noted it: ${last.what}. A therapist clears it with a reason, or refers.`;
+  const screening = await screeningStateOf(ctx, client);
+  if (screening.barsFloor) return screening.barsFloor;
+  const uncovered = await limitsBar(ctx, client);
+  if (uncovered) return uncovered;
   if (!plan) return "There is no dose yet: a therapist plans the holds first.";
   const sessions = await sessionsOf(ctx, client.episodeId);
   const previous = sessions[sessions.length - 1];
@@ -246,6 +251,6 @@ export async function endSession(
 
 /** The most joint pain allowed for this client today: the school's rule or a written limit, whichever is stricter. */
 export async function painMaxFor(ctx: Ctx, client: ClientEpisode): Promise<number> {
-  const written = writtenPainLimit(await limitsOf(ctx, client.episodeId), today(ctx));
+  const written = writtenPainLimit(await limitsOf(ctx, client), today(ctx));
   return painRule(client.school, client.irritability, written).max;
 }

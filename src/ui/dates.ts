@@ -17,3 +17,22 @@ export function relativeDay(isoDay: string, todayIso: string): string {
   if (days === -1) return "yesterday";
   return days < 0 ? `${-days} days ago` : `in ${days} days`;
 }
+
+/** With the year, for what may be long ago. */
+export const shortDate = (isoDay: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  }).format(asUtc(isoDay));
+
+/** Day and time of a moment, in the clinic's time zone. */
+export const moment = (at: Date, locale: string, timeZone: string): string =>
+  new Intl.DateTimeFormat(locale, {
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone,
+  }).format(at);

@@ -75,8 +75,8 @@ test("weeks alone never open a phase: months later the confirmed phase still bin
   const client = await tested({ rules: [ACL] });
   const later = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId), daysLater(300));
   expect(later[0]?.phase.id).toBe("p3");
-  const limits = await clinic.as("therapist", (ctx) => limitsOf(ctx, client.episodeId), daysLater(300));
-  expect(limits.find((l) => l.kind === "knee_flexion_under_load")).toMatchObject({ low: 60, high: 90 });
+  const limits = await clinic.as("therapist", (ctx) => limitsOf(ctx, client), daysLater(300));
+  expect(limits.find((l) => l.kind === "extension_hold_angles")).toMatchObject({ low: 60, high: 90 });
 });
 
 test("a stance chosen for the client changes what is computed", async () => {

@@ -174,7 +174,7 @@ test("a warning sign that stands makes the draft stop and refer", async () => {
       answerRecheck(ctx, client, {
         id: randomUUID(),
         isClear: false,
-        signs: ["locking, giving way or a pop"],
+        signs: ["giving way, locking, catching or a pop"],
       }),
     daysLater(2),
   );

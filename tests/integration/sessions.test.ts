@@ -33,7 +33,7 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-const SIGN = "locking, giving way or a pop" as const;
+const SIGN = "giving way, locking, catching or a pop" as const;
 const record = (over: Partial<HoldRecord> = {}): HoldRecord => ({
   id: randomUUID(),
   seq: 1,
@@ -147,7 +147,7 @@ describe("warning signs", () => {
             startedAt: MONDAY.toISOString(),
           }),
         ),
-      ).rejects.toThrow(/warning sign stands since Test trainer noted it: locking/);
+      ).rejects.toThrow(/warning sign stands since Test trainer noted it: giving way, locking/);
     const clear = (role: "trainer" | "admin" | "therapist") =>
       clinic.as(
         role,

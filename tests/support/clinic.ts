@@ -11,6 +11,7 @@ import type { Actor, Ctx } from "@/server/context";
 import { db, inClinic } from "@/server/db";
 import { recordTest } from "@/server/measurements";
 import { currentPlan, savePlan } from "@/server/plans";
+import { questionsOf, recordScreening } from "@/server/screenings";
 import { answerRecheck, endSession, logHold, startSession } from "@/server/sessions";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */
@@ -81,6 +82,8 @@ export interface ClientOptions {
     beganOn: string;
     stances?: Record<string, string>;
   }[];
+  /** warning signs answered no; true unless said otherwise */
+  isScreened?: boolean;
   limits?: { low: number | null; high: number | null; kind?: "knee_flexion_under_load" | "joint_pain" }[];
 }
 
@@ -101,13 +104,44 @@ export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Pro
       insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, set_at)
       values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${l.kind ?? "knee_flexion_under_load"},
         numrange(${l.low}, ${l.high}, '[]'), 'surgeon', 'a written note', ${MONDAY})`;
-  for (const r of o.rules ?? [])
+  for (const r of o.rules ?? []) {
     await owner`
-      insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, began_on, stances,
+      insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, phase_since, began_on,
         set_by, set_at)
       values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${r.conditionId}, ${r.variantId}, ${r.phaseId}, ${r.beganOn},
-        ${owner.json(r.stances ?? {})}, ${clinic.actors.therapist.personId}, ${MONDAY})`;
+        ${r.beganOn}, ${clinic.actors.therapist.personId}, ${MONDAY})`;
+    for (const [school, option] of Object.entries(r.stances ?? {}))
+      await owner`
+        insert into stance_choice (id, clinic_id, episode_id, stance_id, option_id, reason, set_by, set_at)
+        values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${`${r.conditionId}.${school}`}, ${option}, 'a reason',
+          ${clinic.actors.therapist.personId}, ${MONDAY})`;
+  }
+  if (o.isScreened !== false) await screenClear(clinic, clientId);
   return clinic.as("therapist", (ctx) => clientEpisode(ctx, clientId));
+}
+
+/** Every warning sign asked and answered no. */
+export async function screenClear(
+  clinic: TestClinic,
+  clientId: string,
+  at = MONDAY,
+  yes: Record<string, "yes" | "unsure"> = {},
+): Promise<string> {
+  const id = randomUUID();
+  await clinic.as(
+    "therapist",
+    async (ctx) => {
+      const client = await clientEpisode(ctx, clientId);
+      const answers = (await questionsOf(ctx, client)).map((q) => ({
+        questionId: q.id,
+        answer: yes[q.id] ?? ("no" as const),
+        escalations: [],
+      }));
+      await recordScreening(ctx, client, { id, answers, systolicMmHg: null, diastolicMmHg: null });
+    },
+    at,
+  );
+  return id;
 }
 
 /** A push of known force through the load cell stand-in. */
@@ -124,8 +158,10 @@ export function pushTrace(forceN: number, seed = 1): { timeS: number[]; forceN: 
 export function testInput(over: Partial<StrengthTestInput> = {}): StrengthTestInput {
   return {
     id: randomUUID(),
+    movement: "knee_extension",
     side: "right",
     kneeFlexionDeg: 60,
+    jointAngleDeg: null,
     leverArmM: 0.33,
     pullAngleDeg: 90,
     zeroedRelaxed: false,

@@ -36,6 +36,8 @@ export interface DoseContext {
   window: AllowedWindow;
   /** the tightest limit on the effort of a hold, percent of maximum */
   effortLimit: Limit | null;
+  /** the tightest limit on the length of a hold */
+  secondsLimit: Limit | null;
   school: School;
   irritability: Irritability;
   personal: PersonalFactor;
@@ -178,6 +180,11 @@ function noticesOf(
   for (const rung of [plan.ladderFromDeg, plan.ladderToDeg])
     if (whyBarred(context.window, rung))
       caution(`The ladder's end at ${rung}° is barred today; steps stop before it.`);
+  const longest = context.secondsLimit?.high ?? null;
+  if (longest !== null && plan.pattern.holdS > longest)
+    bars(
+      `Holds may last ${longest} s at most, because ${context.secondsLimit?.reason} (${context.secondsLimit?.origin}). Shorten the hold.`,
+    );
   const chosen = byMeans[plan.means];
   if (!chosen.possible) bars(chosen.why);
   else if (chosen.flag === "coarse")

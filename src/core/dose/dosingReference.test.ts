@@ -14,11 +14,16 @@ import { anchoredModel, timeToFailureS } from "../isometrics/fatigueModel";
 import { findDose } from "../isometrics/findDose";
 import { personalFactor } from "../isometrics/personalFactor";
 import { simulateHolds } from "../isometrics/simulateHolds";
+import { minimalDetectableChange } from "../measure/minimalChange";
+import { sitToStandBelow, sitToStandPowerW } from "../measure/sitToStand";
 import { decide } from "../progression/decide";
 import { ladder } from "../progression/ladder";
 import { muscleTorqueNm } from "../strength/forceToTorque";
+import { hamstringQuadriceps } from "../strength/hamstringQuadriceps";
 import { changeAgainstError, minimalDetectableChangePct } from "../strength/measurementError";
 import { pickTrials } from "../strength/pickTrials";
+import { estimate1RM, kFactor } from "../strength/repetitionMaximum";
+import { limbSymmetry, reaches } from "../strength/symmetry";
 import reference from "../testdata/dosing.reference.json";
 import { exerciseSeconds, sessionSeconds } from "./holdSeconds";
 
@@ -100,6 +105,16 @@ const CALLS: Record<string, (i: Any) => unknown> = {
     }),
   mdcPct: (i) => minimalDetectableChangePct(i.tePct),
   change: (i) => changeAgainstError(i.before, i.after, i.tePct),
+  kFactor: (i) => kFactor(i.reps),
+  estimate1RM: (i) => estimate1RM(i.load, i.reps, i.rir),
+  lsiInterval: (i) => {
+    const s = limbSymmetry(i.inv, i.uninv, i.tePct);
+    return s && { lsi: s.lsiPct, low: s.lowPct, high: s.highPct, clear: reaches(s, 90) };
+  },
+  hq: (i) => hamstringQuadriceps(i.ham, i.quad),
+  mdcFromICC: (i) => minimalDetectableChange(i.sd, i.icc),
+  powerSTS30: (i) => sitToStandPowerW(i.bodyMass, i.height, i.chair, i.reps),
+  stsBelow: (i) => sitToStandBelow(i.sex, i.age, i.reps),
   gravityTorque: (i) => limbGravityTorqueNm(bodyFrom(i.bodyMass, 1.7, i.shankLen), i.angleDeg),
   muscleTorque: (i) =>
     muscleTorqueNm({
@@ -138,7 +153,7 @@ function expectMatch(got: Any, want: Any, tol: number, path: string): void {
 const cases = (reference.cases as Any[]).filter((c) => CALLS[c.fn]);
 
 test("the slice's parts of the reference file are covered", () => {
-  expect(cases.length).toBeGreaterThanOrEqual(80);
+  expect(cases.length).toBeGreaterThanOrEqual(97);
 });
 
 test.each(cases.map((c) => [c.id, c.fn, c] as const))("reference %s %s", (_id, fn, c) => {

@@ -48,4 +48,7 @@ const file = z.object({
 const parsed = file.parse(data);
 export const RED_FLAGS: readonly RedFlag[] = parsed.questions;
 
+export const RECHECK_ITEMS = parsed.pre_session_recheck;
+export const STOP_RULES = parsed.mid_session_stop_rules;
+
 export const redFlagById = (id: string): RedFlag | null => RED_FLAGS.find((f) => f.id === id) ?? null;

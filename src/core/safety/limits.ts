@@ -1,15 +1,18 @@
 import { z } from "zod";
 import { dayInWords } from "../units/dayInWords";
+import { BOUND_KIND_IDS } from "./boundKinds";
 
-export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "clinic"]);
+export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "warning sign", "clinic"]);
 
-/** A bound on knee flexion under load, on joint pain or on the effort of a hold, with who set it, why and until when (ISO dates). */
+/** One bound with who set it, why and until when (ISO dates). What low, high and word mean: BOUND_KINDS. */
 export const limit = z.object({
   id: z.string(),
-  kind: z.enum(["knee_flexion_under_load", "joint_pain", "hold_effort"]),
-  /** degrees, pain 0-10 or percent of maximum; null: open on that side */
+  kind: z.enum(BOUND_KIND_IDS),
+  /** in the kind's unit; null: open on that side */
   low: z.number().nullable(),
   high: z.number().nullable(),
+  /** a step of the kind's scale */
+  word: z.string().nullable().default(null),
   origin: limitOrigin,
   reason: z.string(),
   endsOn: z.iso.date().nullable(),
@@ -26,9 +29,12 @@ export interface AllowedWindow {
   isEmpty: boolean;
 }
 
-const isInForce = (l: Limit, onDate: string): boolean => l.endsOn === null || onDate <= l.endsOn;
+export const isInForce = (l: Limit, onDate: string): boolean => l.endsOn === null || onDate <= l.endsOn;
 
-/** Allowed knee flexion on a date: the tightest limit wins on each side, inside what the machine can be used at. */
+/** What bounds the angle of a held extension: bend under load in general, and angles set for holds. */
+const HOLD_WINDOW: readonly Limit["kind"][] = ["knee_flexion_under_load", "extension_hold_angles"];
+
+/** Allowed knee flexion of a hold on a date: the tightest limit wins on each side, inside what the machine can be used at. */
 export function allowedWindow(
   limits: readonly Limit[],
   onDate: string,
@@ -36,7 +42,7 @@ export function allowedWindow(
 ): AllowedWindow {
   const window: AllowedWindow = { ...usable, from: null, to: null, isEmpty: false };
   for (const l of limits) {
-    if (l.kind !== "knee_flexion_under_load" || !isInForce(l, onDate)) continue;
+    if (!HOLD_WINDOW.includes(l.kind) || !isInForce(l, onDate)) continue;
     if (l.low !== null && l.low > window.fromDeg) {
       window.fromDeg = l.low;
       window.from = l;
@@ -67,6 +73,10 @@ export const writtenPainLimit = (limits: readonly Limit[], onDate: string): numb
 /** The tightest limit on the effort of a hold, percent of maximum; null if there is none. */
 export const effortLimit = (limits: readonly Limit[], onDate: string): Limit | null =>
   tightestHigh(limits, "hold_effort", onDate);
+
+/** The longest hold allowed, seconds; null if there is no limit. */
+export const holdSecondsLimit = (limits: readonly Limit[], onDate: string): Limit | null =>
+  tightestHigh(limits, "hold_seconds", onDate);
 
 /** Why an angle is barred, and what to do, or null if it is allowed. */
 export function whyBarred(window: AllowedWindow, kneeFlexionDeg: number): string | null {

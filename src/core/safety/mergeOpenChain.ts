@@ -2,7 +2,7 @@ import { LIMB_WEIGHT_ONLY, type OpenChainExtension, SCALES } from "../rules/limi
 import { smallerBound, stricterWord } from "./stricterOf";
 
 /** Two arcs that share less than this leave holds only. */
-const LEAST_COMMON_ARC_DEG = 30;
+export const LEAST_COMMON_ARC_DEG = 30;
 
 /** The stricter of two open-chain extension rules: narrowest arc, smallest load, common holding angles. */
 export function mergeOpenChain(a: OpenChainExtension, b: OpenChainExtension): OpenChainExtension {

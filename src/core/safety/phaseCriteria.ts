@@ -3,7 +3,9 @@ import { SWELLING_WORDS } from "../units/fields";
 
 /** What is known of a client, in the terms of a phase's exit criteria; null is "not measured". */
 export interface ClientFindings {
+  /** full weeks since surgery or onset, and since this phase was confirmed */
   weeks: number;
+  weeksInPhase: number;
   extensionDeficitDeg: number | null;
   flexionDeg: number | null;
   /** 0 none … 4 = 3+ */
@@ -21,6 +23,9 @@ export type CriterionState = "met" | "not met" | "not measured";
 export interface Criterion {
   words: string;
   state: CriterionState;
+  /** what was found, in words; null: not measured, or a therapist's tick */
+  found: string | null;
+  isFunctional: boolean;
 }
 
 /**
@@ -34,7 +39,8 @@ export function exitCriteriaOf(
   const c = phase.exit_criteria;
   const swellingMax = c.effusion_max === null ? null : SWELLING_WORDS.indexOf(c.effusion_max);
   const criteria: (Criterion | null)[] = [
-    atLeast("weeks", found.weeks, c.min_weeks ?? phase.weeks.to, ""),
+    atLeast("weeks since the start", found.weeks, phase.weeks.to, ""),
+    atLeast("weeks in this phase", found.weeksInPhase, c.min_weeks, ""),
     atMost("straightening deficit", found.extensionDeficitDeg, c.extension_deficit_max_deg, "°"),
     atLeast("bend", found.flexionDeg, c.flexion_min_deg, "°"),
     swellingMax === null
@@ -42,6 +48,8 @@ export function exitCriteriaOf(
       : {
           words: `swelling at most ${c.effusion_max}`,
           state: stateOf(found.swellingGrade, (g) => g <= swellingMax),
+          found: found.swellingGrade === null ? null : (SWELLING_WORDS[found.swellingGrade] ?? null),
+          isFunctional: false,
         },
     atMost("quadriceps lag", found.quadricepsLagDeg, c.quad_lag_max_deg, "°"),
     atLeast("quadriceps symmetry", found.quadricepsSymmetryPct, c.quad_symmetry_min_pct, " %"),
@@ -51,6 +59,8 @@ export function exitCriteriaOf(
       (words): Criterion => ({
         words,
         state: found.functionalMet.includes(words) ? "met" : "not measured",
+        found: null,
+        isFunctional: true,
       }),
     ),
   ];
@@ -63,10 +73,20 @@ function stateOf(value: number | null, isMet: (value: number) => boolean): Crite
   return isMet(value) ? "met" : "not met";
 }
 
+const shown = (value: number | null, unit: string): string | null =>
+  value === null ? null : `${Math.round(value)}${unit}`;
+
+function bounded(
+  words: string,
+  value: number | null,
+  unit: string,
+  isMet: (value: number) => boolean,
+): Criterion {
+  return { words, state: stateOf(value, isMet), found: shown(value, unit), isFunctional: false };
+}
+
 const atMost = (what: string, value: number | null, most: number | null, unit: string): Criterion | null =>
-  most === null ? null : { words: `${what} at most ${most}${unit}`, state: stateOf(value, (v) => v <= most) };
+  most === null ? null : bounded(`${what} at most ${most}${unit}`, value, unit, (v) => v <= most);
 
 const atLeast = (what: string, value: number | null, least: number | null, unit: string): Criterion | null =>
-  least === null
-    ? null
-    : { words: `${what} at least ${least}${unit}`, state: stateOf(value, (v) => v >= least) };
+  least === null ? null : bounded(`${what} at least ${least}${unit}`, value, unit, (v) => v >= least);

@@ -5,6 +5,13 @@ export type Role = z.infer<typeof role>;
 
 export type Deed =
   | "client.read"
+  | "story.write"
+  | "screen.record"
+  | "limit.write"
+  | "stance.write"
+  | "clinic.stance.write"
+  | "phase.confirm"
+  | "measurement.record"
   | "body.write"
   | "test.record"
   | "plan.write"
@@ -16,6 +23,13 @@ export type Deed =
 /** Who may do what. A trainer runs sessions inside what a therapist saved; an admin is not a licensed person. */
 const MAY: Record<Deed, readonly Role[]> = {
   "client.read": ["therapist", "trainer", "admin"],
+  "story.write": ["therapist"],
+  "screen.record": ["therapist"],
+  "limit.write": ["therapist"],
+  "stance.write": ["therapist"],
+  "clinic.stance.write": ["therapist", "admin"],
+  "phase.confirm": ["therapist"],
+  "measurement.record": ["therapist"],
   "body.write": ["therapist"],
   "test.record": ["therapist"],
   "plan.write": ["therapist"],
@@ -30,6 +44,13 @@ export const may = (who: Role, deed: Deed): boolean => MAY[deed].includes(who);
 /** One line of reasons for a closed door. */
 export const DEED_SENTENCES: Record<Deed, string> = {
   "client.read": "Sign in to read this client.",
+  "story.write": "Only a therapist enters or changes a client's story. You can read it here.",
+  "screen.record": "Only a therapist asks the whole screening and signs it. You can read the answers here.",
+  "limit.write": "Only a therapist writes, changes or lifts a limit. You work inside what is written here.",
+  "stance.write": "Only a therapist chooses a stance. You can read which is in force and why.",
+  "clinic.stance.write": "Only a therapist or the clinic's admin sets the clinic's defaults.",
+  "phase.confirm": "Only a therapist confirms a phase. You can read what it still needs.",
+  "measurement.record": "Only a therapist records a measurement, because limits and phases depend on it.",
   "body.write": "Only a therapist changes body measures, because they change torque and dose.",
   "test.record": "Only a therapist records a strength test, because it changes the dose.",
   "plan.write":

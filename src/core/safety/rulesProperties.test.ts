@@ -169,6 +169,7 @@ describe("phases", () => {
 
   const nothing: ClientFindings = {
     weeks: 0,
+    weeksInPhase: 0,
     extensionDeficitDeg: null,
     flexionDeg: null,
     swellingGrade: null,
@@ -182,8 +183,8 @@ describe("phases", () => {
   test("weeks alone never open a phase that asks for anything else", () => {
     for (const condition of CONDITIONS)
       for (const phase of condition.phases.slice(0, -1)) {
-        const { criteria, mayLeave } = exitCriteriaOf(phase, { ...nothing, weeks: 500 });
-        if (criteria.length > 1) expect(mayLeave).toBe(false);
+        const { criteria, mayLeave } = exitCriteriaOf(phase, { ...nothing, weeks: 500, weeksInPhase: 500 });
+        if (criteria.some((c) => !c.words.startsWith("weeks"))) expect(mayLeave).toBe(false);
       }
   });
 
@@ -192,6 +193,7 @@ describe("phases", () => {
     const phase = acl.phases[1] as Condition["phases"][number];
     const good: ClientFindings = {
       weeks: 100,
+      weeksInPhase: 100,
       extensionDeficitDeg: 0,
       flexionDeg: 140,
       swellingGrade: 0,
@@ -204,6 +206,9 @@ describe("phases", () => {
     expect(exitCriteriaOf(phase, good).mayLeave).toBe(true);
     expect(exitCriteriaOf(phase, { ...good, swellingGrade: 4 }).mayLeave).toBe(false);
     expect(exitCriteriaOf(phase, { ...good, weeks: 0 }).mayLeave).toBe(false);
+    expect(exitCriteriaOf(phase, { ...good, weeksInPhase: 0 }).mayLeave).toBe(
+      phase.exit_criteria.min_weeks === null,
+    );
     const missing = exitCriteriaOf(phase, { ...good, swellingGrade: null });
     expect(missing.criteria.some((c) => c.state === "not measured")).toBe(true);
     expect(missing.mayLeave).toBe(false);

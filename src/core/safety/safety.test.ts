@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { conditionById } from "../rules/conditions";
-import { holdLimits } from "./holdLimits";
 import { allowedWindow, effortLimit, type Limit, whyBarred, writtenPainLimit } from "./limits";
+import { limitsOfRecord } from "./limitsOfRecord";
 import { phaseLimits } from "./phaseLimits";
 import { DEED_SENTENCES, type Deed, may, role } from "./roles";
 
@@ -11,6 +11,7 @@ const limitOf = (low: number | null, high: number | null, endsOn: string | null 
   kind: "knee_flexion_under_load",
   low,
   high,
+  word: null,
   origin: "surgeon",
   reason: "written note",
   endsOn,
@@ -70,7 +71,7 @@ describe("what a condition's phase means for a hold", () => {
   const phase = acl?.phases.find((p) => p.id === "p3");
   if (!acl || !phase) throw new Error("the rule base has no such phase");
   const of = (variantId: string, choices: Record<string, string> = {}) =>
-    holdLimits(phaseLimits(acl, phase, { variantId, choices, week: 5 }), "ACL, early strength", "acl");
+    limitsOfRecord(phaseLimits(acl, phase, { variantId, choices, week: 5 }), "ACL, early strength", "acl");
 
   test("angles, effort and joint pain come with the condition as origin", () => {
     const limits = of("hamstring_graft");
@@ -90,7 +91,7 @@ describe("what a condition's phase means for a hold", () => {
   test("no open-chain extension leaves no angle at all, and says why", () => {
     const none = phaseLimits(acl, phase, { week: 5 });
     const barred = { ...none, open_chain_extension: { ...none.open_chain_extension, rule: "none" as const } };
-    const window = allowedWindow(holdLimits(barred, "both ligaments", "x"), "2026-06-01", usable);
+    const window = allowedWindow(limitsOfRecord(barred, "both ligaments", "x"), "2026-06-01", usable);
     expect(window.isEmpty).toBe(true);
     expect(whyBarred(window, 60)).toMatch(/both ligaments: no open-chain extension, not even held/);
   });

@@ -1,14 +1,6 @@
 import { z } from "zod";
 import { painScore, swellingGrade, uuid } from "../units/fields";
-
-/** Warning signs asked before every session; any yes stops the work until a therapist has cleared it. */
-export const RECHECK_SIGNS = [
-  "hot joint, fever or a wound that is not dry",
-  "calf pain or swelling, chest discomfort, breathlessness",
-  "locking, giving way or a pop",
-  "new numbness or weakness, bladder or bowel change",
-  "a fall, illness or new medicine",
-] as const;
+import { RECHECK_SIGNS } from "./recheckSigns";
 
 const words = (what: string) =>
   z
@@ -20,7 +12,7 @@ const words = (what: string) =>
     });
 
 export const recheckInput = z
-  .object({ id: uuid, isClear: z.boolean(), signs: z.array(z.enum(RECHECK_SIGNS)).max(5) })
+  .object({ id: uuid, isClear: z.boolean(), signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length) })
   .refine((r) => r.isClear === (r.signs.length === 0), {
     path: ["signs"],
     error: "Mark which warning sign it is, or none.",

@@ -78,6 +78,8 @@ test("zeroing with the leg relaxed leaves its weight out", () => {
 describe("a strength test as it is sent", () => {
   const good = {
     id,
+    movement: "knee_extension",
+    jointAngleDeg: null,
     side: "right",
     kneeFlexionDeg: 60,
     leverArmM: 0.33,

@@ -2,8 +2,10 @@ import { z } from "zod";
 import type { Body } from "../body/segments";
 import { analyseTrace, type TraceAnalysis } from "../signal/analyseTrace";
 import { forceTrace } from "../signal/forceTrace";
+import { toRadians } from "../units/clamp";
 import { forceN, kneeFlexionDeg, leverArmM, pullAngleDeg, side, uuid } from "../units/fields";
 import { muscleTorqueNm } from "./forceToTorque";
+import { isKneeMovement, MOVEMENTS, movement } from "./movements";
 import { pickTrials, type TrialResult } from "./pickTrials";
 
 export const trialInput = z.discriminatedUnion("source", [
@@ -13,10 +15,13 @@ export const trialInput = z.discriminatedUnion("source", [
 export type TrialInput = z.infer<typeof trialInput>;
 
 /** One strength test as it is sent: what was measured, never a torque; the torque is computed on both ends. */
-export const strengthTestInput = z.object({
+const testFields = z.object({
   id: uuid,
+  movement,
   side,
   kneeFlexionDeg,
+  /** of the hip or ankle, where that is what is tested; null for the knee */
+  jointAngleDeg: z.number({ error: "Enter the joint angle as a number in degrees." }).nullable(),
   leverArmM,
   pullAngleDeg,
   zeroedRelaxed: z.boolean(),
@@ -25,9 +30,30 @@ export const strengthTestInput = z.object({
     .min(1, { error: "Record at least two trials." })
     .max(4, { error: "Four trials are the most; start a new test." }),
 });
+
+/** What the set-up of a movement must fulfil beyond each field's own range. */
+function checkSetUp(
+  t: Pick<z.infer<typeof testFields>, "movement" | "jointAngleDeg" | "zeroedRelaxed">,
+  ctx: z.RefinementCtx,
+): void {
+  const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
+  const spec = MOVEMENTS[t.movement];
+  if (isKneeMovement(t.movement)) return;
+  if (t.jointAngleDeg === null || t.jointAngleDeg < spec.leastDeg || t.jointAngleDeg > spec.mostDeg)
+    say(
+      "jointAngleDeg",
+      `The ${spec.joint} angle must be between ${spec.leastDeg} and ${spec.mostDeg} degrees.`,
+    );
+  if (!t.zeroedRelaxed)
+    say("zeroedRelaxed", "Zero the load cell with the limb relaxed: the limb's weight is not computed here.");
+}
+
+export const strengthTestInput = testFields.superRefine(checkSetUp);
 export type StrengthTestInput = z.infer<typeof strengthTestInput>;
 
-export type TestSetUp = Omit<StrengthTestInput, "id" | "trials">;
+/** The set-up alone, for the form. */
+export const testSetUp = testFields.omit({ id: true, trials: true }).superRefine(checkSetUp);
+export type TestSetUp = z.infer<typeof testSetUp>;
 
 /** Range of the clinic's load cell, N: above it a trace is cut off. */
 export const LOAD_CELL_LIMIT_N = 2000;
@@ -48,12 +74,17 @@ export interface EvaluatedTest {
 export function evaluateTrial(setUp: TestSetUp, body: Body, trial: TrialInput): EvaluatedTrial {
   const analysis = trial.source === "typed" ? null : analyseTrace(trial.trace, LOAD_CELL_LIMIT_N);
   const force = trial.source === "typed" ? trial.forceN : (analysis?.resultN ?? null);
-  const torqueNm =
-    force === null
-      ? null
-      : muscleTorqueNm({ ...setUp, movement: "knee_extension", forceN: Math.max(0, force), body });
+  const torqueNm = force === null ? null : torqueOf(setUp, Math.max(0, force), body);
   const isValid = torqueNm !== null && torqueNm > 0 && (analysis === null || analysis.ok);
   return { id: trial.id, forceN: force, torqueNm, isValid, analysis };
+}
+
+/** At the hip and ankle the cell is zeroed with the limb relaxed, so that the limb's weight is out already. */
+function torqueOf(setUp: TestSetUp, force: number, body: Body): number {
+  const { movement: m } = setUp;
+  return isKneeMovement(m)
+    ? muscleTorqueNm({ ...setUp, movement: m, forceN: force, body })
+    : force * setUp.leverArmM * Math.sin(toRadians(setUp.pullAngleDeg));
 }
 
 /** Each trial judged and the result of the valid ones. */

@@ -21,10 +21,10 @@ const STATE_WORDS: Record<PathState, string> = {
 /** The way of the work: a dot is done, a diamond due, a barred ring blocked, a ring to come; dashed is not built yet. */
 export function Path({ entries }: { entries: PathEntry[] }) {
   return (
-    <nav aria-label="Path of the work" className="border-r border-rule py-5 pl-4 pr-2">
+    <nav aria-label="Path of the work" className="pt-4 pb-1 pl-4 pr-2">
       <ol>
         {entries.map((e, i) => (
-          <li key={e.name} className="relative flex gap-2 pb-[14px]">
+          <li key={e.name} className="relative flex gap-2 pb-[11px]">
             <Mark state={e.state} isHere={e.isHere} isLast={i === entries.length - 1} />
             <span className="min-w-0 leading-tight">
               {e.href ? (

@@ -1,11 +1,13 @@
 "use client";
+import Link from "next/link";
 import { usePathname } from "next/navigation";
 import type { ClientDay, PathStep } from "@/server/day";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep | null }[] = [
   { name: "Story", step: "story" },
-  { name: "Screen", step: null },
+  { name: "Screen", step: "screen" },
+  { name: "Limits", step: "limits" },
   { name: "Measure", step: "measure" },
   { name: "Choose", step: null },
   { name: "Dose", step: "dose" },
@@ -23,5 +25,16 @@ export function ClientPath({ clientId, steps }: { clientId: string; steps: Clien
     if (!step) return { name, words: "coming later", state: "coming", href: null, isHere: false };
     return { name, ...steps[step], href: `/clients/${clientId}/${step}`, isHere: here === step };
   });
-  return <Path entries={entries} />;
+  return (
+    <div className="border-r border-rule">
+      <Path entries={entries} />
+      <Link
+        href={`/clients/${clientId}/record`}
+        aria-current={here === "record" ? "page" : undefined}
+        className={`small ml-[18px] ${here === "record" ? "font-bold text-primary" : "quiet hover:underline"}`}
+      >
+        Record of changes
+      </Link>
+    </div>
+  );
 }

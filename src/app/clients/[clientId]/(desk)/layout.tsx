@@ -22,7 +22,7 @@ export default async function DeskLayout({
   const { clientId } = await params;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const limits = await limitsOf(ctx, client.episodeId);
+    const limits = await limitsOf(ctx, client);
     const machine = await kneeExtensionMachine(ctx);
     const day = today(ctx);
     const usable = { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg };
@@ -54,7 +54,7 @@ export default async function DeskLayout({
             <p>
               <span className="display text-xl">{client.name}</span>{" "}
               <span className="quiet">
-                {client.side} knee · {client.condition} · {weekWords(client, day)}
+                {client.where} · {client.condition} · {weekWords(client, day)}
               </span>
             </p>
             <p className="small mt-1 flex flex-wrap gap-x-5">

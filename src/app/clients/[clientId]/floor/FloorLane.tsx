@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from "react";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { RunPlan } from "@/core/session/floorRun";
 import type { HoldRecord } from "@/core/session/holdRecord";
+import type { RecheckSign } from "@/core/session/recheckSigns";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredPlan } from "@/server/plans";
@@ -30,6 +31,8 @@ export interface FloorLaneProps {
   machine: { name: string; setUp: string; padDistanceM: number };
   massUnit: MassUnit;
   mayRun: boolean;
+  /** the warning signs asked before the first hold */
+  recheck: readonly RecheckSign[];
 }
 
 /** One lane of the floor: warning signs, then hold after hold with one giant number, pain before and after, rest. */
@@ -46,7 +49,7 @@ export function FloorLane(props: FloorLaneProps) {
       {!props.mayRun ? (
         <p className="px-8 py-6 text-xl">{DEED_SENTENCES["session.run"]}</p>
       ) : !run.sessionId ? (
-        <RecheckGate onAnswer={answer} problem={problem} isBusy={isBusy} />
+        <RecheckGate asked={props.recheck} onAnswer={answer} problem={problem} isBusy={isBusy} />
       ) : isClosing ? (
         <Closing
           client={client}

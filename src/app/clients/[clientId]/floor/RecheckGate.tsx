@@ -1,30 +1,30 @@
 "use client";
 import { useState } from "react";
-import { RECHECK_SIGNS } from "@/core/session/sessionInput";
+import { type RecheckSign, recheckDoes } from "@/core/session/recheckSigns";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 
-type Sign = (typeof RECHECK_SIGNS)[number];
-
 /** Warning signs before the first hold: none, or which. Any yes closes the floor until a therapist clears it. */
 export function RecheckGate({
+  asked,
   onAnswer,
   problem,
   isBusy,
 }: {
-  onAnswer: (signs: Sign[]) => void;
+  asked: readonly RecheckSign[];
+  onAnswer: (signs: RecheckSign[]) => void;
   problem: string | null;
   isBusy: boolean;
 }) {
-  const [signs, setSigns] = useState<Sign[]>([]);
-  const toggle = (sign: Sign) =>
+  const [signs, setSigns] = useState<RecheckSign[]>([]);
+  const toggle = (sign: RecheckSign) =>
     setSigns((all) => (all.includes(sign) ? all.filter((s) => s !== sign) : [...all, sign]));
   return (
-    <section className="max-w-[760px] px-8 py-6">
+    <section className="max-w-[900px] px-8 py-6">
       <h2 className="text-2xl">Before the first hold: anything of this since last time?</h2>
       <p className="quiet mt-1 text-lg">Unsure counts as yes.</p>
       <ul className="mt-4 grid gap-2">
-        {RECHECK_SIGNS.map((sign, i) => (
+        {asked.map((sign, i) => (
           <li key={sign}>
             <label className="flex cursor-pointer items-center gap-3 border-b border-rule py-2 text-[20px]">
               <input
@@ -33,7 +33,13 @@ export function RecheckGate({
                 checked={signs.includes(sign)}
                 onChange={() => toggle(sign)}
               />
-              {sign} <kbd className="ml-auto">{i + 1}</kbd>
+              <span>
+                {sign}
+                {signs.includes(sign) && (
+                  <span className="block text-[17px] text-accent">then: {recheckDoes(sign)}</span>
+                )}
+              </span>
+              <kbd className="ml-auto">{i + 1}</kbd>
             </label>
           </li>
         ))}
@@ -62,7 +68,7 @@ export function RecheckGate({
         <KeysHelp
           deeds={[
             { key: "n", words: "none of these", run: () => signs.length === 0 && !isBusy && onAnswer([]) },
-            ...RECHECK_SIGNS.map((sign, i) => ({ key: String(i + 1), words: sign, run: () => toggle(sign) })),
+            ...asked.map((sign, i) => ({ key: String(i + 1), words: sign, run: () => toggle(sign) })),
           ]}
         />
       </div>

@@ -2,6 +2,8 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { allowedWindow } from "@/core/safety/limits";
 import { may } from "@/core/safety/roles";
+import { recheckFor } from "@/core/session/recheckSigns";
+import { fullWeeksBetween } from "@/core/units/days";
 import { clientEpisode } from "@/server/clients";
 import { today } from "@/server/context";
 import { limitsOf } from "@/server/limits";
@@ -30,10 +32,11 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       barred: await floorBarred(ctx, client, newest),
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
-      window: allowedWindow(await limitsOf(ctx, client.episodeId), today(ctx), {
+      window: allowedWindow(await limitsOf(ctx, client), today(ctx), {
         fromDeg: machine.usableFromDeg,
         toDeg: machine.usableToDeg,
       }),
+      today: today(ctx),
       machine: { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
     };
   });
@@ -57,6 +60,9 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       machine={data.machine}
       massUnit={actor.massUnit}
       mayRun={may(actor.role, "session.run")}
+      recheck={recheckFor(
+        client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, data.today) : null,
+      )}
     />
   );
 }

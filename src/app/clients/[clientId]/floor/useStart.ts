@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { RECHECK_SIGNS } from "@/core/session/sessionInput";
+import type { RecheckSign } from "@/core/session/recheckSigns";
 import { send } from "@/ui/send";
 
 /** Answers the warning signs and, if there is none, starts the session at the clinic. */
@@ -9,13 +9,13 @@ export function useStart(clientId: string, planId: string, onStarted: (sessionId
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const answer = async (signs: (typeof RECHECK_SIGNS)[number][]) => {
+  const answer = async (signs: RecheckSign[]) => {
     setBusy(true);
     setProblem(await start(signs));
     setBusy(false);
   };
   /** The sentence of what went wrong, null if nothing did. */
-  const start = async (signs: (typeof RECHECK_SIGNS)[number][]): Promise<string | null> => {
+  const start = async (signs: RecheckSign[]): Promise<string | null> => {
     const recheckId = crypto.randomUUID();
     const asked = await send(`/api/clients/${clientId}/rechecks`, {
       id: recheckId,

@@ -2,10 +2,12 @@ import { randomInt } from "node:crypto";
 import { z } from "zod";
 import { currentActor } from "@/app/_web/actor";
 import { problemResponse } from "@/app/_web/route";
+import { sampleStream } from "@/app/_web/sampleStream";
 import { limbGravityTorqueNm } from "@/core/body/limbGravity";
 import { seededRandom } from "@/core/signal/random";
 import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
 import { capacityNm, fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
+import { isKneeMovement, type Movement, movement } from "@/core/strength/movements";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 import { side } from "@/core/units/fields";
@@ -21,6 +23,7 @@ export const dynamic = "force-dynamic";
 const query = z.object({
   client: z.uuid(),
   side,
+  movement: movement.default("knee_extension"),
   angle: z.coerce.number().min(0).max(130),
   lever: z.coerce.number().min(0.1).max(0.6),
   /** force to hold, N; absent: push as hard as possible */
@@ -33,8 +36,6 @@ const query = z.object({
     .max(2 ** 31)
     .optional(),
 });
-
-const EVERY_MS = 50;
 
 /**
  * The load cell's door: server-sent events `samples` with `{ timeS: number[], forceN: number[] }`, about twenty a
@@ -60,12 +61,7 @@ export async function GET(request: Request): Promise<Response> {
       { maxForceN: most, aimForceN: q.aim ?? most, restS: q.aim === undefined ? 1 : 0.2, pushS: q.seconds },
       random,
     );
-    return new Response(streamOf(samples, request.signal), {
-      headers: {
-        "content-type": "text/event-stream; charset=utf-8",
-        "cache-control": "no-cache, no-transform",
-      },
-    });
+    return sampleStream(samples, request.signal);
   } catch (error) {
     return problemResponse(error);
   }
@@ -74,45 +70,25 @@ export async function GET(request: Request): Promise<Response> {
 /** What the pretended leg can push here: its own curve if it was tested, otherwise a plausible one for the body. */
 async function pretendedMaximumN(ctx: Ctx, q: z.infer<typeof query>): Promise<number> {
   const client = await clientEpisode(ctx, q.client);
-  const tests = testsForCurve((await testsOf(ctx, client.episodeId)).filter((t) => t.side === q.side));
-  const peakNm = client.bodyMassKg * (q.side === client.side ? 1.1 : 2.3);
+  const own = (await testsOf(ctx, client.episodeId)).filter(
+    (t) => t.side === q.side && t.movement === q.movement,
+  );
+  const peakNm = client.bodyMassKg * NM_PER_KG[q.movement] * (q.side === client.side ? 0.55 : 1);
+  if (!isKneeMovement(q.movement)) return Math.max(20, (own[0]?.torqueNm ?? peakNm) / q.lever);
+  const tests = testsForCurve(own);
   const torqueNm = tests.length
-    ? capacityNm(fitTorqueAngle("knee_extension", tests), q.angle)
-    : peakNm * torqueAngleShape("knee_extension", q.angle);
-  return Math.max(20, (torqueNm - limbGravityTorqueNm(bodyOf(client), q.angle)) / q.lever);
+    ? capacityNm(fitTorqueAngle(q.movement, tests), q.angle)
+    : peakNm * torqueAngleShape(q.movement, q.angle);
+  const limbNm = limbGravityTorqueNm(bodyOf(client), q.angle);
+  return Math.max(20, (torqueNm + (q.movement === "knee_extension" ? -limbNm : limbNm)) / q.lever);
 }
 
-function streamOf(samples: Generator<{ timeS: number; forceN: number }>, gone: AbortSignal): ReadableStream {
-  const encoder = new TextEncoder();
-  const started = performance.now();
-  let waiting = samples.next();
-  return new ReadableStream({
-    start(controller) {
-      const stop = () => {
-        clearInterval(timer);
-        try {
-          controller.close();
-        } catch {
-          // the reader went away first
-        }
-      };
-      const timer = setInterval(() => {
-        // catches up with wall time, so that a late timer loses no samples
-        const nowS = (performance.now() - started) / 1000;
-        const batch: { timeS: number[]; forceN: number[] } = { timeS: [], forceN: [] };
-        while (!waiting.done && waiting.value.timeS <= nowS) {
-          batch.timeS.push(Number(waiting.value.timeS.toFixed(4)));
-          batch.forceN.push(Number(waiting.value.forceN.toFixed(2)));
-          waiting = samples.next();
-        }
-        if (batch.timeS.length)
-          controller.enqueue(encoder.encode(`event: samples\ndata: ${JSON.stringify(batch)}\n\n`));
-        if (waiting.done) {
-          controller.enqueue(encoder.encode("event: end\ndata: {}\n\n"));
-          stop();
-        }
-      }, EVERY_MS);
-      gone.addEventListener("abort", stop);
-    },
-  });
-}
+/** Plausible peak torque of a healthy leg per body mass: for the pretended leg only. */
+const NM_PER_KG: Record<Movement, number> = {
+  knee_extension: 2.1,
+  knee_flexion: 1.2,
+  hip_abduction: 1.3,
+  hip_adduction: 1.3,
+  hip_extension: 1.8,
+  calf: 1.1,
+};

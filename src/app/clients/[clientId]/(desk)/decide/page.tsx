@@ -26,7 +26,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
       client,
       draft,
       draftDay: draft ? dayOf(ctx, draft.session.startedAt) : null,
-      window: allowedWindow(await limitsOf(ctx, client.episodeId), today(ctx), {
+      window: allowedWindow(await limitsOf(ctx, client), today(ctx), {
         fromDeg: machine.usableFromDeg,
         toDeg: machine.usableToDeg,
       }),

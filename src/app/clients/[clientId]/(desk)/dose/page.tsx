@@ -5,7 +5,7 @@ import { may } from "@/core/safety/roles";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { clientEpisode } from "@/server/clients";
 import { kneeExtensionMachine } from "@/server/machines";
-import { testsOf } from "@/server/measurements";
+import { extensionTests, testsOf } from "@/server/measurements";
 import { currentPlan, doseContext } from "@/server/plans";
 import { DoseDesk } from "./DoseDesk";
 import { firstPlan } from "./firstPlan";
@@ -20,7 +20,7 @@ export default async function DosePage({ params }: { params: Promise<{ clientId:
     return {
       client,
       context,
-      tests: testsForCurve((await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side)),
+      tests: testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side)),
       plan: await currentPlan(ctx, client.episodeId),
       setUp: (await kneeExtensionMachine(ctx)).setUp,
     };

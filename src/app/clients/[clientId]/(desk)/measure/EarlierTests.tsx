@@ -1,13 +1,11 @@
 "use client";
-import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
 import { changeAgainstError } from "@/core/strength/measurementError";
+import { MOVEMENTS } from "@/core/strength/movements";
 import { isSameAngle } from "@/core/strength/sameAngle";
 import type { Side } from "@/core/units/fields";
 import type { StoredTest } from "@/server/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
-import { Problem } from "@/ui/form/Problem";
-import { send } from "@/ui/send";
+import { TakeBack } from "./TakeBack";
 
 /** Tests on record, newest first, with the change against measurement error, traces to save, and a way to take one back. */
 export function EarlierTests({
@@ -39,16 +37,22 @@ export function EarlierTests({
       )}
       <table className="mt-2 w-full text-left">
         <tbody>
-          {tests.slice(0, 8).map((t) => {
+          {tests.slice(0, 12).map((t) => {
             const before = tests.find(
               (b) =>
-                b.takenOn < t.takenOn && b.side === t.side && isSameAngle(b.kneeFlexionDeg, t.kneeFlexionDeg),
+                b.takenOn < t.takenOn &&
+                b.movement === t.movement &&
+                b.side === t.side &&
+                isSameAngle(b.kneeFlexionDeg, t.kneeFlexionDeg),
             );
             const change = before ? changeAgainstError(before.torqueNm, t.torqueNm) : null;
             return (
               <tr key={t.id} className="border-t border-rule align-top">
                 <td className="py-1.5">
                   <b>{t.kneeFlexionDeg}°</b> {t.side}
+                  {t.movement !== "knee_extension" && (
+                    <span className="small block">{MOVEMENTS[t.movement].name}</span>
+                  )}
                   {t.side !== ownSide && <span className="small quiet block">other leg</span>}
                 </td>
                 <td className="py-1.5 text-right">
@@ -79,61 +83,19 @@ export function EarlierTests({
                     {t.trials.some((r) => r.hasTrace) && "csv"}
                   </span>
                 </td>
-                <td className="py-1.5 text-right">{mayVoid && <VoidTest clientId={clientId} test={t} />}</td>
+                <td className="py-1.5 text-right">
+                  {mayVoid && (
+                    <TakeBack
+                      path={`/api/clients/${clientId}/tests/${t.id}/void`}
+                      what={`test at ${t.kneeFlexionDeg}°, ${t.side}`}
+                    />
+                  )}
+                </td>
               </tr>
             );
           })}
         </tbody>
       </table>
     </section>
-  );
-}
-
-function VoidTest({ clientId, test }: { clientId: string; test: StoredTest }) {
-  const router = useRouter();
-  const dialog = useRef<HTMLDialogElement>(null);
-  const [reason, setReason] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const takeBack = async () => {
-    const sent = await send(`/api/clients/${clientId}/tests/${test.id}/void`, { reason });
-    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
-    dialog.current?.close();
-    router.refresh();
-  };
-  const name = `test at ${test.kneeFlexionDeg}°, ${test.side}`;
-  return (
-    <>
-      <button
-        type="button"
-        className="small cursor-pointer underline"
-        aria-label={`Take back ${name}`}
-        onClick={() => dialog.current?.showModal()}
-      >
-        take back
-      </button>
-      <dialog ref={dialog} className="modal text-left" aria-label={`Take back the ${name}`}>
-        <div className="modal-box border border-rule bg-base-100">
-          <h3 className="text-lg">Take back the {name}?</h3>
-          <p className="mt-1">It stays in the record with your reason; curve and doses no longer use it.</p>
-          <label className="mt-3 grid gap-1">
-            Reason
-            <input
-              className="input w-full border-rule"
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </label>
-          <Problem sentence={problem} />
-          <div className="mt-4 flex gap-2">
-            <button type="button" className="btn btn-primary" onClick={takeBack}>
-              Take it back
-            </button>
-            <button type="button" className="btn" onClick={() => dialog.current?.close()}>
-              Keep it
-            </button>
-          </div>
-        </div>
-      </dialog>
-    </>
   );
 }

@@ -1,106 +1,94 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import type { Body } from "@/core/body/segments";
 import { DEED_SENTENCES } from "@/core/safety/roles";
-import { capacityAtAngle } from "@/core/strength/capacityAtAngle";
-import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
-import { testsForCurve } from "@/core/strength/testsForCurve";
+import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
+import type { TestCircumstances } from "@/core/strength/testRules";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredTest } from "@/server/measurements";
-import { AngleCursor } from "@/ui/rail/AngleCursor";
-import { CurveBand } from "@/ui/rail/CurveBand";
-import { RowLabel } from "@/ui/rail/RowLabel";
-import { Ruler } from "@/ui/rail/Ruler";
-import { RAIL } from "@/ui/rail/scale";
+import { Pick } from "@/ui/form/Pick";
 import { BodyForm } from "./BodyForm";
 import { EarlierTests } from "./EarlierTests";
+import { StrengthRail } from "./StrengthRail";
 import { StrengthTestForm } from "./StrengthTestForm";
 
-/** Measure: a strength test by load cell on the left, what is known of this leg on the right. */
+/** Strength by load cell: the test on the left, what is known of these legs on the right. */
 export function MeasureDesk({
   client,
   body,
   tests,
+  circumstances,
   padDistanceM,
   today,
   mayRecord,
   massUnit,
   locale,
+  parts,
+  results,
 }: {
   client: ClientEpisode;
   body: Body;
   tests: StoredTest[];
+  circumstances: TestCircumstances["conditions"];
   padDistanceM: number;
   today: string;
   mayRecord: boolean;
   massUnit: MassUnit;
   locale: string;
+  parts: ReactNode;
+  results: ReactNode;
 }) {
   const router = useRouter();
+  const [movement, setMovement] = useState<Movement>("knee_extension");
   const [angle, setAngle] = useState(60);
   const [isLocked, setLocked] = useState(false);
-  const own = useMemo(() => testsForCurve(tests.filter((t) => t.side === client.side)), [tests, client.side]);
-  const other = useMemo(
-    () => testsForCurve(tests.filter((t) => t.side !== client.side)),
-    [tests, client.side],
-  );
-  const curve = useMemo(() => {
-    if (own.length === 0) return null;
-    const fit = fitTorqueAngle("knee_extension", own);
-    const points = [];
-    for (let deg = 10; deg <= 110; deg += 2) {
-      const c = capacityAtAngle(fit, deg, "");
-      points.push({ deg, value: c.value, doubt: c.doubt ?? 0 });
-    }
-    return points;
-  }, [own]);
-  const most = Math.max(40, ...(curve ?? []).map((p) => p.value + p.doubt), ...other.map((t) => t.torqueNm));
-  const max = Math.ceil(most / 20) * 20;
+  const of = useMemo(() => tests.filter((t) => t.movement === movement), [tests, movement]);
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
       <div className="px-4 py-4">
-        <h1 className="text-[19px]">
-          How strong is this knee?{" "}
-          <span className="quiet text-[15px] font-normal">extension, held still against the load cell</span>
-        </h1>
-        <svg viewBox={`0 0 ${RAIL.width} 168`} className="mt-2 w-full">
-          <title>Torque over knee flexion, from tests</title>
-          <Ruler />
-          <RowLabel
-            y={66}
-            name={`${client.side} knee`}
-            detail={curve ? "curve through tests" : "no test yet"}
+        {parts}
+        <div className="flex items-end justify-between gap-4">
+          <h1 className="text-[19px]">
+            How strong is this {MOVEMENTS[movement].joint}?{" "}
+            <span className="quiet text-[15px] font-normal">held still against the load cell</span>
+          </h1>
+          <div className="w-44">
+            <Pick
+              label="movement"
+              name="movement"
+              disabled={isLocked}
+              options={movements.options.map((m): [string, string] => [m, MOVEMENTS[m].name])}
+              value={movement}
+              onChange={(e) => {
+                const next = e.target.value as Movement;
+                setMovement(next);
+                setAngle(isKneeMovement(next) ? MOVEMENTS[next].usualDeg : 0);
+              }}
+            />
+          </div>
+        </div>
+        {isKneeMovement(movement) ? (
+          <StrengthRail
+            movement={movement}
+            tests={of}
+            side={client.side}
+            angle={angle}
+            onAngle={(deg) => !isLocked && setAngle(deg)}
           />
-          <text x={0} y={104} fontSize={12.5} className="fill-quiet">
-            ● tested {other.length > 0 ? "◇ other leg" : ""}
-          </text>
-          <CurveBand
-            points={curve ?? []}
-            tests={[
-              ...own.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "own" as const })),
-              ...other.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "other" as const })),
-            ]}
-            y={40}
-            height={96}
-            max={max}
-          />
-          <AngleCursor
-            deg={angle}
-            onChange={(deg) => !isLocked && setAngle(deg)}
-            min={10}
-            max={110}
-            stepDeg={5}
-            top={30}
-            bottom={138}
-            label="Test angle, knee flexion"
-          />
-        </svg>
+        ) : (
+          <p className="quiet my-3">
+            {MOVEMENTS[movement].name} has no place on the knee's ruler; its tests stand at the right.
+          </p>
+        )}
         {mayRecord ? (
           <StrengthTestForm
+            key={movement}
             client={client}
             body={body}
+            movement={movement}
+            circumstances={circumstances}
             angle={angle}
             onAngle={setAngle}
             onLock={setLocked}
@@ -112,6 +100,7 @@ export function MeasureDesk({
         )}
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        {results}
         <EarlierTests
           clientId={client.clientId}
           tests={tests}

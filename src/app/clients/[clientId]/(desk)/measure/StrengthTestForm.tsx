@@ -5,7 +5,7 @@ import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { TestSetUpFields } from "./TestSetUpFields";
 import { ORDINAL, ResultWords, TrialRows } from "./TrialRows";
-import { downloadTrace, MOST_TRIALS, PUSH_S, useStrengthTest } from "./useStrengthTest";
+import { downloadTrace, MOST_TRIALS, PUSH_S, testedWords, useStrengthTest } from "./useStrengthTest";
 
 const NO_TRACE: TraceView = { timeS: [], forceN: [] };
 
@@ -96,6 +96,7 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
         </div>
         <Problem
           sentence={
+            test.barred ??
             problems.forceN ??
             problems.file ??
             problems.form ??
@@ -109,7 +110,7 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
             {test.saved ? (
               <b className="text-primary">{test.saved}</b>
             ) : (
-              <ResultWords result={test.result} angleDeg={setUp.kneeFlexionDeg} side={setUp.side} />
+              <ResultWords result={test.result} what={testedWords(setUp)} />
             )}
           </p>
           <button

@@ -1,9 +1,12 @@
+import { isKneeMovement, MOVEMENTS, type Movement } from "@/core/strength/movements";
 import { Field } from "@/ui/form/Field";
 import type { StrengthTest } from "./useStrengthTest";
 
 /** How the test is set up; side and angle are fixed once a force was taken with them. */
 export function TestSetUpFields({ test }: { test: StrengthTest }) {
-  const { fields, problems, isLocked } = test;
+  const { fields, problems, isLocked, setUp } = test;
+  const spec = MOVEMENTS[setUp.movement];
+  const isKnee = isKneeMovement(setUp.movement);
   return (
     <div className="grid content-start gap-2">
       <fieldset className="flex items-baseline justify-between" disabled={isLocked}>
@@ -35,6 +38,18 @@ export function TestSetUpFields({ test }: { test: StrengthTest }) {
         hint={isLocked ? "take the trials back to change it" : undefined}
         problem={problems.kneeFlexionDeg}
       />
+      {!isKnee && (
+        <Field
+          label={`${spec.joint} angle`}
+          name="jointAngleDeg"
+          unit="°"
+          inputMode="decimal"
+          value={fields.jointText}
+          onChange={(e) => fields.setJointText(e.target.value)}
+          disabled={isLocked}
+          problem={problems.jointAngleDeg}
+        />
+      )}
       <Field
         label="lever arm"
         name="leverArmM"
@@ -43,7 +58,7 @@ export function TestSetUpFields({ test }: { test: StrengthTest }) {
         value={fields.leverText}
         onChange={(e) => fields.setLeverText(e.target.value)}
         problem={problems.leverArmM}
-        hint="joint line to the pad; 1 cm is 3 %"
+        hint={spec.leverWords}
       />
       <Field
         label="pull angle"
@@ -63,11 +78,20 @@ export function TestSetUpFields({ test }: { test: StrengthTest }) {
         />
         <span>
           zeroed with the leg relaxed
-          <span className="small quiet block">
-            {fields.zeroed ? "no leg weight added" : "the lower leg's weight is added"}
-          </span>
+          <span className="small quiet block">{zeroWords(fields.zeroed, setUp.movement)}</span>
+          {problems.zeroedRelaxed && (
+            <span role="alert" className="small block text-error">
+              {problems.zeroedRelaxed}
+            </span>
+          )}
         </span>
       </label>
     </div>
   );
+}
+
+/** What happens to the lower leg's own weight. */
+function zeroWords(isZeroed: boolean, m: Movement): string {
+  if (isZeroed) return "no leg weight added";
+  return m === "knee_flexion" ? "the lower leg's weight is taken off" : "the lower leg's weight is added";
 }

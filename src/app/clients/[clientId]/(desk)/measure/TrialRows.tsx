@@ -43,12 +43,11 @@ export function TrialRows({
 /** The result with its doubt, or what is still missing for one. */
 export function ResultWords({
   result,
-  angleDeg,
-  side,
+  what,
 }: {
   result: TrialResult | null;
-  angleDeg: number;
-  side: string;
+  /** what was tested, in words */
+  what: string;
 }) {
   if (!result) return <>Two valid trials within 10 % of each other make a result.</>;
   if (result.status === "need-more")
@@ -61,7 +60,7 @@ export function ResultWords({
     );
   return (
     <>
-      {side} knee at {angleDeg}°: <b className="display text-[22px]">{result.value.toFixed(0)}</b> <b>N·m</b>{" "}
+      {what}: <b className="display text-[22px]">{result.value.toFixed(0)}</b> <b>N·m</b>{" "}
       <span className="quiet">± {(result.value * torqueErrorShare(result.status === "ok")).toFixed(0)}</span>{" "}
       <span className="small quiet">
         {result.status === "ok"

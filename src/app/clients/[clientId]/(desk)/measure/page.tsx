@@ -1,33 +1,98 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { dueMeasurements } from "@/core/measure/dueMeasurements";
+import type { MeasurementGroup } from "@/core/measure/measurementKinds";
 import { may } from "@/core/safety/roles";
 import { bodyOf, clientEpisode } from "@/server/clients";
+import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
 import { kneeExtensionMachine } from "@/server/machines";
-import { testsOf } from "@/server/measurements";
+import { testCircumstances, testsOf } from "@/server/measurements";
+import { measurementsOf } from "@/server/otherMeasurements";
+import { optionInForce, stancesInForce } from "@/server/stances";
+import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";
+import { MeasurementTable } from "./MeasurementTable";
+import { MeasureParts } from "./MeasureParts";
+import { RepetitionTest } from "./RepetitionTest";
+import { StrengthResults } from "./StrengthResults";
 
 export const metadata: Metadata = { title: "Measure" };
 
-export default async function MeasurePage({ params }: { params: Promise<{ clientId: string }> }) {
+const PARTS = ["strength", "motion", "swelling", "function", "repetitions"] as const;
+type Part = "strength" | MeasurementGroup;
+
+/** Measure: one part at a time (it stands in the address), what is due and why, what the tests say together. */
+export default async function MeasurePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ part?: string | string[] }>;
+}) {
   const { clientId } = await params;
+  const asked = (await searchParams).part;
+  const part: Part = PARTS.find((p) => p === asked) ?? "strength";
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
+    const conditions = await conditionsOf(ctx, client.episodeId);
     const machine = await kneeExtensionMachine(ctx);
+    const tests = await testsOf(ctx, client.episodeId);
+    const measurements = await measurementsOf(ctx, client.episodeId);
     return {
       client,
+      tests,
+      measurements,
       body: bodyOf(client),
-      tests: await testsOf(ctx, client.episodeId),
       padDistanceM: machine.padDistanceM,
       today: today(ctx),
+      circumstances: await testCircumstances(ctx, client),
+      aim: optionInForce(await stancesInForce(ctx, client.episodeId), "own_hamstring_aim") ?? "measured",
+      due: dueMeasurements({
+        parts: conditions,
+        measurements,
+        strength: tests,
+        side: client.side,
+        today: today(ctx),
+      }),
     };
   });
+  const { client, tests, measurements, due, aim, ...rest } = data;
+  const shared = {
+    client,
+    today: data.today,
+    locale: actor.locale,
+    mayRecord: may(actor.role, part === "strength" ? "test.record" : "measurement.record"),
+  };
+  const aside = (
+    <>
+      <DueList due={due} clientId={clientId} />
+      <StrengthResults tests={tests} client={client} aim={aim} />
+    </>
+  );
+  const parts = <MeasureParts here={part} clientId={clientId} due={due} />;
+  if (part === "strength")
+    return (
+      <MeasureDesk
+        {...shared}
+        {...rest}
+        tests={tests}
+        massUnit={actor.massUnit}
+        parts={parts}
+        results={aside}
+      />
+    );
   return (
-    <MeasureDesk
-      {...data}
-      mayRecord={may(actor.role, "test.record")}
-      massUnit={actor.massUnit}
-      locale={actor.locale}
-    />
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+      <div className="px-4 py-4">
+        {parts}
+        {part === "repetitions" ? (
+          <RepetitionTest {...shared} measurements={measurements} massUnit={actor.massUnit} />
+        ) : (
+          <MeasurementTable {...shared} group={part} measurements={measurements} />
+        )}
+      </div>
+      <aside className="border-l border-rule bg-base-100 px-5 py-4">{aside}</aside>
+    </main>
   );
 }

@@ -2,6 +2,7 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Body } from "@/core/body/segments";
 import { MOST_TRACE_BYTES, traceFromCsv, traceToCsv } from "@/core/exchange/traceCsv";
+import { isKneeMovement, MOVEMENTS, type Movement } from "@/core/strength/movements";
 import {
   type EvaluatedTrial,
   evaluateTrial,
@@ -9,7 +10,9 @@ import {
   strengthTestInput,
   type TestSetUp,
   type TrialInput,
+  testSetUp,
 } from "@/core/strength/testInput";
+import { type TestCircumstances, testBarred } from "@/core/strength/testRules";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/clients";
@@ -20,13 +23,7 @@ import { useLoadCell } from "@/ui/useLoadCell";
 export const PUSH_S = 5;
 export const MOST_TRIALS = 4;
 
-const setUpSchema = strengthTestInput.pick({
-  side: true,
-  kneeFlexionDeg: true,
-  leverArmM: true,
-  pullAngleDeg: true,
-  zeroedRelaxed: true,
-});
+const setUpSchema = testSetUp;
 
 /** A strength test in the making: its set-up as typed, the trials taken, their judgement, and saving it. */
 export function useStrengthTest({
@@ -34,6 +31,8 @@ export function useStrengthTest({
   body,
   angle,
   onAngle,
+  movement,
+  circumstances,
   padDistanceM,
   onLock,
   onSaved,
@@ -42,6 +41,8 @@ export function useStrengthTest({
   body: Body;
   angle: number;
   onAngle: (deg: number) => void;
+  movement: Movement;
+  circumstances: TestCircumstances["conditions"];
   padDistanceM: number;
   /** whether side and angle are fixed by forces already taken */
   onLock: (isLocked: boolean) => void;
@@ -49,9 +50,11 @@ export function useStrengthTest({
 }) {
   const [side, setSide] = useState(client.side);
   const [angleText, setAngleText] = useState<string | null>(null);
-  const [leverText, setLeverText] = useState((padDistanceM * 100).toFixed(0));
+  const [jointText, setJointText] = useState(String(MOVEMENTS[movement].usualDeg));
+  const [leverText, setLeverText] = useState((usualLeverM(movement, padDistanceM) * 100).toFixed(0));
   const [pullText, setPullText] = useState("90");
-  const [zeroed, setZeroed] = useState(false);
+  const isKnee = isKneeMovement(movement);
+  const [zeroed, setZeroed] = useState(!isKnee);
   const [trials, setTrials] = useState<TrialInput[]>([]);
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState<string | null>(null);
@@ -67,6 +70,8 @@ export function useStrengthTest({
   );
 
   const setUp: TestSetUp = {
+    movement,
+    jointAngleDeg: isKnee ? null : readNumber(jointText),
     side,
     kneeFlexionDeg: angleText === null ? angle : readNumber(angleText),
     leverArmM: readNumber(leverText) / 100,
@@ -80,8 +85,12 @@ export function useStrengthTest({
     [setUpText, trials, body],
   );
   const result = evaluated.length ? resultOf(evaluated) : null;
-  const canSave = result !== null && result.status !== "need-more";
-  const canPush = checked.success && trials.length < MOST_TRIALS && !cell.isStreaming;
+  const barred = testBarred(movement, setUp.kneeFlexionDeg, {
+    conditions: circumstances,
+    side: side === client.side ? "involved" : "other",
+  });
+  const canSave = result !== null && result.status !== "need-more" && barred === null;
+  const canPush = checked.success && barred === null && trials.length < MOST_TRIALS && !cell.isStreaming;
 
   const add = (trial: TrialInput) => {
     setSaved(null);
@@ -92,7 +101,7 @@ export function useStrengthTest({
     if (!canPush) return;
     const { kneeFlexionDeg, leverArmM } = setUp;
     cell.start(
-      { client: client.clientId, side, angle: kneeFlexionDeg, lever: leverArmM, seconds: PUSH_S },
+      { client: client.clientId, side, movement, angle: kneeFlexionDeg, lever: leverArmM, seconds: PUSH_S },
       (trace) => add({ id: crypto.randomUUID(), source: "load_cell", trace: { ...trace } }),
     );
   };
@@ -118,7 +127,7 @@ export function useStrengthTest({
     const sent = await send(`/api/clients/${client.clientId}/tests`, { id: testId, ...setUp, trials });
     if (!sent.ok)
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
-    setSaved(`Saved: ${side} knee at ${setUp.kneeFlexionDeg}°, ${result.value.toFixed(0)} N·m.`);
+    setSaved(`Saved: ${testedWords(setUp)}, ${result.value.toFixed(0)} N·m.`);
     setTrials([]);
     setTestId(crypto.randomUUID());
     onSaved();
@@ -141,12 +150,15 @@ export function useStrengthTest({
       },
       leverText,
       setLeverText,
+      jointText,
+      setJointText,
       pullText,
       setPullText,
       zeroed,
       setZeroed,
     },
     isLocked,
+    barred,
     problems: { ...problems, ...setUpProblems } as Record<string, string>,
     trials,
     evaluated,
@@ -161,6 +173,17 @@ export function useStrengthTest({
     takeBack: (index: number) => setTrials((all) => all.filter((_, i) => i !== index)),
   };
 }
+
+const usualLeverM = (m: Movement, padDistanceM: number): number =>
+  isKneeMovement(m) ? padDistanceM : m === "calf" ? 0.14 : 0.4;
+
+/** "right knee at 60°", "left hip abduction": what was tested, in words. */
+export const testedWords = (t: Pick<TestSetUp, "movement" | "side" | "kneeFlexionDeg">): string =>
+  t.movement === "knee_extension"
+    ? `${t.side} knee at ${t.kneeFlexionDeg}°`
+    : isKneeMovement(t.movement)
+      ? `${t.side} ${MOVEMENTS[t.movement].name} at ${t.kneeFlexionDeg}°`
+      : `${t.side} ${MOVEMENTS[t.movement].name}`;
 
 export type StrengthTest = ReturnType<typeof useStrengthTest>;
 

@@ -1,0 +1,8 @@
+import { changes } from "@/app/_web/route";
+import { closeInput } from "@/core/story/storyInput";
+import { clientEpisode } from "@/server/clients";
+import { closeEpisode } from "@/server/story";
+
+export const POST = changes(closeInput, async (ctx, body, params: { clientId: string }) =>
+  closeEpisode(ctx, await clientEpisode(ctx, params.clientId), body),
+);

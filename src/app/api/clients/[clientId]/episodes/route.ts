@@ -1,0 +1,7 @@
+import { changes } from "@/app/_web/route";
+import { newEpisodeInput } from "@/core/story/storyInput";
+import { beginEpisode } from "@/server/story";
+
+export const POST = changes(newEpisodeInput, (ctx, body, params: { clientId: string }) =>
+  beginEpisode(ctx, params.clientId, body),
+);

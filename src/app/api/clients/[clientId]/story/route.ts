@@ -1,0 +1,8 @@
+import { changes } from "@/app/_web/route";
+import { storyChange } from "@/core/story/storyInput";
+import { clientEpisode } from "@/server/clients";
+import { changeStory } from "@/server/story";
+
+export const POST = changes(storyChange, async (ctx, body, params: { clientId: string }) =>
+  changeStory(ctx, await clientEpisode(ctx, params.clientId), body),
+);

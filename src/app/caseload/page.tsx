@@ -1,0 +1,31 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { onPage } from "@/app/_web/actor";
+import { may } from "@/core/safety/roles";
+import { caseload } from "@/server/caseload";
+import { today } from "@/server/context";
+import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { CaseloadTable } from "./CaseloadTable";
+
+export const metadata: Metadata = { title: "Caseload" };
+
+/** Everybody in care and everybody who was: search, sort, filter. */
+export default async function CaseloadPage() {
+  const { actor, data } = await onPage(async (ctx) => ({ rows: await caseload(ctx), day: today(ctx) }));
+  return (
+    <>
+      <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
+      <main className="mx-auto max-w-[1240px] px-6 py-6">
+        <div className="flex items-baseline justify-between">
+          <h1 className="text-[22px]">Caseload</h1>
+          {may(actor.role, "story.write") && (
+            <Link href="/clients/new" className="btn btn-primary btn-sm">
+              New client
+            </Link>
+          )}
+        </div>
+        <CaseloadTable rows={data.rows} today={data.day} locale={actor.locale} />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,222 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "@/core/safety/boundKinds";
+import { readNumber } from "@/core/units/readNumber";
+import { Choice } from "@/ui/form/Choice";
+import { Field } from "@/ui/form/Field";
+import { Pick } from "@/ui/form/Pick";
+import { Problem } from "@/ui/form/Problem";
+import { problemsByField } from "@/ui/form/problemsByField";
+import { Words } from "@/ui/form/Words";
+import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { send } from "@/ui/send";
+
+/** A limit that somebody wrote, as the editor needs it. */
+export interface WrittenView {
+  id: string;
+  kind: BoundKind;
+  low: number | null;
+  high: number | null;
+  word: string | null;
+  origin: "surgeon" | "therapist";
+  reason: string;
+  endsOn: string | null;
+  by: string | null;
+  on: string;
+}
+
+const text = (n: number | null): string => (n === null ? "" : String(n));
+const read = (t: string): number | null => (t.trim() === "" ? null : readNumber(t));
+
+/**
+ * Writes a new limit, or changes or lifts one. If a colleague changed the same limit meanwhile the dialog says who and
+ * what, keeps everything typed, and saves it as a change of theirs when asked again.
+ */
+export function LimitEditor({
+  clientId,
+  start,
+}: {
+  clientId: string;
+  /** the limit to change; null: a new one */
+  start: WrittenView | null;
+}) {
+  const router = useRouter();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [kind, setKind] = useState<BoundKind>(start?.kind ?? "knee_flexion_under_load");
+  const [origin, setOrigin] = useState<"surgeon" | "therapist">(start?.origin ?? "surgeon");
+  const [low, setLow] = useState(text(start?.low ?? null));
+  const [high, setHigh] = useState(text(start?.high ?? null));
+  const [word, setWord] = useState(start?.word ?? "");
+  const [reason, setReason] = useState(start?.reason ?? "");
+  const [endsOn, setEndsOn] = useState(start?.endsOn ?? "");
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const [isBehind, setBehind] = useState(false);
+  const [isBusy, setBusy] = useState(false);
+  const spec = boundKind(kind);
+  const isArc = kind === "open_chain_extension" && word === "arc";
+  const takesLow = spec.shape === "window" || isArc;
+  const takesHigh = spec.shape !== "word" || isArc;
+
+  const save = async (isLifted: boolean) => {
+    setBusy(true);
+    const sent = await send(`/api/clients/${clientId}/limits`, {
+      id: crypto.randomUUID(),
+      kind,
+      low: takesLow ? read(low) : null,
+      high: takesHigh ? read(high) : null,
+      word: spec.shape === "word" ? word || null : null,
+      origin,
+      reason,
+      endsOn: endsOn || null,
+      replaces: start?.id ?? null,
+      evenIfChanged: isBehind,
+      isLifted,
+    });
+    setBusy(false);
+    if (!sent.ok) {
+      setProblems(problemsByField(sent.problems));
+      // nothing is reloaded here, so that nothing typed is lost
+      setBehind(sent.status === 409);
+      return;
+    }
+    setProblems({});
+    setBehind(false);
+    dialog.current?.close();
+    if (start === null) {
+      setLow("");
+      setHigh("");
+      setWord("");
+      setReason("");
+      setEndsOn("");
+    }
+    router.refresh();
+  };
+  const open = () => dialog.current?.showModal();
+  return (
+    <>
+      <button
+        type="button"
+        className={start ? "cursor-pointer underline" : "btn btn-sm btn-line"}
+        aria-label={start ? `Change ${spec.name}, ${start.origin}` : undefined}
+        onClick={open}
+      >
+        {start ? "change" : "Write a limit"} {start === null && <kbd>W</kbd>}
+      </button>
+      {start === null && (
+        <span className="sr-only">
+          <KeysHelp deeds={[{ key: "w", words: "write a limit", run: open }]} />
+        </span>
+      )}
+      <dialog
+        ref={dialog}
+        className="modal text-left"
+        aria-label={start ? "Change a limit" : "Write a limit"}
+      >
+        <form
+          noValidate
+          className="modal-box grid max-w-md gap-2 border border-rule bg-base-100"
+          onSubmit={(e) => {
+            e.preventDefault();
+            save(false);
+          }}
+        >
+          <h2 className="text-lg">{start ? "Change a limit" : "Write a limit"}</h2>
+          {start && (
+            <p className="small quiet">
+              written by {start.by ?? "somebody"} on {start.on}
+            </p>
+          )}
+          <Pick
+            label="what it bounds"
+            name="kind"
+            disabled={start !== null}
+            options={BOUND_KIND_IDS.map((k): [string, string] => [k, boundKind(k).name])}
+            value={kind}
+            onChange={(e) => {
+              setKind(e.target.value as BoundKind);
+              setWord("");
+            }}
+            problem={problems.kind}
+          />
+          <Choice
+            legend="whose it is"
+            name={`origin-${start?.id ?? "new"}`}
+            options={[
+              ["surgeon", "the surgeon's"],
+              ["therapist", "mine"],
+            ]}
+            value={origin}
+            onChange={setOrigin}
+          />
+          {spec.shape === "word" && (
+            <Pick
+              label="at most"
+              name="word"
+              options={[["", "choose"], ...spec.scale.map((s): [string, string] => [s, boundWord(kind, s)])]}
+              value={word}
+              onChange={(e) => setWord(e.target.value)}
+              problem={problems.word}
+            />
+          )}
+          {takesLow && (
+            <Field
+              label="from"
+              name="low"
+              unit={spec.unit}
+              inputMode="decimal"
+              value={low}
+              onChange={(e) => setLow(e.target.value)}
+              problem={problems.low}
+            />
+          )}
+          {takesHigh && (
+            <Field
+              label={takesLow ? "to" : "at most"}
+              name="high"
+              unit={spec.unit}
+              inputMode="decimal"
+              value={high}
+              onChange={(e) => setHigh(e.target.value)}
+              problem={problems.high}
+            />
+          )}
+          <Words
+            label="because"
+            name="reason"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            problem={problems.reason}
+          />
+          <Words
+            label="last day (empty: until further notice)"
+            name="endsOn"
+            type="date"
+            value={endsOn}
+            onChange={(e) => setEndsOn(e.target.value)}
+            problem={problems.endsOn}
+          />
+          <Problem sentence={problems.form ?? null} />
+          <p className="mt-2 flex flex-wrap gap-2">
+            <button type="submit" className="btn btn-primary btn-sm" disabled={isBusy}>
+              {isBehind ? "Save mine over theirs" : "Save this limit"}
+            </button>
+            {start && (
+              <button
+                type="button"
+                className="btn btn-sm btn-line"
+                disabled={isBusy}
+                onClick={() => save(true)}
+              >
+                Lift it
+              </button>
+            )}
+            <button type="button" className="btn btn-sm" onClick={() => dialog.current?.close()}>
+              Close
+            </button>
+          </p>
+        </form>
+      </dialog>
+    </>
+  );
+}

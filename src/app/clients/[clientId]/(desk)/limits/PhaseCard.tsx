@@ -1,0 +1,117 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Criterion } from "@/core/safety/phaseCriteria";
+import { Problem } from "@/ui/form/Problem";
+import { problemsByField } from "@/ui/form/problemsByField";
+import { send } from "@/ui/send";
+
+const MARK: Record<Criterion["state"], string> = { met: "✓", "not met": "✕", "not measured": "◇" };
+
+/** What opens the next phase: each criterion against what was measured; a therapist confirms, or goes back a phase. */
+export function PhaseCard({
+  clientId,
+  rowId,
+  version,
+  criteria,
+  next,
+  previous,
+  mayEnter,
+  mayConfirm,
+}: {
+  clientId: string;
+  rowId: string;
+  version: number;
+  criteria: Criterion[];
+  next: { id: string; name: string } | null;
+  previous: { id: string; name: string } | null;
+  mayEnter: boolean;
+  mayConfirm: boolean;
+}) {
+  const router = useRouter();
+  const [reason, setReason] = useState("");
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const post = async (to: string, body: object) => {
+    const sent = await send(`/api/clients/${clientId}/${to}`, { conditionRowId: rowId, version, ...body });
+    setProblems(sent.ok ? {} : problemsByField(sent.problems));
+    if (sent.ok) setReason("");
+    // after a colleague's change the newest state is shown; what was typed stays
+    if (sent.ok || sent.status === 409) router.refresh();
+  };
+  const confirm = (phaseId: string) => post("phases", { phaseId, reason: reason.trim() || null });
+  return (
+    <div className="mt-1">
+      {next && (
+        <p>
+          <b>To open “{next.name.toLowerCase()}”</b>{" "}
+          <span className="quiet">
+            {mayEnter ? "everything is met" : "all of it must be met; weeks alone open nothing"}
+          </span>
+        </p>
+      )}
+      <ul className="grid grid-cols-2 gap-x-6 text-[14px]">
+        {criteria.map((c) => (
+          <li key={c.words} className="flex gap-2">
+            <span
+              aria-hidden
+              className={`w-3 shrink-0 text-center font-bold ${c.state === "met" ? "text-primary" : "text-accent"}`}
+            >
+              {MARK[c.state]}
+            </span>
+            {c.isFunctional && mayConfirm ? (
+              <label className="flex items-baseline gap-1.5">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-primary checkbox-xs relative top-0.5"
+                  checked={c.state === "met"}
+                  onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
+                />
+                {c.words}
+              </label>
+            ) : (
+              <span>
+                {c.words}: <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayConfirm && (
+        <div className="mt-1.5 flex flex-wrap items-center gap-2">
+          {next && !mayEnter && (
+            <>
+              <label className="small quiet" htmlFor={`reason-${rowId}`}>
+                open it all the same, because
+              </label>
+              <input
+                id={`reason-${rowId}`}
+                className="input input-sm w-56 border-rule"
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
+            </>
+          )}
+          {next && (
+            <button
+              type="button"
+              className={`btn btn-sm ${mayEnter ? "btn-primary" : "btn-line"}`}
+              onClick={() => confirm(next.id)}
+            >
+              Confirm “{next.name.toLowerCase()}”
+            </button>
+          )}
+          {previous && (
+            <button
+              type="button"
+              className="small cursor-pointer underline"
+              onClick={() => confirm(previous.id)}
+            >
+              back to “{previous.name.toLowerCase()}”
+            </button>
+          )}
+          <Problem sentence={problems.reason ?? problems.phaseId ?? problems.form ?? null} />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import type { EpisodeCondition } from "@/server/conditions";
+
+/** What the phase warns of, what to avoid in it, and where its rules come from. */
+export function PhaseNotes({ condition: c }: { condition: EpisodeCondition }) {
+  const { phase, condition } = c;
+  const notes = [condition.note, condition.combine_note, phase.exit_criteria.note].filter(Boolean);
+  return (
+    <section className="mb-4">
+      <h2 className="text-[16px]">{phase.name}</h2>
+      {phase.caution && <p className="mt-1">{phase.caution}</p>}
+      {phase.avoid.length + condition.avoid_always.length > 0 && (
+        <p className="mt-1">
+          <b>Avoid:</b> {[...phase.avoid, ...condition.avoid_always].join("; ")}.
+        </p>
+      )}
+      {c.limits.machines === "therapist_present" && (
+        <p className="mt-1">
+          <b>Machines</b> only with a licensed therapist in the room.
+        </p>
+      )}
+      {phase.clearance_required && (
+        <p className="mt-1">
+          <b>Needs clearance:</b> {phase.clearance_required}
+        </p>
+      )}
+      <p className="small quiet mt-1">
+        Source: {phase.source}; confidence {phase.confidence}, unverified citation. {notes.join(" ")}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,171 @@
+import type { Metadata } from "next";
+import { onPage } from "@/app/_web/actor";
+import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
+import { combineConditions } from "@/core/safety/combineConditions";
+import { limitRows } from "@/core/safety/limitRows";
+import { phaseEntry } from "@/core/safety/phaseEntry";
+import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { clientEpisode } from "@/server/clients";
+import { conditionsOf } from "@/server/conditions";
+import { today } from "@/server/context";
+import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/limits";
+import { findingsOf } from "@/server/phases";
+import { stancesInForce, stanceViews } from "@/server/stances";
+import { longDay } from "@/ui/dates";
+import { ConditionTimeLine } from "./ConditionTimeLine";
+import { DayPicker } from "./DayPicker";
+import { LimitEditor, type WrittenView } from "./LimitEditor";
+import { LimitTable } from "./LimitTable";
+import { PhaseCard } from "./PhaseCard";
+import { PhaseNotes } from "./PhaseNotes";
+import { StanceList } from "./StanceList";
+
+export const metadata: Metadata = { title: "Limits" };
+
+const isDay = (text: unknown): text is string =>
+  typeof text === "string" && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
+
+/** Everything that bounds the work on a day: phases and what opens the next, every limit with its origin, stances. */
+export default async function LimitsPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ on?: string | string[] }>;
+}) {
+  const { clientId } = await params;
+  const { on } = await searchParams;
+  const { actor, data } = await onPage(async (ctx) => {
+    const day = isDay(on) ? on : today(ctx);
+    // the same clinic at another day: weeks, schedules and ends are computed for it
+    const then = { ...ctx, now: isDay(on) ? new Date(`${on}T12:00:00Z`) : ctx.now };
+    const client = await clientEpisode(ctx, clientId);
+    const inForce = await stancesInForce(ctx, client.episodeId);
+    const conditions = await conditionsOf(then, client.episodeId, inForce);
+    const phases = [];
+    for (const c of conditions)
+      phases.push({ c, entry: phaseEntry(c.condition, c.phase.id, await findingsOf(then, client, c)) });
+    return {
+      day,
+      isToday: day === today(ctx),
+      client,
+      phases,
+      inForce,
+      limits: await limitsOf(then, client),
+      written: await writtenLimits(ctx, client.episodeId),
+      views: await stanceViews(ctx, client.episodeId),
+      uncovered: coverOf(ctx, client),
+      bar: await limitsBar(ctx, client),
+    };
+  });
+  const { client, phases, limits, day, uncovered } = data;
+  const { groups, free } = limitRows(limits, day);
+  const conflicts = [
+    ...groups.flatMap((g) => (g.conflict ? [g.conflict] : [])),
+    ...(phases.length > 1
+      ? combineConditions(
+          phases.map(({ c }) => ({ conditionId: c.condition.id, limits: c.limits })),
+        ).conflicts.map((p) => `These conditions contradict each other: ${p.why}. Ask: ${p.ask}.`)
+      : []),
+  ];
+  const written = data.written.flatMap((l): WrittenView[] =>
+    l.origin === "surgeon" || l.origin === "therapist" ? [{ ...l, origin: l.origin }] : [],
+  );
+  const mayWrite = may(actor.role, "limit.write");
+  return (
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_330px]">
+      <div className="px-4 py-4">
+        <div className="flex items-baseline justify-between gap-4">
+          <h1 className="text-[19px]">
+            What bounds the work?{" "}
+            <span className="quiet text-[15px] font-normal">
+              {data.isToday ? "today" : `on ${longDay(day, actor.locale)}, in the phases confirmed today`}
+            </span>
+          </h1>
+          <DayPicker day={day} isToday={data.isToday} />
+        </div>
+        {uncovered.length > 0 && (
+          <p className="mt-2 border-l-4 border-accent pl-3 text-accent">
+            {data.bar ??
+              `The rules do not cover ${uncovered.join(" and ")}: only what surgeon and therapist wrote applies.`}
+          </p>
+        )}
+        {conflicts.map((c) => (
+          <p key={c} className="mt-2 border-l-4 border-accent pl-3 text-accent">
+            {c}
+          </p>
+        ))}
+        {uncovered.length === 0 &&
+          phases.map(({ c, entry }) => {
+            const at = c.condition.phases.findIndex((p) => p.id === c.phase.id);
+            const previous = c.condition.phases[at - 1];
+            return (
+              <section key={c.rowId}>
+                <ConditionTimeLine
+                  name={c.condition.name}
+                  variant={c.variantName}
+                  phases={c.condition.phases.map((p) => ({
+                    id: p.id,
+                    name: p.name,
+                    from: p.weeks.from,
+                    to: p.weeks.to,
+                  }))}
+                  confirmedId={c.phase.id}
+                  week={c.week}
+                />
+                <PhaseCard
+                  clientId={clientId}
+                  rowId={c.rowId}
+                  version={c.version}
+                  criteria={entry.criteria}
+                  next={entry.next ? { id: entry.next.id, name: entry.next.name } : null}
+                  previous={previous ? { id: previous.id, name: previous.name } : null}
+                  mayEnter={entry.mayEnter}
+                  mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
+                />
+              </section>
+            );
+          })}
+        <div className="mt-3 flex items-baseline justify-between gap-4">
+          <h2 className="text-[16px]">
+            Every limit <span className="quiet text-[15px] font-normal">the tightest wins and is bold</span>
+          </h2>
+          {mayWrite && <LimitEditor clientId={clientId} start={null} />}
+        </div>
+        <LimitTable
+          clientId={clientId}
+          groups={groups}
+          free={free}
+          written={written}
+          locale={actor.locale}
+          mayWrite={mayWrite}
+        />
+        {!mayWrite && <p className="small quiet mt-2">{DEED_SENTENCES["limit.write"]}</p>}
+      </div>
+      <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        {uncovered.length === 0 && phases.map(({ c }) => <PhaseNotes key={c.rowId} condition={c} />)}
+        <h2 className="text-[16px]">Where schools differ</h2>
+        <StanceList
+          clientId={clientId}
+          stances={phases.flatMap(({ c }) => stancesOf(c.condition, c.variantId))}
+          inForce={data.inForce}
+          views={data.views}
+          mayChoose={may(actor.role, "stance.write")}
+        />
+        <details className="mt-3 border-t border-rule pt-2">
+          <summary className="cursor-pointer">How work is set up, ordered and judged</summary>
+          <StanceList
+            clientId={clientId}
+            stances={GENERAL_STANCES}
+            inForce={data.inForce}
+            views={data.views}
+            mayChoose={may(actor.role, "stance.write")}
+          />
+        </details>
+        <p className="small quiet mt-3">
+          {client.name}: choices here are this client's; the clinic's defaults are under Stances.
+        </p>
+      </aside>
+    </main>
+  );
+}

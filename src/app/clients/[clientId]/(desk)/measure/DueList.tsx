@@ -1,0 +1,29 @@
+import Link from "next/link";
+import type { DueMeasurement } from "@/core/measure/dueMeasurements";
+
+/** What is due for a measurement, and why. */
+export function DueList({ due, clientId }: { due: readonly DueMeasurement[]; clientId: string }) {
+  return (
+    <section className="mb-4">
+      <h2 className="text-[17px]">
+        Due{" "}
+        {due.length === 0 && (
+          <span className="quiet text-[15px] font-normal">nothing; all is fresh enough</span>
+        )}
+      </h2>
+      <ul>
+        {due.map((d) => (
+          <li key={d.what} className="border-t border-rule py-1">
+            <Link href={`/clients/${clientId}/measure?part=${d.group}`} className="font-bold hover:underline">
+              <span aria-hidden className="text-mark">
+                ◇{" "}
+              </span>
+              {d.what}
+            </Link>{" "}
+            <span className="small quiet">{d.because}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

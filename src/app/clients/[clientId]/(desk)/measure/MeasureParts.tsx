@@ -1,0 +1,45 @@
+import Link from "next/link";
+import type { DueMeasurement } from "@/core/measure/dueMeasurements";
+
+const PARTS = [
+  ["strength", "Strength"],
+  ["motion", "Motion"],
+  ["swelling", "Swelling and girth"],
+  ["function", "Function"],
+  ["repetitions", "Repetition test"],
+] as const;
+
+/** The parts of Measure in a line; a diamond says that something in it is due. */
+export function MeasureParts({
+  here,
+  clientId,
+  due,
+}: {
+  here: string;
+  clientId: string;
+  due: readonly DueMeasurement[];
+}) {
+  return (
+    <nav aria-label="Parts of Measure" className="mb-2 flex gap-5 border-b border-rule pb-1.5">
+      {PARTS.map(([id, name]) => (
+        <Link
+          key={id}
+          href={`/clients/${clientId}/measure?part=${id}`}
+          aria-current={here === id ? "page" : undefined}
+          className={here === id ? "font-bold text-primary" : "hover:underline"}
+        >
+          {name}
+          {due.some((d) => d.group === id) && (
+            <>
+              <span aria-hidden className="text-mark">
+                {" "}
+                ◇
+              </span>
+              <span className="sr-only"> (due)</span>
+            </>
+          )}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,98 @@
+import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
+import { sitToStandBelow, sitToStandPowerW } from "@/core/measure/sitToStand";
+import type { ClientEpisode } from "@/server/clients";
+import type { StoredMeasurement } from "@/server/otherMeasurements";
+import { shortDay } from "@/ui/dates";
+import { TakeBack } from "./TakeBack";
+import { valueWords } from "./ValueCell";
+
+/** What was measured before, newest first: the change against measurement error, and a way to take one back. */
+export function MeasurementHistory({
+  client,
+  kinds,
+  measurements,
+  locale,
+  mayVoid,
+  today,
+}: {
+  client: ClientEpisode;
+  kinds: readonly MeasurementKind[];
+  measurements: readonly StoredMeasurement[];
+  locale: string;
+  mayVoid: boolean;
+  today: string;
+}) {
+  const of = measurements.filter((m) => kinds.includes(m.kind));
+  if (of.length === 0)
+    return (
+      <p className="quiet mt-4">
+        Nothing on record yet: what is typed above becomes the first of the series.
+      </p>
+    );
+  return (
+    <section className="mt-5">
+      <h2 className="text-[16px]">On record</h2>
+      <table className="mt-1 w-full text-left text-[14px]">
+        <tbody>
+          {of.slice(0, 24).map((m) => (
+            <tr key={m.id} className="border-t border-rule">
+              <td className="whitespace-nowrap py-1 pr-3">{shortDay(m.takenOn, locale)}</td>
+              <td className="py-1 pr-3">
+                {measurementKind(m.kind).name}
+                {m.side && `, ${m.side}`}
+                {m.way && <span className="quiet"> {m.way}</span>}
+                {m.source === "angle_sensor" && <span className="quiet"> by sensor</span>}
+              </td>
+              <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
+              <td className="small quiet py-1 pr-3">
+                {[changeWords(m, measurements), extraWords(m, client, today)].filter(Boolean).join(" · ")}
+              </td>
+              <td className="small quiet py-1 pr-3">{m.by}</td>
+              <td className="py-1 text-right">
+                {mayVoid && (
+                  <TakeBack
+                    path={`/api/clients/${client.clientId}/measurements/${m.id}/void`}
+                    what={`${measurementKind(m.kind).name} of ${shortDay(m.takenOn, locale)}`}
+                  />
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Against the one before it, and whether that is more than measurement error. */
+function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): string {
+  const before = all.find(
+    (b) => b.kind === m.kind && b.side === m.side && b.way === m.way && b.takenOn < m.takenOn,
+  );
+  const real = measurementKind(m.kind).realChange;
+  if (!before) return "";
+  const by = Math.round((m.value - before.value) * 10) / 10;
+  if (by === 0) return "no change";
+  const signed = `${by > 0 ? "+" : ""}${by}`;
+  if (real === null) return signed;
+  return `${signed}, ${Math.abs(by) >= real ? "more than measurement error" : "within measurement noise"}`;
+}
+
+/** What a sit-to-stand count means for the age, and its power. */
+function extraWords(m: StoredMeasurement, client: ClientEpisode, today: string): string {
+  if (m.kind !== "sit_to_stand_30s") return "";
+  if (m.armsUsed) return "arms used: counts as none";
+  const age = Number(today.slice(0, 4)) - client.birthYear;
+  const norm = client.normSex ? sitToStandBelow(client.normSex === "female" ? "F" : "M", age, m.value) : null;
+  const power = m.chairM ? sitToStandPowerW(client.bodyMassKg, client.heightM, m.chairM, m.value) : null;
+  return [
+    norm
+      ? norm.below
+        ? `below average for the age (${norm.cut})`
+        : `at least average for the age (${norm.cut})`
+      : "",
+    power ? `about ${Math.round(power / 10) * 10} W, estimated` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
+}

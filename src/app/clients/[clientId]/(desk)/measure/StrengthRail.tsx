@@ -1,0 +1,72 @@
+"use client";
+import { useMemo } from "react";
+import { capacityAtAngle } from "@/core/strength/capacityAtAngle";
+import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
+import { testsForCurve } from "@/core/strength/testsForCurve";
+import type { KneeMovement } from "@/core/strength/torqueAngleShape";
+import type { Side } from "@/core/units/fields";
+import type { StoredTest } from "@/server/measurements";
+import { AngleCursor } from "@/ui/rail/AngleCursor";
+import { CurveBand } from "@/ui/rail/CurveBand";
+import { RowLabel } from "@/ui/rail/RowLabel";
+import { Ruler } from "@/ui/rail/Ruler";
+import { RAIL } from "@/ui/rail/scale";
+
+/** Torque over the knee's angles: the curve through the involved side's tests, the other leg's tests beside it. */
+export function StrengthRail({
+  movement,
+  tests,
+  side,
+  angle,
+  onAngle,
+}: {
+  movement: KneeMovement;
+  tests: StoredTest[];
+  side: Side;
+  angle: number;
+  onAngle: (deg: number) => void;
+}) {
+  const own = useMemo(() => testsForCurve(tests.filter((t) => t.side === side)), [tests, side]);
+  const other = useMemo(() => testsForCurve(tests.filter((t) => t.side !== side)), [tests, side]);
+  const curve = useMemo(() => {
+    if (own.length === 0) return null;
+    const fit = fitTorqueAngle(movement, own);
+    const points = [];
+    for (let deg = 10; deg <= 110; deg += 2) {
+      const c = capacityAtAngle(fit, deg, "");
+      points.push({ deg, value: c.value, doubt: c.doubt ?? 0 });
+    }
+    return points;
+  }, [own, movement]);
+  const most = Math.max(40, ...(curve ?? []).map((p) => p.value + p.doubt), ...other.map((t) => t.torqueNm));
+  return (
+    <svg viewBox={`0 0 ${RAIL.width} 168`} className="mt-1 w-full">
+      <title>Torque over knee flexion, from tests</title>
+      <Ruler />
+      <RowLabel y={66} name={`${side} knee`} detail={curve ? "curve through tests" : "no test yet"} />
+      <text x={0} y={104} fontSize={12.5} className="fill-quiet">
+        ● tested {other.length > 0 ? "◇ other leg" : ""}
+      </text>
+      <CurveBand
+        points={curve ?? []}
+        tests={[
+          ...own.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "own" as const })),
+          ...other.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "other" as const })),
+        ]}
+        y={40}
+        height={96}
+        max={Math.ceil(most / 20) * 20}
+      />
+      <AngleCursor
+        deg={angle}
+        onChange={onAngle}
+        min={10}
+        max={110}
+        stepDeg={5}
+        top={30}
+        bottom={138}
+        label="Test angle, knee flexion"
+      />
+    </svg>
+  );
+}

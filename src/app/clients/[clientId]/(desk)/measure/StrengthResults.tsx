@@ -1,0 +1,88 @@
+import { ratioSummary, strengthSummary } from "@/core/measure/strengthSummary";
+import { MOVEMENTS } from "@/core/strength/movements";
+import type { ClientEpisode } from "@/server/clients";
+import type { StoredTest } from "@/server/measurements";
+import { Figure } from "@/ui/working/Figure";
+
+const AIM_WORDS: Record<string, string> = {
+  measured: "Judged as torque, as chosen for this client.",
+  equal_volume:
+    "Chosen here: an equal share of hard repetitions. That is a share of training, not a strength.",
+  double_volume:
+    "Chosen here: twice the hard repetitions. That is a share of training; it never takes work away from weak quadriceps.",
+};
+
+/** Symmetry, torque per body mass and hamstring-to-quadriceps ratio, each with its doubt and its working. */
+export function StrengthResults({
+  tests,
+  client,
+  aim,
+}: {
+  tests: StoredTest[];
+  client: ClientEpisode;
+  aim: string;
+}) {
+  const rows = strengthSummary(tests, client.side, client.bodyMassKg);
+  const ratios = ratioSummary(tests);
+  if (rows.length === 0) return null;
+  return (
+    <section className="mb-4 border-t border-rule pt-3">
+      <h2 className="text-[17px]">What the tests say</h2>
+      {rows.map((r) => (
+        <div
+          key={r.movement}
+          className="grid grid-cols-[104px_1fr_1fr] items-start gap-2 border-b border-rule py-1.5"
+        >
+          <p className="pt-1 leading-tight">
+            {MOVEMENTS[r.movement].name}{" "}
+            <span className="small quiet block">{MOVEMENTS[r.movement].muscle}</span>
+          </p>
+          {r.symmetry ? (
+            <Figure
+              label={`${client.side} of other`}
+              computed={r.symmetry}
+              under={verdict(r.symmetry.value, r.symmetry.doubt ?? 0)}
+            />
+          ) : (
+            <p className="small quiet">other side not tested at the same angle</p>
+          )}
+          {r.perBodyMass && <Figure label="per body mass" computed={r.perBodyMass} digits={1} />}
+        </div>
+      ))}
+      {ratios.map((r) => (
+        <div key={r.side} className="border-b border-rule py-1.5">
+          <Figure
+            label={`hamstrings to quadriceps, ${r.side}, at ${r.kneeFlexionDeg}°`}
+            computed={r.ratio}
+            digits={2}
+            under={
+              r.band === "usual"
+                ? "usual: 0.5 to 0.8"
+                : r.band === "low"
+                  ? "low: below 0.5"
+                  : "above 0.8: check the quadriceps first, weak ones raise it"
+            }
+          />
+        </div>
+      ))}
+      {ratios.length > 0 && (
+        <details className="small mt-1.5">
+          <summary className="cursor-pointer">“Hamstrings should be twice as strong”?</summary>
+          <p className="mt-1">
+            Measured torque says the opposite: the quadriceps has about twice the cross-section and pulls on a
+            longer lever, so it gives 1.3 to 2 times as much. The saying fits other things: hamstrings and
+            glutes together at the hip, kilograms on machines with different levers, lowering against lifting
+            at speed, or twice the hamstring work. It is never a pass mark.
+          </p>
+          <p className="quiet mt-1">{AIM_WORDS[aim] ?? ""} Source: dosing rules F3, unverified citation.</p>
+        </details>
+      )}
+    </section>
+  );
+}
+
+/** Whether one session can tell if 90 % is reached. */
+function verdict(value: number, doubt: number): string {
+  if (value - doubt >= 90) return "clearly at least 90 %";
+  return value + doubt < 90 ? "clearly below 90 %" : "cannot tell from 90 %";
+}

@@ -1,0 +1,98 @@
+import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
+import { type Side, SWELLING_WORDS } from "@/core/units/fields";
+import type { StoredMeasurement } from "@/server/otherMeasurements";
+import { relativeDay } from "@/ui/dates";
+
+/** A value as people read it: a grade in words, hyperextension named. */
+export function valueWords(kind: MeasurementKind, value: number): string {
+  const { unit } = measurementKind(kind);
+  if (kind === "swelling") return SWELLING_WORDS[value] ?? String(value);
+  if (kind === "knee_straightening" && value < 0) return `${-value}° beyond straight`;
+  if (kind === "knee_straightening") return value === 0 ? "straight" : `${value}° short`;
+  return `${Math.round(value * 10) / 10}${unit === "°" ? "" : " "}${unit}`;
+}
+
+/** One field of the table with the last value beside it. */
+export function ValueCell({
+  kind,
+  side,
+  earlier,
+  value,
+  onType,
+  onSensor,
+  problem,
+  today,
+  mayRecord,
+}: {
+  kind: MeasurementKind;
+  side: Side | "both";
+  /** of this kind and side, newest first */
+  earlier: readonly StoredMeasurement[];
+  value: string;
+  onType: (text: string) => void;
+  onSensor: (() => void) | null;
+  problem?: string;
+  today: string;
+  mayRecord: boolean;
+}) {
+  const spec = measurementKind(kind);
+  const last = earlier[0];
+  const name = `${spec.name}${side === "both" ? "" : `, ${side}`}`;
+  const id = `${kind}-${side}`;
+  return (
+    <>
+      <span className="flex items-center gap-1.5">
+        {mayRecord &&
+          (kind === "swelling" ? (
+            <select
+              id={id}
+              aria-label={name}
+              className="select select-sm w-24 border-rule bg-base-100 text-[15px]"
+              value={value}
+              onChange={(e) => onType(e.target.value)}
+            >
+              <option value="">–</option>
+              {SWELLING_WORDS.map((w, i) => (
+                <option key={w} value={i}>
+                  {w}
+                </option>
+              ))}
+            </select>
+          ) : (
+            <>
+              <input
+                id={id}
+                aria-label={name}
+                aria-invalid={problem ? true : undefined}
+                aria-describedby={problem ? `${id}-about` : undefined}
+                inputMode="decimal"
+                autoComplete="off"
+                className={`input input-sm w-16 border bg-base-100 text-right text-[15px] font-bold ${problem ? "border-error" : "border-rule"}`}
+                value={value}
+                onChange={(e) => onType(e.target.value)}
+              />
+              <span className="small quiet">{spec.unit}</span>
+            </>
+          ))}
+        {onSensor && mayRecord && (
+          <button
+            type="button"
+            className="small cursor-pointer underline"
+            aria-label={`Read ${name} from the sensor`}
+            onClick={onSensor}
+          >
+            read
+          </button>
+        )}
+      </span>
+      <span className="small quiet block">
+        {last ? `${valueWords(kind, last.value)}, ${relativeDay(last.takenOn, today)}` : "never measured"}
+      </span>
+      {problem && (
+        <span id={`${id}-about`} role="alert" className="small block text-error">
+          {problem}
+        </span>
+      )}
+    </>
+  );
+}

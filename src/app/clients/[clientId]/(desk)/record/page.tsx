@@ -1,0 +1,69 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { onPage } from "@/app/_web/actor";
+import { recordOf } from "@/server/record";
+import { moment } from "@/ui/dates";
+import { changesInWords, deedWords } from "./recordWords";
+
+export const metadata: Metadata = { title: "Record" };
+
+/** Who changed what of this client, when, from what to what; newest first. */
+export default async function RecordPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ before?: string | string[] }>;
+}) {
+  const { clientId } = await params;
+  const { before } = await searchParams;
+  const from = typeof before === "string" && /^\d{1,15}$/.test(before) ? Number(before) : null;
+  const { actor, data } = await onPage((ctx) => recordOf(ctx, clientId, from));
+  const last = data[data.length - 1];
+  return (
+    <main className="px-5 py-4">
+      <h1 className="text-[19px]">
+        Who changed what?{" "}
+        <span className="quiet text-[15px] font-normal">kept for good; nothing here can be edited</span>
+      </h1>
+      {data.length === 0 && <p className="mt-2">Nothing has been changed yet.</p>}
+      <table className="mt-2 w-full text-left text-[14px]">
+        <thead>
+          <tr className="small quiet border-b border-rule">
+            <th className="py-1 pr-4 font-normal">when</th>
+            <th className="py-1 pr-4 font-normal">who</th>
+            <th className="py-1 pr-4 font-normal">what</th>
+            <th className="py-1 font-normal">before → after</th>
+          </tr>
+        </thead>
+        <tbody>
+          {data.map((e) => (
+            <tr key={e.id} className="border-b border-rule align-top">
+              <td className="whitespace-nowrap py-1 pr-4">{moment(e.at, actor.locale, actor.timeZone)}</td>
+              <td className="whitespace-nowrap py-1 pr-4">{e.by}</td>
+              <td className="py-1 pr-4 font-bold">{deedWords(e.deed)}</td>
+              <td className="py-1">
+                {changesInWords(e.before, e.after).map((c) => (
+                  <span key={c.field} className="block">
+                    <span className="quiet">{c.field}:</span>{" "}
+                    {c.before !== null && (
+                      <>
+                        <s>{c.before}</s> →{" "}
+                      </>
+                    )}
+                    {c.after ?? "–"}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {last && data.length >= 60 && (
+        <Link href={`?before=${last.id}`} className="mt-3 inline-block underline">
+          earlier changes
+        </Link>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,64 @@
+const DEEDS: Record<string, string> = {
+  "client.create": "entered the client",
+  "story.change": "changed the story",
+  "episode.begin": "began an episode",
+  "episode.close": "closed the episode",
+  "body.write": "changed body measures",
+  "screen.record": "asked the warning signs",
+  "screen.clear": "cleared a warning sign",
+  "limit.write": "wrote a limit",
+  "limit.change": "changed a limit",
+  "limit.lift": "lifted a limit",
+  "stance.choose": "chose a stance",
+  "stance.view": "noted another view",
+  "phase.confirm": "confirmed a phase",
+  "phase.tick": "judged a criterion",
+  "measurement.record": "measured",
+  "measurement.void": "took a measurement back",
+  "test.record": "tested strength",
+  "test.void": "took a test back",
+  "plan.write": "saved a dose",
+  "recheck.warning": "noted a warning sign",
+  "recheck.clear": "cleared a warning sign",
+  "response.record": "entered the next morning",
+  "decision.take": "decided",
+};
+
+export const deedWords = (deed: string): string => DEEDS[deed] ?? deed;
+
+export interface FieldChange {
+  field: string;
+  before: string | null;
+  after: string | null;
+}
+
+type Fields = Record<string, unknown> | null;
+
+/** Field by field what was before and after; what stayed the same is left out. */
+export function changesInWords(before: Fields, after: Fields): FieldChange[] {
+  const keys = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])];
+  return keys.flatMap((key) => {
+    const [a, b] = [words(before?.[key]), words(after?.[key])];
+    if (a === b || (before === null && b === null)) return [];
+    return [
+      { field: fieldWords(key), before: before !== null && key in before ? (a ?? "–") : null, after: b },
+    ];
+  });
+}
+
+/** "kneeFlexionDeg" becomes "knee flexion deg". */
+const fieldWords = (key: string): string => key.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
+
+function words(x: unknown): string | null {
+  if (x === null || x === undefined || x === "") return null;
+  if (Array.isArray(x)) return x.length === 0 ? null : x.map((i) => words(i) ?? "–").join("; ");
+  if (typeof x === "object")
+    return (
+      Object.entries(x)
+        .flatMap(([k, v]) => (words(v) === null ? [] : [`${fieldWords(k)} ${words(v)}`]))
+        .join(", ") || null
+    );
+  if (typeof x === "number") return String(Math.round(x * 100) / 100);
+  if (typeof x === "boolean") return x ? "yes" : "no";
+  return String(x).replaceAll("_", " ");
+}

@@ -1,0 +1,71 @@
+import type { Metadata } from "next";
+import { onPage } from "@/app/_web/actor";
+import { may } from "@/core/safety/roles";
+import { clientEpisode } from "@/server/clients";
+import { questionsOf, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { ScreenDesk } from "./ScreenDesk";
+import { ScreenHistory } from "./ScreenHistory";
+import { StandingSigns } from "./StandingSigns";
+
+export const metadata: Metadata = { title: "Screen" };
+
+/** Warning signs first: what stands, who can clear it, and the questions of this client's regions. */
+export default async function ScreenPage({ params }: { params: Promise<{ clientId: string }> }) {
+  const { clientId } = await params;
+  const { actor, data } = await onPage(async (ctx) => {
+    const client = await clientEpisode(ctx, clientId);
+    return {
+      questions: await questionsOf(ctx, client),
+      state: await screeningStateOf(ctx, client),
+      screenings: await screeningsOf(ctx, client.episodeId),
+    };
+  });
+  const { questions, state, screenings } = data;
+  const newest = screenings[0] ?? null;
+  return (
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+      <ScreenDesk
+        key={newest?.id ?? "first"}
+        clientId={clientId}
+        questions={questions.map((q) => ({
+          id: q.id,
+          area: q.area,
+          question: q.question,
+          consequence: q.consequence_if_yes,
+          timeFrame: q.time_frame,
+          doNow: q.do_now,
+          escalations: q.escalate_if.map((e) => e.if),
+        }))}
+        isDue={newest === null || state.status === "due" || state.status === "incomplete"}
+        lastAnswers={newest ? Object.fromEntries(newest.answers.map((a) => [a.questionId, a.answer])) : {}}
+        mayAsk={may(actor.role, "screen.record")}
+      />
+      <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        <StandingSigns
+          clientId={clientId}
+          state={{
+            status: state.status,
+            dueBecause: state.dueBecause,
+            unanswered: state.unanswered.length,
+            bars: state.barsFloor ?? state.barsPlanning,
+          }}
+          signs={state.standing.map((s) => ({
+            questionId: s.flag.id,
+            question: s.flag.question,
+            answer: s.answer,
+            consequence: s.consequence,
+            timeFrame: s.timeFrame,
+            doNow: s.flag.do_now,
+            why: s.flag.why,
+            source: s.flag.source,
+            confidence: s.flag.confidence,
+            on: s.on,
+          }))}
+          mayClear={may(actor.role, "recheck.clear")}
+          locale={actor.locale}
+        />
+        <ScreenHistory screenings={screenings} locale={actor.locale} timeZone={actor.timeZone} />
+      </aside>
+    </main>
+  );
+}

@@ -1,0 +1,40 @@
+import type { MassUnit } from "@/core/units/mass";
+import type { ClientEpisode } from "@/server/clients";
+import type { Story } from "@/server/story";
+import { massText, type StoryDraft } from "../../../_story/storyDraft";
+
+const text = (n: number | null): string => (n === null ? "" : String(n));
+
+/** A stored story as the form shows it; what was never asked stays empty. */
+export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft {
+  return {
+    name: c.name,
+    occupation: c.occupation,
+    birthYear: String(c.birthYear),
+    heightM: String(c.heightM),
+    bodyMass: massText(c.bodyMassKg, unit),
+    normSex: c.normSex ?? "none",
+    side: s.side,
+    conditions: s.conditions,
+    uncovered: s.uncovered,
+    calledAs: s.calledAs ?? "",
+    beganWith: s.beganWith ?? "onset",
+    beganOn: s.beganOn ?? "",
+    details: s.details ?? "",
+    surgeonNote: s.surgeonNote ?? "",
+    painMarks: s.painMarks,
+    painNow: text(s.painNow),
+    painWorst: text(s.painWorst),
+    painBest: text(s.painBest),
+    bringsOn: s.bringsOn,
+    settlesIn: s.settlesIn,
+    swellingApplies: s.swellingApplies ?? true,
+    firstSwelling: text(s.firstSwelling ?? 0),
+    goals: s.goals.length
+      ? s.goals.map((g) => ({ ...g, hard: String(g.hard) }))
+      : [{ goalId: null, words: c.goal, hard: "" }],
+    support: s.support ?? "none",
+    trainsAt: s.trainsAt ?? "clinic_gym",
+    weekdays: s.weekdays,
+  };
+}

@@ -1,0 +1,59 @@
+import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
+import { BRINGS_ON, SETTLES_IN } from "@/core/story/irritabilityFrom";
+import { Choice } from "@/ui/form/Choice";
+import { Field } from "@/ui/form/Field";
+import { PainPicture } from "./PainPicture";
+import type { StoryPart } from "./StoryForm";
+
+/** What hurts, where, how much, how easily it is stirred up and how long it stays so. */
+export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolean }) {
+  const { draft, set, problem } = part;
+  const score = (label: string, name: "painNow" | "painWorst" | "painBest") => (
+    <Field
+      label={label}
+      name={name}
+      inputMode="numeric"
+      className="!w-14"
+      value={draft[name]}
+      onChange={(e) => set({ [name]: e.target.value })}
+      problem={problem(`episode.${name}`)}
+    />
+  );
+  return (
+    <section>
+      <h2 className="text-[17px]">
+        What hurts <span className="quiet text-[15px] font-normal">0 none, 10 the worst there is</span>
+      </h2>
+      <div className="grid grid-cols-[150px_minmax(0,1fr)] gap-x-5">
+        <PainPicture
+          marked={draft.painMarks}
+          onChange={(painMarks) => set({ painMarks })}
+          isFixed={isFixed}
+        />
+        <div className="grid content-start gap-2 pt-2">
+          {score("pain now", "painNow")}
+          {score("worst this week", "painWorst")}
+          {score("best this week", "painBest")}
+          <Choice<BringsOn>
+            legend="it takes to stir it up"
+            name="bringsOn"
+            isInline={false}
+            options={Object.entries(BRINGS_ON) as [BringsOn, string][]}
+            value={draft.bringsOn}
+            onChange={(bringsOn) => set({ bringsOn })}
+            problem={problem("episode.bringsOn")}
+          />
+          <Choice<SettlesIn>
+            legend="it settles"
+            name="settlesIn"
+            isInline={false}
+            options={Object.entries(SETTLES_IN) as [SettlesIn, string][]}
+            value={draft.settlesIn}
+            onChange={(settlesIn) => set({ settlesIn })}
+            problem={problem("episode.settlesIn")}
+          />
+        </div>
+      </div>
+    </section>
+  );
+}

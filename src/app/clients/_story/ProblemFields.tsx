@@ -1,0 +1,151 @@
+import { SWELLING_WORDS } from "@/core/units/fields";
+import { Choice } from "@/ui/form/Choice";
+import { Pick } from "@/ui/form/Pick";
+import { Words } from "@/ui/form/Words";
+import type { StoryChoices } from "./choices";
+import type { StoryPart } from "./StoryForm";
+
+/** What it is about, since when, what was done, and what the surgeon wrote. */
+export function ProblemFields({ part, choices }: { part: StoryPart; choices: StoryChoices }) {
+  const { draft, set, problem } = part;
+  const rows = draft.conditions.length ? draft.conditions : [{ conditionId: "", variantId: "" }];
+  const choose = (at: number, conditionId: string) => {
+    const found = choices.conditions.find((c) => c.id === conditionId);
+    const next = rows.map((r, i) =>
+      i === at ? { conditionId, variantId: found?.variants[0]?.[0] ?? "" } : r,
+    );
+    set({
+      conditions: next.filter((r) => r.conditionId !== ""),
+      ...(found && at === 0 ? { beganWith: found.isSurgical ? "surgery" : "onset" } : {}),
+    });
+  };
+  const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
+  const last = rows[rows.length - 1];
+  const shown = last?.conditionId && rows.length < 4 ? [...rows, { conditionId: "", variantId: "" }] : rows;
+  return (
+    <div className="grid content-start gap-2">
+      <h2 className="text-[17px]">What and since when</h2>
+      <Choice
+        legend="side"
+        name="side"
+        options={[
+          ["left", "left"],
+          ["right", "right"],
+        ]}
+        value={draft.side}
+        onChange={(side) => set({ side })}
+      />
+      {shown.map((row, i) => (
+        <div
+          // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
+          key={i}
+          className="grid grid-cols-[minmax(0,1fr)_150px] gap-2"
+        >
+          <Pick
+            label={i === 0 ? "condition" : "and also"}
+            name={`condition-${i}`}
+            options={[
+              ["", i === 0 ? "choose" : "nothing else"],
+              ...choices.conditions.map((c): [string, string] => [c.id, c.name]),
+            ]}
+            value={row.conditionId}
+            onChange={(e) => choose(i, e.target.value)}
+            problem={i === 0 ? problem("episode.conditions") : undefined}
+          />
+          {variants(row.conditionId).length > 1 && (
+            <Pick
+              label="which kind"
+              name={`variant-${i}`}
+              options={variants(row.conditionId)}
+              value={row.variantId}
+              onChange={(e) =>
+                set({
+                  conditions: draft.conditions.map((c, k) =>
+                    k === i ? { ...c, variantId: e.target.value } : c,
+                  ),
+                })
+              }
+            />
+          )}
+        </div>
+      ))}
+      <Pick
+        label="not covered by the rules"
+        name="uncovered"
+        options={[["", "nothing of this kind"], ...choices.uncovered]}
+        value={draft.uncovered[0] ?? ""}
+        onChange={(e) => set({ uncovered: e.target.value ? [e.target.value] : [] })}
+      />
+      {draft.uncovered.length > 0 && (
+        <p className="border-l-4 border-accent pl-3 text-accent">
+          The rules say nothing about this. No limits are computed; a therapist writes them by hand in Limits
+          before anything is dosed.
+        </p>
+      )}
+      <div className="grid grid-cols-[minmax(0,1fr)_170px] items-end gap-3">
+        <Choice
+          legend="began with"
+          name="beganWith"
+          isInline={false}
+          options={[
+            ["surgery", "surgery"],
+            ["onset", "by itself or injury"],
+          ]}
+          value={draft.beganWith}
+          onChange={(beganWith) => set({ beganWith })}
+        />
+        <Words
+          label={draft.beganWith === "surgery" ? "date of surgery" : "date of onset"}
+          name="beganOn"
+          type="date"
+          value={draft.beganOn}
+          onChange={(e) => set({ beganOn: e.target.value })}
+          problem={problem("episode.beganOn")}
+        />
+      </div>
+      <Words
+        label="called here (empty: the condition's name)"
+        name="calledAs"
+        value={draft.calledAs}
+        onChange={(e) => set({ calledAs: e.target.value })}
+        problem={problem("episode.calledAs")}
+      />
+      <Words
+        label="what was done: graft, repair, cement, what else matters"
+        name="details"
+        rows={2}
+        value={draft.details}
+        onChange={(e) => set({ details: e.target.value })}
+        problem={problem("episode.details")}
+      />
+      <Words
+        label="what the surgeon wrote (bounds themselves go into Limits)"
+        name="surgeonNote"
+        rows={2}
+        value={draft.surgeonNote}
+        onChange={(e) => set({ surgeonNote: e.target.value })}
+        problem={problem("episode.surgeonNote")}
+      />
+      <div className="grid grid-cols-2 items-end gap-3">
+        <label className="flex items-center gap-2 pb-1.5">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-primary checkbox-sm"
+            checked={draft.swellingApplies}
+            onChange={(e) => set({ swellingApplies: e.target.checked })}
+          />
+          swelling is watched
+        </label>
+        {draft.swellingApplies && (
+          <Pick
+            label="swelling now"
+            name="firstSwelling"
+            options={SWELLING_WORDS.map((w, i): [string, string] => [String(i), w])}
+            value={draft.firstSwelling}
+            onChange={(e) => set({ firstSwelling: e.target.value })}
+          />
+        )}
+      </div>
+    </div>
+  );
+}

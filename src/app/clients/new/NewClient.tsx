@@ -1,0 +1,58 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { PersonInput } from "@/core/story/storyInput";
+import type { MassUnit } from "@/core/units/mass";
+import { send } from "@/ui/send";
+import type { StoryChoices } from "../_story/choices";
+import { StoryForm } from "../_story/StoryForm";
+import { EMPTY_STORY, massText } from "../_story/storyDraft";
+
+/** Enters a story and goes on to the warning signs. */
+export function NewClient({
+  choices,
+  massUnit,
+  known,
+}: {
+  choices: StoryChoices;
+  massUnit: MassUnit;
+  known: { clientId: string; person: PersonInput } | null;
+}) {
+  const router = useRouter();
+  // made once: sending twice makes one client
+  const [ids] = useState(() => ({
+    clientId: known?.clientId ?? crypto.randomUUID(),
+    episodeId: crypto.randomUUID(),
+  }));
+  const start = known
+    ? {
+        ...EMPTY_STORY,
+        name: known.person.name,
+        occupation: known.person.occupation,
+        birthYear: String(known.person.birthYear),
+        heightM: String(known.person.heightM),
+        bodyMass: massText(known.person.bodyMassKg, massUnit),
+        normSex: known.person.normSex ?? ("none" as const),
+      }
+    : EMPTY_STORY;
+  return (
+    <StoryForm
+      start={start}
+      choices={choices}
+      massUnit={massUnit}
+      mayWrite
+      saveWords="Save and go to the warning signs"
+      savedWords="Saved."
+      onSave={async (story) => {
+        const sent = known
+          ? await send(`/api/clients/${ids.clientId}/episodes`, {
+              episodeId: ids.episodeId,
+              episode: story.episode,
+            })
+          : await send("/api/clients", { ...ids, ...story });
+        if (sent.ok) router.push(`/clients/${ids.clientId}/screen`);
+        return sent;
+      }}
+    />
+  );
+}

@@ -1,0 +1,85 @@
+import type { Condition, Phase } from "../rules/conditions";
+import { retestDue } from "../strength/testsForCurve";
+import { daysBetween } from "../units/days";
+import type { Side } from "../units/fields";
+import { type DatedMeasurement, type DatedStrength, FINDING_VALID_DAYS, newestOf } from "./findings";
+import { type MeasurementKind, measurementKind } from "./measurementKinds";
+
+/** Something to measure, and why. */
+export interface DueMeasurement {
+  what: string;
+  because: string;
+  /** which part of Measure it is in */
+  group: "strength" | "motion" | "swelling" | "function" | "repetitions";
+  /** without it nothing can be dosed */
+  isNeeded: boolean;
+}
+
+const CRITERIA: readonly { key: keyof Phase["exit_criteria"]; kind: MeasurementKind }[] = [
+  { key: "extension_deficit_max_deg", kind: "knee_straightening" },
+  { key: "flexion_min_deg", kind: "knee_bend" },
+  { key: "effusion_max", kind: "swelling" },
+  { key: "quad_lag_max_deg", kind: "quadriceps_lag" },
+  { key: "resting_or_adl_pain_max_0_10", kind: "daily_pain" },
+];
+
+/** What is due today: strength for the dose, and what the confirmed phases are left by. */
+export function dueMeasurements(input: {
+  parts: readonly { condition: Condition; phase: Phase }[];
+  measurements: readonly DatedMeasurement[];
+  strength: readonly DatedStrength[];
+  side: Side;
+  today: string;
+}): DueMeasurement[] {
+  const { side, today } = input;
+  const due: DueMeasurement[] = [];
+  const extension = input.strength.filter((t) => t.movement === "knee_extension" && t.side === side);
+  const strength = retestDue(extension, today);
+  if (strength)
+    due.push({
+      what: "knee extension strength",
+      because: strength,
+      group: "strength",
+      isNeeded: extension.length === 0,
+    });
+  const seen = new Set<MeasurementKind>();
+  for (const { condition, phase } of input.parts) {
+    const isLast = condition.phases[condition.phases.length - 1]?.id === phase.id;
+    if (isLast) continue;
+    for (const { key, kind } of CRITERIA) {
+      if (phase.exit_criteria[key] === null || seen.has(kind)) continue;
+      const age = ageOf(newestOf(input.measurements, kind, side), today);
+      if (age !== null && age <= FINDING_VALID_DAYS) continue;
+      seen.add(kind);
+      const spec = measurementKind(kind);
+      due.push({
+        what: spec.name,
+        because: `${age === null ? "never measured" : `last ${age} days ago`}; “${phase.name.toLowerCase()}” is left by it`,
+        group: spec.group,
+        isNeeded: false,
+      });
+    }
+    for (const [key, movement, name] of [
+      ["quad_symmetry_min_pct", "knee_extension", "both legs' knee extension"],
+      ["hamstring_symmetry_min_pct", "knee_flexion", "both legs' knee flexion"],
+    ] as const) {
+      if (phase.exit_criteria[key] === null || due.some((d) => d.what === name)) continue;
+      const sides = new Set(
+        input.strength
+          .filter((t) => t.movement === movement && daysBetween(t.takenOn, today) <= FINDING_VALID_DAYS)
+          .map((t) => t.side),
+      );
+      if (!sides.has(side))
+        due.push({
+          what: name,
+          because: `symmetry of at least ${phase.exit_criteria[key]} % leaves “${phase.name.toLowerCase()}”`,
+          group: "strength",
+          isNeeded: false,
+        });
+    }
+  }
+  return due;
+}
+
+const ageOf = (m: DatedMeasurement | null, today: string): number | null =>
+  m === null ? null : daysBetween(m.takenOn, today);

@@ -1,0 +1,165 @@
+import { hamstringQuadriceps } from "../strength/hamstringQuadriceps";
+import { TYPICAL_ERROR_PCT, torqueErrorShare } from "../strength/measurementError";
+import { MOVEMENTS, type Movement, movement } from "../strength/movements";
+import { isSameAngle } from "../strength/sameAngle";
+import { limbSymmetry } from "../strength/symmetry";
+import { dayInWords } from "../units/dayInWords";
+import type { Side } from "../units/fields";
+import type { Computed } from "../units/working";
+import { type DatedStrength, pairedStrength } from "./findings";
+
+export interface StrengthSummary {
+  movement: Movement;
+  /** one side as a share of the other */
+  symmetry: Computed | null;
+  /** of the involved side, newest test */
+  perBodyMass: Computed | null;
+}
+
+/** Symmetry and torque per body mass of every movement that was tested, each with its doubt and working. */
+export function strengthSummary(
+  tests: readonly DatedStrength[],
+  involved: Side,
+  bodyMassKg: number,
+): StrengthSummary[] {
+  return movement.options
+    .filter((m) => tests.some((t) => t.movement === m))
+    .map((m) => ({
+      movement: m,
+      symmetry: symmetryOf(tests, m, involved),
+      perBodyMass: perBodyMass(tests, m, involved, bodyMassKg),
+    }));
+}
+
+function symmetryOf(tests: readonly DatedStrength[], m: Movement, involved: Side): Computed | null {
+  const pair = pairedStrength(tests, m, involved);
+  const found = pair && limbSymmetry(pair.involvedNm, pair.otherNm);
+  if (!pair || !found) return null;
+  return {
+    value: found.lsiPct,
+    unit: "%",
+    doubt: found.highPct - found.lsiPct,
+    origin: "estimated",
+    working: {
+      formulaId: "strength.symmetry",
+      formula: `${MOVEMENTS[m].name} of the ${involved} side divided by the other, both at ${pair.kneeFlexionDeg}° of knee flexion`,
+      inputs: [
+        {
+          name: involved,
+          value: `${pair.involvedNm.toFixed(0)} N·m`,
+          origin: "measured",
+          from: dayInWords(pair.on),
+        },
+        {
+          name: "other side",
+          value: `${pair.otherNm.toFixed(0)} N·m`,
+          origin: "measured",
+          from: "its highest value in this episode",
+        },
+        { name: "typical error of a session", value: `${TYPICAL_ERROR_PCT} %`, origin: "default" },
+      ],
+      source: "limb symmetry index with a 95 % interval of ±2.77 typical errors (dosing F1)",
+      confidence: "medium",
+      cannotTell: pair.isReliable
+        ? "Whether the other leg is strong: it weakens too after an injury. Look at torque per body mass as well."
+        : "Much: the trials of one of these tests never agreed. Test again before relying on it.",
+    },
+  };
+}
+
+const newest = (tests: readonly DatedStrength[]): DatedStrength | undefined =>
+  [...tests].sort((a, b) => b.takenOn.localeCompare(a.takenOn))[0];
+
+function perBodyMass(
+  tests: readonly DatedStrength[],
+  m: Movement,
+  involved: Side,
+  bodyMassKg: number,
+): Computed | null {
+  const last = newest(tests.filter((t) => t.movement === m && t.side === involved));
+  if (!last) return null;
+  const value = last.torqueNm / bodyMassKg;
+  return {
+    value,
+    unit: "N·m/kg",
+    doubt: value * torqueErrorShare(last.isReliable),
+    origin: "measured",
+    working: {
+      formulaId: "strength.per-body-mass",
+      formula: `torque at ${last.kneeFlexionDeg}° divided by body mass`,
+      inputs: [
+        {
+          name: "torque",
+          value: `${last.torqueNm.toFixed(0)} N·m`,
+          origin: "measured",
+          from: dayInWords(last.takenOn),
+        },
+        { name: "body mass", value: `${bodyMassKg} kg`, origin: "entered" },
+      ],
+      source: "definition",
+      confidence: "high",
+      cannotTell: "What is normal for this person: it varies with sex, age and sport.",
+    },
+  };
+}
+
+export interface RatioSummary {
+  side: Side;
+  kneeFlexionDeg: number;
+  ratio: Computed;
+  band: "low" | "usual" | "check quadriceps first";
+}
+
+/** Hamstring-to-quadriceps ratio of each side at an angle where both were tested; the newest such pair. */
+export function ratioSummary(tests: readonly DatedStrength[]): RatioSummary[] {
+  return (["left", "right"] as const).flatMap((side) => {
+    const own = tests.filter((t) => t.side === side);
+    const hamstrings = own
+      .filter((t) => t.movement === "knee_flexion")
+      .sort((a, b) => b.takenOn.localeCompare(a.takenOn));
+    for (const h of hamstrings) {
+      const q = newest(
+        own.filter((t) => t.movement === "knee_extension" && isSameAngle(t.kneeFlexionDeg, h.kneeFlexionDeg)),
+      );
+      const found = q && hamstringQuadriceps(h.torqueNm, q.torqueNm);
+      if (!q || !found) continue;
+      const doubt = found.ratio * Math.hypot(torqueErrorShare(h.isReliable), torqueErrorShare(q.isReliable));
+      return [
+        {
+          side,
+          kneeFlexionDeg: h.kneeFlexionDeg,
+          band: found.band,
+          ratio: {
+            value: found.ratio,
+            unit: "",
+            doubt,
+            origin: "estimated",
+            working: {
+              formulaId: "strength.hamstring-quadriceps",
+              formula: `knee flexion torque divided by knee extension torque, ${side} side, both at ${h.kneeFlexionDeg}°`,
+              inputs: [
+                {
+                  name: "flexion",
+                  value: `${h.torqueNm.toFixed(0)} N·m`,
+                  origin: "measured",
+                  from: dayInWords(h.takenOn),
+                },
+                {
+                  name: "extension",
+                  value: `${q.torqueNm.toFixed(0)} N·m`,
+                  origin: "measured",
+                  from: dayInWords(q.takenOn),
+                },
+              ],
+              source: "isometric ratio at equal angle, 0.5 to 0.8 usual (dosing F3)",
+              confidence: "medium",
+              cannotTell:
+                "Anything about another angle: it falls with bend, because the hamstrings shorten. A high ratio mostly means weak quadriceps.",
+            },
+          },
+        },
+      ];
+    }
+    return [];
+  });
+}

@@ -1,0 +1,148 @@
+import { z } from "zod";
+import { type Condition, conditionById } from "./conditions";
+import { confidence } from "./confidence";
+import exerciseData from "./data/exercises.json";
+import data from "./data/stanceNotes.json";
+
+export interface StanceOption {
+  id: string;
+  label: string;
+  /** reasons for it and against it */
+  speaksFor: string;
+  speaksAgainst: string;
+}
+
+/** A question on which schools of practice differ, whatever it is about. */
+export interface Stance {
+  /** "acl_reconstruction.oc_extension" for a condition's, otherwise the topic's own id */
+  id: string;
+  topic: string;
+  conditionId: string | null;
+  options: StanceOption[];
+  defaultId: string;
+  defaultReason: string;
+  /** where a choice changes something, in words; a condition's stance changes its limits */
+  changes: string;
+  source: string;
+  confidence: z.infer<typeof confidence>;
+}
+
+const ownStance = z.object({
+  id: z.string(),
+  topic: z.string(),
+  options: z
+    .array(z.object({ id: z.string(), label: z.string(), for: z.string(), against: z.string() }))
+    .min(2),
+  default: z.string(),
+  defaultReason: z.string(),
+  changes: z.string(),
+  source: z.string(),
+  confidence,
+});
+const notes = z
+  .object({
+    against: z.record(z.string(), z.string()),
+    needsSurgeon: z.array(z.string()),
+    own: z.array(ownStance),
+  })
+  .parse(data);
+
+const disagreement = z.object({
+  id: z.string(),
+  topic: z.string(),
+  positions: z.array(z.object({ view: z.string(), trade_off: z.string().optional() })).min(2),
+  tool_default: z.string(),
+  source: z.string(),
+  confidence,
+});
+
+/** Stances that belong to no condition: how work is set up, ordered, judged. */
+export const GENERAL_STANCES: readonly Stance[] = [
+  ...notes.own.map(
+    (o): Stance => ({
+      id: o.id,
+      topic: o.topic,
+      conditionId: null,
+      options: o.options.map((x) => ({
+        id: x.id,
+        label: x.label,
+        speaksFor: x.for,
+        speaksAgainst: x.against,
+      })),
+      defaultId: o.default,
+      defaultReason: o.defaultReason,
+      changes: o.changes,
+      source: o.source,
+      confidence: o.confidence,
+    }),
+  ),
+  ...z
+    .array(disagreement)
+    .parse(exerciseData.disagreements)
+    .map(
+      (d): Stance => ({
+        id: d.id,
+        topic: d.topic,
+        conditionId: null,
+        options: [
+          {
+            id: "rule",
+            label: d.tool_default,
+            speaksFor: "the middle way of the rule base",
+            speaksAgainst: "fits nobody exactly",
+          },
+          ...d.positions.map((p, i) => {
+            const [label, ...reason] = p.view.split(": ");
+            return {
+              id: `view_${i + 1}`,
+              label: label ?? p.view,
+              speaksFor: reason.join(": ") || "practice of some schools",
+              // where no price is written, the other view is the argument against
+              speaksAgainst: p.trade_off ?? `others say: ${d.positions.find((o) => o !== p)?.view ?? ""}`,
+            };
+          }),
+        ],
+        defaultId: "rule",
+        defaultReason: "What the rule base does unless somebody chooses otherwise.",
+        changes: "kept with the client for whoever sets up and runs the work; no limit depends on it",
+        source: d.source,
+        confidence: d.confidence,
+      }),
+    ),
+];
+
+export const stanceId = (conditionId: string, schoolId: string): string => `${conditionId}.${schoolId}`;
+
+/** The stances of a condition, in the shape of all others. */
+export function stancesOf(condition: Condition, variantId?: string): Stance[] {
+  const variant = condition.variants.find((v) => v.id === variantId);
+  return condition.schools.map((s) => ({
+    id: stanceId(condition.id, s.id),
+    topic: s.question,
+    conditionId: condition.id,
+    options: s.options.map((o) => ({
+      id: o.id,
+      label: o.label,
+      speaksFor: o.reason,
+      speaksAgainst:
+        notes.against[`${condition.id}.${s.id}.${o.id}`] ?? notes.against[`${s.id}.${o.id}`] ?? "",
+    })),
+    defaultId: variant?.school_defaults[s.id] ?? s.default,
+    defaultReason: s.default_reason,
+    changes: "the limits of this condition",
+    source: s.options.map((o) => o.source).join("; "),
+    confidence: s.options.find((o) => o.id === s.default)?.confidence ?? "low",
+  }));
+}
+
+/** A stance by its id, a condition's or a general one. */
+export function stanceById(id: string): Stance | null {
+  const general = GENERAL_STANCES.find((s) => s.id === id);
+  if (general) return general;
+  const condition = conditionById(id.split(".")[0] ?? "");
+  return (condition && stancesOf(condition).find((s) => s.id === id)) ?? null;
+}
+
+/** Options that only the surgeon's written word opens. */
+export const needsSurgeonsWord = (id: string, optionId: string): boolean =>
+  notes.needsSurgeon.includes(`${id}.${optionId}`);

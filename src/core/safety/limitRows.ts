@@ -1,0 +1,74 @@
+import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "./boundKinds";
+import { bindsAnything } from "./freeLimits";
+import { isInForce, type Limit } from "./limits";
+import { tightest } from "./tightest";
+
+export interface LimitRow {
+  limit: Limit;
+  /** the allowed part in words, with what binds apart */
+  words: { text: string; binds: boolean }[];
+  isOver: boolean;
+}
+
+export interface LimitGroup {
+  kind: BoundKind;
+  name: string;
+  rows: LimitRow[];
+  conflict: string | null;
+}
+
+/** All limits by what they bound, the ones that bind first; kinds that nothing bounds are only named. */
+export function limitRows(
+  limits: readonly Limit[],
+  onDate: string,
+): { groups: LimitGroup[]; free: string[] } {
+  const groups: LimitGroup[] = [];
+  const free: string[] = [];
+  for (const kind of BOUND_KIND_IDS) {
+    const of = limits.filter((l) => l.kind === kind && bindsAnything(l));
+    const name = boundKind(kind).name;
+    if (of.length === 0) {
+      if (kind !== "weight_on_leg" && kind !== "hold_seconds") free.push(name);
+      continue;
+    }
+    const most = tightest(limits, kind, onDate);
+    const rows = of.map((l) => {
+      const binds = most?.binding.includes(l.id) ?? false;
+      return {
+        limit: l,
+        isOver: !isInForce(l, onDate),
+        words: wordsOf(l, {
+          low: binds && l.low === most?.low,
+          high: binds && l.high === most?.high,
+          word: binds && l.word === most?.word,
+        }),
+      };
+    });
+    rows.sort((a, b) => rank(a) - rank(b));
+    groups.push({ kind, name, rows, conflict: most?.conflict ?? null });
+  }
+  return { groups, free };
+}
+
+const rank = (r: LimitRow): number => (r.isOver ? 2 : r.words.some((w) => w.binds) ? 0 : 1);
+
+function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }): LimitRow["words"] {
+  const spec = boundKind(l.kind);
+  const gap = spec.unit === "°" ? "" : " ";
+  const number = (n: number) => `${n}${spec.unit ? gap + spec.unit : ""}`;
+  if (l.low !== null && l.high !== null && l.low > l.high) return [{ text: "none", binds: true }];
+  const out: LimitRow["words"] = [];
+  if (l.word !== null) out.push({ text: boundWord(l.kind, l.word), binds: binds.word });
+  if (l.kind === "open_chain_load" && l.high === 0) return [{ text: "limb weight only", binds: binds.high }];
+  if (l.low !== null && l.high !== null)
+    out.push(
+      { text: `${l.low}°`, binds: binds.low },
+      { text: "to", binds: false },
+      { text: number(l.high), binds: binds.high },
+    );
+  else if (l.low !== null)
+    out.push({ text: "from", binds: false }, { text: number(l.low), binds: binds.low });
+  else if (l.high !== null)
+    out.push({ text: "≤", binds: binds.high }, { text: number(l.high), binds: binds.high });
+  return out;
+}

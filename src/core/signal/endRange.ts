@@ -1,0 +1,28 @@
+import { z } from "zod";
+import { InputError } from "../units/inputError";
+
+/** What an angle sensor gives: seconds and degrees, the same number of each. */
+export const angleTrace = z
+  .object({
+    timeS: z.array(z.number()).min(2).max(20_000),
+    angleDeg: z.array(z.number().min(-30).max(180)).min(2).max(20_000),
+  })
+  .refine((t) => t.timeS.length === t.angleDeg.length, { error: "Times and angles do not match." });
+export type AngleTrace = z.infer<typeof angleTrace>;
+
+const STILL_S = 1;
+const STILL_WITHIN_DEG = 3;
+
+/**
+ * The end of the range, degrees: the mean of the last second, if the leg was still in it. A leg that moved more than 3°
+ * gives no reading, only a sentence.
+ */
+export function endRangeDeg(trace: AngleTrace): number {
+  const end = trace.timeS[trace.timeS.length - 1] ?? 0;
+  const last = trace.angleDeg.filter((_, i) => (trace.timeS[i] ?? 0) >= end - STILL_S);
+  if (end - (trace.timeS[0] ?? 0) < STILL_S || last.length < 5)
+    throw new InputError("value", "The reading was too short: hold the end of the range for a second.");
+  if (Math.max(...last) - Math.min(...last) > STILL_WITHIN_DEG)
+    throw new InputError("value", "The leg moved while it was read: hold the end of the range still.");
+  return last.reduce((sum, a) => sum + a, 0) / last.length;
+}

@@ -1,0 +1,39 @@
+import type { Movement } from "./movements";
+
+/** What is known of the client that bars or bounds a maximal strength test. */
+export interface TestCircumstances {
+  /** conditions of the episode that are still open, with full weeks since surgery or onset */
+  conditions: readonly { conditionId: string; variantId: string; weeks: number }[];
+  side: "involved" | "other";
+}
+
+const LIGAMENT_OR_MENISCUS = ["acl_reconstruction", "meniscus_repair"];
+const EARLY_WEEKS = 12;
+const HAMSTRING_GRAFT_WEEKS = 16;
+
+/**
+ * Why a maximal isometric test must not be done at this angle, with what to do; null when nothing bars it. Source:
+ * definitions.symmetry_test_method of the condition data. The other leg is tested freely.
+ */
+export function testBarred(m: Movement, kneeFlexionDeg: number, c: TestCircumstances): string | null {
+  if (c.side === "other") return null;
+  for (const { conditionId, variantId, weeks } of c.conditions) {
+    if (
+      m === "knee_extension" &&
+      LIGAMENT_OR_MENISCUS.includes(conditionId) &&
+      weeks < EARLY_WEEKS &&
+      (kneeFlexionDeg < 60 || kneeFlexionDeg > 90)
+    )
+      return `Before week ${EARLY_WEEKS} after ligament or meniscus surgery the quadriceps are tested only as a held push at 60° to 90°: choose an angle there.`;
+    if (
+      m === "knee_flexion" &&
+      conditionId === "acl_reconstruction" &&
+      variantId === "hamstring_graft" &&
+      weeks < HAMSTRING_GRAFT_WEEKS
+    )
+      return `After a hamstring graft the hamstrings are not tested to the maximum before week ${HAMSTRING_GRAFT_WEEKS}: wait until then.`;
+    if (conditionId === "pcl_injury" && m === "knee_extension" && kneeFlexionDeg > 60)
+      return "With a hurt rear cruciate ligament the quadriceps are tested at 60° or less: choose an angle there.";
+  }
+  return null;
+}

@@ -1,0 +1,40 @@
+import type { SelectHTMLAttributes } from "react";
+
+/** A labelled list to pick from, label above. */
+export function Pick({
+  label,
+  options,
+  problem,
+  ...select
+}: {
+  label: string;
+  options: readonly (readonly [string, string])[];
+  problem?: string;
+} & SelectHTMLAttributes<HTMLSelectElement>) {
+  const id = select.id ?? `pick-${select.name}`;
+  return (
+    <div>
+      <label htmlFor={id} className="small quiet block">
+        {label}
+      </label>
+      <select
+        {...select}
+        id={id}
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={problem ? `${id}-about` : undefined}
+        className={`select select-sm w-full border bg-base-100 text-[15px] ${problem ? "border-error" : "border-rule"} ${select.className ?? ""}`}
+      >
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </select>
+      {problem && (
+        <p id={`${id}-about`} className="small text-error" role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+import Link from "next/link";
+import { SignOut } from "./SignOut";
+import { ThemeSwitch } from "./ThemeSwitch";
+
+/** The header of screens that belong to no single client. */
+export function ShellHeader({ clinic, who }: { clinic: string; who: string }) {
+  return (
+    <header className="flex items-baseline justify-between border-b border-rule bg-base-100 px-6 py-4">
+      <nav aria-label="Screens" className="flex items-baseline gap-6">
+        <Link href="/" className="display text-2xl text-primary">
+          Bexlo
+        </Link>
+        <Link href="/" className="hover:underline">
+          Today
+        </Link>
+        <Link href="/caseload" className="hover:underline">
+          Caseload
+        </Link>
+        <Link href="/stances" className="hover:underline">
+          Stances
+        </Link>
+      </nav>
+      <p>
+        {clinic} <span className="quiet">· {who}</span>
+      </p>
+      <p className="flex gap-4">
+        <ThemeSwitch />
+        <SignOut />
+      </p>
+    </header>
+  );
+}
