@@ -1,6 +1,9 @@
 import type { HoldPlan } from "../../src/core/dose/holdPlan";
 import type { Cam } from "../../src/core/equipment/resistanceCurve";
-import type { Irritability, School } from "../../src/core/progression/painRule";
+import type { MeasurementKind } from "../../src/core/measure/measurementKinds";
+import type { BoundKind } from "../../src/core/safety/boundKinds";
+import type { EpisodeInput } from "../../src/core/story/storyInput";
+import type { Movement } from "../../src/core/strength/movements";
 import type { Side } from "../../src/core/units/fields";
 
 /** The made-up scenario as data: a cooperative clinic in a made-up harbour town. Nobody and nothing here is real. */
@@ -11,6 +14,13 @@ export const PEOPLE = [
     key: "therapist",
     name: "Ines Marlowick",
     email: "ines@tidewall.example",
+    role: "therapist",
+    massUnit: "kg",
+  },
+  {
+    key: "colleague",
+    name: "Ruta Vanhallow",
+    email: "ruta@tidewall.example",
     role: "therapist",
     massUnit: "kg",
   },
@@ -40,71 +50,133 @@ export const MACHINE = {
 export const CUFFS_KG = [0.5, 1, 1.5, 2, 3, 4, 5];
 
 export interface DemoLimit {
-  kind: "knee_flexion_under_load" | "joint_pain";
-  low: number | null;
-  high: number | null;
-  origin: "surgeon" | "therapist" | "condition";
+  kind: BoundKind;
+  low?: number;
+  high?: number;
+  word?: string;
+  origin: "surgeon" | "therapist";
   reason: string;
   endsInDays: number | null;
+}
+
+/** A series of one kind: from its first to its last value along a straight line, with noise. */
+export interface DemoSeries {
+  kind: MeasurementKind;
+  side?: Side;
+  way?: "active" | "passive";
+  daysAgo: number[];
+  from: number;
+  to: number;
+  noise: number;
 }
 
 export interface DemoClient {
   name: string;
   occupation: string;
   birthYear: number;
+  normSex: "female" | "male";
   heightM: number;
   bodyMassKg: number;
-  side: Side;
-  condition: string;
+  story: Omit<EpisodeInput, "beganOn">;
   beganDaysAgo: number;
-  beganWith: "surgery" | "onset";
-  school: School;
-  irritability: Irritability;
-  usualPain: number;
-  swellingApplies: boolean;
-  firstSwelling: number;
-  goal: string;
-  /** in the terms of the rule base */
-  rules: { conditionId: string; variantId: string; phaseId: string };
+  /** the day the story was entered and the warning signs were asked */
+  enteredDaysAgo: number;
+  /** warning signs answered yes on a day; all others no */
+  screenings: { daysAgo: number; yes?: Record<string, "yes" | "unsure">; by?: "therapist" | "colleague" }[];
+  /** phases confirmed after the first, with the written reason where history did not meet every criterion */
+  phases: { id: string; daysAgo: number; reason: string }[];
+  /** what the person can do, in the words of the present phase */
+  can: string[];
   limits: DemoLimit[];
+  stance?: {
+    id: string;
+    chosen: string;
+    reason: string;
+    colleague: { option: string; reason: string };
+    daysAgo: number;
+  };
+  series: DemoSeries[];
   /** how the pretended leg really is; the product never sees this, only measurements of it */
   truth: {
-    /** peak extension torque at the first test, N·m, and its gain per week */
-    peakNm: number;
+    /** peak torque of the involved side at the first test, N·m, its gain per week, and of the other side */
+    peakNm: Partial<Record<Movement, [involved: number, other: number]>>;
     gainPerWeekPct: number;
-    otherPeakNm: number;
     /** joint pain per unit of effort and how it lingers */
     painPerEffort: number;
   };
+  /** strength tests, both sides on the same day */
+  tests: { daysAgo: number; movement: Movement; anglesDeg: number[] }[];
   history: {
-    /** first test and plan, days ago; then sessions on these days ago */
-    testedDaysAgo: number;
-    testAnglesDeg: number[];
+    planDaysAgo: number;
     plan: Omit<HoldPlan, "side">;
     sessionsDaysAgo: number[];
-    /** the newest session's next morning: left open, or flared by so much */
-    lastMorning: "open" | { painRise: number; swelling: number };
+    /** the newest session's next morning: left open, fine, or flared by so much */
+    lastMorning: "open" | "fine" | { painRise: number; swelling: number };
   } | null;
 }
+
+const both = (
+  kind: MeasurementKind,
+  daysAgo: number[],
+  own: Side,
+  from: number,
+  to: number,
+  other: number,
+  noise: number,
+): DemoSeries[] => [
+  { kind, side: own, daysAgo, from, to, noise },
+  {
+    kind,
+    side: own === "left" ? "right" : "left",
+    daysAgo: daysAgo.slice(0, 1),
+    from: other,
+    to: other,
+    noise: 0,
+  },
+];
+
+const SUPPORTED = {
+  uncovered: [] as EpisodeInput["uncovered"],
+  support: "none",
+  trainsAt: "clinic_gym",
+} as const;
 
 export const CLIENTS: DemoClient[] = [
   {
     name: "Tove Aldermoor",
     occupation: "ferry steward",
     birthYear: 1985,
+    normSex: "female",
     heightM: 1.68,
     bodyMassKg: 71,
-    side: "right",
-    condition: "kneecap tendon pain",
+    story: {
+      ...SUPPORTED,
+      side: "right",
+      conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar" }],
+      uncovered: [],
+      calledAs: "kneecap tendon pain",
+      beganWith: "onset",
+      details: "",
+      surgeonNote: "",
+      painMarks: ["knee_tendon"],
+      painNow: 2,
+      painWorst: 5,
+      painBest: 0,
+      bringsOn: "much",
+      settlesIn: "minutes",
+      swellingApplies: false,
+      firstSwelling: 0,
+      goals: [
+        { goalId: "stairs", words: "steep gangway stairs with a tray, without stopping", hard: 6 },
+        { goalId: "run", words: "", hard: 7 },
+      ],
+      weekdays: [1, 3, 5],
+    },
     beganDaysAgo: 45,
-    beganWith: "onset",
-    school: "monitoring",
-    irritability: "low",
-    usualPain: 2,
-    swellingApplies: false,
-    firstSwelling: 0,
-    goal: "steep gangway stairs with a tray, without stopping",
-    rules: { conditionId: "extensor_tendinopathy", variantId: "patellar", phaseId: "heavy_slow" },
+    enteredDaysAgo: 44,
+    screenings: [{ daysAgo: 44 }],
+    phases: [{ id: "heavy_slow", daysAgo: 30, reason: "tendon settled at once, symmetry to follow by test" }],
+    can: [],
     limits: [
       {
         kind: "knee_flexion_under_load",
@@ -114,19 +186,27 @@ export const CLIENTS: DemoClient[] = [
         reason: "the last degrees to straight still pinch",
         endsInDays: 30,
       },
-      {
-        kind: "joint_pain",
-        low: null,
-        high: 3,
-        origin: "condition",
-        reason: "tendon pain: at most 3 of 10, settled by the next morning",
-        endsInDays: null,
-      },
     ],
-    truth: { peakNm: 142, gainPerWeekPct: 2.2, otherPeakNm: 168, painPerEffort: 0.22 },
+    series: [
+      { kind: "daily_pain", daysAgo: [44, 27, 13, 2], from: 4, to: 1, noise: 0.3 },
+      ...both("knee_straightening", [44, 13], "right", 0, 0, 0, 0.2),
+      ...both("knee_bend", [44, 13], "right", 134, 138, 140, 1),
+      ...both("girth_thigh", [44, 13], "right", 51.5, 52.3, 53.2, 0.2),
+      { kind: "sit_to_stand_30s", daysAgo: [44, 13], from: 17, to: 20, noise: 0.4 },
+      ...both("single_leg_balance", [44, 13], "right", 31, 45, 52, 2),
+    ],
+    truth: {
+      peakNm: { knee_extension: [142, 168], knee_flexion: [84, 92], hip_abduction: [78, 84] },
+      gainPerWeekPct: 2.2,
+      painPerEffort: 0.22,
+    },
+    tests: [
+      { daysAgo: 27, movement: "knee_extension", anglesDeg: [60, 90] },
+      { daysAgo: 27, movement: "knee_flexion", anglesDeg: [60] },
+      { daysAgo: 26, movement: "hip_abduction", anglesDeg: [0] },
+    ],
     history: {
-      testedDaysAgo: 27,
-      testAnglesDeg: [60, 90],
+      planDaysAgo: 27,
       plan: {
         kneeFlexionDeg: 30,
         effort: { kind: "felt", felt: 6.5 },
@@ -143,23 +223,44 @@ export const CLIENTS: DemoClient[] = [
     name: "Pell Amsworth",
     occupation: "glassblower",
     birthYear: 1959,
+    normSex: "male",
     heightM: 1.77,
     bodyMassKg: 88,
-    side: "left",
-    condition: "total knee replacement",
+    story: {
+      ...SUPPORTED,
+      side: "left",
+      conditions: [{ conditionId: "total_knee_replacement", variantId: "standard" }],
+      uncovered: [],
+      calledAs: "total knee replacement",
+      beganWith: "surgery",
+      details: "cemented, kneecap not resurfaced, wound healed without trouble",
+      surgeonNote: "no loaded bend past 90° for twelve weeks; stairs with rail from week 6",
+      painMarks: ["knee_cap", "knee_inner"],
+      painNow: 1,
+      painWorst: 4,
+      painBest: 0,
+      bringsOn: "some",
+      settlesIn: "hours",
+      swellingApplies: true,
+      firstSwelling: 1,
+      goals: [
+        { goalId: "low_chair", words: "rise from the low bench at the furnace", hard: 8 },
+        { goalId: "stairs", words: "", hard: 6 },
+      ],
+      support: "sleeve",
+      weekdays: [1, 2, 4, 5],
+    },
     beganDaysAgo: 65,
-    beganWith: "surgery",
-    school: "post_op",
-    irritability: "moderate",
-    usualPain: 1,
-    swellingApplies: true,
-    firstSwelling: 1,
-    goal: "rise from the low bench at the furnace",
-    rules: { conditionId: "total_knee_replacement", variantId: "standard", phaseId: "w6_12" },
+    enteredDaysAgo: 58,
+    screenings: [{ daysAgo: 58 }, { daysAgo: 23 }],
+    phases: [
+      { id: "w2_6", daysAgo: 50, reason: "walks without aid, straight to 6 degrees" },
+      { id: "w6_12", daysAgo: 22, reason: "stands up five times without hands; bend follows" },
+    ],
+    can: ["stairs with rail"],
     limits: [
       {
         kind: "knee_flexion_under_load",
-        low: null,
         high: 88,
         origin: "therapist",
         reason: "bends to 93° today, five degrees kept in hand",
@@ -167,17 +268,33 @@ export const CLIENTS: DemoClient[] = [
       },
       {
         kind: "knee_flexion_under_load",
-        low: null,
         high: 90,
         origin: "surgeon",
         reason: "the written note bars a loaded bend past 90 for twelve weeks",
         endsInDays: 19,
       },
     ],
-    truth: { peakNm: 86, gainPerWeekPct: 3, otherPeakNm: 128, painPerEffort: 0.16 },
+    series: [
+      ...both("knee_straightening", [58, 44, 30, 16, 2], "left", 12, 4, 0, 0.6),
+      ...both("knee_bend", [58, 44, 30, 16, 2], "left", 68, 94, 128, 1.5),
+      { kind: "quadriceps_lag", side: "left", daysAgo: [58, 44, 30, 16, 2], from: 12, to: 3, noise: 0.6 },
+      { kind: "swelling", side: "left", daysAgo: [58, 44, 30, 16, 2], from: 3, to: 2, noise: 0.2 },
+      ...both("girth_mid_patella", [58, 30, 2], "left", 44.5, 42.2, 40.6, 0.2),
+      ...both("girth_thigh", [58, 30, 2], "left", 49.2, 49.8, 52.6, 0.2),
+      { kind: "sit_to_stand_30s", daysAgo: [44, 30, 16, 2], from: 6, to: 9, noise: 0.4 },
+      { kind: "daily_pain", daysAgo: [58, 44, 30, 16, 2], from: 5, to: 3, noise: 0.3 },
+    ],
+    truth: {
+      peakNm: { knee_extension: [86, 128], knee_flexion: [52, 71] },
+      gainPerWeekPct: 3,
+      painPerEffort: 0.16,
+    },
+    tests: [
+      { daysAgo: 23, movement: "knee_extension", anglesDeg: [60, 80] },
+      { daysAgo: 23, movement: "knee_flexion", anglesDeg: [60] },
+    ],
     history: {
-      testedDaysAgo: 23,
-      testAnglesDeg: [60, 80],
+      planDaysAgo: 23,
       plan: {
         kneeFlexionDeg: 50,
         effort: { kind: "felt", felt: 5 },
@@ -187,26 +304,47 @@ export const CLIENTS: DemoClient[] = [
         ladderToDeg: 80,
       },
       sessionsDaysAgo: [22, 20, 17, 15, 13, 10, 8, 6, 2],
-      lastMorning: { painRise: 1, swelling: 1 },
+      lastMorning: { painRise: 3, swelling: 2 },
     },
   },
   {
     name: "Jorun Salthe",
     occupation: "postal carrier",
     birthYear: 1997,
+    normSex: "female",
     heightM: 1.74,
     bodyMassKg: 67,
-    side: "right",
-    condition: "front cruciate ligament reconstruction, hamstring graft",
+    story: {
+      ...SUPPORTED,
+      side: "right",
+      conditions: [{ conditionId: "acl_reconstruction", variantId: "hamstring_graft" }],
+      uncovered: [],
+      calledAs: "front cruciate ligament reconstruction, hamstring graft",
+      beganWith: "surgery",
+      details: "four-strand hamstring graft, meniscus untouched",
+      surgeonNote: "extension under load from 90 to 45 only until week 12; no brace",
+      painMarks: ["knee_cap", "thigh_back"],
+      painNow: 1,
+      painWorst: 4,
+      painBest: 0,
+      bringsOn: "little",
+      settlesIn: "hours",
+      swellingApplies: true,
+      firstSwelling: 1,
+      goals: [
+        { goalId: "walk_30", words: "walk the mail round with its stairs, then run again", hard: 8 },
+        { goalId: "run", words: "", hard: 10 },
+      ],
+      weekdays: [1, 3, 4, 6],
+    },
     beganDaysAgo: 37,
-    beganWith: "surgery",
-    school: "post_op",
-    irritability: "high",
-    usualPain: 1,
-    swellingApplies: true,
-    firstSwelling: 1,
-    goal: "walk the mail round with its stairs, then run again",
-    rules: { conditionId: "acl_reconstruction", variantId: "hamstring_graft", phaseId: "p3" },
+    enteredDaysAgo: 33,
+    screenings: [{ daysAgo: 33 }],
+    phases: [
+      { id: "p2", daysAgo: 22, reason: "lag gone, walks with one crutch" },
+      { id: "p3", daysAgo: 8, reason: "full straightening, swelling 1+, walks without crutches" },
+    ],
+    can: [],
     limits: [
       {
         kind: "knee_flexion_under_load",
@@ -217,7 +355,290 @@ export const CLIENTS: DemoClient[] = [
         endsInDays: 47,
       },
     ],
-    truth: { peakNm: 74, gainPerWeekPct: 3, otherPeakNm: 171, painPerEffort: 0.12 },
+    series: [
+      ...both("knee_straightening", [33, 22, 8], "right", 6, 0, -2, 0.3),
+      ...both("knee_bend", [33, 22, 8], "right", 82, 117, 142, 1.5),
+      { kind: "quadriceps_lag", side: "right", daysAgo: [33, 22, 8], from: 8, to: 0, noise: 0.2 },
+      { kind: "swelling", side: "right", daysAgo: [33, 22, 8], from: 3, to: 1, noise: 0.1 },
+      ...both("girth_thigh", [33, 8], "right", 50.1, 50.4, 52.8, 0.2),
+      { kind: "daily_pain", daysAgo: [33, 22, 8], from: 4, to: 2, noise: 0.2 },
+    ],
+    truth: { peakNm: { knee_extension: [74, 171] }, gainPerWeekPct: 3, painPerEffort: 0.12 },
+    tests: [],
     history: null,
+  },
+  {
+    name: "Maren Ostrelle",
+    occupation: "cellist",
+    birthYear: 1974,
+    normSex: "female",
+    heightM: 1.65,
+    bodyMassKg: 62,
+    story: {
+      ...SUPPORTED,
+      side: "left",
+      conditions: [{ conditionId: "lumbar_disc_flexion", variantId: "with_leg" }],
+      uncovered: [],
+      calledAs: "disc-related back pain into the left leg",
+      beganWith: "onset",
+      details: "after a day of moving music stands; no weakness, sensation returned in week 3",
+      surgeonNote: "",
+      painMarks: ["back_low", "back_buttock", "thigh_back"],
+      painNow: 2,
+      painWorst: 5,
+      painBest: 1,
+      bringsOn: "some",
+      settlesIn: "hours",
+      swellingApplies: false,
+      firstSwelling: 0,
+      goals: [
+        { goalId: null, words: "sit through a rehearsal of two hours", hard: 7 },
+        { goalId: "lift_floor", words: "lift the cello case into the van", hard: 9 },
+      ],
+      trainsAt: "other_gym",
+      weekdays: [2, 4, 7],
+    },
+    beganDaysAgo: 68,
+    enteredDaysAgo: 60,
+    screenings: [{ daysAgo: 60, yes: { rf_numb: "unsure" } }, { daysAgo: 48 }],
+    phases: [
+      { id: "subacute", daysAgo: 46, reason: "leg pain above the knee only, sits twenty minutes" },
+      { id: "build", daysAgo: 12, reason: "hinges to mid-shin ten times, sits forty-five minutes" },
+    ],
+    can: ["bend x10 without symptoms"],
+    limits: [
+      {
+        kind: "weight_on_shoulders",
+        word: "none",
+        origin: "therapist",
+        reason: "leg pain came back with a bar on the shoulders",
+        endsInDays: 28,
+      },
+    ],
+    series: [
+      { kind: "daily_pain", daysAgo: [60, 46, 30, 12], from: 6, to: 2, noise: 0.3 },
+      ...both("hip_bend", [60, 30, 12], "left", 84, 108, 118, 1.5),
+      { kind: "sit_to_stand_30s", daysAgo: [60, 30, 12], from: 11, to: 15, noise: 0.4 },
+      ...both("single_leg_balance", [46, 12], "left", 14, 30, 38, 2),
+    ],
+    truth: {
+      peakNm: { knee_extension: [96, 108], hip_extension: [88, 101] },
+      gainPerWeekPct: 1.8,
+      painPerEffort: 0.1,
+    },
+    tests: [
+      { daysAgo: 45, movement: "knee_extension", anglesDeg: [60] },
+      { daysAgo: 30, movement: "hip_extension", anglesDeg: [0] },
+      { daysAgo: 12, movement: "knee_extension", anglesDeg: [60] },
+    ],
+    history: {
+      planDaysAgo: 44,
+      plan: {
+        kneeFlexionDeg: 60,
+        effort: { kind: "felt", felt: 5 },
+        means: "machine",
+        pattern: { holdS: 30, reps: 4, restS: 60, sets: 1, setRestS: 0 },
+        ladderFromDeg: 45,
+        ladderToDeg: 75,
+      },
+      sessionsDaysAgo: [44, 40, 37, 33, 30, 26, 23, 19, 16, 12, 9, 5],
+      lastMorning: "fine",
+    },
+  },
+  {
+    name: "Dorrit Fenwake",
+    occupation: "net mender",
+    birthYear: 1956,
+    normSex: "female",
+    heightM: 1.61,
+    bodyMassKg: 74,
+    story: {
+      ...SUPPORTED,
+      side: "right",
+      conditions: [{ conditionId: "knee_oa", variantId: "moderate" }],
+      uncovered: [],
+      calledAs: "knee arthritis",
+      beganWith: "onset",
+      details: "both knees, the right one worse; no injections",
+      surgeonNote: "",
+      painMarks: ["knee_inner", "knee_cap"],
+      painNow: 2,
+      painWorst: 4,
+      painBest: 1,
+      bringsOn: "much",
+      settlesIn: "hours",
+      swellingApplies: true,
+      firstSwelling: 1,
+      goals: [
+        { goalId: "kneel", words: "kneel on the quay to mend", hard: 5 },
+        { goalId: "walk_30", words: "", hard: 3 },
+      ],
+      weekdays: [2, 5],
+    },
+    beganDaysAgo: 128,
+    enteredDaysAgo: 126,
+    screenings: [
+      { daysAgo: 126, yes: { rf_varicose: "yes" } },
+      { daysAgo: 40, yes: { rf_varicose: "yes" } },
+    ],
+    phases: [{ id: "build", daysAgo: 110, reason: "swelling down a grade, chair ten times" }],
+    can: ["30-second chair stand at or above age norm", "stairs with rail, pain <=3/10"],
+    limits: [],
+    series: [
+      ...both("knee_straightening", [126, 98, 70, 42, 14], "right", 9, 4, 3, 0.5),
+      ...both("knee_bend", [126, 98, 70, 42, 14], "right", 104, 121, 126, 1.5),
+      { kind: "quadriceps_lag", side: "right", daysAgo: [126, 98, 42, 14], from: 3, to: 0, noise: 0 },
+      { kind: "swelling", side: "right", daysAgo: [126, 98, 70, 42, 14], from: 2, to: 0, noise: 0.2 },
+      ...both("girth_thigh", [126, 70, 14], "right", 50.6, 52, 52.3, 0.2),
+      { kind: "sit_to_stand_30s", daysAgo: [126, 98, 70, 42, 14], from: 9, to: 15, noise: 0.4 },
+      { kind: "daily_pain", daysAgo: [126, 98, 70, 42, 14], from: 5, to: 2, noise: 0.2 },
+      ...both("single_leg_balance", [126, 70, 14], "right", 9, 21, 20, 1.5),
+    ],
+    truth: {
+      peakNm: { knee_extension: [72, 92], knee_flexion: [42, 52] },
+      gainPerWeekPct: 1.7,
+      painPerEffort: 0.1,
+    },
+    tests: [
+      { daysAgo: 124, movement: "knee_extension", anglesDeg: [60] },
+      { daysAgo: 96, movement: "knee_extension", anglesDeg: [60] },
+      { daysAgo: 54, movement: "knee_extension", anglesDeg: [60, 90] },
+      { daysAgo: 14, movement: "knee_extension", anglesDeg: [60, 90] },
+      { daysAgo: 54, movement: "knee_flexion", anglesDeg: [60] },
+      { daysAgo: 14, movement: "knee_flexion", anglesDeg: [60] },
+    ],
+    history: {
+      planDaysAgo: 53,
+      plan: {
+        kneeFlexionDeg: 60,
+        effort: { kind: "felt", felt: 6 },
+        means: "machine",
+        pattern: { holdS: 20, reps: 5, restS: 60, sets: 1, setRestS: 0 },
+        ladderFromDeg: 40,
+        ladderToDeg: 80,
+      },
+      sessionsDaysAgo: [53, 49, 46, 42, 39, 35, 32, 28, 25, 21, 18, 14, 11, 7, 4],
+      lastMorning: "fine",
+    },
+  },
+  {
+    name: "Quill Bastow",
+    occupation: "pastry cook",
+    birthYear: 1989,
+    normSex: "male",
+    heightM: 1.83,
+    bodyMassKg: 93,
+    story: {
+      ...SUPPORTED,
+      side: "left",
+      conditions: [{ conditionId: "partial_meniscectomy", variantId: "base" }],
+      uncovered: [],
+      calledAs: "partial removal of the inner meniscus",
+      beganWith: "surgery",
+      details: "inner meniscus, back horn; through the scope",
+      surgeonNote: "full weight as tolerated",
+      painMarks: ["knee_inner", "calf"],
+      painNow: 3,
+      painWorst: 5,
+      painBest: 2,
+      bringsOn: "some",
+      settlesIn: "hours",
+      swellingApplies: true,
+      firstSwelling: 2,
+      goals: [{ goalId: "walk_30", words: "stand and walk through a night at the ovens", hard: 8 }],
+      weekdays: [1, 4],
+    },
+    beganDaysAgo: 19,
+    enteredDaysAgo: 16,
+    screenings: [{ daysAgo: 16 }, { daysAgo: 1, yes: { rf_calf: "yes" }, by: "colleague" }],
+    phases: [],
+    can: [],
+    limits: [],
+    series: [
+      ...both("knee_straightening", [16, 8, 1], "left", 8, 4, 0, 0.4),
+      ...both("knee_bend", [16, 8, 1], "left", 92, 108, 136, 1.5),
+      { kind: "swelling", side: "left", daysAgo: [16, 8, 1], from: 2, to: 3, noise: 0 },
+      ...both("girth_calf", [16, 1], "left", 40.2, 42.1, 40, 0.1),
+      { kind: "daily_pain", daysAgo: [16, 8, 1], from: 4, to: 5, noise: 0.2 },
+    ],
+    truth: { peakNm: { knee_extension: [118, 196] }, gainPerWeekPct: 2, painPerEffort: 0.15 },
+    tests: [{ daysAgo: 8, movement: "knee_extension", anglesDeg: [60] }],
+    history: null,
+  },
+  {
+    name: "Idony Greaves",
+    occupation: "sailmaker",
+    birthYear: 1993,
+    normSex: "female",
+    heightM: 1.7,
+    bodyMassKg: 64,
+    story: {
+      ...SUPPORTED,
+      side: "right",
+      conditions: [{ conditionId: "acl_deficient", variantId: "base" }],
+      uncovered: [],
+      calledAs: "torn front cruciate ligament, not operated",
+      beganWith: "onset",
+      details: "twisted on a wet slip; seen by a surgeon, who agrees to train first",
+      surgeonNote: "",
+      painMarks: ["knee_cap"],
+      painNow: 0,
+      painWorst: 2,
+      painBest: 0,
+      bringsOn: "much",
+      settlesIn: "minutes",
+      swellingApplies: true,
+      firstSwelling: 1,
+      goals: [{ goalId: "sport", words: "sail dinghies again", hard: 9 }],
+      weekdays: [1, 3, 6],
+    },
+    beganDaysAgo: 74,
+    enteredDaysAgo: 66,
+    screenings: [{ daysAgo: 66 }],
+    phases: [{ id: "build", daysAgo: 44, reason: "no lag, walks without limp" }],
+    can: ["no giving way in daily life"],
+    limits: [],
+    stance: {
+      id: "acl_deficient.oc_extension",
+      chosen: "restricted",
+      reason: "the knee still slides; widen when the next test is above 80 %",
+      colleague: {
+        option: "free_from_start",
+        reason: "the quadriceps is the weak link, and laxity did not grow in the trial",
+      },
+      daysAgo: 30,
+    },
+    series: [
+      ...both("knee_straightening", [66, 44, 16], "right", 4, 0, -1, 0.2),
+      ...both("knee_bend", [66, 44, 16], "right", 116, 133, 140, 1),
+      { kind: "quadriceps_lag", side: "right", daysAgo: [66, 44, 16], from: 4, to: 0, noise: 0 },
+      { kind: "swelling", side: "right", daysAgo: [66, 44, 16], from: 2, to: 1, noise: 0 },
+      ...both("girth_thigh", [66, 16], "right", 48.9, 49.8, 51.4, 0.2),
+      { kind: "daily_pain", daysAgo: [66, 44, 16], from: 3, to: 1, noise: 0.2 },
+      ...both("single_leg_balance", [44, 16], "right", 22, 41, 48, 2),
+    ],
+    truth: {
+      peakNm: { knee_extension: [98, 149], knee_flexion: [66, 78] },
+      gainPerWeekPct: 2.4,
+      painPerEffort: 0.05,
+    },
+    tests: [
+      { daysAgo: 43, movement: "knee_extension", anglesDeg: [60, 90] },
+      { daysAgo: 16, movement: "knee_extension", anglesDeg: [60, 90] },
+      { daysAgo: 16, movement: "knee_flexion", anglesDeg: [60] },
+    ],
+    history: {
+      planDaysAgo: 42,
+      plan: {
+        kneeFlexionDeg: 70,
+        effort: { kind: "felt", felt: 6 },
+        means: "machine",
+        pattern: { holdS: 30, reps: 5, restS: 60, sets: 1, setRestS: 0 },
+        ladderFromDeg: 60,
+        ladderToDeg: 85,
+      },
+      sessionsDaysAgo: [42, 39, 36, 32, 29, 26, 22, 19, 15, 12, 8, 3],
+      lastMorning: "fine",
+    },
   },
 ];

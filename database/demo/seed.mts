@@ -10,22 +10,41 @@ import postgres from "postgres";
 import { limbGravityTorqueNm } from "../../src/core/body/limbGravity";
 import { bodyFrom } from "../../src/core/body/segments";
 import { simulateHolds } from "../../src/core/isometrics/simulateHolds";
+import { plainMeasurement } from "../../src/core/measure/measurementInput";
+import { MEASUREMENT_KINDS, measurementKind } from "../../src/core/measure/measurementKinds";
 import { normal, type Random, seededRandom } from "../../src/core/signal/random";
 import { simulateLoadCell } from "../../src/core/signal/simulateLoadCell";
+import { isKneeMovement, type Movement } from "../../src/core/strength/movements";
 import type { TrialInput } from "../../src/core/strength/testInput";
 import { torqueAngleShape } from "../../src/core/strength/torqueAngleShape";
 import { clamp } from "../../src/core/units/clamp";
 import type { Side } from "../../src/core/units/fields";
 import { hashPassword } from "../../src/server/auth/password";
 import { type ClientEpisode, clientEpisode } from "../../src/server/clients";
+import { conditionsOf } from "../../src/server/conditions";
 import type { Actor, Ctx } from "../../src/server/context";
 import { db, inClinic } from "../../src/server/db";
 import { proposal, takeDecision } from "../../src/server/decisions";
+import { writeLimit } from "../../src/server/limits";
 import { recordTest } from "../../src/server/measurements";
+import { recordMeasurement } from "../../src/server/otherMeasurements";
+import { confirmPhase, tickFunctional } from "../../src/server/phases";
 import { currentPlan, savePlan } from "../../src/server/plans";
 import { recordMorning } from "../../src/server/responses";
-import { answerRecheck, endSession, logHold, startSession } from "../../src/server/sessions";
-import { CLIENTS, CLINIC, CUFFS_KG, type DemoClient, MACHINE, PEOPLE } from "./scenario";
+import { clearSign, questionsOf, recordScreening, screeningStateOf } from "../../src/server/screenings";
+import { answerRecheck, endSession, logHold, painMaxFor, startSession } from "../../src/server/sessions";
+import { chooseStance, noteStanceView } from "../../src/server/stances";
+import { createClient } from "../../src/server/story";
+import {
+  CLIENTS,
+  CLINIC,
+  CUFFS_KG,
+  type DemoClient,
+  type DemoLimit,
+  type DemoSeries,
+  MACHINE,
+  PEOPLE,
+} from "./scenario";
 
 const owner = postgres(process.env.OWNER_URL ?? "", { max: 1, onnotice: () => {} });
 const [already] = await owner`select 1 from clinic limit 1`;
@@ -88,68 +107,235 @@ const trainer = actors.get("trainer") as Actor;
 const at = <T,>(when: Date, work: (ctx: Ctx) => Promise<T>, actor = therapist): Promise<T> =>
   inClinic(clinicId, (tx) => work({ tx, actor, now: when }));
 
-for (const demo of CLIENTS) {
-  const clientId = await insertClient(demo);
-  if (demo.history) await liveThrough(demo, clientId, demo.history);
-}
+for (const demo of CLIENTS) await liveThrough(demo);
 await owner.end();
 await db().end();
 await writeFile(process.env.SIGN_INS_FILE ?? "", `${signIns.join("\n")}\n`, { mode: 0o600 });
 
-async function insertClient(d: DemoClient): Promise<string> {
-  const clientId = uuid();
-  const episodeId = uuid();
-  await owner`
-    insert into client (id, clinic_id, name, occupation, birth_year, height_m, body_mass_kg)
-    values (${clientId}, ${clinicId}, ${d.name}, ${d.occupation}, ${d.birthYear}, ${d.heightM}, ${d.bodyMassKg})`;
-  await owner`
-    insert into episode (id, clinic_id, client_id, side, condition, began_on, began_with, pain_school, irritability,
-      usual_pain, swelling_applies, first_swelling, goal)
-    values (${episodeId}, ${clinicId}, ${clientId}, ${d.side}, ${d.condition}, ${isoDay(daysAgo(d.beganDaysAgo, 9))},
-      ${d.beganWith}, ${d.school}, ${d.irritability}, ${d.usualPain}, ${d.swellingApplies}, ${d.firstSwelling},
-      ${d.goal})`;
-  await owner`
-    insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, began_on, set_by, set_at)
-    values (${uuid()}, ${clinicId}, ${episodeId}, ${d.rules.conditionId}, ${d.rules.variantId}, ${d.rules.phaseId},
-      ${isoDay(daysAgo(d.beganDaysAgo, 9))}, ${therapist.personId}, ${daysAgo(Math.min(d.beganDaysAgo, 28), 9)})`;
-  for (const l of d.limits)
-    await owner`
-      insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, ends_on, set_by, set_at)
-      values (${uuid()}, ${clinicId}, ${episodeId}, ${l.kind}, numrange(${l.low}, ${l.high}, '[]'), ${l.origin},
-        ${l.reason}, ${l.endsInDays === null ? null : isoDay(new Date(now.getTime() + l.endsInDays * DAY_MS))},
-        ${therapist.personId}, ${daysAgo(Math.min(d.beganDaysAgo, 28), 9)})`;
-  return clientId;
+interface DemoEvent {
+  when: Date;
+  run: (when: Date) => Promise<void>;
 }
 
-/** Tests, plan, sessions, mornings and decisions, one day after the other. */
-async function liveThrough(
-  d: DemoClient,
-  clientId: string,
-  h: NonNullable<DemoClient["history"]>,
-): Promise<void> {
-  const firstDay = daysAgo(h.testedDaysAgo, 10);
-  const client = await at(firstDay, (ctx) => clientEpisode(ctx, clientId));
-  for (const [i, deg] of h.testAnglesDeg.entries()) {
-    await testAt(d, client, d.side, deg, daysAgo(h.testedDaysAgo, 10, i * 12));
-    await testAt(
-      d,
-      client,
-      d.side === "left" ? "right" : "left",
-      deg,
-      daysAgo(h.testedDaysAgo, 10, i * 12 + 6),
-    );
-  }
-  await at(daysAgo(h.testedDaysAgo, 11), (ctx) =>
-    savePlan(ctx, client, { id: uuid(), baseVersion: 0, plan: { ...h.plan, side: d.side } }),
+/** Story, screening, limits, measurements, tests, plan, sessions, mornings and decisions, in the order of their days. */
+async function liveThrough(d: DemoClient): Promise<void> {
+  const clientId = uuid();
+  const entered = daysAgo(d.enteredDaysAgo, 9);
+  await at(entered, (ctx) =>
+    createClient(ctx, {
+      clientId,
+      episodeId: uuid(),
+      person: {
+        name: d.name,
+        occupation: d.occupation,
+        birthYear: d.birthYear,
+        heightM: d.heightM,
+        bodyMassKg: d.bodyMassKg,
+        normSex: d.normSex,
+      },
+      episode: { ...d.story, weekdays: [...d.story.weekdays], beganOn: isoDay(daysAgo(d.beganDaysAgo, 9)) },
+    }),
   );
+  const fresh = (when: Date) => at(when, (ctx) => clientEpisode(ctx, clientId));
+  const events: DemoEvent[] = [
+    ...d.screenings.map((s) => screened(d, clientId, s)),
+    ...d.limits.map((l) => ({
+      when: daysAgo(Math.min(d.enteredDaysAgo, 28), 9, 30),
+      run: (when: Date) => written(clientId, l, when),
+    })),
+    ...d.series.flatMap((s) => seriesEvents(d, clientId, s)),
+    ...d.phases.map((p) => ({
+      when: daysAgo(p.daysAgo, 9, 45),
+      run: async (when: Date) => confirmed(await fresh(when), p, when),
+    })),
+    ...d.tests.flatMap((t, k) =>
+      t.anglesDeg.flatMap((deg, i) =>
+        (["left", "right"] as const).map((side, s) => ({
+          when: daysAgo(t.daysAgo, 10, (k % 3) * 18 + i * 6 + s * 3),
+          run: async (when: Date) => testAt(d, await fresh(when), t.movement, side, deg, when),
+        })),
+      ),
+    ),
+    ...d.can.map((words, i) => ({
+      when: daysAgo(2, 9, i),
+      run: async (when: Date) => ticked(await fresh(when), words, when),
+    })),
+    ...(d.stance ? [stanceChosen(clientId, d.stance)] : []),
+    ...(d.history ? historyEvents(d, clientId, d.history) : []),
+  ];
+  events.sort((a, b) => a.when.getTime() - b.when.getTime());
+  for (const e of events) await e.run(e.when);
+}
+
+function screened(d: DemoClient, clientId: string, s: DemoClient["screenings"][number]): DemoEvent {
+  const isFirst = s.daysAgo === d.enteredDaysAgo;
+  return {
+    when: daysAgo(s.daysAgo, 9, isFirst ? 15 : 5),
+    run: async (when) => {
+      const who = actors.get(s.by ?? "therapist") as Actor;
+      await at(
+        when,
+        async (ctx) => {
+          const client = await clientEpisode(ctx, clientId);
+          // an earlier sign is cleared before the questions are asked again
+          for (const sign of (await screeningStateOf(ctx, client)).standing)
+            if (sign.consequence !== "proceed_with_caution")
+              await clearSign(ctx, client, {
+                id: uuid(),
+                questionId: sign.flag.id,
+                onWordOf: "physician",
+                words:
+                  "examined by the practice's physician: no weakness, sensation back, training may go on",
+              });
+          await recordScreening(ctx, client, {
+            id: uuid(),
+            answers: (await questionsOf(ctx, client)).map((q) => ({
+              questionId: q.id,
+              answer: s.yes?.[q.id] ?? "no",
+              escalations: [],
+            })),
+            systolicMmHg: 118 + Math.floor(random() * 16),
+            diastolicMmHg: 70 + Math.floor(random() * 12),
+          });
+        },
+        who,
+      );
+    },
+  };
+}
+
+async function written(clientId: string, l: DemoLimit, when: Date): Promise<void> {
+  await at(when, async (ctx) =>
+    writeLimit(ctx, await clientEpisode(ctx, clientId), {
+      id: uuid(),
+      kind: l.kind,
+      low: l.low ?? null,
+      high: l.high ?? null,
+      word: l.word ?? null,
+      origin: l.origin,
+      reason: l.reason,
+      endsOn: l.endsInDays === null ? null : isoDay(new Date(now.getTime() + l.endsInDays * DAY_MS)),
+      replaces: null,
+      isLifted: false,
+      evenIfChanged: false,
+    }),
+  );
+}
+
+function seriesEvents(d: DemoClient, clientId: string, s: DemoSeries): DemoEvent[] {
+  const [first, last] = [s.daysAgo[0] ?? 0, s.daysAgo[s.daysAgo.length - 1] ?? 0];
+  const spec = measurementKind(s.kind);
+  const minute = Object.keys(MEASUREMENT_KINDS).indexOf(s.kind);
+  return s.daysAgo.map((day) => ({
+    when: daysAgo(day, 9, 20 + minute),
+    run: async (when) => {
+      const share = first === last ? 1 : (first - day) / (first - last);
+      const raw = s.from + (s.to - s.from) * share + s.noise * normal(random);
+      const value = clamp(
+        spec.isWhole || spec.unit === "°" ? Math.round(raw) : Math.round(raw * 10) / 10,
+        spec.least,
+        spec.most,
+      );
+      const input = {
+        ...plainMeasurement(uuid(), s.kind, s.side ?? null, value),
+        ...(s.way ? { way: s.way } : {}),
+        ...(s.kind === "sit_to_stand_30s" ? { chairM: 0.43, armsUsed: false } : {}),
+      };
+      await at(when, async (ctx) => recordMeasurement(ctx, await clientEpisode(ctx, clientId), input));
+    },
+  }));
+}
+
+async function confirmed(client: ClientEpisode, p: DemoClient["phases"][number], when: Date): Promise<void> {
+  await at(when, async (ctx) => {
+    const [c] = await conditionsOf(ctx, client.episodeId);
+    if (!c) throw new Error("The demo client has no condition.");
+    await confirmPhase(ctx, client, {
+      conditionRowId: c.rowId,
+      version: c.version,
+      phaseId: p.id,
+      reason: p.reason,
+    });
+  });
+}
+
+async function ticked(client: ClientEpisode, words: string, when: Date): Promise<void> {
+  await at(when, async (ctx) => {
+    const [c] = await conditionsOf(ctx, client.episodeId);
+    if (c)
+      await tickFunctional(ctx, client, {
+        conditionRowId: c.rowId,
+        version: c.version,
+        words,
+        isMet: true,
+      });
+  });
+}
+
+function stanceChosen(clientId: string, s: NonNullable<DemoClient["stance"]>): DemoEvent {
+  return {
+    when: daysAgo(s.daysAgo, 16),
+    run: async (when) => {
+      await at(when, async (ctx) =>
+        chooseStance(ctx, await clientEpisode(ctx, clientId), {
+          id: uuid(),
+          stanceId: s.id,
+          optionId: s.chosen,
+          reason: s.reason,
+          replaces: null,
+          surgeonAgrees: false,
+        }),
+      );
+      await at(
+        when,
+        async (ctx) =>
+          noteStanceView(ctx, await clientEpisode(ctx, clientId), {
+            id: uuid(),
+            stanceId: s.id,
+            optionId: s.colleague.option,
+            reason: s.colleague.reason,
+          }),
+        actors.get("colleague") as Actor,
+      );
+    },
+  };
+}
+
+function historyEvents(d: DemoClient, clientId: string, h: NonNullable<DemoClient["history"]>): DemoEvent[] {
+  const fresh = (when: Date) => at(when, (ctx) => clientEpisode(ctx, clientId));
+  const events: DemoEvent[] = [
+    {
+      when: daysAgo(h.planDaysAgo, 12),
+      run: async (when) => {
+        const client = await fresh(when);
+        await at(when, (ctx) =>
+          savePlan(ctx, client, { id: uuid(), baseVersion: 0, plan: { ...h.plan, side: client.side } }),
+        );
+      },
+    },
+  ];
   for (const [i, day] of h.sessionsDaysAgo.entries()) {
-    await decideIfDue(client, daysAgo(day, 14));
-    await runSession(d, client, day, i);
+    events.push({
+      when: daysAgo(day, 14),
+      run: async (when) => {
+        const client = await fresh(when);
+        await decideIfDue(client, when);
+        await runSession(d, client, day, i);
+      },
+    });
     const isLast = i === h.sessionsDaysAgo.length - 1;
     if (isLast && h.lastMorning === "open") continue;
-    const flare = isLast && h.lastMorning !== "open" ? h.lastMorning : null;
-    await morningAfter(d, client, day - 1, flare);
+    const flare = isLast && typeof h.lastMorning === "object" ? h.lastMorning : null;
+    events.push({
+      when: daysAgo(day - 1, 8),
+      run: async (when) => morningAfter(d, await fresh(when), day - 1, flare),
+    });
   }
+  // a flare waits for the therapist's decision today; what went well was decided the same day
+  const last = h.sessionsDaysAgo[h.sessionsDaysAgo.length - 1];
+  if (h.lastMorning === "fine" && last !== undefined)
+    events.push({ when: daysAgo(last - 1, 11), run: async (when) => decideIfDue(await fresh(when), when) });
+  return events;
 }
 
 async function decideIfDue(client: ClientEpisode, when: Date): Promise<void> {
@@ -169,23 +355,29 @@ async function decideIfDue(client: ClientEpisode, when: Date): Promise<void> {
   });
 }
 
-function truePeakNm(d: DemoClient, side: Side, when: Date): number {
-  if (side !== d.side) return d.truth.otherPeakNm;
-  const weeks = (when.getTime() - daysAgo(d.history?.testedDaysAgo ?? 0, 10).getTime()) / (7 * DAY_MS);
-  return d.truth.peakNm * (1 + (d.truth.gainPerWeekPct / 100) * Math.max(0, weeks));
+/** The pretended leg's peak torque on a day; the involved side gains from its first test on. */
+function truePeakNm(d: DemoClient, m: Movement, side: Side, when: Date): number {
+  const [involved, other] = d.truth.peakNm[m] ?? [50, 50];
+  if (side !== d.story.side) return other;
+  const firstTest = Math.max(0, ...d.tests.map((t) => t.daysAgo));
+  const weeks = (when.getTime() - daysAgo(firstTest, 10).getTime()) / (7 * DAY_MS);
+  return involved * (1 + (d.truth.gainPerWeekPct / 100) * Math.max(0, weeks));
 }
 
 async function testAt(
   d: DemoClient,
   client: ClientEpisode,
+  m: Movement,
   side: Side,
   deg: number,
   when: Date,
 ): Promise<void> {
-  const leverArmM = 0.33;
-  const body = bodyFrom(d.bodyMassKg, d.heightM);
-  const torqueNm = truePeakNm(d, side, when) * torqueAngleShape("knee_extension", deg);
-  const forceN = (torqueNm - limbGravityTorqueNm(body, deg)) / leverArmM;
+  const isKnee = isKneeMovement(m);
+  const leverArmM = isKnee ? 0.33 : 0.4;
+  const peakNm = truePeakNm(d, m, side, when);
+  const torqueNm = isKnee ? peakNm * torqueAngleShape(m, deg) : peakNm;
+  const limbNm = isKnee ? limbGravityTorqueNm(bodyFrom(d.bodyMassKg, d.heightM), deg) : 0;
+  const forceN = (torqueNm + (m === "knee_flexion" ? limbNm : -limbNm)) / leverArmM;
   const trials: TrialInput[] = [0.97, 1, 0.98].map((share) => {
     const most = forceN * share * (1 + 0.015 * normal(random));
     const trace: { timeS: number[]; forceN: number[] } = { timeS: [], forceN: [] };
@@ -198,13 +390,13 @@ async function testAt(
   await at(when, (ctx) =>
     recordTest(ctx, client, {
       id: uuid(),
-      movement: "knee_extension",
+      movement: m,
       side,
-      kneeFlexionDeg: deg,
-      jointAngleDeg: null,
+      kneeFlexionDeg: isKnee ? deg : 0,
+      jointAngleDeg: isKnee ? null : deg,
       leverArmM,
       pullAngleDeg: 90,
-      zeroedRelaxed: false,
+      zeroedRelaxed: !isKnee,
       trials,
     }),
   );
@@ -217,7 +409,7 @@ async function runSession(d: DemoClient, client: ClientEpisode, day: number, ind
   const plan = await at(start, (ctx) => currentPlan(ctx, client.episodeId));
   if (!plan) throw new Error("The demo client has no plan.");
   const { pattern, kneeFlexionDeg } = plan.plan;
-  const peak = truePeakNm(d, d.side, start);
+  const peak = truePeakNm(d, "knee_extension", d.story.side, start);
   const trueShare = clamp(
     plan.achievedTorqueNm / (peak * torqueAngleShape("knee_extension", kneeFlexionDeg)),
     0.05,
@@ -236,14 +428,14 @@ async function runSession(d: DemoClient, client: ClientEpisode, day: number, ind
       }),
     trainer,
   );
-  let pain = clampPain(d.usualPain - 0.4 + 0.5 * normal(random), random);
+  let pain = clampPain(d.story.painNow - 0.4 + 0.5 * normal(random), random);
   const holds = pattern.reps * pattern.sets;
   // the history has no session that a stop rule ended
-  const most = d.school === "monitoring" ? 3 : 2;
+  const most = await at(start, (ctx) => painMaxFor(ctx, client));
   for (let seq = 1; seq <= holds; seq++) {
     const effort = felt.holds[seq - 1]?.effortEnd ?? 10;
     const after = clampPain(
-      d.usualPain * 0.55 + d.truth.painPerEffort * effort - 0.05 * index + 0.35 * normal(random),
+      d.story.painNow * 0.55 + d.truth.painPerEffort * effort - 0.05 * index + 0.35 * normal(random),
       random,
     );
     const startedAt = new Date(start.getTime() + (60 + (seq - 1) * (pattern.holdS + pattern.restS)) * 1000);
@@ -295,8 +487,10 @@ async function morningAfter(
       id: uuid(),
       sessionId: draft.session.id,
       corrects: null,
-      pain: flare ? d.usualPain + flare.painRise : Math.max(0, Math.round(d.usualPain - random() * 1.4)),
-      swelling: d.swellingApplies ? (flare?.swelling ?? d.firstSwelling) : null,
+      pain: flare
+        ? d.story.painNow + flare.painRise
+        : Math.max(0, Math.round(d.story.painNow - random() * 1.4)),
+      swelling: d.story.swellingApplies ? (flare?.swelling ?? d.story.firstSwelling) : null,
       stiffnessMin: flare ? 35 : 5 + Math.floor(random() * 10),
     });
   });

@@ -39,6 +39,8 @@ export interface ClientDay {
   screening: ScreeningState;
   /** what is due for a measurement, and why */
   due: DueMeasurement[];
+  /** what bars work today, with who can lift it and where; said on every screen */
+  bars: { sentence: string; step: PathStep } | null;
 }
 
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
@@ -93,6 +95,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     sessionsDone: sessions.filter((s) => s.end).length,
     screening,
     due,
+    bars: barsOf(facts),
   };
 }
 
@@ -132,6 +135,16 @@ const SCREEN_STEPS: Record<ScreeningState["status"], { state: StepState; words: 
   caution: { state: "done", words: "with caution" },
   clear: { state: "done", words: "nothing found" },
 };
+
+function barsOf(f: Facts): ClientDay["bars"] {
+  if (f.screening.barsPlanning) return { sentence: f.screening.barsPlanning, step: "screen" };
+  if (f.warning)
+    return {
+      sentence: `A warning sign stands since the last session: ${f.warning}. A therapist clears it with a reason, or refers.`,
+      step: "floor",
+    };
+  return f.handLimits ? { sentence: f.handLimits, step: "limits" } : null;
+}
 
 function limitsStep(f: Facts): { state: StepState; words: string } {
   if (f.handLimits) return { state: "blocked", words: "write them by hand" };

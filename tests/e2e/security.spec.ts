@@ -49,7 +49,7 @@ test("a change that comes from another site is refused even with the cookie", as
   await signIn(page, "therapist");
   const id = await clientId(page, "Jorun Salthe");
   const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join("; ");
-  const body = { id: randomUUID(), isClear: false, signs: ["locking, giving way or a pop"] };
+  const body = { id: randomUUID(), isClear: false, signs: ["giving way, locking, catching or a pop"] };
   const origins: Record<string, string>[] = [
     { origin: "https://elsewhere.example" },
     { "sec-fetch-site": "cross-site" },

@@ -10,6 +10,12 @@ export interface LimitRow {
   isOver: boolean;
 }
 
+/** What only one phase bounds: said together, since reason, end and who lifts it are the same. */
+export interface PhaseGroup {
+  because: string;
+  bounds: { kind: BoundKind; name: string; words: LimitRow["words"]; detail: string }[];
+}
+
 export interface LimitGroup {
   kind: BoundKind;
   name: string;
@@ -17,12 +23,16 @@ export interface LimitGroup {
   conflict: string | null;
 }
 
-/** All limits by what they bound, the ones that bind first; kinds that nothing bounds are only named. */
+/**
+ * All limits by what they bound, the ones that bind first. What a single phase alone bounds comes apart, by phase; kinds
+ * that nothing bounds are only named.
+ */
 export function limitRows(
   limits: readonly Limit[],
   onDate: string,
-): { groups: LimitGroup[]; free: string[] } {
+): { groups: LimitGroup[]; phases: PhaseGroup[]; free: string[] } {
   const groups: LimitGroup[] = [];
+  const phases = new Map<string, PhaseGroup>();
   const free: string[] = [];
   for (const kind of BOUND_KIND_IDS) {
     const of = limits.filter((l) => l.kind === kind && bindsAnything(l));
@@ -44,10 +54,18 @@ export function limitRows(
         }),
       };
     });
+    const [only] = of;
+    if (of.length === 1 && only?.origin === "condition" && !most?.conflict) {
+      const [because = "", ...detail] = only.reason.split(": ");
+      const phase = phases.get(because) ?? { because, bounds: [] };
+      phases.set(because, phase);
+      phase.bounds.push({ kind, name, words: rows[0]?.words ?? [], detail: detail.join(": ") });
+      continue;
+    }
     rows.sort((a, b) => rank(a) - rank(b));
     groups.push({ kind, name, rows, conflict: most?.conflict ?? null });
   }
-  return { groups, free };
+  return { groups, phases: [...phases.values()], free };
 }
 
 const rank = (r: LimitRow): number => (r.isOver ? 2 : r.words.some((w) => w.binds) ? 0 : 1);

@@ -18,7 +18,7 @@ export function Choice<V extends string>({
 }) {
   return (
     <fieldset className={isInline ? "flex items-baseline justify-between gap-3" : ""}>
-      <legend className={isInline ? "float-left" : "mb-0.5"}>{legend}</legend>
+      <legend className={isInline ? "float-left" : "small quiet"}>{legend}</legend>
       <span className={isInline ? "flex flex-wrap justify-end gap-x-3" : "flex flex-wrap gap-x-4 gap-y-0.5"}>
         {options.map(([v, words]) => (
           <label key={v} className="flex items-center gap-1">

@@ -57,8 +57,9 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.bodyMassKg")}
       />
       <Choice
-        legend="norms"
+        legend="norms read for sit-to-stands, nothing else"
         name="normSex"
+        isInline={false}
         options={[
           ["female", "women"],
           ["male", "men"],
@@ -67,7 +68,6 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         value={draft.normSex}
         onChange={(normSex) => set({ normSex })}
       />
-      <p className="small quiet -mt-1">read for sit-to-stands from 60 years on, nothing else</p>
       <h2 className="mt-2 text-[17px]">Where and when</h2>
       <Pick
         label="trains at"

@@ -62,43 +62,50 @@ export function StoryForm({
   };
   const count = Object.keys(problems).filter((k) => k !== "form").length;
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        save();
-      }}
-    >
-      <fieldset disabled={!mayWrite} className="grid grid-cols-[270px_minmax(0,1fr)_minmax(0,1fr)] gap-x-8">
-        <legend className="sr-only">Story</legend>
-        <PersonFields part={part} massUnit={massUnit} />
-        <ProblemFields part={part} choices={choices} />
-        <div className="grid content-start gap-4">
-          <PainFields part={part} isFixed={!mayWrite} />
-          <GoalFields part={part} goals={choices.goals} />
-        </div>
-      </fieldset>
+    <>
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          save();
+        }}
+      >
+        <fieldset
+          disabled={!mayWrite}
+          className="grid grid-cols-[240px_minmax(0,1fr)_minmax(0,1.12fr)] gap-x-7"
+        >
+          <legend className="sr-only">Story</legend>
+          <PersonFields part={part} massUnit={massUnit} />
+          <ProblemFields part={part} choices={choices} />
+          <div className="grid content-start gap-4">
+            <PainFields part={part} isFixed={!mayWrite} />
+            <GoalFields part={part} goals={choices.goals} />
+          </div>
+        </fieldset>
+        {mayWrite && (
+          <div className="mt-4 flex items-center gap-4 border-t border-rule pt-3">
+            <button type="submit" className="btn btn-primary btn-sm" disabled={isBusy}>
+              {isBehind ? "Save mine over theirs" : saveWords} <kbd>S</kbd>
+            </button>
+            <Problem
+              sentence={
+                problems.form ??
+                (count
+                  ? `${count} ${count === 1 ? "field needs" : "fields need"} mending; nothing was saved yet.`
+                  : null)
+              }
+            />
+            <span className="small quiet" aria-live="polite">
+              {isSaved && savedWords}
+            </span>
+          </div>
+        )}
+      </form>
       {mayWrite && (
-        <div className="mt-4 flex items-center gap-4 border-t border-rule pt-3">
-          <button type="submit" className="btn btn-primary btn-sm" disabled={isBusy}>
-            {isBehind ? "Save mine over theirs" : saveWords} <kbd>S</kbd>
-          </button>
-          <Problem
-            sentence={
-              problems.form ??
-              (count
-                ? `${count} ${count === 1 ? "field needs" : "fields need"} mending; nothing was saved yet.`
-                : null)
-            }
-          />
-          <span className="small quiet" aria-live="polite">
-            {isSaved && savedWords}
-          </span>
-          <span className="ml-auto">
-            <KeysHelp deeds={[{ key: "s", words: saveWords.toLowerCase(), run: save }]} />
-          </span>
+        <div className="mt-1 text-right">
+          <KeysHelp deeds={[{ key: "s", words: saveWords.toLowerCase(), run: save }]} />
         </div>
       )}
-    </form>
+    </>
   );
 }

@@ -28,13 +28,15 @@ export function ClientPath({ clientId, steps }: { clientId: string; steps: Clien
   return (
     <div className="border-r border-rule">
       <Path entries={entries} />
-      <Link
-        href={`/clients/${clientId}/record`}
-        aria-current={here === "record" ? "page" : undefined}
-        className={`small ml-[18px] ${here === "record" ? "font-bold text-primary" : "quiet hover:underline"}`}
-      >
-        Record of changes
-      </Link>
+      <nav aria-label="Record">
+        <Link
+          href={`/clients/${clientId}/record`}
+          aria-current={here === "record" ? "page" : undefined}
+          className={`small ml-[18px] ${here === "record" ? "font-bold text-primary" : "quiet hover:underline"}`}
+        >
+          Record of changes
+        </Link>
+      </nav>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import type { ReactNode } from "react";
 import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
@@ -40,7 +41,9 @@ export default async function DeskLayout({
     l ? `${l.origin}${l.endsOn ? ` until ${shortDay(l.endsOn, actor.locale)}` : ""}` : "machine";
   const last = state.last;
   return (
-    <div className="grid min-h-dvh grid-cols-[138px_1fr] grid-rows-[auto_1fr]">
+    <div
+      className={`grid min-h-dvh grid-cols-[138px_1fr] ${state.bars ? "grid-rows-[auto_auto_1fr]" : "grid-rows-[auto_1fr]"}`}
+    >
       <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
         <div className="flex gap-7">
           <a
@@ -102,6 +105,26 @@ export default async function DeskLayout({
           )}
         </div>
       </header>
+      {state.bars && (
+        <p className="col-span-2 border-b border-rule bg-base-100 px-5 py-2 text-accent" role="status">
+          <svg
+            width={16}
+            height={16}
+            viewBox="0 0 16 16"
+            aria-hidden
+            className="mr-2 inline-block align-[-2px]"
+          >
+            <path
+              d="M 5 1 L 11 1 L 15 5 L 15 11 L 11 15 L 5 15 L 1 11 L 1 5 Z"
+              className="fill-accent stroke-accent"
+            />
+          </svg>
+          <b>{state.bars.sentence}</b>{" "}
+          <Link href={`/clients/${clientId}/${state.bars.step}`} className="underline">
+            {state.bars.step === "limits" ? "Limits" : state.bars.step === "screen" ? "Screen" : "Floor"}
+          </Link>
+        </p>
+      )}
       <ClientPath clientId={clientId} steps={state.steps} />
       <div className="min-w-0">{children}</div>
     </div>

@@ -36,11 +36,23 @@ export interface DoseDeskProps {
   start: HoldPlan;
   setUp: string;
   mayWrite: boolean;
+  /** why nothing may be planned at all, or null */
+  barred: string | null;
   massUnit: MassUnit;
 }
 
 /** Dose: the hold on the rail, what the leg can do there, what to set, how hard it will feel. */
-export function DoseDesk({ client, context, tests, saved, start, setUp, mayWrite, massUnit }: DoseDeskProps) {
+export function DoseDesk({
+  client,
+  context,
+  tests,
+  saved,
+  start,
+  setUp,
+  mayWrite,
+  barred,
+  massUnit,
+}: DoseDeskProps) {
   const router = useRouter();
   const [angle, setAngle] = useQueryState("angle", parseAsInteger.withDefault(start.kneeFlexionDeg));
   const [form, setForm] = useState<PlanForm>(() => formOf(start));
@@ -54,7 +66,9 @@ export function DoseDesk({ client, context, tests, saved, start, setUp, mayWrite
   const curve = useMemo(() => curveOf(context), [context]);
   const max = Math.ceil(Math.max(40, ...curve.map((p) => p.value + p.doubt)) / 20) * 20;
   const bars =
-    outcome?.notices.find((n) => n.kind === "bars")?.sentence ?? (typeof dosed === "string" ? dosed : null);
+    barred ??
+    outcome?.notices.find((n) => n.kind === "bars")?.sentence ??
+    (typeof dosed === "string" ? dosed : null);
   const isChanged = !saved || JSON.stringify(plan) !== JSON.stringify(saved.plan);
   const { fromDeg, toDeg } = context.window;
 

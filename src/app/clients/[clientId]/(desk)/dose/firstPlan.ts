@@ -3,22 +3,36 @@ import type { HoldPlan } from "@/core/dose/holdPlan";
 import { clamp } from "@/core/units/clamp";
 import type { ClientEpisode } from "@/server/clients";
 
+/** Percent of maximum of a first hold where effort is meant so: about a felt effort of 6 over five holds of 30 s. */
+const FIRST_PERCENT = 30;
+
 /**
- * A careful first draft inside the limits: at 60° if that is allowed, felt effort a point below the cap, shorter holds
- * after surgery. A start for the therapist, not advice.
+ * A careful first draft inside the limits: at 60° if that is allowed, felt effort a point below the cap (or percent of
+ * maximum where that stance is chosen), shorter holds after surgery. A start for the therapist, not advice.
  */
-export function firstPlan(client: ClientEpisode, context: DoseContext): HoldPlan {
+export function firstPlan(
+  client: ClientEpisode,
+  context: DoseContext,
+  effortMeaning: string | null,
+): HoldPlan {
   const { fromDeg, toDeg } = context.window;
   const inside = (deg: number) => Math.round(clamp(deg, fromDeg, toDeg) / 5) * 5;
   const careful = client.school === "post_op" || client.irritability === "high";
   return {
     side: client.side,
     kneeFlexionDeg: inside(60),
-    effort: { kind: "felt", felt: effortCap(client.school, client.irritability) - 1 },
+    effort:
+      effortMeaning === "percent"
+        ? { kind: "percent", percent: Math.min(FIRST_PERCENT, context.effortLimit?.high ?? 100) }
+        : { kind: "felt", felt: effortCap(client.school, client.irritability) - 1 },
     means: "machine",
-    pattern: careful
-      ? { holdS: 20, reps: 5, restS: 60, sets: 1, setRestS: 0 }
-      : { holdS: 30, reps: 5, restS: 60, sets: 1, setRestS: 0 },
+    pattern: {
+      holdS: Math.min(careful ? 20 : 30, context.secondsLimit?.high ?? 300),
+      reps: 5,
+      restS: 60,
+      sets: 1,
+      setRestS: 0,
+    },
     ladderFromDeg: inside(60),
     ladderToDeg: inside(90),
   };

@@ -6,7 +6,8 @@ import { testsForCurve } from "@/core/strength/testsForCurve";
 import { clientEpisode } from "@/server/clients";
 import { kneeExtensionMachine } from "@/server/machines";
 import { extensionTests, testsOf } from "@/server/measurements";
-import { currentPlan, doseContext } from "@/server/plans";
+import { currentPlan, doseContext, planningBarred } from "@/server/plans";
+import { optionInForce, stancesInForce } from "@/server/stances";
 import { DoseDesk } from "./DoseDesk";
 import { firstPlan } from "./firstPlan";
 
@@ -20,6 +21,8 @@ export default async function DosePage({ params }: { params: Promise<{ clientId:
     return {
       client,
       context,
+      barred: await planningBarred(ctx, client),
+      effortMeaning: optionInForce(await stancesInForce(ctx, client.episodeId), "own_effort_meaning"),
       tests: testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side)),
       plan: await currentPlan(ctx, client.episodeId),
       setUp: (await kneeExtensionMachine(ctx)).setUp,
@@ -46,8 +49,9 @@ export default async function DosePage({ params }: { params: Promise<{ clientId:
       context={context}
       tests={data.tests.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "own" as const }))}
       saved={plan ? { version: plan.version, plan: plan.plan, madeBy: plan.madeBy } : null}
-      start={plan?.plan ?? firstPlan(client, context)}
+      start={plan?.plan ?? firstPlan(client, context, data.effortMeaning)}
       setUp={data.setUp}
+      barred={data.barred}
       mayWrite={may(actor.role, "plan.write")}
       massUnit={actor.massUnit}
     />

@@ -1,4 +1,4 @@
-import type { LimitGroup, LimitRow } from "@/core/safety/limitRows";
+import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/safety/limitRows";
 import type { Limit } from "@/core/safety/limits";
 import { shortDay } from "@/ui/dates";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
@@ -6,7 +6,7 @@ import { LimitEditor, type WrittenView } from "./LimitEditor";
 const LIFTED_BY: Record<Limit["origin"], string> = {
   surgeon: "the surgeon, in writing",
   therapist: "a therapist",
-  condition: "the next phase, confirmed by a therapist",
+  condition: "a therapist confirms the next phase",
   "warning sign": "clearing the sign",
   clinic: "the clinic's lead",
 };
@@ -15,6 +15,7 @@ const LIFTED_BY: Record<Limit["origin"], string> = {
 export function LimitTable({
   clientId,
   groups,
+  phases,
   free,
   written,
   locale,
@@ -22,70 +23,105 @@ export function LimitTable({
 }: {
   clientId: string;
   groups: LimitGroup[];
+  phases: PhaseGroup[];
   free: string[];
   written: WrittenView[];
   locale: string;
   mayWrite: boolean;
 }) {
-  if (groups.length === 0)
+  if (groups.length + phases.length === 0)
     return <p className="mt-2">Nothing is bounded yet: neither a condition nor a person has set a limit.</p>;
   return (
     <>
-      <table className="mt-1 w-full text-left text-[14px] leading-snug">
-        <thead>
-          <tr className="small quiet border-b border-rule">
-            <th className="py-0.5 pr-3 font-normal">what</th>
-            <th className="py-0.5 pr-3 font-normal">allowed</th>
-            <th className="py-0.5 pr-3 font-normal">because</th>
-            <th className="py-0.5 pr-3 font-normal">until</th>
-            <th className="py-0.5 font-normal">lifted by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {groups.map((g) =>
-            g.rows.map((r, i) => (
-              <tr
-                key={r.limit.id}
-                className={`align-top ${i === 0 ? "border-t border-rule" : ""} ${r.isOver ? "quiet line-through" : ""}`}
-              >
-                <td className="py-[3px] pr-3">
-                  {i === 0 ? g.name : <span className="sr-only">{g.name}</span>}
-                </td>
-                <td className="py-[3px] pr-3">
-                  <Allowed row={r} />
-                </td>
-                <td className="py-[3px] pr-3">
-                  {r.limit.reason} <span className="small quiet">({r.limit.origin})</span>
-                </td>
-                <td className="whitespace-nowrap py-[3px] pr-3">
-                  {r.limit.endsOn ? shortDay(r.limit.endsOn, locale) : "further notice"}
-                </td>
-                <td className="small py-[3px]">
-                  {LIFTED_BY[r.limit.origin]}
-                  {mayWrite && written.some((w) => w.id === r.limit.id) && (
-                    <>
-                      {" "}
-                      <LimitEditor
-                        clientId={clientId}
-                        start={written.find((w) => w.id === r.limit.id) ?? null}
-                      />
-                    </>
+      {groups.length > 0 && (
+        <table className="mt-1 w-full text-left text-[14px] leading-snug">
+          <thead>
+            <tr className="small quiet border-b border-rule">
+              <th className="py-0.5 pr-3 font-normal">what</th>
+              <th className="py-0.5 pr-3 font-normal">allowed</th>
+              <th className="py-0.5 pr-3 font-normal">because</th>
+              <th className="py-0.5 pr-3 font-normal">until</th>
+              <th className="py-0.5 font-normal">lifted by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {groups.map((g) =>
+              g.rows.map((r, i) => (
+                <tr
+                  key={r.limit.id}
+                  className={`align-top ${i === 0 ? "border-t border-rule" : ""} ${r.isOver ? "quiet line-through" : ""}`}
+                >
+                  <td className="py-[3px] pr-3">
+                    {i === 0 ? g.name : <span className="sr-only">{g.name}</span>}
+                  </td>
+                  <td className="py-[3px] pr-3">
+                    <Allowed words={r.words} />
+                  </td>
+                  <td className="py-[3px] pr-3">
+                    {r.limit.reason} <span className="small quiet">({r.limit.origin})</span>
+                  </td>
+                  <td className="whitespace-nowrap py-[3px] pr-3">
+                    {r.limit.endsOn ? shortDay(r.limit.endsOn, locale) : "further notice"}
+                  </td>
+                  <td className="small py-[3px]">
+                    {LIFTED_BY[r.limit.origin]}
+                    {mayWrite && written.some((w) => w.id === r.limit.id) && (
+                      <>
+                        {" "}
+                        <LimitEditor
+                          clientId={clientId}
+                          start={written.find((w) => w.id === r.limit.id) ?? null}
+                        />
+                      </>
+                    )}
+                  </td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      )}
+      {phases.map((p) => (
+        <section key={p.because} className="mt-3">
+          <h3 className="font-sans text-[14px] font-normal">
+            <b>{p.because}</b> <span className="quiet">until</span> {LIFTED_BY.condition}
+            <span className="quiet">:</span>
+          </h3>
+          <dl className="grid grid-cols-2 gap-x-8 border-t border-rule text-[14px] leading-snug">
+            {p.bounds.map((b) => (
+              <div key={b.kind} className="flex justify-between gap-3 border-b border-rule/60 py-[3px]">
+                <dt>
+                  {b.name}
+                  {b.detail && DETAILED.includes(b.kind) && (
+                    <span className="small quiet block">{b.detail}</span>
                   )}
-                </td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
+                </dt>
+                <dd className="shrink-0 text-right">
+                  <Allowed words={b.words} />
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
       {free.length > 0 && <p className="small quiet mt-2">Nothing bounds: {free.join(", ")}.</p>}
     </>
   );
 }
 
-function Allowed({ row }: { row: LimitRow }) {
+/** Where the rule's own words say more than the number. */
+const DETAILED: readonly string[] = [
+  "open_chain_extension",
+  "open_chain_load",
+  "closed_chain_load",
+  "resisted_knee_flexion",
+  "hip_flexion",
+];
+
+function Allowed({ words }: { words: LimitRow["words"] }) {
   return (
     <>
-      {row.words.map((w, i) => (
+      {words.map((w, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: the words of one cell never change place
         <span key={i} className={w.binds ? "" : "quiet"}>
           {i > 0 && " "}

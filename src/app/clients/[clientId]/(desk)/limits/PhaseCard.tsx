@@ -40,18 +40,18 @@ export function PhaseCard({
   };
   const confirm = (phaseId: string) => post("phases", { phaseId, reason: reason.trim() || null });
   return (
-    <div className="mt-1">
+    <div>
       {next && (
-        <p>
-          <b>To open “{next.name.toLowerCase()}”</b>{" "}
-          <span className="quiet">
+        <>
+          <h2 className="text-[16px]">To open “{next.name.toLowerCase()}”</h2>
+          <p className="small quiet">
             {mayEnter ? "everything is met" : "all of it must be met; weeks alone open nothing"}
-          </span>
-        </p>
+          </p>
+        </>
       )}
-      <ul className="grid grid-cols-2 gap-x-6 text-[14px]">
+      <ul className="text-[14px] leading-snug">
         {criteria.map((c) => (
-          <li key={c.words} className="flex gap-2">
+          <li key={c.words} className="flex gap-1.5 py-[1px]">
             <span
               aria-hidden
               className={`w-3 shrink-0 text-center font-bold ${c.state === "met" ? "text-primary" : "text-accent"}`}
@@ -80,12 +80,12 @@ export function PhaseCard({
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
           {next && !mayEnter && (
             <>
-              <label className="small quiet" htmlFor={`reason-${rowId}`}>
+              <label className="small quiet w-full" htmlFor={`reason-${rowId}`}>
                 open it all the same, because
               </label>
               <input
                 id={`reason-${rowId}`}
-                className="input input-sm w-56 border-rule"
+                className="input input-sm w-full border-rule"
                 value={reason}
                 onChange={(e) => setReason(e.target.value)}
               />

@@ -5,7 +5,7 @@ export function PhaseNotes({ condition: c }: { condition: EpisodeCondition }) {
   const { phase, condition } = c;
   const notes = [condition.note, condition.combine_note, phase.exit_criteria.note].filter(Boolean);
   return (
-    <section className="mb-4">
+    <section className="mt-3 border-t border-rule pt-2">
       <h2 className="text-[16px]">{phase.name}</h2>
       {phase.caution && <p className="mt-1">{phase.caution}</p>}
       {phase.avoid.length + condition.avoid_always.length > 0 && (

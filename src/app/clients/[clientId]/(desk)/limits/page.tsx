@@ -59,7 +59,7 @@ export default async function LimitsPage({
     };
   });
   const { client, phases, limits, day, uncovered } = data;
-  const { groups, free } = limitRows(limits, day);
+  const { groups, phases: byPhase, free } = limitRows(limits, day);
   const conflicts = [
     ...groups.flatMap((g) => (g.conflict ? [g.conflict] : [])),
     ...(phases.length > 1
@@ -73,7 +73,7 @@ export default async function LimitsPage({
   );
   const mayWrite = may(actor.role, "limit.write");
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_330px]">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_350px]">
       <div className="px-4 py-4">
         <div className="flex items-baseline justify-between gap-4">
           <h1 className="text-[19px]">
@@ -96,23 +96,44 @@ export default async function LimitsPage({
           </p>
         ))}
         {uncovered.length === 0 &&
+          phases.map(({ c }) => (
+            <ConditionTimeLine
+              key={c.rowId}
+              name={c.condition.name}
+              variant={c.variantName}
+              phases={c.condition.phases.map((p) => ({
+                id: p.id,
+                name: p.name,
+                from: p.weeks.from,
+                to: p.weeks.to,
+              }))}
+              confirmedId={c.phase.id}
+              week={c.week}
+            />
+          ))}
+        <div className="mt-3 flex items-baseline justify-between gap-4">
+          <h2 className="text-[16px]">
+            Every limit <span className="quiet text-[15px] font-normal">the tightest wins and is bold</span>
+          </h2>
+          {mayWrite && <LimitEditor clientId={clientId} start={null} />}
+        </div>
+        <LimitTable
+          clientId={clientId}
+          groups={groups}
+          phases={byPhase}
+          free={free}
+          written={written}
+          locale={actor.locale}
+          mayWrite={mayWrite}
+        />
+        {!mayWrite && <p className="small quiet mt-2">{DEED_SENTENCES["limit.write"]}</p>}
+      </div>
+      <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        {uncovered.length === 0 &&
           phases.map(({ c, entry }) => {
-            const at = c.condition.phases.findIndex((p) => p.id === c.phase.id);
-            const previous = c.condition.phases[at - 1];
+            const previous = c.condition.phases[c.condition.phases.findIndex((p) => p.id === c.phase.id) - 1];
             return (
-              <section key={c.rowId}>
-                <ConditionTimeLine
-                  name={c.condition.name}
-                  variant={c.variantName}
-                  phases={c.condition.phases.map((p) => ({
-                    id: p.id,
-                    name: p.name,
-                    from: p.weeks.from,
-                    to: p.weeks.to,
-                  }))}
-                  confirmedId={c.phase.id}
-                  week={c.week}
-                />
+              <section key={c.rowId} className="mb-4">
                 <PhaseCard
                   clientId={clientId}
                   rowId={c.rowId}
@@ -123,27 +144,10 @@ export default async function LimitsPage({
                   mayEnter={entry.mayEnter}
                   mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
                 />
+                <PhaseNotes condition={c} />
               </section>
             );
           })}
-        <div className="mt-3 flex items-baseline justify-between gap-4">
-          <h2 className="text-[16px]">
-            Every limit <span className="quiet text-[15px] font-normal">the tightest wins and is bold</span>
-          </h2>
-          {mayWrite && <LimitEditor clientId={clientId} start={null} />}
-        </div>
-        <LimitTable
-          clientId={clientId}
-          groups={groups}
-          free={free}
-          written={written}
-          locale={actor.locale}
-          mayWrite={mayWrite}
-        />
-        {!mayWrite && <p className="small quiet mt-2">{DEED_SENTENCES["limit.write"]}</p>}
-      </div>
-      <aside className="border-l border-rule bg-base-100 px-5 py-4">
-        {uncovered.length === 0 && phases.map(({ c }) => <PhaseNotes key={c.rowId} condition={c} />)}
         <h2 className="text-[16px]">Where schools differ</h2>
         <StanceList
           clientId={clientId}

@@ -20,6 +20,7 @@ import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { useAngleSensor } from "@/ui/useAngleSensor";
 import { MeasurementHistory } from "./MeasurementHistory";
+import { MotionRail } from "./MotionRail";
 import { ValueCell } from "./ValueCell";
 
 const HEADS: Record<Exclude<MeasurementGroup, "repetitions">, [string, string]> = {
@@ -115,6 +116,7 @@ export function MeasurementTable({
       {!mayRecord && (
         <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["measurement.record"]}</p>
       )}
+      {isMotion && <MotionRail measurements={measurements} involved={client.side} />}
       {isMotion && mayRecord && (
         <div className="mt-2 flex items-center gap-8">
           <Choice

@@ -147,7 +147,6 @@ export function RepetitionTest({
               <span className="small quiet" aria-live="polite">
                 {saved && "Saved."}
               </span>
-              <KeysHelp deeds={[{ key: "s", words: "save this test", run: save }]} />
             </p>
           </form>
           <div aria-live="polite">
@@ -179,6 +178,7 @@ export function RepetitionTest({
       ) : (
         <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["measurement.record"]}</p>
       )}
+      {mayRecord && <KeysHelp deeds={[{ key: "s", words: "save this test", run: save }]} />}
       <section className="mt-6">
         <h2 className="text-[16px]">On record</h2>
         {past.length === 0 && <p className="quiet">None yet.</p>}

@@ -31,7 +31,7 @@ export function StrengthResults({
       {rows.map((r) => (
         <div
           key={r.movement}
-          className="grid grid-cols-[104px_1fr_1fr] items-start gap-2 border-b border-rule py-1.5"
+          className="grid grid-cols-[88px_1fr_1.25fr] items-start gap-2 border-b border-rule py-1.5"
         >
           <p className="pt-1 leading-tight">
             {MOVEMENTS[r.movement].name}{" "}

@@ -44,7 +44,7 @@ export default async function RecordPage({
               <td className="py-1 pr-4 font-bold">{deedWords(e.deed)}</td>
               <td className="py-1">
                 {changesInWords(e.before, e.after).map((c) => (
-                  <span key={c.field} className="block">
+                  <span key={c.field} className="mr-3">
                     <span className="quiet">{c.field}:</span>{" "}
                     {c.before !== null && (
                       <>

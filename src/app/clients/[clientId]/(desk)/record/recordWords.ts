@@ -34,15 +34,21 @@ export interface FieldChange {
 
 type Fields = Record<string, unknown> | null;
 
-/** Field by field what was before and after; what stayed the same is left out. */
+/** Says what a change is about, also where it stayed the same. */
+const SUBJECTS = ["can", "condition", "stance", "kind", "what", "sign"];
+
+/**
+ * Field by field what was before and after; what stayed the same is left out, unless it says what the change is about.
+ * A field that only the state before has is what was there: it is said, not struck out.
+ */
 export function changesInWords(before: Fields, after: Fields): FieldChange[] {
   const keys = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])];
-  return keys.flatMap((key) => {
+  return keys.flatMap((key): FieldChange[] => {
     const [a, b] = [words(before?.[key]), words(after?.[key])];
-    if (a === b || (before === null && b === null)) return [];
-    return [
-      { field: fieldWords(key), before: before !== null && key in before ? (a ?? "–") : null, after: b },
-    ];
+    const field = fieldWords(key);
+    if (after === null || !(key in after)) return a === null ? [] : [{ field, before: null, after: a }];
+    if (a === b) return SUBJECTS.includes(key) && b !== null ? [{ field, before: null, after: b }] : [];
+    return [{ field, before: before !== null && key in before ? (a ?? "–") : null, after: b }];
   });
 }
 

@@ -125,6 +125,7 @@ function Sign({
         >
           <Choice
             legend="on the word of"
+            isInline={false}
             name={`word-${s.questionId}`}
             options={[
               ["therapist", "my examination"],

@@ -1,0 +1,237 @@
+import fc from "fast-check";
+import { CONDITIONS, conditionById } from "../rules/conditions";
+import { EXERCISES } from "../rules/exercises";
+import { RED_FLAGS } from "../rules/redFlags";
+import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./boundKinds";
+import { effectiveLimits, overrideOf, tightenedBy } from "./effectiveLimits";
+import { fitExercise } from "./fitExercise";
+import { bindsAnything, FREE_LIMITS, limitsOfOverride } from "./freeLimits";
+import { limitRows } from "./limitRows";
+import type { Limit } from "./limits";
+import { limitsOfRecord } from "./limitsOfRecord";
+import { phaseLimits } from "./phaseLimits";
+import { tightest } from "./tightest";
+import { writtenLimit } from "./writtenLimit";
+
+const DAY = "2026-06-01";
+
+/** Any limit of any kind that a person could write. */
+const anyLimit: fc.Arbitrary<Limit> = fc
+  .tuple(
+    fc.constantFrom(...BOUND_KIND_IDS),
+    fc.integer({ min: 0, max: 1000 }),
+    fc.integer({ min: 0, max: 1000 }),
+    fc.nat(),
+    fc.constantFrom("surgeon" as const, "therapist" as const),
+    fc.constantFrom(null, "2026-01-01", "2026-12-31"),
+    fc.uuid(),
+  )
+  .map(([kind, a, b, pick, origin, endsOn, id]) => {
+    const spec = boundKind(kind);
+    const most = spec.most ?? 130;
+    const [low, high] = [Math.min(a, b), Math.max(a, b)].map((n) => Math.round((n / 1000) * most)) as [
+      number,
+      number,
+    ];
+    const word = spec.shape === "word" ? (spec.scale[pick % spec.scale.length] ?? null) : null;
+    const takesWindow = spec.shape === "window" || (kind === "open_chain_extension" && word === "arc");
+    return {
+      id,
+      kind,
+      low: takesWindow ? low : null,
+      high: takesWindow || spec.shape === "most" ? high : null,
+      word,
+      origin,
+      reason: "a note",
+      endsOn,
+    };
+  });
+
+const anyRecord = fc
+  .tuple(fc.constantFrom(...CONDITIONS), fc.nat(), fc.nat(), fc.integer({ min: 0, max: 60 }))
+  .map(([c, p, v, week]) => {
+    const phase = c.phases[p % c.phases.length];
+    if (!phase) throw new Error("no phase");
+    return {
+      conditionId: c.id,
+      limits: phaseLimits(c, phase, { variantId: c.variants[v % c.variants.length]?.id, week }),
+    };
+  });
+
+/** Whether what is left of a kind is nowhere wider than before. */
+function isInside(
+  after: ReturnType<typeof tightest>,
+  before: ReturnType<typeof tightest>,
+  kind: BoundKind,
+): boolean {
+  if (before === null) return true;
+  if (after === null) return false;
+  const spec = boundKind(kind);
+  const scale = spec.shape === "word" ? spec.scale : [];
+  const lowIn = before.low === null || (after.low !== null && after.low >= before.low);
+  const highIn = before.high === null || (after.high !== null && after.high <= before.high);
+  const wordIn =
+    before.word === null || (after.word !== null && scale.indexOf(after.word) <= scale.indexOf(before.word));
+  return lowIn && highIn && wordIn;
+}
+
+describe("the tightest of all limits", () => {
+  test("one more limit of any kind and origin never widens what is left, in any order", () => {
+    fc.assert(
+      fc.property(anyRecord, fc.array(anyLimit, { maxLength: 6 }), anyLimit, (record, limits, extra) => {
+        const all = [...limitsOfRecord(record.limits, "x", "c"), ...limits];
+        for (const kind of BOUND_KIND_IDS) {
+          const before = tightest(all, kind, DAY);
+          const after = tightest([extra, ...[...all].reverse()], kind, DAY);
+          expect(isInside(after, before, kind)).toBe(true);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test("what binds is named, and an empty window is said in words with both who set it", () => {
+    const one = (low: number, high: number, origin: "surgeon" | "therapist"): Limit => ({
+      id: origin,
+      kind: "knee_flexion_under_load",
+      low,
+      high,
+      word: null,
+      origin,
+      reason: `${origin}'s note`,
+      endsOn: null,
+    });
+    const found = tightest([one(0, 40, "surgeon"), one(60, 90, "therapist")], "knee_flexion_under_load", DAY);
+    expect(found).toMatchObject({ low: 60, high: 40, binding: ["surgeon", "therapist"] });
+    expect(found?.conflict).toMatch(
+      /contradict each other.*surgeon's note \(surgeon\) and therapist's note \(therapist\)/,
+    );
+  });
+
+  test("arcs that share less than thirty degrees leave holds only", () => {
+    const arc = (id: string, low: number, high: number): Limit => ({
+      id,
+      kind: "open_chain_extension",
+      low,
+      high,
+      word: "arc",
+      origin: "surgeon",
+      reason: id,
+      endsOn: null,
+    });
+    expect(
+      tightest([arc("front", 45, 90), arc("rear", 0, 60)], "open_chain_extension", DAY)?.conflict,
+    ).toMatch(/share only 15°.*holds only/);
+  });
+});
+
+describe("everything together", () => {
+  test("a written limit or a caution never lets in an exercise that was barred, in any order", () => {
+    fc.assert(
+      fc.property(
+        anyRecord,
+        fc.array(anyLimit, { maxLength: 3 }),
+        fc.constantFrom(...RED_FLAGS),
+        fc.constantFrom(...EXERCISES),
+        (part, written, flag, exercise) => {
+          const before = fitExercise(exercise, part.limits).status;
+          for (const list of [written, [...written].reverse()]) {
+            const { limits } = effectiveLimits([part], [flag.limit_overrides.limits], list);
+            if (before === "blocked") expect(fitExercise(exercise, limits).status).toBe("blocked");
+          }
+        },
+      ),
+      { numRuns: 1500 },
+    );
+  });
+
+  test("a bound read from a record and written back changes nothing", () => {
+    fc.assert(
+      fc.property(anyRecord, ({ limits }) => {
+        for (const l of limitsOfRecord(limits, "x", "c")) {
+          const again = tightenedBy(limits, overrideOf(l, limits));
+          expect(limitsOfRecord(again, "x", "c").find((o) => o.kind === l.kind)).toMatchObject({
+            low: l.low,
+            high: l.high,
+            word: l.word,
+          });
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test("free limits bind nothing; every caution with a limit binds something", () => {
+    expect(limitsOfRecord(FREE_LIMITS, "", "").filter(bindsAnything)).toEqual([]);
+    expect(limitsOfOverride({ axial_load_max: "none" }, "because", "x", "warning sign")).toMatchObject([
+      { kind: "weight_on_shoulders", word: "none", origin: "warning sign", reason: "because" },
+    ]);
+  });
+
+  test("the table says a phase's bounds once, with others' limits apart, and names what nothing bounds", () => {
+    const oa = conditionById("knee_oa");
+    const build = oa?.phases.find((p) => p.id === "build");
+    if (!oa || !build) throw new Error("no such phase");
+    const own: Limit = {
+      id: "own",
+      kind: "joint_pain",
+      low: null,
+      high: 2,
+      word: null,
+      origin: "therapist",
+      reason: "sleeps badly",
+      endsOn: null,
+    };
+    const limits = [
+      ...limitsOfRecord(phaseLimits(oa, build), "Knee osteoarthritis, build strength", "oa"),
+      own,
+    ];
+    const { groups, phases, free } = limitRows(limits, DAY);
+    expect(groups.map((g) => g.kind)).toEqual(["joint_pain"]);
+    expect(groups[0]?.rows.map((r) => [r.limit.id, r.words.some((w) => w.binds)])).toEqual([
+      ["own", true],
+      ["oa-joint_pain", false],
+    ]);
+    expect(phases.map((p) => p.because)).toEqual(["Knee osteoarthritis, build strength"]);
+    expect(free).toContain("weight bearing");
+  });
+});
+
+describe("a limit as it is typed", () => {
+  const good = {
+    id: "3f2b8f1e-7c54-4a53-9f0f-6d2f4a0d9a11",
+    kind: "knee_flexion_under_load",
+    low: 40,
+    high: 80,
+    word: null,
+    origin: "surgeon",
+    reason: "the note",
+    endsOn: null,
+    replaces: null,
+    isLifted: false,
+    evenIfChanged: false,
+  };
+  const sentences = (over: object) =>
+    writtenLimit.safeParse({ ...good, ...over }).error?.issues.map((i) => i.message) ?? [];
+  test.each([
+    [{}, []],
+    [{ low: 80, high: 40 }, [/lower end must be below/]],
+    [{ low: null, high: null }, [/a lower end, an upper end or both/]],
+    [{ high: 200 }, [/between 0 and 130/]],
+    [{ low: Number.NaN }, [/lower end as a number/]],
+    [{ kind: "joint_pain", low: null, high: 3 }, []],
+    [{ kind: "joint_pain", low: null, high: 30 }, [/between 0 and 10/]],
+    [{ kind: "kneeling", low: null, high: null, word: "sometimes" }, [/one of the steps/]],
+    [{ kind: "kneeling", low: null, high: null, word: "no" }, []],
+    [{ kind: "open_chain_extension", low: null, high: null, word: "arc" }, [/Enter the arc/]],
+    [{ kind: "open_chain_extension", low: 45, high: 90, word: "arc" }, []],
+    [{ word: "none" }, [/a number, not a word/]],
+    [{ reason: " " }, [/why this limit is set/]],
+    [{ endsOn: "soon" }, [/last day as a date/]],
+    [{ kind: "everything" }, [/Choose what/]],
+  ])("%j", (over, expected) => {
+    const found = sentences(over);
+    expect(found).toHaveLength(expected.length);
+    for (const [i, e] of expected.entries()) expect(found[i]).toMatch(e);
+  });
+});

@@ -1,0 +1,161 @@
+import { CONDITIONS, conditionById } from "../rules/conditions";
+import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
+import { notCovered } from "../rules/uncovered";
+import { schoolOf } from "../safety/painSchool";
+import { phaseStep } from "../safety/phaseEntry";
+import { irritabilityFrom } from "./irritabilityFrom";
+import { episodeInput, personInput } from "./storyInput";
+
+const EPISODE = {
+  side: "left",
+  conditions: [{ conditionId: "total_knee_replacement", variantId: "standard" }],
+  uncovered: [],
+  calledAs: "",
+  beganWith: "surgery",
+  beganOn: "2026-02-02",
+  details: "",
+  surgeonNote: "",
+  painMarks: ["knee_cap"],
+  painNow: 2,
+  painWorst: 5,
+  painBest: 0,
+  bringsOn: "some",
+  settlesIn: "hours",
+  swellingApplies: true,
+  firstSwelling: 2,
+  goals: [{ goalId: "stairs", words: "", hard: 6 }],
+  support: "none",
+  trainsAt: "home",
+  weekdays: [1, 4],
+};
+const sentences = (over: object) =>
+  episodeInput
+    .safeParse({ ...EPISODE, ...over })
+    .error?.issues.map((i) => `${i.path.join(".")}: ${i.message}`)
+    .join(" | ") ?? "";
+
+describe("a story as it is sent", () => {
+  test.each([
+    [{}, /^$/],
+    [{ conditions: [] }, /^conditions: Choose a condition/],
+    [{ conditions: [], uncovered: ["osteotomy"] }, /^$/],
+    [{ conditions: [{ conditionId: "hangnail", variantId: "x" }] }, /Choose a condition of the list/],
+    [{ conditions: [{ conditionId: "knee_oa", variantId: "x" }] }, /which kind of Knee osteoarthritis/],
+    [{ beganOn: "last week" }, /^beganOn: Enter the date/],
+    [{ beganOn: "2026-02-30" }, /^beganOn: Enter the date/],
+    [{ painNow: 7 }, /^painWorst: Pain now must lie between/],
+    [{ painNow: Number.NaN }, /^painNow: Choose joint pain/],
+    [{ goals: [] }, /^goals: Choose at least one/],
+    [{ goals: [{ goalId: null, words: "x", hard: 3 }] }, /^goals.0.words: Say the goal/],
+    [{ goals: [{ goalId: "fly", words: "", hard: 3 }] }, /^goals.0.goalId/],
+    [{ bringsOn: null }, /^bringsOn: Say how little/],
+    [{ details: "x".repeat(1001) }, /longer than 1000/],
+    [{ weekdays: [8] }, /^weekdays/],
+  ])("%j", (over, expected) => {
+    expect(sentences(over)).toMatch(expected);
+  });
+
+  test("a person needs a name and plausible numbers", () => {
+    const found = personInput.safeParse({
+      name: "  ",
+      occupation: "",
+      birthYear: 61,
+      heightM: 172,
+      bodyMassKg: Number.NaN,
+      normSex: null,
+    });
+    expect(found.error?.issues.map((i) => i.path[0])).toEqual(["name", "birthYear", "heightM", "bodyMassKg"]);
+  });
+});
+
+test.each([
+  ["much", "minutes", "low"],
+  ["some", "minutes", "moderate"],
+  ["much", "hours", "moderate"],
+  ["little", "minutes", "high"],
+  ["much", "days", "high"],
+] as const)("brought on by %s and settling in %s is %s", (on, settles, expected) => {
+  expect(irritabilityFrom(on, settles)).toBe(expected);
+});
+
+test("what the rules do not cover is named; under eighteen counts until it is sure", () => {
+  expect(notCovered(1980, "2026-06-01", [])).toEqual([]);
+  expect(notCovered(1980, "2026-06-01", ["multi_ligament", "spine_surgery"])).toEqual([
+    "multi-ligament knee",
+    "spine surgery",
+  ]);
+  expect(notCovered(2007, "2026-06-01", [])).toEqual([]);
+  expect(notCovered(2008, "2026-06-01", [])).toEqual(["a client who may be under 18"]);
+});
+
+describe("the pain rule", () => {
+  const part = (
+    conditionId: string,
+    phaseId: string,
+    beganWith: "surgery" | "onset",
+    painStance = "pain_monitoring",
+  ) => {
+    const condition = conditionById(conditionId);
+    if (!condition) throw new Error("no such condition");
+    return { condition, phaseId, beganWith, painStance };
+  };
+  test.each([
+    [[part("total_knee_replacement", "w2_6", "surgery")], "post_op"],
+    [[part("total_knee_replacement", "w6_12", "surgery")], "monitoring"],
+    [[part("knee_oa", "flare", "onset")], "monitoring"],
+    [[part("knee_oa", "flare", "onset", "pain_free")], "pain_free"],
+    [[part("pcl_injury", "protect", "onset")], "monitoring"],
+    [[part("pcl_injury", "protect", "surgery")], "post_op"],
+    [[part("knee_oa", "build", "onset"), part("acl_reconstruction", "p1", "surgery")], "post_op"],
+    [[], null],
+  ] as const)("case %#", (parts, expected) => {
+    expect(schoolOf(parts)).toBe(expected);
+  });
+});
+
+describe("stances", () => {
+  const everyStance = [...GENERAL_STANCES, ...CONDITIONS.flatMap((c) => stancesOf(c))];
+
+  test("each has a default among its answers, and reasons for and against every answer", () => {
+    expect(new Set(everyStance.map((s) => s.id)).size).toBe(everyStance.length);
+    for (const s of everyStance) {
+      expect(s.options.map((o) => o.id)).toContain(s.defaultId);
+      expect(stanceById(s.id)?.topic).toBe(s.topic);
+      for (const o of s.options) {
+        expect([s.id, o.id, o.speaksFor.length > 5]).toEqual([s.id, o.id, true]);
+        expect([s.id, o.id, o.speaksAgainst.length > 5]).toEqual([s.id, o.id, true]);
+      }
+    }
+    expect(stanceById("nothing.of_it")).toBeNull();
+  });
+
+  test("those that only the surgeon opens exist", () => {
+    const opened = everyStance.flatMap((s) =>
+      s.options.filter((o) => needsSurgeonsWord(s.id, o.id)).map((o) => `${s.id}.${o.id}`),
+    );
+    expect(opened).toHaveLength(6);
+  });
+});
+
+test("no phase is skipped, back needs no reason, on without every criterion does", () => {
+  const nothing = {
+    weeks: 0,
+    weeksInPhase: 0,
+    extensionDeficitDeg: null,
+    flexionDeg: null,
+    swellingGrade: null,
+    quadricepsLagDeg: null,
+    quadricepsSymmetryPct: null,
+    hamstringSymmetryPct: null,
+    restingPain: null,
+    functionalMet: [],
+  };
+  for (const c of CONDITIONS) {
+    const ids = c.phases.map((p) => p.id);
+    const [first, second, third] = ids as [string, string, string];
+    expect(phaseStep(c, first, second, nothing)).toEqual({ possible: true, needsReason: true });
+    expect(phaseStep(c, second, first, nothing)).toEqual({ possible: true, needsReason: false });
+    expect(phaseStep(c, first, third, nothing)).toMatchObject({ possible: false });
+    expect(phaseStep(c, first, first, nothing)).toMatchObject({ possible: false });
+  }
+});

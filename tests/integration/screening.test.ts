@@ -1,0 +1,163 @@
+import { randomUUID } from "node:crypto";
+import { limitsOf } from "@/server/limits";
+import { recordTest } from "@/server/measurements";
+import { currentPlan, savePlan } from "@/server/plans";
+import { clearSign, questionsOf, recordScreening, screeningStateOf } from "@/server/screenings";
+import { answerRecheck, floorBarred, startSession } from "@/server/sessions";
+import {
+  closeConnections,
+  daysLater,
+  makeClient,
+  makeClinic,
+  owner,
+  PLAN,
+  plannedClient,
+  runSession,
+  screenClear,
+  type TestClinic,
+  testInput,
+} from "../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const save = (client: Parameters<typeof savePlan>[1], plan = PLAN, baseVersion = 0, at?: Date) =>
+  clinic.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion, plan }), at);
+
+test("nobody plans or runs for a client whom nobody has screened", async () => {
+  const client = await makeClient(clinic, { isScreened: false });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
+  await expect(save(client)).rejects.toThrow(/Nobody has asked the warning signs yet/);
+  expect(await owner`select 1 from hold_plan where episode_id = ${client.episodeId}`).toHaveLength(0);
+  await screenClear(clinic, client.clientId);
+  await save(client);
+});
+
+test("a positive answer bars planning and the floor; a later no does not clear it, a therapist with a reason does", async () => {
+  const { client, plan } = await plannedClient(clinic);
+  await screenClear(clinic, client.clientId, daysLater(1), { rf_locking: "unsure" });
+  await screenClear(clinic, client.clientId, daysLater(2));
+  const bar = /Ask the physician same day if stuck now, otherwise within 3 days/;
+  await expect(save(client, PLAN, 1, daysLater(2))).rejects.toThrow(bar);
+  const barred = await clinic.as("trainer", (ctx) => floorBarred(ctx, client, plan), daysLater(2));
+  expect(barred).toMatch(bar);
+  // past the interface: the route's function itself refuses
+  const recheckId = randomUUID();
+  await clinic.as(
+    "trainer",
+    (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+    daysLater(2),
+  );
+  await expect(
+    clinic.as(
+      "trainer",
+      (ctx) =>
+        startSession(ctx, client, {
+          id: randomUUID(),
+          planId: plan.id,
+          recheckId,
+          startedAt: daysLater(2).toISOString(),
+        }),
+      daysLater(2),
+    ),
+  ).rejects.toThrow(bar);
+  const clearance = {
+    id: randomUUID(),
+    questionId: "rf_locking",
+    onWordOf: "physician" as const,
+    words: "seen on Monday: a plica, no loose body",
+  };
+  for (const role of ["trainer", "admin"] as const)
+    await expect(clinic.as(role, (ctx) => clearSign(ctx, client, clearance))).rejects.toThrow(
+      /Only a therapist clears/,
+    );
+  await clinic.as("therapist", (ctx) => clearSign(ctx, client, clearance), daysLater(2));
+  await expect(
+    clinic.as("therapist", (ctx) => clearSign(ctx, client, { ...clearance, id: randomUUID() }), daysLater(2)),
+  ).rejects.toThrow(/no such warning sign/);
+  await save(client, PLAN, 1, daysLater(2));
+});
+
+test("a screening with a question left open, or an answer nobody asked for, writes nothing", async () => {
+  const client = await makeClient(clinic, { isScreened: false });
+  const asked = await clinic.as("therapist", (ctx) => questionsOf(ctx, client));
+  const answers = asked.map((q) => ({
+    questionId: q.id,
+    answer: "no" as const,
+    escalations: [] as string[],
+  }));
+  const send = (list: typeof answers) =>
+    clinic.as("therapist", (ctx) =>
+      recordScreening(ctx, client, {
+        id: randomUUID(),
+        answers: list,
+        systolicMmHg: null,
+        diastolicMmHg: null,
+      }),
+    );
+  await expect(send(answers.slice(1))).rejects.toThrow(/Some questions have no answer/);
+  const [first, ...rest] = answers;
+  if (!first) throw new Error("no questions");
+  await expect(send([{ ...first, escalations: ["made up"] }, ...rest])).rejects.toThrow(/no such addition/);
+  expect(await owner`select 1 from screening where episode_id = ${client.episodeId}`).toHaveLength(0);
+  await expect(
+    clinic.as("trainer", (ctx) =>
+      recordScreening(ctx, client, { id: randomUUID(), answers, systolicMmHg: null, diastolicMmHg: null }),
+    ),
+  ).rejects.toThrow(/Only a therapist asks the whole screening/);
+});
+
+test("a high reading counts as yes whatever was answered, and caps every hold", async () => {
+  const client = await makeClient(clinic, { isScreened: false });
+  const asked = await clinic.as("therapist", (ctx) => questionsOf(ctx, client));
+  await clinic.as("therapist", (ctx) =>
+    recordScreening(ctx, client, {
+      id: randomUUID(),
+      answers: asked.map((q) => ({ questionId: q.id, answer: "no" as const, escalations: [] })),
+      systolicMmHg: 148,
+      diastolicMmHg: 84,
+    }),
+  );
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
+  const state = await clinic.as("therapist", (ctx) => screeningStateOf(ctx, client));
+  expect(state).toMatchObject({ status: "caution", standing: [{ flag: { id: "rf_bp" } }] });
+  const limits = await clinic.as("therapist", (ctx) => limitsOf(ctx, client));
+  expect(limits.filter((l) => l.origin === "warning sign").map((l) => [l.kind, l.high])).toEqual(
+    expect.arrayContaining([
+      ["hold_effort", 40],
+      ["hold_seconds", 10],
+      ["felt_effort", 6],
+    ]),
+  );
+  await expect(save(client)).rejects.toThrow(/Holds may last 10 s at most, because warning sign/);
+  const short = {
+    ...PLAN,
+    effort: { kind: "felt" as const, felt: 3 },
+    pattern: { ...PLAN.pattern, holdS: 10 },
+  };
+  await save(client, short);
+});
+
+test("an old screening bars a new plan but not the one that runs; a gap of over four weeks bars the floor too", async () => {
+  const { client, plan } = await plannedClient(clinic);
+  await runSession(clinic, client, { at: daysLater(60) });
+  await owner`
+    insert into decision (id, clinic_id, session_id, input, computed_action, rules, reasons, action, banks, sentence,
+      decided_at, decided_by)
+    select ${randomUUID()}, ${clinic.id}, id, '{}', 'HOLD', '{}', '{}', 'HOLD', false, 'stay', ${daysLater(61)},
+      ${clinic.actors.therapist.personId} from floor_session where episode_id = ${client.episodeId}`;
+  const barredOn = (days: number) =>
+    clinic.as(
+      "trainer",
+      async (ctx) => floorBarred(ctx, client, await currentPlan(ctx, client.episodeId)),
+      daysLater(days),
+    );
+  expect(await barredOn(86)).toBeNull();
+  await expect(save(client, PLAN, plan.version, daysLater(86))).rejects.toThrow(
+    /due again, because it is 86 days old/,
+  );
+  expect(await barredOn(90)).toMatch(/due again, because the last session was 30 days ago/);
+});
