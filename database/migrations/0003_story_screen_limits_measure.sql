@@ -138,6 +138,18 @@ create table measurement (
 );
 create index on measurement (episode_id, kind, taken_at);
 
+-- a citation that somebody has read and found to say what the rule says; all others stay "unverified"
+create table source_check (
+  id uuid primary key,
+  clinic_id uuid not null references clinic,
+  citation text not null,
+  is_checked boolean not null,
+  seq bigint generated always as identity,
+  note text not null,
+  checked_by uuid not null references person,
+  checked_at timestamptz not null
+);
+
 alter table strength_test
   drop constraint strength_test_movement_check,
   add check (movement in ('knee_extension', 'knee_flexion', 'hip_abduction', 'hip_adduction', 'hip_extension', 'calf')),
@@ -148,7 +160,7 @@ do $$
 declare t text;
 begin
   foreach t in array array['stance_choice', 'stance_view', 'screening', 'screening_answer', 'screening_clearance',
-    'measurement']
+    'measurement', 'source_check']
   loop
     execute format('alter table %I enable row level security', t);
     execute format(

@@ -18,14 +18,13 @@ export default async function TodayPage() {
   const { actor, data } = await onPage(async (ctx) => {
     const day = today(ctx);
     const machine = await kneeExtensionMachine(ctx);
-    const lanes: TodayLane[] = [];
-    for (const d of await todayList(ctx)) {
-      const window = allowedWindow(await limitsOf(ctx, d.client), day, {
-        fromDeg: machine.usableFromDeg,
-        toDeg: machine.usableToDeg,
-      });
-      lanes.push(laneOf(d, day, window));
-    }
+    const usable = { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg };
+    const lanes = await Promise.all(
+      (await todayList(ctx)).map(async (d): Promise<TodayLane> => {
+        const limits = await limitsOf(ctx, d.client);
+        return laneOf(d, day, allowedWindow(limits, day, usable));
+      }),
+    );
     return { day, lanes };
   });
   const needHand = data.lanes.filter((l) => l.needsHand).length;

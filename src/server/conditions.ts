@@ -4,7 +4,7 @@ import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import { stanceId } from "@/core/rules/stances";
 import { phaseLimits } from "@/core/safety/phaseLimits";
 import { fullWeeksBetween } from "@/core/units/days";
-import { type Ctx, today } from "./context";
+import { type Ctx, once, today } from "./context";
 import { optionInForce, type StancesInForce, stancesInForce } from "./stances";
 
 /** A condition of an episode with what the rule base makes of it today. */
@@ -26,16 +26,15 @@ export interface EpisodeCondition {
 }
 
 /** The conditions of an episode in the phase a therapist confirmed, with their limits on this day. */
-export async function conditionsOf(
-  ctx: Ctx,
-  episodeId: string,
-  inForce?: StancesInForce,
-): Promise<EpisodeCondition[]> {
+export const conditionsOf = (ctx: Ctx, episodeId: string): Promise<EpisodeCondition[]> =>
+  once(ctx, `conditions ${episodeId}`, () => readConditions(ctx, episodeId));
+
+async function readConditions(ctx: Ctx, episodeId: string): Promise<EpisodeCondition[]> {
   const rows = await ctx.tx`
     select id, version, condition_id, variant_id, phase_id, phase_since, functional_met, began_on
     from episode_condition where episode_id = ${episodeId} and ended_on is null order by set_at, condition_id`;
   if (rows.length === 0) return [];
-  const stances = inForce ?? (await stancesInForce(ctx, episodeId));
+  const stances = await stancesInForce(ctx, episodeId);
   return rows.map((r) => {
     const condition = conditionById(r.condition_id);
     const phase = condition?.phases.find((p) => p.id === r.phase_id);

@@ -21,6 +21,18 @@ export interface Ctx {
   tx: Tx;
   actor: Actor;
   now: Date;
+  /** on a page, which only reads: what was asked once in this transaction is not asked again */
+  asked?: Map<string, Promise<unknown>>;
+}
+
+/** Asks once where a page asks; a route that writes asks every time. */
+export function once<T>(ctx: Ctx, key: string, work: () => Promise<T>): Promise<T> {
+  if (!ctx.asked) return work();
+  const found = ctx.asked.get(key) as Promise<T> | undefined;
+  if (found) return found;
+  const answer = work();
+  ctx.asked.set(key, answer);
+  return answer;
 }
 
 /** Refuses a deed that the actor's role may not do; roles live in the core. */

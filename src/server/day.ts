@@ -45,29 +45,33 @@ export interface ClientDay {
 
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
 export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
-  const allTests = await testsOf(ctx, client.episodeId);
+  const { episodeId } = client;
+  const [allTests, plan, sessions, recheck, conditions, measurements, screening, draft, handLimits] =
+    await Promise.all([
+      testsOf(ctx, episodeId),
+      currentPlan(ctx, episodeId),
+      sessionsOf(ctx, episodeId),
+      lastRecheck(ctx, episodeId),
+      conditionsOf(ctx, episodeId),
+      measurementsOf(ctx, episodeId),
+      screeningStateOf(ctx, client),
+      proposal(ctx, client),
+      limitsBar(ctx, client),
+    ]);
   const tests = extensionTests(allTests, client.side);
-  const [plan, sessions, recheck] = [
-    await currentPlan(ctx, client.episodeId),
-    await sessionsOf(ctx, client.episodeId),
-    await lastRecheck(ctx, client.episodeId),
-  ];
   const lastSession = sessions[sessions.length - 1] ?? null;
-  const conditions = await conditionsOf(ctx, client.episodeId);
   const due = dueMeasurements({
     parts: conditions,
-    measurements: await measurementsOf(ctx, client.episodeId),
+    measurements,
     strength: allTests,
     side: client.side,
     today: today(ctx),
   });
-  const screening = await screeningStateOf(ctx, client);
   const opens: string[] = [];
   for (const c of conditions) {
     const entry = phaseEntry(c.condition, c.phase.id, await findingsOf(ctx, client, c));
     if (entry.mayEnter && entry.next) opens.push(entry.next.name);
   }
-  const draft = await proposal(ctx, client);
   const warning = recheck && !recheck.isClear ? recheck.what : null;
   const stopped = lastSession !== null && plan !== null && isStopped(lastSession, plan);
   const facts: Facts = {
@@ -80,7 +84,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     warning,
     isStopped: stopped,
     screening,
-    handLimits: await limitsBar(ctx, client),
+    handLimits,
     phase: conditions.map((c) => c.phase.name.toLowerCase()).join(", "),
     opens,
   };
@@ -255,7 +259,7 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
 
 /** Everybody of the clinic with where they stand, those who need a hand first. */
 export async function todayList(ctx: Ctx): Promise<ClientDay[]> {
-  const days: ClientDay[] = [];
-  for (const client of await clientEpisodes(ctx)) days.push(await clientDay(ctx, client));
+  // asked side by side: the questions travel together over one connection
+  const days = await Promise.all((await clientEpisodes(ctx)).map((client) => clientDay(ctx, client)));
   return days.sort((a, b) => Number(b.next.needsHand) - Number(a.next.needsHand));
 }

@@ -16,6 +16,7 @@ import { type Ctx, dayOf, mustMay, today } from "./context";
 import { limitsOf } from "./limits";
 import { currentPlan, doseContext, planById, type StoredPlan, savePlan } from "./plans";
 import { Refused } from "./refused";
+import { screeningStateOf } from "./screenings";
 import { type FloorSession, lastRecheck, sessionsOf } from "./sessions";
 
 /** The draft of a decision for the newest finished session. */
@@ -51,6 +52,7 @@ async function inputFor(
   const earlier = sessions.filter((s) => s.id !== session.id && s.end);
   const previous = earlier[earlier.length - 1];
   const recheck = await lastRecheck(ctx, client.episodeId);
+  const signs = (await screeningStateOf(ctx, client)).status;
   const previousPlan = previous ? await planById(ctx, previous.planId) : null;
   const swellings = earlier.map((s) => s.morning?.swelling).filter((x) => x !== null && x !== undefined);
   const painOf = (s: FloorSession) => Math.max(0, ...standing(s.records).map((r) => r.painAfter));
@@ -67,7 +69,7 @@ async function inputFor(
       irritability: client.irritability,
       writtenPainLimit: writtenPainLimit(await limitsOf(ctx, client), today(ctx)),
       usualPain: client.usualPain,
-      redFlag: recheck !== null && !recheck.isClear,
+      redFlag: (recheck !== null && !recheck.isClear) || signs === "stop" || signs === "hold",
       morning: session.morning,
       swellingBefore: swellings[swellings.length - 1] ?? client.firstSwelling,
       swellingApplies: client.swellingApplies,

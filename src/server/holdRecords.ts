@@ -1,6 +1,6 @@
 import "server-only";
 import type { HoldRecord } from "@/core/session/holdRecord";
-import type { Ctx } from "./context";
+import { type Ctx, once } from "./context";
 
 export interface SessionRecords {
   sessionId: string;
@@ -10,7 +10,10 @@ export interface SessionRecords {
 }
 
 /** All hold records of an episode's sessions, with the share of maximum that was planned, oldest session first. */
-export async function recordsByPlan(ctx: Ctx, episodeId: string): Promise<SessionRecords[]> {
+export const recordsByPlan = (ctx: Ctx, episodeId: string): Promise<SessionRecords[]> =>
+  once(ctx, `records ${episodeId}`, () => readRecordsByPlan(ctx, episodeId));
+
+async function readRecordsByPlan(ctx: Ctx, episodeId: string): Promise<SessionRecords[]> {
   const rows = await ctx.tx`
     select s.id as session_id, p.achieved_share, r.*
     from floor_session s join hold_plan p on p.id = s.plan_id join hold_record r on r.session_id = s.id

@@ -5,12 +5,13 @@ import { combineConditions } from "@/core/safety/combineConditions";
 import { isInForce, type Limit, limit } from "@/core/safety/limits";
 import { limitsOfRecord } from "@/core/safety/limitsOfRecord";
 import { limitsOfSigns } from "@/core/safety/screeningState";
+import { missingWeightOrder } from "@/core/safety/weightBearingGaps";
 import { NEEDED_BY_HAND, type WrittenLimit } from "@/core/safety/writtenLimit";
 import { dayInWords } from "@/core/units/dayInWords";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { conditionsOf, type EpisodeCondition } from "./conditions";
-import { type Ctx, dayOf, mustMay, today } from "./context";
+import { type Ctx, dayOf, mustMay, once, today } from "./context";
 import { Refused } from "./refused";
 import { screeningStateOf } from "./screenings";
 
@@ -21,7 +22,10 @@ export interface WrittenRow extends Limit {
 }
 
 /** What surgeon and therapists wrote and nobody has replaced or lifted; also what has ended. */
-export async function writtenLimits(ctx: Ctx, episodeId: string): Promise<WrittenRow[]> {
+export const writtenLimits = (ctx: Ctx, episodeId: string): Promise<WrittenRow[]> =>
+  once(ctx, `written limits ${episodeId}`, () => readWrittenLimits(ctx, episodeId));
+
+async function readWrittenLimits(ctx: Ctx, episodeId: string): Promise<WrittenRow[]> {
   const rows = await ctx.tx`
     select l.id, l.kind, lower(l.bound) as low, upper(l.bound) as high, l.word, l.origin, l.reason,
       l.ends_on as "endsOn", l.set_at, p.name
@@ -37,12 +41,17 @@ export async function writtenLimits(ctx: Ctx, episodeId: string): Promise<Writte
  * conditions and their phases bring, and those of standing warning signs. Each keeps its origin; where they are merged
  * the tightest wins. A client whom the rule base does not cover gets nothing from it.
  */
-export async function limitsOf(ctx: Ctx, client: ClientEpisode): Promise<Limit[]> {
+export const limitsOf = (ctx: Ctx, client: ClientEpisode): Promise<Limit[]> =>
+  once(ctx, `limits ${client.episodeId}`, () => readLimitsOf(ctx, client));
+
+async function readLimitsOf(ctx: Ctx, client: ClientEpisode): Promise<Limit[]> {
   const written = await writtenLimits(ctx, client.episodeId);
   const signs = limitsOfSigns((await screeningStateOf(ctx, client)).standing);
   if (coverOf(ctx, client).length > 0) return [...written, ...signs];
   const conditions = await conditionsOf(ctx, client.episodeId);
-  return [...written, ...signs, ...limitsOfConditions(conditions)];
+  const ids = conditions.map((c) => c.condition.id);
+  const noOrder = missingWeightOrder(ids, written, today(ctx));
+  return [...written, ...signs, ...limitsOfConditions(conditions), ...(noOrder ? [noOrder] : [])];
 }
 
 /** What conditions in their phases bring, contradictions included. */

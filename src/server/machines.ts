@@ -4,13 +4,16 @@ import {
   type SeatedKneeExtensionMachine,
   seatedKneeExtensionMachine,
 } from "@/core/equipment/seatedKneeExtension";
-import type { Ctx } from "./context";
+import { type Ctx, once } from "./context";
 import { Refused } from "./refused";
 
 export type ClinicMachine = SeatedKneeExtensionMachine & { id: string; setUp: string };
 
 /** The clinic's seated knee-extension machine. */
-export async function kneeExtensionMachine(ctx: Ctx): Promise<ClinicMachine> {
+export const kneeExtensionMachine = (ctx: Ctx): Promise<ClinicMachine> =>
+  once(ctx, `machine`, () => readKneeExtensionMachine(ctx));
+
+async function readKneeExtensionMachine(ctx: Ctx): Promise<ClinicMachine> {
   const [r] = await ctx.tx`
     select *, lower(usable_deg) as from_deg, upper(usable_deg) as to_deg
     from machine where family = 'seated_knee_extension' order by name limit 1`;
@@ -35,7 +38,9 @@ export async function kneeExtensionMachine(ctx: Ctx): Promise<ClinicMachine> {
 }
 
 /** Ankle cuffs as steps of a load. */
-export async function cuffSteps(ctx: Ctx): Promise<LoadSteps> {
+export const cuffSteps = (ctx: Ctx): Promise<LoadSteps> => once(ctx, `cuffs`, () => readCuffSteps(ctx));
+
+async function readCuffSteps(ctx: Ctx): Promise<LoadSteps> {
   const items = await ctx.tx`select label, mass_kg as kg from cuff order by mass_kg`;
   if (items.length === 0)
     throw new Refused("missing", "This clinic has no ankle cuffs yet: an admin enters them first.");

@@ -10,8 +10,9 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { conditionsOf } from "./conditions";
-import { type Ctx, dayOf, mustMay } from "./context";
+import { type Ctx, dayOf, mustMay, once } from "./context";
 import { Refused } from "./refused";
+import { loadingBarred } from "./screenings";
 
 export interface StoredTest extends DatedTest {
   id: string;
@@ -32,7 +33,10 @@ export interface StoredTest extends DatedTest {
 }
 
 /** Strength tests of an episode that stand, newest first. */
-export async function testsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
+export const testsOf = (ctx: Ctx, episodeId: string): Promise<StoredTest[]> =>
+  once(ctx, `tests ${episodeId}`, () => readTestsOf(ctx, episodeId));
+
+async function readTestsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
   const rows = await ctx.tx`
     select t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
       json_agg(json_build_object('id', r.id, 'no', r.trial_no, 'torqueNm', r.torque_nm, 'isValid', r.is_valid,
@@ -76,6 +80,8 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
   mustMay(ctx, "test.record");
   const { tx, actor } = ctx;
   const body = bodyOf(client);
+  const sign = await loadingBarred(ctx, client);
+  if (sign) throw new Refused("conflict", sign);
   const barred = testBarred(input.movement, input.kneeFlexionDeg, {
     conditions: await testCircumstances(ctx, client),
     side: input.side === client.side ? "involved" : "other",

@@ -4,8 +4,9 @@ import type { MeasurementInput } from "@/core/measure/measurementInput";
 import { measurementKind } from "@/core/measure/measurementKinds";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, dayOf, mustMay } from "./context";
+import { type Ctx, dayOf, mustMay, once } from "./context";
 import { Refused } from "./refused";
+import { loadingBarred } from "./screenings";
 
 /** A measurement that stands. */
 export interface StoredMeasurement extends DatedMeasurement {
@@ -21,7 +22,10 @@ export interface StoredMeasurement extends DatedMeasurement {
 }
 
 /** Measurements of an episode that stand, newest first. */
-export async function measurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
+export const measurementsOf = (ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> =>
+  once(ctx, `measurements ${episodeId}`, () => readMeasurementsOf(ctx, episodeId));
+
+async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
   const rows = await ctx.tx`
     select m.*, p.name from measurement m join person p on p.id = m.taken_by
     where m.episode_id = ${episodeId} and m.voided_at is null order by m.taken_at desc, m.id`;
@@ -48,6 +52,8 @@ export async function recordMeasurement(ctx: Ctx, client: ClientEpisode, m: Meas
   mustMay(ctx, "measurement.record");
   const isRepetition = m.kind === "repetition_test";
   const isChair = m.kind === "sit_to_stand_30s";
+  const barred = isRepetition ? await loadingBarred(ctx, client) : null;
+  if (barred) throw new Refused("conflict", barred);
   const [fresh] = await ctx.tx`
     insert into measurement (id, clinic_id, episode_id, kind, side, value, way, source, apparatus, reps, reserve,
       two_legs, chair_m, arms_used, taken_at, taken_by)

@@ -10,7 +10,7 @@ import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
-import { type Ctx, mustMay, today } from "./context";
+import { type Ctx, mustMay, once, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
 import { limitsBar, limitsOf } from "./limits";
 import { cuffSteps, kneeExtensionMachine } from "./machines";
@@ -133,7 +133,10 @@ const newerVersion = (p: StoredPlan | null): Refused =>
   );
 
 /** The newest plan of an episode. */
-export async function currentPlan(ctx: Ctx, episodeId: string): Promise<StoredPlan | null> {
+export const currentPlan = (ctx: Ctx, episodeId: string): Promise<StoredPlan | null> =>
+  once(ctx, `plan ${episodeId}`, () => readCurrentPlan(ctx, episodeId));
+
+async function readCurrentPlan(ctx: Ctx, episodeId: string): Promise<StoredPlan | null> {
   const [r] = await ctx.tx`
     select h.*, p.name as made_by_name from hold_plan h join person p on p.id = h.made_by
     where episode_id = ${episodeId} order by version desc limit 1`;

@@ -8,7 +8,7 @@ import { type ScreeningRecord, type ScreeningState, screeningState } from "@/cor
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, dayOf, mustMay, today } from "./context";
+import { type Ctx, dayOf, mustMay, once, today } from "./context";
 import { Refused } from "./refused";
 
 /** A screening as it was answered, with who signed it and what was cleared. */
@@ -27,7 +27,10 @@ export interface StoredScreening extends ScreeningRecord {
 }
 
 /** The questions for a client: of every condition's region, the general ones, and those for after surgery. */
-export async function questionsOf(ctx: Ctx, client: ClientEpisode): Promise<RedFlag[]> {
+export const questionsOf = (ctx: Ctx, client: ClientEpisode): Promise<RedFlag[]> =>
+  once(ctx, `questions ${client.episodeId}`, () => readQuestionsOf(ctx, client));
+
+async function readQuestionsOf(ctx: Ctx, client: ClientEpisode): Promise<RedFlag[]> {
   const rows = await ctx.tx`
     select condition_id from episode_condition where episode_id = ${client.episodeId} and ended_on is null`;
   const isPostOp = client.beganWith === "surgery";
@@ -46,7 +49,10 @@ export async function questionsOf(ctx: Ctx, client: ClientEpisode): Promise<RedF
 }
 
 /** All screenings of an episode, newest first. */
-export async function screeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScreening[]> {
+export const screeningsOf = (ctx: Ctx, episodeId: string): Promise<StoredScreening[]> =>
+  once(ctx, `screenings ${episodeId}`, () => readScreeningsOf(ctx, episodeId));
+
+async function readScreeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScreening[]> {
   const rows = await ctx.tx`
     select s.*, p.name,
       (select json_agg(json_build_object('questionId', a.question_id, 'answer', a.answer, 'escalations', a.escalations))
@@ -76,7 +82,10 @@ export async function screeningsOf(ctx: Ctx, episodeId: string): Promise<StoredS
 }
 
 /** Where the client's screening stands today. */
-export async function screeningStateOf(ctx: Ctx, client: ClientEpisode): Promise<ScreeningState> {
+export const screeningStateOf = (ctx: Ctx, client: ClientEpisode): Promise<ScreeningState> =>
+  once(ctx, `screening state ${client.episodeId}`, () => readScreeningStateOf(ctx, client));
+
+async function readScreeningStateOf(ctx: Ctx, client: ClientEpisode): Promise<ScreeningState> {
   const [last] = await ctx.tx`
     select max(started_at) as at from floor_session where episode_id = ${client.episodeId}`;
   return screeningState(
@@ -85,6 +94,12 @@ export async function screeningStateOf(ctx: Ctx, client: ClientEpisode): Promise
     today(ctx),
     last?.at ? dayOf(ctx, last.at) : null,
   );
+}
+
+/** Why nothing that loads the leg may be done, a maximal test included; an old screening alone does not bar it. */
+export async function loadingBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
+  const state = await screeningStateOf(ctx, client);
+  return state.status === "due" ? null : state.barsFloor;
 }
 
 /** Records a whole screening, signed by who is signed in. Every question of the client needs an answer. */

@@ -8,7 +8,7 @@ import type { clearanceInput, endInput, recheckInput, startInput } from "@/core/
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, mustMay, today } from "./context";
+import { type Ctx, mustMay, once, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
 import { limitsBar, limitsOf } from "./limits";
 import { currentPlan, planById, type StoredPlan } from "./plans";
@@ -43,7 +43,10 @@ export interface Morning {
 }
 
 /** All sessions of an episode, oldest first. */
-export async function sessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSession[]> {
+export const sessionsOf = (ctx: Ctx, episodeId: string): Promise<FloorSession[]> =>
+  once(ctx, `sessions ${episodeId}`, () => readSessionsOf(ctx, episodeId));
+
+async function readSessionsOf(ctx: Ctx, episodeId: string): Promise<FloorSession[]> {
   const records = new Map((await recordsByPlan(ctx, episodeId)).map((r) => [r.sessionId, r.records]));
   const rows = await ctx.tx`
     select s.id, s.plan_id, s.started_at, starter.name as started_by, e.ended_at, e.pain_at_start, e.pain_at_end, e.felt_effort,
@@ -105,7 +108,10 @@ export interface Recheck {
 }
 
 /** The newest warning-sign answer; a clearance counts as an answer. */
-export async function lastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | null> {
+export const lastRecheck = (ctx: Ctx, episodeId: string): Promise<Recheck | null> =>
+  once(ctx, `recheck ${episodeId}`, () => readLastRecheck(ctx, episodeId));
+
+async function readLastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | null> {
   const [r] = await ctx.tx`
     select r.*, p.name from recheck r join person p on p.id = r.answered_by
     where episode_id = ${episodeId} order by at desc, id limit 1`;

@@ -1,12 +1,11 @@
 import "server-only";
 import { EXERCISES } from "@/core/rules/exercises";
 import { stanceById } from "@/core/rules/stances";
-import { BOUND_KIND_IDS, boundKind, boundWord } from "@/core/safety/boundKinds";
 import { effectiveLimits } from "@/core/safety/effectiveLimits";
 import { fitExercise } from "@/core/safety/fitExercise";
-import { isInForce, type Limit } from "@/core/safety/limits";
+import { isInForce } from "@/core/safety/limits";
+import { changedLimits } from "@/core/safety/limitWords";
 import { phaseLimits } from "@/core/safety/phaseLimits";
-import { type Tightest, tightest } from "@/core/safety/tightest";
 import { InputError } from "@/core/units/inputError";
 import type { ClientEpisode } from "./clients";
 import { conditionsOf, type EpisodeCondition } from "./conditions";
@@ -55,26 +54,6 @@ function withChoice(c: EpisodeCondition, id: string, optionId: string): EpisodeC
     choices,
     limits: phaseLimits(c.condition, c.phase, { variantId: c.variantId, choices, week: c.week }),
   };
-}
-
-function changedLimits(before: readonly Limit[], after: readonly Limit[], day: string): string[] {
-  return BOUND_KIND_IDS.flatMap((kind) => {
-    const [a, b] = [inWords(tightest(before, kind, day)), inWords(tightest(after, kind, day))];
-    return a === b ? [] : [`${boundKind(kind).name}: ${a} → ${b}`];
-  });
-}
-
-function inWords(t: Tightest | null): string {
-  if (!t) return "not bounded";
-  const unit = boundKind(t.kind).unit ?? "";
-  if (t.low !== null && t.high !== null && t.low > t.high) return "none";
-  const ends = [t.low, t.high].filter((x) => x !== null).join(" to ");
-  return [
-    t.word === null ? "" : boundWord(t.kind, t.word),
-    ends && `${ends}${unit === "°" ? "" : " "}${unit}`,
-  ]
-    .filter(Boolean)
-    .join(" ");
 }
 
 type Fit = Parameters<typeof fitExercise>[1];

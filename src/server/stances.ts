@@ -4,7 +4,7 @@ import type { StanceChange, StanceViewInput } from "@/core/safety/stanceInput";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, mustMay } from "./context";
+import { type Ctx, mustMay, once } from "./context";
 import { Refused } from "./refused";
 
 /** A stance as it was chosen, for a client or for the whole clinic. */
@@ -25,7 +25,10 @@ export interface StancesInForce {
 }
 
 /** The newest choices: those that no later one replaces. `episodeIds` null: the clinic's defaults only. */
-async function choices(ctx: Ctx, episodeId: string | null): Promise<ReadonlyMap<string, StanceChoice>> {
+const choices = (ctx: Ctx, episodeId: string | null): Promise<ReadonlyMap<string, StanceChoice>> =>
+  once(ctx, `stances ${episodeId}`, () => readChoices(ctx, episodeId));
+
+async function readChoices(ctx: Ctx, episodeId: string | null): Promise<ReadonlyMap<string, StanceChoice>> {
   const rows = await ctx.tx`
     select s.id, s.stance_id, s.option_id, s.reason, s.set_at, p.name from stance_choice s
     join person p on p.id = s.set_by

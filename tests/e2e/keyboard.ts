@@ -54,7 +54,7 @@ export async function typeDay(page: Page, target: Locator, isoDay: string): Prom
     await tabTo(page, target);
     await page.keyboard.type(digits);
     if ((await target.inputValue()) === isoDay) return;
-    await page.keyboard.press("Shift+Tab");
+    for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
   }
   await expect(target).toHaveValue(isoDay);
 }

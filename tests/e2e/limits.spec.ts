@@ -10,7 +10,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
   const id = await openStep(page, "Pell Amsworth", "limits");
   await page.getByRole("button", { name: "Change bend under load, therapist" }).click();
   const mine = page.getByRole("dialog", { name: "Change a limit" });
-  await mine.getByLabel("to", { exact: true }).fill("84");
+  await mine.locator("input[name=high]").fill("84");
   await mine.getByLabel("because").fill("the cuff rubs in deep bend");
 
   const other = await (await browser.newContext()).newPage();
@@ -19,7 +19,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
   await isAlive(other);
   await other.getByRole("button", { name: "Change bend under load, therapist" }).click();
   const theirs = other.getByRole("dialog", { name: "Change a limit" });
-  await theirs.getByLabel("to", { exact: true }).fill("86");
+  await theirs.locator("input[name=high]").fill("86");
   await theirs.getByRole("button", { name: "Save this limit" }).click();
   await expect(other.locator("header")).toContainText("86° therapist");
 
@@ -27,7 +27,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
   await expect(
     mine.getByText(/changed this limit to 86 until .* meanwhile. What you typed is still here/),
   ).toBeVisible();
-  await expect(mine.getByLabel("to", { exact: true })).toHaveValue("84");
+  await expect(mine.locator("input[name=high]")).toHaveValue("84");
   await expect(mine.getByLabel("because")).toHaveValue("the cuff rubs in deep bend");
   await mine.getByRole("button", { name: "Save mine over theirs" }).click();
   await expect(page.locator("header")).toContainText("84° therapist");
@@ -163,4 +163,28 @@ test("the caseload is searched, sorted and filtered, and the address keeps it", 
   await expect(page.getByRole("row", { name: /Quill Bastow/ })).toBeVisible();
   await expect(page.getByRole("row", { name: /Idony Greaves/ })).toHaveCount(0);
   await expect(page.getByRole("link", { name: "New client" })).toHaveCount(0);
+});
+
+test("an admin sets the clinic's default and marks a source as checked; both are seen at the client", async ({
+  page,
+}) => {
+  await signIn(page, "admin");
+  await page.goto("/stances");
+  await isAlive(page);
+  await page.getByRole("button", { name: "Weigh and choose: Felt or measured effort for holds" }).click();
+  const dialog = page.getByRole("dialog", { name: "Felt or measured effort for holds" });
+  await dialog.getByRole("radio", { name: /Percent of the maximum/ }).check();
+  await expect(dialog.getByText(/how the first hold in Dose is asked for/)).toBeVisible();
+  await dialog.getByLabel("because").fill("every knee here is measured");
+  await dialog.getByRole("button", { name: "Make it the clinic's default" }).click();
+  await expect(page.getByText("the clinic's default").first()).toBeVisible();
+  await page.goto("/sources");
+  await isAlive(page);
+  await page.getByRole("button", { name: "mark as checked: Eitzen 2010" }).click();
+  await page.getByRole("button", { name: "Mark as checked", exact: true }).click();
+  await expect(page.getByRole("row", { name: /Eitzen 2010/ })).toContainText("Wout Hallebeek");
+  await openStep(page, "Idony Greaves", "limits");
+  await expect(page.getByText(/unverified citation: Tagesson 2008/)).toBeVisible();
+  await openStep(page, "Quill Bastow", "dose");
+  await expect(page.getByRole("radio", { name: "% of maximum here" })).toBeChecked();
 });

@@ -102,7 +102,7 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await isAlive(page);
     await page.keyboard.press("w");
     const dialog = page.getByRole("dialog", { name: "Write a limit" });
-    await typeInto(page, dialog.getByLabel("to", { exact: true }), "80");
+    await typeInto(page, dialog.locator("input[name=high]"), "80");
     await typeInto(page, dialog.getByLabel("because"), "first visit not yet held");
     await page.keyboard.press("Enter");
     const row = page.getByRole("row", { name: /first visit not yet held/ });
@@ -132,9 +132,11 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await press(page, page.getByRole("link", { name: /^Motion/ }));
     await expect(page.getByRole("heading", { name: /How far does it move/ })).toBeVisible();
     await isAlive(page);
-    await typeInto(page, page.getByLabel("knee bend, left"), "84");
+    await typeInto(page, page.getByLabel("knee bend, left", { exact: true }), "84");
     await press(page, page.getByRole("button", { name: "Read knee straightening, left from the sensor" }));
-    await expect(page.getByLabel("knee straightening, left")).toHaveValue(/^-?\d+$/, { timeout: 10_000 });
+    await expect(page.getByLabel("knee straightening, left", { exact: true })).toHaveValue(/^-?\d+$/, {
+      timeout: 10_000,
+    });
     await press(page, page.getByRole("button", { name: /Save what was measured/ }));
     await expect(page.getByText("2 saved.")).toBeVisible();
     await expect(page.getByRole("row", { name: /knee bend, left passive.*84°/ })).toBeVisible();

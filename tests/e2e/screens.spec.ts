@@ -25,9 +25,10 @@ test("every screen fits 1280x800 and axe finds nothing, in the light and the dar
       `/clients/${ids[0]}/episodes`,
       ...MEASURE_PARTS.map((p) => `/clients/${ids[0]}/measure?part=${p}`),
     ];
+    // screens of their own are looked at in one theme: their parts are those of the desk
     for (const path of [
       "/",
-      ...once,
+      ...(theme === "light" ? once : []),
       ...ids.flatMap((id) => [...STEPS, "floor"].map((s) => `/clients/${id}/${s}`)),
     ]) {
       await page.goto(path);

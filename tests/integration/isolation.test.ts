@@ -17,6 +17,13 @@ const CLINIC_TABLES = [
   "episode",
   "episode_limit",
   "episode_condition",
+  "stance_choice",
+  "stance_view",
+  "screening",
+  "screening_answer",
+  "screening_clearance",
+  "measurement",
+  "source_check",
   "machine",
   "cuff",
   "strength_test",
@@ -98,11 +105,19 @@ describe("what was done is append-only", () => {
     "decision",
     "audit",
     "recheck",
+    "episode_limit",
+    "stance_choice",
+    "stance_view",
+    "screening",
+    "screening_answer",
+    "screening_clearance",
+    "source_check",
   ])("%s can be neither changed nor deleted by the app", async (table) => {
     const clinic = await makeClinic();
     const { client } = await plannedClient(clinic);
     await runSession(clinic, client);
-    const key = table === "floor_session_end" ? "session_id" : "id";
+    const key =
+      table === "floor_session_end" ? "session_id" : table === "screening_answer" ? "screening_id" : "id";
     await expect(
       inClinic(
         clinic.id,

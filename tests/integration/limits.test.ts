@@ -9,6 +9,7 @@ import { recordMeasurement } from "@/server/otherMeasurements";
 import { confirmPhase, findingsOf, tickFunctional } from "@/server/phases";
 import { doseContext, savePlan } from "@/server/plans";
 import { recordOf } from "@/server/record";
+import { checkedCitations, markSource } from "@/server/sources";
 import { previewStance } from "@/server/stancePreview";
 import { chooseStance, noteStanceView, stancesInForce, stanceViews } from "@/server/stances";
 import { createClient } from "@/server/story";
@@ -297,4 +298,15 @@ describe("phases", () => {
       after: { phase: "Build strength", reason: "seen together with the surgeon" },
     });
   });
+});
+
+test("a source is marked as checked by therapist or admin, not by a trainer, and the mark can be taken back", async () => {
+  const mark = (role: "therapist" | "trainer" | "admin", citation: string, isChecked = true) =>
+    clinic.as(role, (ctx) => markSource(ctx, { id: randomUUID(), citation, isChecked, note: "read it" }));
+  await expect(mark("trainer", "Jette 2020")).rejects.toThrow(/marks a source as checked/);
+  await expect(mark("admin", "Nobody 1900")).rejects.toThrow(/No rule rests on this source/);
+  await mark("admin", "Jette 2020");
+  expect(await clinic.as("trainer", checkedCitations)).toEqual(["Jette 2020"]);
+  await mark("therapist", "Jette 2020", false);
+  expect(await clinic.as("trainer", checkedCitations)).toEqual([]);
 });

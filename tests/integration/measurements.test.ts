@@ -1,8 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { limbGravityTorqueNm } from "@/core/body/limbGravity";
 import { bodyFrom } from "@/core/body/segments";
+import { type MeasurementInput, plainMeasurement } from "@/core/measure/measurementInput";
 import { updateBody } from "@/server/clients";
 import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measurements";
+import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/otherMeasurements";
+import { doseContext } from "@/server/plans";
 import {
   closeConnections,
   daysLater,
@@ -10,6 +13,7 @@ import {
   makeClinic,
   owner,
   pushTrace,
+  screenClear,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -172,4 +176,88 @@ test("a test late in the evening counts for the clinic's own day", async () => {
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()), lateUtc);
   const [test] = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
   expect(test?.takenOn).toBe("2026-03-03");
+});
+
+test("hamstrings, hip and calf are tested too; none of them changes the knee's extension dose", async () => {
+  const client = await makeClient(clinic);
+  const hip = testInput({
+    movement: "hip_abduction",
+    kneeFlexionDeg: 0,
+    jointAngleDeg: 0,
+    leverArmM: 0.4,
+    zeroedRelaxed: true,
+    trials: [
+      { id: randomUUID(), source: "typed", forceN: 200 },
+      { id: randomUUID(), source: "typed", forceN: 205 },
+    ],
+  });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, hip));
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput({ movement: "knee_flexion" })));
+  expect(await clinic.as("therapist", (ctx) => doseContext(ctx, client))).toBeNull();
+  const tests = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
+  expect(tests.map((t) => [t.movement, Math.round(t.torqueNm)])).toEqual(
+    expect.arrayContaining([
+      ["hip_abduction", 81],
+      // 405 N x 0.33 m less the lower leg's own weight
+      ["knee_flexion", Math.round(405 * 0.33 - limbGravityTorqueNm(bodyFrom(70, 1.7), 60))],
+    ]),
+  );
+});
+
+test("a maximal test that could hurt a graft is refused at the route, and a warning sign bars every one", async () => {
+  const client = await makeClient(clinic, {
+    rules: [
+      {
+        conditionId: "acl_reconstruction",
+        variantId: "hamstring_graft",
+        phaseId: "p3",
+        beganOn: "2026-01-26",
+      },
+    ],
+  });
+  const test = (over: Parameters<typeof testInput>[0]) =>
+    clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput(over)));
+  await expect(test({ kneeFlexionDeg: 45 })).rejects.toThrow(/only as a held push at 60° to 90°/);
+  await expect(test({ movement: "knee_flexion" })).rejects.toThrow(/before week 16/);
+  await test({ kneeFlexionDeg: 45, side: "left" });
+  await screenClear(clinic, client.clientId, daysLater(1), { rf_calf: "yes" });
+  await expect(test({ kneeFlexionDeg: 60 })).rejects.toThrow(/Stop and refer same day/);
+});
+
+describe("other measurements", () => {
+  const record = (client: Awaited<ReturnType<typeof makeClient>>, m: MeasurementInput, at = daysLater(0)) =>
+    clinic.as("therapist", (ctx) => recordMeasurement(ctx, client, m), at);
+
+  test("are kept newest first, sent twice they are one, and taken back they stay in the record", async () => {
+    const client = await makeClient(clinic);
+    const first = plainMeasurement(randomUUID(), "knee_bend", "right", 104);
+    await record(client, first);
+    await record(client, first);
+    await record(client, plainMeasurement(randomUUID(), "knee_bend", "right", 111), daysLater(7));
+    const all = () => clinic.as("trainer", (ctx) => measurementsOf(ctx, client.episodeId));
+    expect((await all()).map((m) => [m.value, m.takenOn, m.way])).toEqual([
+      [111, "2026-03-09", "passive"],
+      [104, "2026-03-02", "passive"],
+    ]);
+    await clinic.as("therapist", (ctx) => voidMeasurement(ctx, client, first.id, "the wrong knee"));
+    expect((await all()).map((m) => m.value)).toEqual([111]);
+    await expect(
+      clinic.as("therapist", (ctx) => voidMeasurement(ctx, client, first.id, "again")),
+    ).rejects.toThrow(/not there any more/);
+    const [kept] = await owner`select void_reason from measurement where id = ${first.id}`;
+    expect(kept?.void_reason).toBe("the wrong knee");
+  });
+
+  test("are recorded by a therapist only, and nothing of another client can be taken back", async () => {
+    const client = await makeClient(clinic);
+    const other = await makeClient(clinic);
+    const m = plainMeasurement(randomUUID(), "girth_thigh", "left", 52);
+    await expect(clinic.as("trainer", (ctx) => recordMeasurement(ctx, client, m))).rejects.toThrow(
+      /Only a therapist records a measurement/,
+    );
+    await record(client, m);
+    await expect(
+      clinic.as("therapist", (ctx) => voidMeasurement(ctx, other, m.id, "not mine")),
+    ).rejects.toThrow(/not there any more/);
+  });
 });

@@ -20,7 +20,10 @@ export async function onPage<T>(work: (ctx: Ctx) => Promise<T>): Promise<{ actor
   const actor = await currentActor();
   if (!actor) redirect("/sign-in");
   try {
-    return { actor, data: await inClinic(actor.clinicId, (tx) => work({ tx, actor, now: new Date() })) };
+    return {
+      actor,
+      data: await inClinic(actor.clinicId, (tx) => work({ tx, actor, now: new Date(), asked: new Map() })),
+    };
   } catch (error) {
     if (error instanceof Refused && error.kind === "missing") notFound();
     throw error;

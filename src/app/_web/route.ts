@@ -95,7 +95,8 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
       if (!actor)
         throw new Refused("signed-out", "You are signed out. Sign in again; what you typed stays here.");
       const body = await readBody(request, schema);
-      const where = await params;
+      // an address without dynamic parts has no parameters at all
+      const where = (await params) ?? ({} as P);
       mustBeRecords(where);
       const result = await inClinic(actor.clinicId, (tx) =>
         work({ tx, actor, now: new Date() }, body, where),

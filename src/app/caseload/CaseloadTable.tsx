@@ -14,6 +14,7 @@ import type { CaseloadRow } from "@/server/caseload";
 import { relativeDay, shortDate } from "@/ui/dates";
 
 const STATES = ["open", "closed", "all"] as const;
+const COLUMNS = ["name", "condition", "beganOn", "lastOn", "next"] as const;
 const column = createColumnHelper<CaseloadRow>();
 
 /** The caseload; what is searched, sorted and filtered stands in the address. */
@@ -29,7 +30,7 @@ export function CaseloadTable({
   const [view, setView] = useQueryStates({
     q: parseAsString.withDefault(""),
     show: parseAsStringLiteral(STATES).withDefault("open"),
-    sort: parseAsString.withDefault("name"),
+    sort: parseAsStringLiteral(COLUMNS).withDefault("name"),
     down: parseAsBoolean.withDefault(false),
     hand: parseAsBoolean.withDefault(false),
   });
@@ -98,10 +99,13 @@ export function CaseloadTable({
     ],
     [today, locale],
   );
+  // one array as long as nothing changes: the table works anew for every new one
+  const sorting = useMemo(() => [{ id: view.sort, desc: view.down }], [view.sort, view.down]);
   const table = useReactTable({
     data: shown,
     columns,
-    state: { globalFilter: view.q, sorting: [{ id: view.sort, desc: view.down }] },
+    state: { globalFilter: view.q, sorting },
+    autoResetPageIndex: false,
     globalFilterFn: "includesString",
     getCoreRowModel: getCoreRowModel(),
     getFilteredRowModel: getFilteredRowModel(),
@@ -163,7 +167,12 @@ export function CaseloadTable({
                     <button
                       type="button"
                       className={`cursor-pointer ${isHere ? "font-bold text-primary" : "quiet"}`}
-                      onClick={() => setView({ sort: h.column.id, down: isHere ? !view.down : false })}
+                      onClick={() =>
+                        setView({
+                          sort: COLUMNS.find((c) => c === h.column.id) ?? null,
+                          down: isHere ? !view.down : false,
+                        })
+                      }
                     >
                       {flexRender(h.column.columnDef.header, h.getContext())}{" "}
                       <span aria-hidden>{isHere ? (view.down ? "↓" : "↑") : ""}</span>

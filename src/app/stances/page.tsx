@@ -3,6 +3,7 @@ import { onPage } from "@/app/_web/actor";
 import { CONDITIONS } from "@/core/rules/conditions";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { checkedCitations } from "@/server/sources";
 import { clinicStances } from "@/server/stances";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { StanceList } from "../clients/[clientId]/(desk)/limits/StanceList";
@@ -11,9 +12,18 @@ export const metadata: Metadata = { title: "Stances" };
 
 /** The clinic's defaults where schools differ; a client's own choice comes before them. */
 export default async function StancesPage() {
-  const { actor, data } = await onPage((ctx) => clinicStances(ctx));
+  const { actor, data } = await onPage(async (ctx) => ({
+    stances: await clinicStances(ctx),
+    checked: await checkedCitations(ctx),
+  }));
   const mayChoose = may(actor.role, "clinic.stance.write");
-  const shared = { clientId: null, inForce: { client: new Map(), clinic: data }, views: [], mayChoose };
+  const shared = {
+    clientId: null,
+    inForce: { client: new Map(), clinic: data.stances },
+    views: [],
+    checked: data.checked,
+    mayChoose,
+  };
   return (
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />

@@ -10,7 +10,9 @@ import { limitRows } from "./limitRows";
 import type { Limit } from "./limits";
 import { limitsOfRecord } from "./limitsOfRecord";
 import { phaseLimits } from "./phaseLimits";
+import { phaseOpens } from "./phaseOpens";
 import { tightest } from "./tightest";
+import { missingKilograms, missingWeightOrder } from "./weightBearingGaps";
 import { writtenLimit } from "./writtenLimit";
 
 const DAY = "2026-06-01";
@@ -234,4 +236,48 @@ describe("a limit as it is typed", () => {
     expect(found).toHaveLength(expected.length);
     for (const [i, e] of expected.entries()) expect(found[i]).toMatch(e);
   });
+});
+
+describe("weight bearing", () => {
+  const order = (word: string, origin: "surgeon" | "condition" = "surgeon"): Limit => ({
+    id: word,
+    kind: "weight_bearing",
+    low: null,
+    high: null,
+    word,
+    origin,
+    reason: "note",
+    endsOn: null,
+  });
+
+  test("a fracture without the surgeon's order on file bears nothing", () => {
+    expect(missingWeightOrder(["post_fracture"], [], DAY)).toMatchObject({
+      word: "non",
+      kind: "weight_bearing",
+    });
+    expect(missingWeightOrder(["post_fracture"], [order("partial")], DAY)).toBeNull();
+    expect(missingWeightOrder(["knee_oa"], [], DAY)).toBeNull();
+  });
+
+  test("partial weight without kilograms is said in words", () => {
+    const kilograms: Limit = { ...order("x"), kind: "weight_on_leg", high: 20, word: null };
+    expect(missingKilograms([order("partial"), order("full", "condition")], DAY)).toMatch(
+      /presses are barred/,
+    );
+    expect(missingKilograms([order("partial"), kilograms], DAY)).toBeNull();
+    expect(missingKilograms([order("full")], DAY)).toBeNull();
+  });
+});
+
+test("what a later phase opens is said against the phase before it, and names every phase to come once", () => {
+  for (const c of CONDITIONS) {
+    const [first] = c.phases;
+    if (!first) throw new Error("no phase");
+    const opens = phaseOpens(c, first.id, {});
+    expect(opens.map((o) => o.id)).toEqual(c.phases.slice(1).map((p) => p.id));
+    expect(opens.some((o) => o.changes.length > 0)).toBe(true);
+  }
+  const tkr = conditionById("total_knee_replacement");
+  const [early] = tkr ? phaseOpens(tkr, "w0_2", {}) : [];
+  expect(early?.changes).toContain("depth of presses and squats: 40° → 60°");
 });

@@ -10,6 +10,7 @@ export type Deed =
   | "limit.write"
   | "stance.write"
   | "clinic.stance.write"
+  | "source.check"
   | "phase.confirm"
   | "measurement.record"
   | "body.write"
@@ -28,6 +29,7 @@ const MAY: Record<Deed, readonly Role[]> = {
   "limit.write": ["therapist"],
   "stance.write": ["therapist"],
   "clinic.stance.write": ["therapist", "admin"],
+  "source.check": ["therapist", "admin"],
   "phase.confirm": ["therapist"],
   "measurement.record": ["therapist"],
   "body.write": ["therapist"],
@@ -49,6 +51,7 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "limit.write": "Only a therapist writes, changes or lifts a limit. You work inside what is written here.",
   "stance.write": "Only a therapist chooses a stance. You can read which is in force and why.",
   "clinic.stance.write": "Only a therapist or the clinic's admin sets the clinic's defaults.",
+  "source.check": "Only a therapist or the clinic's admin marks a source as checked.",
   "phase.confirm": "Only a therapist confirms a phase. You can read what it still needs.",
   "measurement.record": "Only a therapist records a measurement, because limits and phases depend on it.",
   "body.write": "Only a therapist changes body measures, because they change torque and dose.",

@@ -1,3 +1,4 @@
+import { allCitations, citationState } from "../rules/citations";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
 import { notCovered } from "../rules/uncovered";
@@ -158,4 +159,13 @@ test("no phase is skipped, back needs no reason, on without every criterion does
     expect(phaseStep(c, first, third, nothing)).toMatchObject({ possible: false });
     expect(phaseStep(c, first, first, nothing)).toMatchObject({ possible: false });
   }
+});
+
+test("a source is unverified until every citation in it was checked", () => {
+  expect(citationState("Jette 2020; Bade 2017", [])).toBe("unverified citation");
+  expect(citationState("Jette 2020; Bade 2017", ["Bade 2017"])).toBe("unverified citation: Jette 2020");
+  expect(citationState("Jette 2020; Bade 2017", ["Bade 2017", "Jette 2020"])).toBe("checked citation");
+  const all = allCitations();
+  expect(all.map((c) => c.citation)).toEqual(expect.arrayContaining(["Jette 2020", "Bade 2017"]));
+  expect(new Set(all.map((c) => c.citation)).size).toBe(all.length);
 });

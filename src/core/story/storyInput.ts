@@ -87,28 +87,22 @@ export const personInput = z.object({
 });
 export type PersonInput = z.infer<typeof personInput>;
 
-const consistent = <
-  S extends z.ZodType<{
-    painNow: number;
-    painWorst: number;
-    painBest: number;
-    conditions: unknown[];
-    uncovered: unknown[];
-  }>,
->(
-  s: S,
-) =>
-  s
-    .refine((e) => e.painBest <= e.painNow && e.painNow <= e.painWorst, {
-      path: ["painWorst"],
-      error: "Pain now must lie between the best and the worst of the last week.",
-    })
-    .refine((e) => e.conditions.length + e.uncovered.length > 0, {
-      path: ["conditions"],
-      error: "Choose a condition, or say which one the rules do not cover.",
-    });
+/** Said together with the other fields' sentences, as soon as the parts it looks at make sense by themselves. */
+const scores = z.object({ painNow: painScore, painWorst: painScore, painBest: painScore });
+const lists = z.object({ conditions: z.array(z.unknown()), uncovered: z.array(z.unknown()) });
 
-export const episodeInput = consistent(z.object(episodeFields));
+export const episodeInput = z
+  .object(episodeFields)
+  .refine((e) => e.painBest <= e.painNow && e.painNow <= e.painWorst, {
+    path: ["painWorst"],
+    error: "Pain now must lie between the best and the worst of the last week.",
+    when: (payload) => scores.safeParse(payload.value).success,
+  })
+  .refine((e) => e.conditions.length + e.uncovered.length > 0, {
+    path: ["conditions"],
+    error: "Choose a condition, or say which one the rules do not cover.",
+    when: (payload) => lists.safeParse(payload.value).success,
+  });
 export type EpisodeInput = z.infer<typeof episodeInput>;
 
 /** A new client with the first episode; ids are made where it is typed, so that sending twice makes one client. */

@@ -1,4 +1,4 @@
-import type { InputHTMLAttributes, Ref } from "react";
+import { type InputHTMLAttributes, type Ref, useId } from "react";
 
 /** A labelled input with its unit and, when wrong, the sentence at the field. */
 export function Field({
@@ -15,7 +15,8 @@ export function Field({
   hint?: string;
   ref?: Ref<HTMLInputElement>;
 } & InputHTMLAttributes<HTMLInputElement>) {
-  const id = input.id ?? `field-${input.name}`;
+  const ownId = useId();
+  const id = input.id ?? ownId;
   const about = `${id}-about`;
   return (
     <div>

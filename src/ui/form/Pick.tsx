@@ -1,4 +1,4 @@
-import type { SelectHTMLAttributes } from "react";
+import { type SelectHTMLAttributes, useId } from "react";
 
 /** A labelled list to pick from, label above. */
 export function Pick({
@@ -11,7 +11,8 @@ export function Pick({
   options: readonly (readonly [string, string])[];
   problem?: string;
 } & SelectHTMLAttributes<HTMLSelectElement>) {
-  const id = select.id ?? `pick-${select.name}`;
+  const ownId = useId();
+  const id = select.id ?? ownId;
   return (
     <div>
       <label htmlFor={id} className="small quiet block">

@@ -1,4 +1,4 @@
-import type { InputHTMLAttributes, Ref } from "react";
+import { type InputHTMLAttributes, type Ref, useId } from "react";
 
 /** A labelled line or block of words, label above; the sentence at the field when it is wrong. */
 export function Words({
@@ -15,7 +15,8 @@ export function Words({
   rows?: number;
   ref?: Ref<HTMLInputElement & HTMLTextAreaElement>;
 } & InputHTMLAttributes<HTMLInputElement & HTMLTextAreaElement>) {
-  const id = input.id ?? `words-${input.name}`;
+  const ownId = useId();
+  const id = input.id ?? ownId;
   const shared = {
     ...input,
     id,

@@ -19,6 +19,9 @@ export function ShellHeader({ clinic, who }: { clinic: string; who: string }) {
         <Link href="/stances" className="hover:underline">
           Stances
         </Link>
+        <Link href="/sources" className="hover:underline">
+          Sources
+        </Link>
       </nav>
       <p>
         {clinic} <span className="quiet">· {who}</span>

@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3";
+import type { PhaseOpening } from "@/core/safety/phaseOpens";
 
 const WIDTH = 722;
 const LEFT = 0;
@@ -21,12 +22,15 @@ export function ConditionTimeLine({
   phases,
   confirmedId,
   week,
+  opens,
 }: {
   name: string;
   variant: string;
   phases: PhaseSpan[];
   confirmedId: string;
   week: number;
+  /** what the later phases change */
+  opens: PhaseOpening[];
 }) {
   const lastFrom = Math.max(...phases.map((p) => p.from));
   const endWeek = Math.max(lastFrom + 6, week + 2);
@@ -90,6 +94,22 @@ export function ConditionTimeLine({
           ? "The next phase's weeks have come; it opens when its criteria are met and a therapist confirms it."
           : nextWords(phases, confirmedId)}
       </p>
+      {opens[0] && opens[0].changes.length > 0 && (
+        <details className="small mt-0.5">
+          <summary className="cursor-pointer quiet">
+            it would open: {opens[0].changes.slice(0, 3).join(" · ")}
+            {opens[0].changes.length > 3 && " …"}
+          </summary>
+          {opens.map((o) => (
+            <p key={o.id} className="mt-1">
+              <b>
+                {o.name}, not before week {o.fromWeek}
+              </b>{" "}
+              {o.changes.join(" · ") || "changes nothing here"}
+            </p>
+          ))}
+        </details>
+      )}
     </section>
   );
 }

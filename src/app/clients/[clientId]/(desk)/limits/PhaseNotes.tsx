@@ -1,7 +1,8 @@
+import { citationState } from "@/core/rules/citations";
 import type { EpisodeCondition } from "@/server/conditions";
 
 /** What the phase warns of, what to avoid in it, and where its rules come from. */
-export function PhaseNotes({ condition: c }: { condition: EpisodeCondition }) {
+export function PhaseNotes({ condition: c, checked }: { condition: EpisodeCondition; checked: string[] }) {
   const { phase, condition } = c;
   const notes = [condition.note, condition.combine_note, phase.exit_criteria.note].filter(Boolean);
   return (
@@ -24,7 +25,8 @@ export function PhaseNotes({ condition: c }: { condition: EpisodeCondition }) {
         </p>
       )}
       <p className="small quiet mt-1">
-        Source: {phase.source}; confidence {phase.confidence}, unverified citation. {notes.join(" ")}
+        Source: {phase.source}; confidence {phase.confidence}, {citationState(phase.source, checked)}.{" "}
+        {notes.join(" ")}
       </p>
     </section>
   );

@@ -11,7 +11,6 @@ interface EditedStance {
   changes: string;
   defaultReason: string;
   source: string;
-  confidence: string;
   changesLimits: boolean;
   options: { id: string; label: string; speaksFor: string; speaksAgainst: string; needsSurgeon: boolean }[];
 }
@@ -120,8 +119,7 @@ export function StanceEditor({
             ))}
           </fieldset>
           <p className="small quiet mt-1">
-            Default, because: {stance.defaultReason} Source: {stance.source}; confidence {stance.confidence},
-            unverified citation.
+            Default, because: {stance.defaultReason} Source: {stance.source}.
           </p>
           <div className="mt-2 min-h-12 border-l-4 border-primary pl-3" aria-live="polite">
             <PreviewWords

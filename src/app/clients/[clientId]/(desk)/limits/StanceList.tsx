@@ -1,3 +1,4 @@
+import { citationState } from "@/core/rules/citations";
 import type { Stance } from "@/core/rules/stances";
 import { needsSurgeonsWord } from "@/core/rules/stances";
 import type { StanceChoice, StancesInForce, StanceView } from "@/server/stances";
@@ -9,6 +10,7 @@ export function StanceList({
   stances,
   inForce,
   views,
+  checked,
   mayChoose,
 }: {
   /** null: the clinic's defaults */
@@ -16,6 +18,8 @@ export function StanceList({
   stances: readonly Stance[];
   inForce: StancesInForce;
   views: readonly StanceView[];
+  /** citations that were checked */
+  checked: readonly string[];
   mayChoose: boolean;
 }) {
   return (
@@ -47,8 +51,7 @@ export function StanceList({
                     topic: s.topic,
                     changes: s.changes,
                     defaultReason: s.defaultReason,
-                    source: s.source,
-                    confidence: s.confidence,
+                    source: `${s.source}; confidence ${s.confidence}, ${citationState(s.source, checked)}`,
                     options: s.options.map((o) => ({ ...o, needsSurgeon: needsSurgeonsWord(s.id, o.id) })),
                     changesLimits: s.conditionId !== null,
                   }}

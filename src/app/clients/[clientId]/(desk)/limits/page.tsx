@@ -4,12 +4,15 @@ import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { combineConditions } from "@/core/safety/combineConditions";
 import { limitRows } from "@/core/safety/limitRows";
 import { phaseEntry } from "@/core/safety/phaseEntry";
+import { phaseOpens } from "@/core/safety/phaseOpens";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { missingKilograms } from "@/core/safety/weightBearingGaps";
 import { clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
 import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/limits";
 import { findingsOf } from "@/server/phases";
+import { checkedCitations } from "@/server/sources";
 import { stancesInForce, stanceViews } from "@/server/stances";
 import { longDay } from "@/ui/dates";
 import { ConditionTimeLine } from "./ConditionTimeLine";
@@ -38,10 +41,10 @@ export default async function LimitsPage({
   const { actor, data } = await onPage(async (ctx) => {
     const day = isDay(on) ? on : today(ctx);
     // the same clinic at another day: weeks, schedules and ends are computed for it
-    const then = { ...ctx, now: isDay(on) ? new Date(`${on}T12:00:00Z`) : ctx.now };
+    const then = isDay(on) ? { ...ctx, now: new Date(`${on}T12:00:00Z`), asked: new Map() } : ctx;
     const client = await clientEpisode(ctx, clientId);
     const inForce = await stancesInForce(ctx, client.episodeId);
-    const conditions = await conditionsOf(then, client.episodeId, inForce);
+    const conditions = await conditionsOf(then, client.episodeId);
     const phases = [];
     for (const c of conditions)
       phases.push({ c, entry: phaseEntry(c.condition, c.phase.id, await findingsOf(then, client, c)) });
@@ -56,11 +59,14 @@ export default async function LimitsPage({
       views: await stanceViews(ctx, client.episodeId),
       uncovered: coverOf(ctx, client),
       bar: await limitsBar(ctx, client),
+      checked: await checkedCitations(ctx),
     };
   });
   const { client, phases, limits, day, uncovered } = data;
   const { groups, phases: byPhase, free } = limitRows(limits, day);
+  const noKilograms = missingKilograms(limits, day);
   const conflicts = [
+    ...(noKilograms ? [noKilograms] : []),
     ...groups.flatMap((g) => (g.conflict ? [g.conflict] : [])),
     ...(phases.length > 1
       ? combineConditions(
@@ -109,6 +115,7 @@ export default async function LimitsPage({
               }))}
               confirmedId={c.phase.id}
               week={c.week}
+              opens={phaseOpens(c.condition, c.phase.id, { variantId: c.variantId, choices: c.choices })}
             />
           ))}
         <div className="mt-3 flex items-baseline justify-between gap-4">
@@ -144,7 +151,7 @@ export default async function LimitsPage({
                   mayEnter={entry.mayEnter}
                   mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
                 />
-                <PhaseNotes condition={c} />
+                <PhaseNotes condition={c} checked={data.checked} />
               </section>
             );
           })}
@@ -154,6 +161,7 @@ export default async function LimitsPage({
           stances={phases.flatMap(({ c }) => stancesOf(c.condition, c.variantId))}
           inForce={data.inForce}
           views={data.views}
+          checked={data.checked}
           mayChoose={may(actor.role, "stance.write")}
         />
         <details className="mt-3 border-t border-rule pt-2">
@@ -163,6 +171,7 @@ export default async function LimitsPage({
             stances={GENERAL_STANCES}
             inForce={data.inForce}
             views={data.views}
+            checked={data.checked}
             mayChoose={may(actor.role, "stance.write")}
           />
         </details>

@@ -20,6 +20,7 @@ export function MeasureDesk({
   body,
   tests,
   circumstances,
+  signBar,
   padDistanceM,
   today,
   mayRecord,
@@ -32,6 +33,8 @@ export function MeasureDesk({
   body: Body;
   tests: StoredTest[];
   circumstances: TestCircumstances["conditions"];
+  /** a warning sign that bars every maximal test, or null */
+  signBar: string | null;
   padDistanceM: number;
   today: string;
   mayRecord: boolean;
@@ -89,6 +92,7 @@ export function MeasureDesk({
             body={body}
             movement={movement}
             circumstances={circumstances}
+            signBar={signBar}
             angle={angle}
             onAngle={setAngle}
             onLock={setLocked}

@@ -9,6 +9,7 @@ import { today } from "@/server/context";
 import { kneeExtensionMachine } from "@/server/machines";
 import { testCircumstances, testsOf } from "@/server/measurements";
 import { measurementsOf } from "@/server/otherMeasurements";
+import { loadingBarred } from "@/server/screenings";
 import { optionInForce, stancesInForce } from "@/server/stances";
 import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";
@@ -46,6 +47,7 @@ export default async function MeasurePage({
       body: bodyOf(client),
       padDistanceM: machine.padDistanceM,
       today: today(ctx),
+      signBar: await loadingBarred(ctx, client),
       circumstances: await testCircumstances(ctx, client),
       aim: optionInForce(await stancesInForce(ctx, client.episodeId), "own_hamstring_aim") ?? "measured",
       due: dueMeasurements({

@@ -33,6 +33,7 @@ export function useStrengthTest({
   onAngle,
   movement,
   circumstances,
+  signBar,
   padDistanceM,
   onLock,
   onSaved,
@@ -43,6 +44,7 @@ export function useStrengthTest({
   onAngle: (deg: number) => void;
   movement: Movement;
   circumstances: TestCircumstances["conditions"];
+  signBar: string | null;
   padDistanceM: number;
   /** whether side and angle are fixed by forces already taken */
   onLock: (isLocked: boolean) => void;
@@ -85,10 +87,12 @@ export function useStrengthTest({
     [setUpText, trials, body],
   );
   const result = evaluated.length ? resultOf(evaluated) : null;
-  const barred = testBarred(movement, setUp.kneeFlexionDeg, {
-    conditions: circumstances,
-    side: side === client.side ? "involved" : "other",
-  });
+  const barred =
+    signBar ??
+    testBarred(movement, setUp.kneeFlexionDeg, {
+      conditions: circumstances,
+      side: side === client.side ? "involved" : "other",
+    });
   const canSave = result !== null && result.status !== "need-more" && barred === null;
   const canPush = checked.success && barred === null && trials.length < MOST_TRIALS && !cell.isStreaming;
 

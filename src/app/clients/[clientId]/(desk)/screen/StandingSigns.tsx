@@ -21,7 +21,6 @@ export interface SignView {
   doNow: string;
   why: string;
   source: string;
-  confidence: string;
   on: string;
 }
 
@@ -112,9 +111,7 @@ function Sign({
       <p className="small mt-1">
         {s.doNow} <span className="quiet">Because: {s.why.toLowerCase()}.</span>
       </p>
-      <p className="small quiet mt-1">
-        Source: {s.source}; confidence {s.confidence}, unverified citation.
-      </p>
+      <p className="small quiet mt-1">Source: {s.source}.</p>
       {mayClear ? (
         <form
           className="mt-2 grid gap-2"

@@ -1,8 +1,10 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { citationState } from "@/core/rules/citations";
 import { may } from "@/core/safety/roles";
 import { clientEpisode } from "@/server/clients";
 import { questionsOf, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { checkedCitations } from "@/server/sources";
 import { ScreenDesk } from "./ScreenDesk";
 import { ScreenHistory } from "./ScreenHistory";
 import { StandingSigns } from "./StandingSigns";
@@ -17,6 +19,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
     return {
       questions: await questionsOf(ctx, client),
       state: await screeningStateOf(ctx, client),
+      checked: await checkedCitations(ctx),
       screenings: await screeningsOf(ctx, client.episodeId),
     };
   });
@@ -57,8 +60,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
             timeFrame: s.timeFrame,
             doNow: s.flag.do_now,
             why: s.flag.why,
-            source: s.flag.source,
-            confidence: s.flag.confidence,
+            source: `${s.flag.source}; confidence ${s.flag.confidence}, ${citationState(s.flag.source, data.checked)}`,
             on: s.on,
           }))}
           mayClear={may(actor.role, "recheck.clear")}

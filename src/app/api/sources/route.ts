@@ -1,0 +1,5 @@
+import { changes } from "@/app/_web/route";
+import { sourceCheck } from "@/core/rules/sourceCheck";
+import { markSource } from "@/server/sources";
+
+export const POST = changes(sourceCheck, markSource);

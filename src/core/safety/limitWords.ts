@@ -1,0 +1,25 @@
+import { BOUND_KIND_IDS, boundKind, boundWord } from "./boundKinds";
+import type { Limit } from "./limits";
+import { type Tightest, tightest } from "./tightest";
+
+/** What is left of a kind, in words. */
+export function inWords(t: Tightest | null): string {
+  if (!t) return "not bounded";
+  const unit = boundKind(t.kind).unit ?? "";
+  if (t.low !== null && t.high !== null && t.low > t.high) return "none";
+  const ends = [t.low, t.high].filter((x) => x !== null).join(" to ");
+  return [
+    t.word === null ? "" : boundWord(t.kind, t.word),
+    ends && `${ends}${unit === "°" ? "" : " "}${unit}`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
+
+/** Every kind whose tightest limit differs between two sets: "depth of presses and squats: 60° → 80°". */
+export function changedLimits(before: readonly Limit[], after: readonly Limit[], onDate: string): string[] {
+  return BOUND_KIND_IDS.flatMap((kind) => {
+    const [a, b] = [inWords(tightest(before, kind, onDate)), inWords(tightest(after, kind, onDate))];
+    return a === b ? [] : [`${boundKind(kind).name}: ${a} → ${b}`];
+  });
+}

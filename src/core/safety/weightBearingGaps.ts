@@ -1,0 +1,34 @@
+import type { Limit } from "./limits";
+import { isInForce } from "./limits";
+import { tightest } from "./tightest";
+
+const FRACTURE = "post_fracture";
+
+/** Without an order on file a fracture bears no weight (conditions data, "how it is built"). */
+export function missingWeightOrder(
+  conditionIds: readonly string[],
+  written: readonly Limit[],
+  onDate: string,
+): Limit | null {
+  const hasOrder = written.some(
+    (l) => l.kind === "weight_bearing" && l.origin === "surgeon" && isInForce(l, onDate),
+  );
+  if (!conditionIds.includes(FRACTURE) || hasOrder) return null;
+  return {
+    id: "no-weight-order",
+    kind: "weight_bearing",
+    low: null,
+    high: null,
+    word: "non",
+    origin: "condition",
+    reason: "after a fracture no weight without the surgeon's written order: write it as a limit",
+    endsOn: null,
+  };
+}
+
+/** Partial weight without kilograms in writing bars presses: said in words, null when nothing is missing. */
+export function missingKilograms(limits: readonly Limit[], onDate: string): string | null {
+  if (tightest(limits, "weight_bearing", onDate)?.word !== "partial") return null;
+  if (tightest(limits, "weight_on_leg", onDate)) return null;
+  return "Weight bearing is partial and no kilograms are written: presses are barred until the surgeon's number stands as a limit on the weight on the leg.";
+}
