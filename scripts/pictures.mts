@@ -28,11 +28,33 @@ await page.goto("/sign-in");
 await shot("sign-in");
 await signIn(page, "therapist");
 await shot("today");
-const [tove, pell, jorun] = [
+const [tove, pell, jorun, quill, idony] = [
   await clientId(page, "Tove Aldermoor"),
   await clientId(page, "Pell Amsworth"),
   await clientId(page, "Jorun Salthe"),
+  await clientId(page, "Quill Bastow"),
+  await clientId(page, "Idony Greaves"),
 ];
+
+await go("/caseload");
+await shot("caseload");
+await go("/clients/new");
+await shot("new-client");
+await go(`/clients/${pell}/story`);
+await shot("story");
+await go(`/clients/${quill}/screen`);
+await shot("screen");
+await go(`/clients/${pell}/limits`);
+await shot("limits");
+await go(`/clients/${idony}/limits`);
+await page
+  .getByRole("button", { name: "Weigh and choose: Open-chain extension in the ACL-deficient knee" })
+  .click();
+await page.getByRole("radio", { name: /Progressive full arc/ }).check();
+await page.getByText("It would change").waitFor();
+await shot("stance");
+await go(`/clients/${pell}/measure?part=motion`);
+await shot("motion");
 
 await go(`/clients/${jorun}/measure`);
 for (const trial of ["first", "second", "third"]) {
@@ -46,8 +68,6 @@ await page.getByText(/^Saved:/).waitFor();
 await go(`/clients/${jorun}/dose?angle=40`);
 await shot("dose-barred");
 
-await go(`/clients/${jorun}/story`);
-await shot("story");
 await go(`/clients/${pell}/decide`);
 await shot("decide");
 await go(`/clients/${pell}/morning`);

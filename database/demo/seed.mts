@@ -143,7 +143,7 @@ async function liveThrough(d: DemoClient): Promise<void> {
       when: daysAgo(Math.min(d.enteredDaysAgo, 28), 9, 30),
       run: (when: Date) => written(clientId, l, when),
     })),
-    ...d.series.flatMap((s) => seriesEvents(d, clientId, s)),
+    ...d.series.flatMap((s) => seriesEvents(clientId, s)),
     ...d.phases.map((p) => ({
       when: daysAgo(p.daysAgo, 9, 45),
       run: async (when: Date) => confirmed(await fresh(when), p, when),
@@ -222,7 +222,7 @@ async function written(clientId: string, l: DemoLimit, when: Date): Promise<void
   );
 }
 
-function seriesEvents(d: DemoClient, clientId: string, s: DemoSeries): DemoEvent[] {
+function seriesEvents(clientId: string, s: DemoSeries): DemoEvent[] {
   const [first, last] = [s.daysAgo[0] ?? 0, s.daysAgo[s.daysAgo.length - 1] ?? 0];
   const spec = measurementKind(s.kind);
   const minute = Object.keys(MEASUREMENT_KINDS).indexOf(s.kind);

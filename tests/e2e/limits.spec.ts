@@ -177,7 +177,8 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await expect(dialog.getByText(/how the first hold in Dose is asked for/)).toBeVisible();
   await dialog.getByLabel("because").fill("every knee here is measured");
   await dialog.getByRole("button", { name: "Make it the clinic's default" }).click();
-  await expect(page.getByText("the clinic's default").first()).toBeVisible();
+  await expect(dialog).toBeHidden();
+  await expect(page.locator("dd > span", { hasText: "the clinic's default" })).toBeVisible();
   await page.goto("/sources");
   await isAlive(page);
   await page.getByRole("button", { name: "mark as checked: Eitzen 2010" }).click();
