@@ -152,7 +152,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "right",
-      conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar" }],
+      conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar", beganOn: null }],
       uncovered: [],
       calledAs: "kneecap tendon pain",
       beganWith: "onset",
@@ -229,7 +229,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "left",
-      conditions: [{ conditionId: "total_knee_replacement", variantId: "standard" }],
+      conditions: [{ conditionId: "total_knee_replacement", variantId: "standard", beganOn: null }],
       uncovered: [],
       calledAs: "total knee replacement",
       beganWith: "surgery",
@@ -317,7 +317,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "right",
-      conditions: [{ conditionId: "acl_reconstruction", variantId: "hamstring_graft" }],
+      conditions: [{ conditionId: "acl_reconstruction", variantId: "hamstring_graft", beganOn: null }],
       uncovered: [],
       calledAs: "front cruciate ligament reconstruction, hamstring graft",
       beganWith: "surgery",
@@ -377,7 +377,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "left",
-      conditions: [{ conditionId: "lumbar_disc_flexion", variantId: "with_leg" }],
+      conditions: [{ conditionId: "lumbar_disc_flexion", variantId: "with_leg", beganOn: null }],
       uncovered: [],
       calledAs: "disc-related back pain into the left leg",
       beganWith: "onset",
@@ -455,7 +455,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "right",
-      conditions: [{ conditionId: "knee_oa", variantId: "moderate" }],
+      conditions: [{ conditionId: "knee_oa", variantId: "moderate", beganOn: null }],
       uncovered: [],
       calledAs: "knee arthritis",
       beganWith: "onset",
@@ -531,7 +531,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "left",
-      conditions: [{ conditionId: "partial_meniscectomy", variantId: "base" }],
+      conditions: [{ conditionId: "partial_meniscectomy", variantId: "base", beganOn: null }],
       uncovered: [],
       calledAs: "partial removal of the inner meniscus",
       beganWith: "surgery",
@@ -575,7 +575,7 @@ export const CLIENTS: DemoClient[] = [
     story: {
       ...SUPPORTED,
       side: "right",
-      conditions: [{ conditionId: "acl_deficient", variantId: "base" }],
+      conditions: [{ conditionId: "acl_deficient", variantId: "base", beganOn: null }],
       uncovered: [],
       calledAs: "torn front cruciate ligament, not operated",
       beganWith: "onset",

@@ -25,11 +25,15 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
   const [r] = await ctx.tx`select * from episode where id = ${client.episodeId}`;
   if (!r) throw new Refused("missing", "There is no such episode. Go back to Today.");
   const conditions = await ctx.tx`
-    select condition_id as "conditionId", variant_id as "variantId" from episode_condition
+    select condition_id as "conditionId", variant_id as "variantId", began_on as "beganOn" from episode_condition
     where episode_id = ${client.episodeId} and ended_on is null order by set_at, condition_id`;
   return {
     side: r.side,
-    conditions: conditions.map((c) => ({ conditionId: c.conditionId, variantId: c.variantId })),
+    conditions: conditions.map((c) => ({
+      conditionId: c.conditionId,
+      variantId: c.variantId,
+      beganOn: c.beganOn === r.began_on ? null : c.beganOn,
+    })),
     uncovered: r.uncovered,
     calledAs: r.condition,
     beganWith: r.began_with,
@@ -159,6 +163,9 @@ const personOf = (c: ClientEpisode): PersonInput => ({
 function mustBePast(ctx: Ctx, person: Pick<PersonInput, "birthYear">, e: EpisodeInput): void {
   if (e.beganOn > today(ctx))
     throw new InputError("episode.beganOn", "This date is in the future: check the year.");
+  const late = e.conditions.findIndex((c) => c.beganOn !== null && c.beganOn > today(ctx));
+  if (late >= 0)
+    throw new InputError(`episode.conditions.${late}.beganOn`, "This date is in the future: check the year.");
   const year = Number(today(ctx).slice(0, 4));
   if (person.birthYear > year)
     throw new InputError("person.birthYear", "The birth year is in the future: check it.");
@@ -222,14 +229,14 @@ async function insertEpisode(ctx: Ctx, clientId: string, episodeId: string, e: E
 
 /** New conditions begin in their first phase: weeks alone open nothing. What is no longer named ends. */
 async function syncConditions(ctx: Ctx, episodeId: string, e: EpisodeInput): Promise<void> {
-  for (const { conditionId, variantId } of e.conditions) {
+  for (const { conditionId, variantId, beganOn } of e.conditions) {
     const first = conditionById(conditionId)?.phases[0];
     if (!first) throw new InputError("episode.conditions", "Choose a condition of the list.");
     await ctx.tx`
       insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, phase_since, began_on,
         set_by, set_at)
       values (${crypto.randomUUID()}, ${ctx.actor.clinicId}, ${episodeId}, ${conditionId}, ${variantId}, ${first.id},
-        ${today(ctx)}, ${e.beganOn}, ${ctx.actor.personId}, ${ctx.now})
+        ${today(ctx)}, ${beganOn ?? e.beganOn}, ${ctx.actor.personId}, ${ctx.now})
       on conflict (episode_id, condition_id) do update
         set variant_id = excluded.variant_id, began_on = excluded.began_on, ended_on = null,
           version = episode_condition.version + 1`;

@@ -63,6 +63,15 @@ test.each([
   expect(await owner`select 1 from client where id = ${input.clientId}`).toHaveLength(0);
 });
 
+test("a condition that began in the future is refused at its own field", async () => {
+  const input = newClient({
+    episode: { conditions: [{ conditionId: "knee_oa", variantId: "mild", beganOn: "2026-12-01" }] },
+  });
+  await expect(clinic.as("therapist", (ctx) => createClient(ctx, input))).rejects.toMatchObject({
+    problems: [{ field: "episode.conditions.0.beganOn" }],
+  });
+});
+
 test("two therapists change one story: the second is told who was first, and may save over it", async () => {
   const { input, client } = await enter();
   const change = (painNow: number, version: number, evenIfChanged = false) =>
@@ -98,13 +107,19 @@ test("a condition that is no longer named ends; one that comes back keeps its ph
     const found = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId));
     return found.map((c) => c.condition.id);
   };
-  const oa = { conditionId: "knee_oa", variantId: "mild" };
+  const oa = { conditionId: "knee_oa", variantId: "mild", beganOn: "2025-12-01" };
   expect(await save([oa])).toEqual(["knee_oa"]);
   expect(await save([...EPISODE.conditions, oa])).toEqual(
     expect.arrayContaining(["total_knee_replacement", "knee_oa"]),
   );
   const rows = await owner`select 1 from episode_condition where episode_id = ${client.episodeId}`;
   expect(rows).toHaveLength(2);
+  // each condition has its own clock: MONDAY is 13 weeks after the one and 4 after the other
+  const found = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId));
+  expect(Object.fromEntries(found.map((c) => [c.condition.id, c.week]))).toEqual({
+    knee_oa: 13,
+    total_knee_replacement: 4,
+  });
 });
 
 test("an episode is closed with a reason, never deleted, and another is begun", async () => {
@@ -139,7 +154,10 @@ test("an episode is closed with a reason, never deleted, and another is begun", 
 
 test("the pain rule follows from condition, phase and stance, not from what was stored", async () => {
   const { client } = await enter({
-    episode: { beganWith: "onset", conditions: [{ conditionId: "knee_oa", variantId: "mild" }] },
+    episode: {
+      beganWith: "onset",
+      conditions: [{ conditionId: "knee_oa", variantId: "mild", beganOn: null }],
+    },
   });
   expect(client.school).toBe("monitoring");
   await owner`

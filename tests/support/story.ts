@@ -4,7 +4,7 @@ import type { EpisodeInput, NewClientInput } from "@/core/story/storyInput";
 /** A whole knee-replacement story, as a therapist would enter it. */
 export const EPISODE: EpisodeInput = {
   side: "left",
-  conditions: [{ conditionId: "total_knee_replacement", variantId: "standard" }],
+  conditions: [{ conditionId: "total_knee_replacement", variantId: "standard", beganOn: null }],
   uncovered: [],
   calledAs: "",
   beganWith: "surgery",

@@ -1,7 +1,7 @@
 const EVERY_MS = 50;
 
-/** Rounds a sample so that an event stays small. */
-type Sample = Record<string, number> & { timeS: number };
+/** One moment of a device: seconds, and a number per column. */
+export type Sample = Record<string, number> & { timeS: number };
 
 /**
  * A device's samples as server-sent events in real time: `samples` with one array per column, about twenty a second,

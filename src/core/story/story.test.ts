@@ -9,7 +9,7 @@ import { episodeInput, personInput } from "./storyInput";
 
 const EPISODE = {
   side: "left",
-  conditions: [{ conditionId: "total_knee_replacement", variantId: "standard" }],
+  conditions: [{ conditionId: "total_knee_replacement", variantId: "standard", beganOn: null }],
   uncovered: [],
   calledAs: "",
   beganWith: "surgery",
@@ -40,8 +40,14 @@ describe("a story as it is sent", () => {
     [{}, /^$/],
     [{ conditions: [] }, /^conditions: Choose a condition/],
     [{ conditions: [], uncovered: ["osteotomy"] }, /^$/],
-    [{ conditions: [{ conditionId: "hangnail", variantId: "x" }] }, /Choose a condition of the list/],
-    [{ conditions: [{ conditionId: "knee_oa", variantId: "x" }] }, /which kind of Knee osteoarthritis/],
+    [
+      { conditions: [{ conditionId: "hangnail", variantId: "x", beganOn: null }] },
+      /Choose a condition of the list/,
+    ],
+    [
+      { conditions: [{ conditionId: "knee_oa", variantId: "x", beganOn: null }] },
+      /which kind of Knee osteoarthritis/,
+    ],
     [{ beganOn: "last week" }, /^beganOn: Enter the date/],
     [{ beganOn: "2026-02-30" }, /^beganOn: Enter the date/],
     [{ painNow: 7 }, /^painWorst: Pain now must lie between/],

@@ -19,6 +19,8 @@ const storyCondition = z
   .object({
     conditionId: z.string(),
     variantId: z.string(),
+    /** where this one began on another day than the episode; null: the episode's own */
+    beganOn: z.iso.date({ error: "Enter the day as a date, or leave it empty." }).nullable(),
   })
   .superRefine((c, ctx) => {
     const condition = conditionById(c.conditionId);

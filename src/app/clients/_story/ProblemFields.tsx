@@ -5,23 +5,27 @@ import { Words } from "@/ui/form/Words";
 import type { StoryChoices } from "./choices";
 import type { StoryPart } from "./StoryForm";
 
+const NOTHING = { conditionId: "", variantId: "", beganOn: "" };
+
 /** What it is about, since when, what was done, and what the surgeon wrote. */
 export function ProblemFields({ part, choices }: { part: StoryPart; choices: StoryChoices }) {
   const { draft, set, problem } = part;
-  const rows = draft.conditions.length ? draft.conditions : [{ conditionId: "", variantId: "" }];
+  const rows = draft.conditions.length ? draft.conditions : [NOTHING];
+  const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
+  const last = rows[rows.length - 1];
+  const shown = last?.conditionId && rows.length < 4 ? [...rows, NOTHING] : rows;
   const choose = (at: number, conditionId: string) => {
     const found = choices.conditions.find((c) => c.id === conditionId);
-    const next = rows.map((r, i) =>
-      i === at ? { conditionId, variantId: found?.variants[0]?.[0] ?? "" } : r,
+    const next = shown.map((r, i) =>
+      i === at ? { ...r, conditionId, variantId: found?.variants[0]?.[0] ?? "" } : r,
     );
     set({
       conditions: next.filter((r) => r.conditionId !== ""),
       ...(found && at === 0 ? { beganWith: found.isSurgical ? "surgery" : "onset" } : {}),
     });
   };
-  const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
-  const last = rows[rows.length - 1];
-  const shown = last?.conditionId && rows.length < 4 ? [...rows, { conditionId: "", variantId: "" }] : rows;
+  const change = (at: number, by: { variantId?: string; beganOn?: string }) =>
+    set({ conditions: draft.conditions.map((c, k) => (k === at ? { ...c, ...by } : c)) });
   return (
     <div className="grid content-start gap-2">
       <h2 className="text-[17px]">What and since when</h2>
@@ -58,14 +62,20 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
               name={`variant-${i}`}
               options={variants(row.conditionId)}
               value={row.variantId}
-              onChange={(e) =>
-                set({
-                  conditions: draft.conditions.map((c, k) =>
-                    k === i ? { ...c, variantId: e.target.value } : c,
-                  ),
-                })
-              }
+              onChange={(e) => change(i, { variantId: e.target.value })}
             />
+          )}
+          {i > 0 && row.conditionId && (
+            <div className="col-span-2 max-w-[200px]">
+              <Words
+                label="began on (empty: the same day)"
+                name={`condition-began-${i}`}
+                type="date"
+                value={row.beganOn}
+                onChange={(e) => change(i, { beganOn: e.target.value })}
+                problem={problem(`episode.conditions.${i}.beganOn`)}
+              />
+            </div>
           )}
         </div>
       ))}

@@ -18,7 +18,8 @@ export interface StoryDraft {
   bodyMass: string;
   normSex: "female" | "male" | "none";
   side: Side;
-  conditions: { conditionId: string; variantId: string }[];
+  /** `beganOn` empty: on the episode's own day */
+  conditions: { conditionId: string; variantId: string; beganOn: string }[];
   uncovered: string[];
   calledAs: string;
   beganWith: "surgery" | "onset";
@@ -85,7 +86,9 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
     },
     episode: {
       side: d.side,
-      conditions: d.conditions.filter((c) => c.conditionId !== ""),
+      conditions: d.conditions
+        .filter((c) => c.conditionId !== "")
+        .map((c) => ({ ...c, beganOn: c.beganOn || null })),
       uncovered: d.uncovered,
       calledAs: d.calledAs,
       beganWith: d.beganWith,

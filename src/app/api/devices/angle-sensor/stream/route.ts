@@ -1,17 +1,12 @@
 import { randomInt } from "node:crypto";
 import { z } from "zod";
-import { currentActor } from "@/app/_web/actor";
-import { problemResponse } from "@/app/_web/route";
-import { sampleStream } from "@/app/_web/sampleStream";
+import { deviceDoor } from "@/app/_web/deviceDoor";
 import { newestOf } from "@/core/measure/findings";
 import { normal, seededRandom } from "@/core/signal/random";
 import { simulateAngleSensor } from "@/core/signal/simulateAngleSensor";
 import { side } from "@/core/units/fields";
-import { InputError } from "@/core/units/inputError";
 import { clientEpisode } from "@/server/clients";
-import { inClinic } from "@/server/db";
 import { measurementsOf } from "@/server/otherMeasurements";
-import { Refused } from "@/server/refused";
 
 export const dynamic = "force-dynamic";
 
@@ -38,28 +33,15 @@ const MOTIONS = {
  * The angle sensor's door: server-sent events `samples` with `{ timeS: number[], angleDeg: number[] }`, then `end`.
  * Behind it stands a simulated sensor; a real one would send the same events (docs/formats.md).
  */
-export async function GET(request: Request): Promise<Response> {
-  try {
-    const actor = await currentActor();
-    if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
-    const parsed = query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-    if (!parsed.success)
-      throw new InputError(
-        String(parsed.error.issues[0]?.path[0] ?? ""),
-        "The angle sensor needs a client, a side and what is measured.",
-      );
-    const q = parsed.data;
+export const GET = deviceDoor(
+  query,
+  "The angle sensor needs a client, a side and what is measured.",
+  async (ctx, q) => {
     const random = seededRandom(q.seed ?? randomInt(2 ** 31));
-    const toDeg = await inClinic(actor.clinicId, async (tx) => {
-      const ctx = { tx, actor, now: new Date() };
-      const client = await clientEpisode(ctx, q.client);
-      const last = newestOf(await measurementsOf(ctx, client.episodeId), q.kind, q.side);
-      const { healthyDeg, hurtDeg } = MOTIONS[q.kind];
-      return last?.value ?? (q.side === client.side ? hurtDeg : healthyDeg);
-    });
-    const way = { fromDeg: MOTIONS[q.kind].fromDeg, toDeg: toDeg + normal(random) };
-    return sampleStream(simulateAngleSensor(way, random), request.signal);
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+    const client = await clientEpisode(ctx, q.client);
+    const last = newestOf(await measurementsOf(ctx, client.episodeId), q.kind, q.side);
+    const { fromDeg, healthyDeg, hurtDeg } = MOTIONS[q.kind];
+    const endDeg = last?.value ?? (q.side === client.side ? hurtDeg : healthyDeg);
+    return simulateAngleSensor({ fromDeg, toDeg: endDeg + normal(random) }, random);
+  },
+);

@@ -1,8 +1,6 @@
 import { randomInt } from "node:crypto";
 import { z } from "zod";
-import { currentActor } from "@/app/_web/actor";
-import { problemResponse } from "@/app/_web/route";
-import { sampleStream } from "@/app/_web/sampleStream";
+import { deviceDoor } from "@/app/_web/deviceDoor";
 import { limbGravityTorqueNm } from "@/core/body/limbGravity";
 import { seededRandom } from "@/core/signal/random";
 import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
@@ -11,12 +9,9 @@ import { isKneeMovement, type Movement, movement } from "@/core/strength/movemen
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 import { side } from "@/core/units/fields";
-import { InputError } from "@/core/units/inputError";
 import { bodyOf, clientEpisode } from "@/server/clients";
 import type { Ctx } from "@/server/context";
-import { inClinic } from "@/server/db";
 import { testsOf } from "@/server/measurements";
-import { Refused } from "@/server/refused";
 
 export const dynamic = "force-dynamic";
 
@@ -41,31 +36,18 @@ const query = z.object({
  * The load cell's door: server-sent events `samples` with `{ timeS: number[], forceN: number[] }`, about twenty a
  * second, then `end`. Behind it stands a simulated cell; a real one would send the same events (docs/formats.md).
  */
-export async function GET(request: Request): Promise<Response> {
-  try {
-    const actor = await currentActor();
-    if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
-    const parsed = query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-    if (!parsed.success)
-      throw new InputError(
-        String(parsed.error.issues[0]?.path[0] ?? ""),
-        "The load cell needs a client, a side, an angle and a lever arm.",
-      );
-    const q = parsed.data;
-    const maxForceN = await inClinic(actor.clinicId, (tx) =>
-      pretendedMaximumN({ tx, actor, now: new Date() }, q),
-    );
+export const GET = deviceDoor(
+  query,
+  "The load cell needs a client, a side, an angle and a lever arm.",
+  async (ctx, q) => {
     const random = seededRandom(q.seed ?? randomInt(2 ** 31));
-    const most = maxForceN * (0.97 + 0.05 * random());
-    const samples = simulateLoadCell(
+    const most = (await pretendedMaximumN(ctx, q)) * (0.97 + 0.05 * random());
+    return simulateLoadCell(
       { maxForceN: most, aimForceN: q.aim ?? most, restS: q.aim === undefined ? 1 : 0.2, pushS: q.seconds },
       random,
     );
-    return sampleStream(samples, request.signal);
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+  },
+);
 
 /** What the pretended leg can push here: its own curve if it was tested, otherwise a plausible one for the body. */
 async function pretendedMaximumN(ctx: Ctx, q: z.infer<typeof query>): Promise<number> {

@@ -15,7 +15,7 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     bodyMass: massText(c.bodyMassKg, unit),
     normSex: c.normSex ?? "none",
     side: s.side,
-    conditions: s.conditions,
+    conditions: s.conditions.map((c) => ({ ...c, beganOn: c.beganOn ?? "" })),
     uncovered: s.uncovered,
     calledAs: s.calledAs ?? "",
     beganWith: s.beganWith ?? "onset",

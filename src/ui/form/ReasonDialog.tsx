@@ -1,0 +1,81 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { type ReactNode, useRef, useState } from "react";
+import { send } from "../send";
+import { Problem } from "./Problem";
+import { Words } from "./Words";
+
+/** A deed that asks for words first: a small button, a dialog with one line, and nothing done when it is closed. */
+export function ReasonDialog({
+  trigger,
+  triggerLabel,
+  title,
+  explanation,
+  label,
+  confirm,
+  cancel,
+  path,
+  bodyOf,
+  after,
+}: {
+  trigger: string;
+  /** for who hears the button out of its row */
+  triggerLabel?: string;
+  title: string;
+  explanation?: ReactNode;
+  label: string;
+  confirm: string;
+  cancel: string;
+  path: string;
+  bodyOf: (words: string) => unknown;
+  /** address to go to when it is done; the page is read anew otherwise */
+  after?: string;
+}) {
+  const router = useRouter();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [words, setWords] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const doIt = async () => {
+    const sent = await send(path, bodyOf(words));
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
+    dialog.current?.close();
+    setWords("");
+    setProblem(null);
+    if (after) router.push(after);
+    else router.refresh();
+  };
+  return (
+    <>
+      <button
+        type="button"
+        className="small cursor-pointer underline"
+        aria-label={triggerLabel}
+        onClick={() => dialog.current?.showModal()}
+      >
+        {trigger}
+      </button>
+      <dialog ref={dialog} className="modal text-left" aria-label={title}>
+        <form
+          className="modal-box border border-rule bg-base-100"
+          onSubmit={(e) => {
+            e.preventDefault();
+            doIt();
+          }}
+        >
+          <h2 className="text-lg">{title}</h2>
+          {explanation && <p className="my-2">{explanation}</p>}
+          <Words label={label} name="words" value={words} onChange={(e) => setWords(e.target.value)} />
+          <Problem sentence={problem} />
+          <p className="mt-4 flex gap-2">
+            <button type="submit" className="btn btn-primary btn-sm">
+              {confirm}
+            </button>
+            <button type="button" className="btn btn-sm" onClick={() => dialog.current?.close()}>
+              {cancel}
+            </button>
+          </p>
+        </form>
+      </dialog>
+    </>
+  );
+}

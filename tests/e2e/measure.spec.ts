@@ -1,0 +1,101 @@
+import { expect, test } from "@playwright/test";
+import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./bexlo";
+
+test("both sides of a group are measured at once; what is wrong stays with its sentence, the rest is saved", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Tove Aldermoor");
+  await page.goto(`/clients/${id}/measure?part=swelling`);
+  await isAlive(page);
+  await page.getByLabel("girth of the thigh, right").fill("52,6");
+  await page.getByLabel("girth of the thigh, left").fill("5");
+  await page.getByLabel("swelling, right").selectOption({ label: "trace" });
+  await page.keyboard.press("Tab");
+  await page.getByRole("button", { name: /Save what was measured/ }).click();
+  await expect(page.getByText("2 saved.")).toBeVisible();
+  await expect(page.getByText("Girth of the thigh must be between 15 and 100 cm.")).toBeVisible();
+  await expect(page.getByLabel("girth of the thigh, left")).toHaveValue("5");
+  await expect(page.getByLabel("girth of the thigh, right")).toHaveValue("");
+  await expect(
+    page.getByRole("row", { name: /girth of the thigh, right 52.6 cm.*within measurement noise/ }),
+  ).toBeVisible();
+  await expectFits(page);
+  await expectAccessible(page);
+
+  await page
+    .getByRole("row", { name: /girth of the thigh, right 52.6 cm/ })
+    .getByRole("button", { name: /Take back/ })
+    .click();
+  const dialog = page.locator("dialog[open]");
+  await dialog.getByLabel("Reason").fill("tape was twisted");
+  await dialog.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByRole("row", { name: /girth of the thigh, right 52.6 cm/ })).toHaveCount(0);
+});
+
+test("sit-to-stands are judged against the age's table, with the arms used they count as none", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Dorrit Fenwake");
+  await page.goto(`/clients/${id}/measure?part=function`);
+  await isAlive(page);
+  await page.getByLabel("sit-to-stands in 30 s").fill("8");
+  await page.getByRole("button", { name: /Save what was measured/ }).click();
+  await expect(page.getByRole("row", { name: /8 times.*below average for the age \(10\)/ })).toBeVisible();
+  await page.getByLabel("sit-to-stands in 30 s").fill("14");
+  await page.getByRole("checkbox", { name: "arms were used" }).check();
+  await page.getByRole("button", { name: /Save what was measured/ }).click();
+  await expect(page.getByRole("row", { name: /14 times.*arms used: counts as none/ })).toBeVisible();
+});
+
+test("a repetition test gives a range and says how sure it is; pounds stay pounds for who reads them", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Maren Ostrelle");
+  await page.goto(`/clients/${id}/measure?part=repetitions`);
+  await isAlive(page);
+  await page.getByLabel("machine and set-up").fill("bay extension, seat 4");
+  await field(page, "load").fill("30");
+  await field(page, "reps").fill("12");
+  await field(page, "reserve").fill("3");
+  await expect(page.getByText("38 kg to 52 kg")).toBeVisible();
+  await expect(page.getByText(/low precision/).first()).toBeVisible();
+  await page.getByRole("button", { name: /Save this test/ }).click();
+  await expect(
+    page.getByRole("row", { name: /bay extension, seat 4, left 30 kg × 12, 3 left 38 kg to 52 kg/ }),
+  ).toBeVisible();
+  await field(page, "reps").fill("60");
+  await expect(page.getByText("too light to say anything: repeat with a heavier set")).toBeVisible();
+});
+
+test("hip strength by load cell needs the cell zeroed, and stands beside the knee's", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Maren Ostrelle", "measure");
+  await page.getByLabel("movement", { exact: true }).selectOption({ label: "hip abduction" });
+  await expect(page.getByText(/has no place on the knee's ruler/)).toBeVisible();
+  await page.getByRole("checkbox", { name: /zeroed with the leg relaxed/ }).uncheck();
+  await expect(page.getByText(/Zero the load cell with the limb relaxed/)).toBeVisible();
+  await expect(page.getByRole("button", { name: /Record a push/ })).toBeDisabled();
+  await page.getByRole("checkbox", { name: /zeroed with the leg relaxed/ }).check();
+  for (const trial of ["first", "second"]) {
+    await page.getByRole("button", { name: /Record a push/ }).click();
+    await expect(page.getByRole("button", { name: trial, exact: true })).toBeVisible({ timeout: 15_000 });
+  }
+  await page.getByRole("button", { name: /Save this test/ }).click();
+  await expect(page.getByText(/Saved: left hip abduction, \d+ N·m/)).toBeVisible();
+  await expect(page.getByRole("complementary")).toContainText("outer hip");
+});
+
+test("a test that could hurt the graft is barred before a push, with the reason", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Jorun Salthe", "measure");
+  await field(page, "kneeFlexionDeg").fill("40");
+  await expect(page.getByText(/only as a held push at 60° to 90°/)).toBeVisible();
+  await expect(page.getByRole("button", { name: /Record a push/ })).toBeDisabled();
+  await page.getByRole("radio", { name: "left" }).check();
+  await expect(page.getByText(/only as a held push at 60° to 90°/)).toBeHidden();
+  await page.getByLabel("movement", { exact: true }).selectOption({ label: "knee flexion" });
+  await expect(page.getByText(/not tested to the maximum before week 16/)).toBeVisible();
+});
