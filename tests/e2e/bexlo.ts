@@ -2,8 +2,25 @@ import { AxeBuilder } from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { signInOf } from "./stack";
 
-/** Signs in through the form, as a person would. */
-export async function signIn(page: Page, role: "therapist" | "trainer" | "admin"): Promise<void> {
+type Role = "therapist" | "trainer" | "admin";
+
+/** Sessions and ids that earlier tests of this run have found: the form itself is driven by the security tests. */
+const sessions = new Map<Role, Awaited<ReturnType<ReturnType<Page["context"]>["cookies"]>>>();
+const ids = new Map<string, string>();
+
+/** Signs in as a person would: through the form the first time, with the session it gave later on. */
+export async function signIn(page: Page, role: Role): Promise<void> {
+  const known = sessions.get(role);
+  if (known) {
+    await page.context().addCookies(known);
+    await page.goto("/");
+  }
+  if (!known || page.url().includes("sign-in")) await signInByForm(page, role);
+  await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
+  await isAlive(page);
+}
+
+export async function signInByForm(page: Page, role: Role): Promise<void> {
   const { email, password } = signInOf(role);
   await page.goto("/sign-in");
   await isAlive(page);
@@ -11,15 +28,18 @@ export async function signIn(page: Page, role: "therapist" | "trainer" | "admin"
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
-  await isAlive(page);
+  sessions.set(role, await page.context().cookies());
 }
 
 /** The client's id, read from Today. */
 export async function clientId(page: Page, name: string): Promise<string> {
+  const known = ids.get(name);
+  if (known) return known;
   await page.goto("/");
   const href = await page.getByRole("link", { name, exact: true }).getAttribute("href");
   const id = href?.split("/")[2];
   if (!id) throw new Error(`${name} is not on Today.`);
+  ids.set(name, id);
   return id;
 }
 

@@ -188,4 +188,11 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await expect(page.getByText(/unverified citation: Tagesson 2008/)).toBeVisible();
   await openStep(page, "Quill Bastow", "dose");
   await expect(page.getByRole("radio", { name: "% of maximum here" })).toBeChecked();
+  // the other tests count on the rules' default
+  await page.goto("/stances");
+  await isAlive(page);
+  await page.getByRole("button", { name: "Weigh and choose: Felt or measured effort for holds" }).click();
+  await dialog.getByLabel("because").fill("back again");
+  await dialog.getByRole("button", { name: "Back to the default" }).click();
+  await expect(dialog).toBeHidden();
 });

@@ -40,10 +40,10 @@ test("sit-to-stands are judged against the age's table, with the arms used they 
   const id = await clientId(page, "Dorrit Fenwake");
   await page.goto(`/clients/${id}/measure?part=function`);
   await isAlive(page);
-  await page.getByLabel("sit-to-stands in 30 s").fill("8");
+  await page.getByLabel("sit-to-stands in 30 s", { exact: true }).fill("8");
   await page.getByRole("button", { name: /Save what was measured/ }).click();
   await expect(page.getByRole("row", { name: /8 times.*below average for the age \(10\)/ })).toBeVisible();
-  await page.getByLabel("sit-to-stands in 30 s").fill("14");
+  await page.getByLabel("sit-to-stands in 30 s", { exact: true }).fill("14");
   await page.getByRole("checkbox", { name: "arms were used" }).check();
   await page.getByRole("button", { name: /Save what was measured/ }).click();
   await expect(page.getByRole("row", { name: /14 times.*arms used: counts as none/ })).toBeVisible();

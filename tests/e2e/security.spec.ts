@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { clientId, isAlive, signIn } from "./bexlo";
+import { clientId, isAlive, signIn, signInByForm } from "./bexlo";
 import { signInOf } from "./stack";
 
 test("signed-out people reach the sign-in and nothing else", async ({ page, request }) => {
@@ -29,7 +29,7 @@ test("the cookie is http-only and same-site; signing out ends the session at the
   context,
   request,
 }) => {
-  await signIn(page, "trainer");
+  await signInByForm(page, "trainer");
   const cookie = (await context.cookies()).find((c) => c.name === "bexlo_session");
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: "Strict" });
   await page.getByRole("button", { name: "sign out" }).click();

@@ -28,6 +28,8 @@ export interface JointLoads {
   kneeMomentNm: number;
   /** null where statics cannot determine it */
   hipMomentNm: number | null;
+  /** internal plantarflexor moment, N·m; the foot's own weight is neglected */
+  ankleMomentNm: number;
   /** sum of the forces below the knee along the shin's forward normal, N */
   externalShearN: number;
   /** the same along the shin, towards the foot, N */
@@ -51,12 +53,23 @@ export function jointLoads(body: Body, posture: Posture, forces: readonly Extern
   const total = below.reduce((sum, f) => plus(sum, f.forceN), vector(0, 0));
   return {
     kneeFlexionDeg: posture.thighDeg - posture.shankDeg,
-    hipFlexionDeg: posture.thighDeg - posture.trunkDeg + 180,
+    hipFlexionDeg: halfTurn(posture.thighDeg - posture.trunkDeg + 180),
     kneeMomentNm,
     hipMomentNm: posture.thighSupported ? null : hipMoment(body, posture, [...forces, shankWeight]),
+    ankleMomentNm: ankleMoment(body, distal, forces),
     externalShearN: dot(total, anterior),
     externalAxialN: dot(total, distal),
   };
+}
+
+/** An angle between -180 and 180 degrees: prone and supine postures are turned by whole circles. */
+const halfTurn = (deg: number): number => deg - 360 * Math.round(deg / 360);
+
+function ankleMoment(body: Body, distal: Vector, forces: readonly ExternalForce[]): number {
+  const ankle = times(distal, body.shankLengthM);
+  return forces
+    .filter((f) => f.segment === "foot")
+    .reduce((sum, f) => sum + cross(minus(f.atM, ankle), f.forceN), 0);
 }
 
 function hipMoment(body: Body, posture: Posture, forces: readonly ExternalForce[]): number {

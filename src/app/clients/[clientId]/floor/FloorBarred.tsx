@@ -61,6 +61,9 @@ export function FloorBarred({
         <Link href={`/clients/${client.clientId}`} className="underline">
           What comes next for {client.name}
         </Link>
+        <Link href={`/clients/${client.clientId}/screen`} className="underline">
+          Warning signs
+        </Link>
         <Link href="/" className="underline">
           Today
         </Link>
