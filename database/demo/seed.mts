@@ -26,6 +26,7 @@ import type { Actor, Ctx } from "../../src/server/context";
 import { db, inClinic } from "../../src/server/db";
 import { proposal, takeDecision } from "../../src/server/decisions";
 import { writeLimit } from "../../src/server/limits";
+import { addMachine } from "../../src/server/machines";
 import { recordTest } from "../../src/server/measurements";
 import { recordMeasurement } from "../../src/server/otherMeasurements";
 import { confirmPhase, tickFunctional } from "../../src/server/phases";
@@ -42,7 +43,7 @@ import {
   type DemoClient,
   type DemoLimit,
   type DemoSeries,
-  MACHINE,
+  MACHINES,
   PEOPLE,
 } from "./scenario";
 
@@ -92,13 +93,6 @@ for (const p of PEOPLE) {
     timeZone: CLINIC.timeZone,
   });
 }
-await owner`
-  insert into machine (id, clinic_id, name, family, steps, ratio_m, cam, pad_distance_m, friction_share, backrest_deg,
-    usable_deg, angle_notch_deg, set_up)
-  values (${uuid()}, ${clinicId}, ${MACHINE.name}, 'seated_knee_extension', ${owner.json(MACHINE.steps)},
-    ${MACHINE.ratioM}, ${owner.json(MACHINE.cam)}, ${MACHINE.padDistanceM}, ${MACHINE.frictionShare},
-    ${MACHINE.backrestDeg}, numrange(${MACHINE.usable[0]}, ${MACHINE.usable[1]}, '[]'), ${MACHINE.angleNotchDeg},
-    ${MACHINE.setUp})`;
 for (const kg of CUFFS_KG)
   await owner`insert into cuff (id, clinic_id, label, mass_kg) values (${uuid()}, ${clinicId}, ${`${kg} kg`}, ${kg})`;
 
@@ -107,6 +101,7 @@ const trainer = actors.get("trainer") as Actor;
 const at = <T,>(when: Date, work: (ctx: Ctx) => Promise<T>, actor = therapist): Promise<T> =>
   inClinic(clinicId, (tx) => work({ tx, actor, now: when }));
 
+for (const m of MACHINES) await at(daysAgo(400, 9), (ctx) => addMachine(ctx, uuid(), m));
 for (const demo of CLIENTS) await liveThrough(demo);
 await owner.end();
 await db().end();

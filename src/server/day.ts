@@ -16,7 +16,16 @@ import { currentPlan, type StoredPlan } from "./plans";
 import { screeningStateOf } from "./screenings";
 import { type FloorSession, isStopped, lastRecheck, sessionsOf } from "./sessions";
 
-export type PathStep = "story" | "screen" | "limits" | "measure" | "dose" | "floor" | "morning" | "decide";
+export type PathStep =
+  | "story"
+  | "screen"
+  | "limits"
+  | "measure"
+  | "choose"
+  | "dose"
+  | "floor"
+  | "morning"
+  | "decide";
 export type StepState = "done" | "due" | "blocked" | "open";
 
 /** Three numbers of the last session: before, after, next morning. */
@@ -182,6 +191,9 @@ function stepsOf(f: Facts): ClientDay["steps"] {
     screen: SCREEN_STEPS[f.screening.status],
     limits: limitsStep(f),
     measure: measureStep(f),
+    choose: f.handLimits
+      ? { state: "blocked", words: "needs limits" }
+      : { state: "open", words: "what fits this knee" },
     dose: doseStep(f),
     floor: floorStep(f, undecided, running),
     morning: morningMissing

@@ -1,12 +1,16 @@
 import "server-only";
+import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import { notCovered } from "@/core/rules/uncovered";
 import { boundKind } from "@/core/safety/boundKinds";
 import { combineConditions } from "@/core/safety/combineConditions";
+import { effectiveLimits } from "@/core/safety/effectiveLimits";
 import { isInForce, type Limit, limit } from "@/core/safety/limits";
 import { limitsOfRecord } from "@/core/safety/limitsOfRecord";
+import { phaseLimits } from "@/core/safety/phaseLimits";
 import { limitsOfSigns } from "@/core/safety/screeningState";
 import { missingWeightOrder } from "@/core/safety/weightBearingGaps";
 import { NEEDED_BY_HAND, type WrittenLimit } from "@/core/safety/writtenLimit";
+import type { LaterLimits } from "@/core/selection/rangeSheet";
 import { dayInWords } from "@/core/units/dayInWords";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
@@ -52,6 +56,58 @@ async function readLimitsOf(ctx: Ctx, client: ClientEpisode): Promise<Limit[]> {
   const ids = conditions.map((c) => c.condition.id);
   const noOrder = missingWeightOrder(ids, written, today(ctx));
   return [...written, ...signs, ...limitsOfConditions(conditions), ...(noOrder ? [noOrder] : [])];
+}
+
+/** What bounds the client today as one record, and what would in each later phase of each condition. */
+export interface EffectiveLimits {
+  record: LimitsRecord;
+  later: LaterLimits[];
+}
+
+/**
+ * Everything that bounds the client today as one record, for the fit of exercises; or the sentence why no record can be
+ * made: the rules do not cover the client, or no condition is named.
+ */
+export async function effectiveLimitsOf(ctx: Ctx, client: ClientEpisode): Promise<EffectiveLimits | string> {
+  const uncovered = coverOf(ctx, client);
+  if (uncovered.length > 0) return `The rules do not cover ${uncovered.join(" and ")}.`;
+  const conditions = await conditionsOf(ctx, client.episodeId);
+  if (conditions.length === 0) return "No condition of the rules is named for this client in Story.";
+  const inForce = (await writtenLimits(ctx, client.episodeId)).filter((l) => isInForce(l, today(ctx)));
+  const ids = conditions.map((c) => c.condition.id);
+  const noOrder = missingWeightOrder(ids, inForce, today(ctx));
+  const signs = (await screeningStateOf(ctx, client)).standing.map((s) => s.flag.limit_overrides.limits);
+  const written = noOrder ? [...inForce, noOrder] : inForce;
+  const recordWith = (changed: EpisodeCondition | null, limits: LimitsRecord | null): LimitsRecord =>
+    effectiveLimits(
+      conditions.map((c) => ({
+        conditionId: c.condition.id,
+        limits: c === changed && limits ? limits : c.limits,
+      })),
+      signs,
+      written,
+    ).limits;
+  const later = conditions.flatMap((c) =>
+    laterPhases(c).map((l) => ({ ...l, record: recordWith(c, l.limits) })),
+  );
+  return {
+    record: recordWith(null, null),
+    later: later.sort((a, b) => a.inWeeks - b.inWeeks).map(({ words, record }) => ({ words, record })),
+  };
+}
+
+/** Later phases of a condition with their limits at their first week. */
+function laterPhases(c: EpisodeCondition): { words: string; inWeeks: number; limits: LimitsRecord }[] {
+  const at = c.condition.phases.findIndex((p) => p.id === c.phase.id);
+  return c.condition.phases.slice(at + 1).map((phase) => {
+    const week = Math.max(c.week, phase.weeks.from);
+    const limits = phaseLimits(c.condition, phase, { variantId: c.variantId, choices: c.choices, week });
+    return {
+      words: `opens with the phase "${phase.name}", week ${phase.weeks.from} at the earliest and when its criteria are met`,
+      inWeeks: Math.max(0, phase.weeks.from - c.week),
+      limits,
+    };
+  });
 }
 
 /** What conditions in their phases bring, contradictions included. */

@@ -58,11 +58,17 @@ export async function makeClinic(): Promise<TestClinic> {
     };
   }
   await owner`
-    insert into machine (id, clinic_id, name, family, steps, ratio_m, cam, pad_distance_m, friction_share,
-      backrest_deg, usable_deg, angle_notch_deg)
+    insert into machine (id, clinic_id, name, family, steps, geometry, cam, notches)
     values (${randomUUID()}, ${id}, 'Bay extension', 'seated_knee_extension',
-      ${owner.json({ kind: "stack", first: 5, step: 5, plates: 20, addOns: [2.5], pulley: 1 })}, 0.3,
-      ${owner.json("flat")}, 0.33, 0.06, 105, numrange(5, 100, '[]'), 5)`;
+      ${owner.json({ kind: "stack", first: 5, step: 5, plates: 20, addOns: [2.5], pulley: 1 })},
+      ${owner.json({ ratioM: 0.3, frictionShare: 0.06, startLoadKg: 0 })}, ${owner.json("flat")}, ${owner.json(
+        {
+          padM: [{ label: "1", value: 0.33 }],
+          backrestDeg: [{ label: "1", value: 105 }],
+          endDeg: Array.from({ length: 12 }, (_, i) => ({ label: `${5 + 5 * i}°`, value: 5 + 5 * i })),
+          startDeg: Array.from({ length: 9 }, (_, i) => ({ label: `${60 + 5 * i}°`, value: 60 + 5 * i })),
+        },
+      )})`;
   for (const kg of [0.5, 1, 2, 3])
     await owner`insert into cuff (id, clinic_id, label, mass_kg) values (${randomUUID()}, ${id}, ${`${kg} kg`}, ${kg})`;
   const as: TestClinic["as"] = (role, work, now = MONDAY) =>

@@ -72,11 +72,16 @@ function limbAlone(q: SettingQuestion): MeansResult | null {
  * The real step for the outside torque. Past 90° the shin's weight helps, so a step 5 % above its own share could be
  * more than 5 % above the muscle's target: then the lower one is taken.
  */
-function roundFor(q: SettingQuestion, steps: LoadSteps, wantedKg: number): RoundedLoad {
+function roundFor(
+  q: SettingQuestion,
+  steps: LoadSteps,
+  wantedKg: number,
+  outsideNmAt: (loadKg: number) => number,
+): RoundedLoad {
   const rounded = roundLoad(steps, wantedKg, q.policy);
   if (rounded.load === null) return rounded;
   const limbNm = limbGravityTorqueNm(q.body, q.kneeFlexionDeg);
-  const torqueNm = (rounded.load / wantedKg) * openTorqueNm(q) + limbNm;
+  const torqueNm = outsideNmAt(rounded.load) + limbNm;
   return torqueNm > MOST_ABOVE * q.targetTorqueNm ? roundLoad(steps, wantedKg, "down") : rounded;
 }
 
@@ -90,7 +95,12 @@ function onMachine(q: SettingQuestion): MeansResult {
       short: "outside its arc",
       why: `${machine.name} works from ${machine.usableFromDeg}° to ${machine.usableToDeg}°: use the strap or another angle.`,
     };
-  const rounded = roundFor(q, machine.steps, loadForTorqueKg(machine, openTorqueNm(q), kneeFlexionDeg));
+  const rounded = roundFor(
+    q,
+    machine.steps,
+    loadForTorqueKg(machine, openTorqueNm(q), kneeFlexionDeg),
+    (kg) => leverTorqueNm(machine, kg, kneeFlexionDeg),
+  );
   if (rounded.load === null) {
     const torque =
       leverTorqueNm(machine, rounded.lightest, kneeFlexionDeg) + limbGravityTorqueNm(q.body, kneeFlexionDeg);
@@ -128,7 +138,12 @@ function withCuff(q: SettingQuestion): MeansResult {
       short: "hardly loads the knee here",
       why: "Beyond 75° a cuff hardly loads the knee: use the machine or the strap.",
     };
-  const rounded = roundFor(q, q.cuffs, openTorqueNm(q) / (armM * GRAVITY_M_S2));
+  const rounded = roundFor(
+    q,
+    q.cuffs,
+    openTorqueNm(q) / (armM * GRAVITY_M_S2),
+    (kg) => kg * GRAVITY_M_S2 * armM,
+  );
   if (rounded.load === null)
     return {
       possible: false,

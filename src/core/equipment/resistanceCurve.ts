@@ -21,6 +21,7 @@ export interface LiftArc {
 }
 
 export const EXTENSION_ARC: LiftArc = { startDeg: 100, endDeg: 0 };
+export const CURL_ARC: LiftArc = { startDeg: 0, endDeg: 110 };
 
 /**
  * Factor on the machine's mean resistance at a knee angle. Shapes have mean 1 over the lift; measured points are

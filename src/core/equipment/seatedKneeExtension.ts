@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { GRAVITY_M_S2 } from "../units/mass";
 import { loadSteps } from "./loadSteps";
-import { cam, camFactor, EXTENSION_ARC } from "./resistanceCurve";
+import { cam, camFactor, EXTENSION_ARC, type LiftArc } from "./resistanceCurve";
 
 /** The clinic's seated knee-extension machine as the core needs it. */
 export const seatedKneeExtensionMachine = z.object({
@@ -10,6 +10,8 @@ export const seatedKneeExtensionMachine = z.object({
   /** lever: torque per newton of stack weight, m (cam radius included) */
   ratioM: z.number().min(0.05).max(1),
   cam,
+  /** weight that the lever adds by itself, as stack, kg: calibration finds it */
+  startLoadKg: z.number().min(-10).max(40).default(0),
   /** knee joint line to the middle of the shin pad */
   padDistanceM: z.number().min(0.1).max(0.42),
   /** friction of the lever as a share of its torque; a hold is between lifting and lowering */
@@ -23,7 +25,9 @@ export const seatedKneeExtensionMachine = z.object({
 });
 export type SeatedKneeExtensionMachine = z.infer<typeof seatedKneeExtensionMachine>;
 
-export type LeverGeometry = Pick<SeatedKneeExtensionMachine, "ratioM" | "cam" | "frictionShare">;
+export type LeverGeometry = Pick<SeatedKneeExtensionMachine, "ratioM" | "cam" | "frictionShare"> & {
+  startLoadKg?: number;
+};
 
 /**
  * Torque of the lever on one shin, N·m: stack weight x ratio x cam. `phase` +1 lifting, -1 lowering, 0 holding.
@@ -35,12 +39,15 @@ export function leverTorqueNm(
   kneeFlexionDeg: number,
   phase: -1 | 0 | 1 = 0,
   share = 1,
+  arc: LiftArc = EXTENSION_ARC,
 ): number {
-  const factor = camFactor(geometry.cam, kneeFlexionDeg, EXTENSION_ARC);
-  return loadKg * GRAVITY_M_S2 * geometry.ratioM * factor * (1 + phase * geometry.frictionShare) * share;
+  const factor = camFactor(geometry.cam, kneeFlexionDeg, arc);
+  const weightN = (loadKg + (geometry.startLoadKg ?? 0)) * GRAVITY_M_S2;
+  return weightN * geometry.ratioM * factor * (1 + phase * geometry.frictionShare) * share;
 }
 
 /** The load (kg, before rounding to a real step) whose holding torque at this angle is `torqueNm`. */
 export function loadForTorqueKg(geometry: LeverGeometry, torqueNm: number, kneeFlexionDeg: number): number {
-  return torqueNm / (GRAVITY_M_S2 * geometry.ratioM * camFactor(geometry.cam, kneeFlexionDeg, EXTENSION_ARC));
+  const perKgNm = GRAVITY_M_S2 * geometry.ratioM * camFactor(geometry.cam, kneeFlexionDeg, EXTENSION_ARC);
+  return torqueNm / perKgNm - (geometry.startLoadKg ?? 0);
 }

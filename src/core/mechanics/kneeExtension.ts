@@ -1,8 +1,9 @@
 import type { Body } from "../body/segments";
 import { type LeverGeometry, leverTorqueNm } from "../equipment/seatedKneeExtension";
 import { GRAVITY_M_S2 } from "../units/mass";
-import { type ExternalForce, type JointLoads, jointLoads, type Posture } from "./inverseDynamics";
-import { type KneeTissueLoads, kneeTissueLoads, TISSUE_DEFAULTS } from "./kneeTissueLoads";
+import type { ExternalForce, JointLoads } from "./inverseDynamics";
+import { type KneeTissueLoads, TISSUE_DEFAULTS } from "./kneeTissueLoads";
+import { type LegConfiguration, legState } from "./legState";
 import { length, minus, times, unit, vector } from "./vector";
 
 /** One source of resistance at the shin; several add up. */
@@ -45,6 +46,22 @@ export const defaultPadDistanceM = (body: Body): number => 0.85 * body.shankLeng
 /** Where a cuff hangs: 0.95 of the shank. */
 export const cuffDistanceM = (body: Body): number => 0.95 * body.shankLengthM;
 
+/** How the leg sits and what pulls on its shin. Source: mechanics rules 5.1. */
+export function kneeExtensionConfiguration(
+  body: Body,
+  kneeFlexionDeg: number,
+  settings: KneeExtensionSettings,
+): LegConfiguration {
+  const thighDeg = settings.thighDeg ?? 0;
+  const shankDeg = thighDeg - kneeFlexionDeg;
+  return {
+    posture: { thighDeg, shankDeg, trunkDeg: settings.backrestDeg ?? 105, thighSupported: true },
+    footDeg: null,
+    forces: settings.resistance.map((r) => forceOf(body, shankDeg, kneeFlexionDeg, r)),
+    chain: "open",
+  };
+}
+
 /** Seated knee extension at one angle, held still or moved slowly. Source: mechanics rules 5.1. */
 export function kneeExtension(
   body: Body,
@@ -52,21 +69,10 @@ export function kneeExtension(
   settings: KneeExtensionSettings,
   coactivation = TISSUE_DEFAULTS.coactivation,
 ): KneeExtensionResult {
-  const thighDeg = settings.thighDeg ?? 0;
-  const posture: Posture = {
-    thighDeg,
-    shankDeg: thighDeg - kneeFlexionDeg,
-    trunkDeg: settings.backrestDeg ?? 105,
-    thighSupported: true,
-  };
-  const forces = settings.resistance.map((r) => forceOf(body, posture.shankDeg, kneeFlexionDeg, r));
-  const joint = jointLoads(body, posture, forces);
+  const c = kneeExtensionConfiguration(body, kneeFlexionDeg, settings);
+  const { joint, tissue } = legState(body, c, coactivation);
   const padForceN = settings.resistance.reduce((sum, r) => sum + padForceOf(body, kneeFlexionDeg, r), 0);
-  return {
-    joint,
-    tissue: kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: "open", coactivation }),
-    padForceN,
-  };
+  return { joint, tissue, padForceN };
 }
 
 function padForceOf(body: Body, kneeFlexionDeg: number, r: ShinResistance): number {

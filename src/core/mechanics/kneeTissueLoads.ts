@@ -40,31 +40,60 @@ export interface KneeTissueLoads {
 
 const HIP_HAMSTRING_LEVER_M = 0.066;
 
+/** What the tissue curves say at one knee angle, looked up once where an angle is used for many loads. */
+export interface TissueLevers {
+  kneeFlexionDeg: number;
+  quadricepsM: number;
+  patellarTendonM: number;
+  hamstringM: number;
+  kneecapRatio: number;
+  contactMm2: number;
+  tendonSin: number;
+  tendonCos: number;
+  hamstringSin: number;
+  hamstringCos: number;
+}
+
+export function tissueLevers(kneeFlexionDeg: number): TissueLevers {
+  const beta = toRadians(patellarTendonAngleDeg(kneeFlexionDeg));
+  const gamma = toRadians(hamstringAngleDeg(kneeFlexionDeg));
+  return {
+    kneeFlexionDeg,
+    quadricepsM: quadricepsLeverM(kneeFlexionDeg),
+    patellarTendonM: patellarTendonLeverM(kneeFlexionDeg),
+    hamstringM: hamstringLeverM(kneeFlexionDeg),
+    kneecapRatio: kneecapForceRatio(kneeFlexionDeg),
+    contactMm2: contactAreaMm2(kneeFlexionDeg),
+    tendonSin: Math.sin(beta),
+    tendonCos: Math.cos(beta),
+    hamstringSin: Math.sin(gamma),
+    hamstringCos: Math.cos(gamma),
+  };
+}
+
 /** Muscle, kneecap-joint and shin loads from the joint moments. Source: mechanics rules 4. */
 export function kneeTissueLoads(
   joint: JointLoads,
   options: TissueOptions = TISSUE_DEFAULTS,
+  levers: TissueLevers = tissueLevers(joint.kneeFlexionDeg),
 ): KneeTissueLoads {
-  const t = joint.kneeFlexionDeg;
-  const hamLever = hamstringLeverM(t);
+  const hamLever = levers.hamstringM;
   const hamstringForceN = hamstringForce(joint, options, hamLever);
   const quadricepsMomentNm = Math.max(0, joint.kneeMomentNm + hamstringForceN * hamLever);
-  const quadricepsForceN = quadricepsMomentNm / quadricepsLeverM(t);
-  const patellarTendonForceN = quadricepsMomentNm / patellarTendonLeverM(t);
-  const kneecapForceN = kneecapForceRatio(t) * quadricepsForceN;
-  const beta = toRadians(patellarTendonAngleDeg(t));
-  const gamma = toRadians(hamstringAngleDeg(t));
+  const quadricepsForceN = quadricepsMomentNm / levers.quadricepsM;
+  const patellarTendonForceN = quadricepsMomentNm / levers.patellarTendonM;
+  const kneecapForceN = levers.kneecapRatio * quadricepsForceN;
   return {
     quadricepsMomentNm,
     hamstringForceN,
     quadricepsForceN,
     patellarTendonForceN,
     kneecapForceN,
-    kneecapStressMPa: kneecapForceN / contactAreaMm2(t),
+    kneecapStressMPa: kneecapForceN / levers.contactMm2,
     shinShearN:
-      joint.externalShearN + patellarTendonForceN * Math.sin(beta) - hamstringForceN * Math.sin(gamma),
+      joint.externalShearN + patellarTendonForceN * levers.tendonSin - hamstringForceN * levers.hamstringSin,
     shinCompressionN:
-      patellarTendonForceN * Math.cos(beta) + hamstringForceN * Math.cos(gamma) - joint.externalAxialN,
+      patellarTendonForceN * levers.tendonCos + hamstringForceN * levers.hamstringCos - joint.externalAxialN,
   };
 }
 

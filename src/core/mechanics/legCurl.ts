@@ -1,4 +1,5 @@
 import type { Body } from "../body/segments";
+import { CURL_ARC } from "../equipment/resistanceCurve";
 import { type LeverGeometry, leverTorqueNm } from "../equipment/seatedKneeExtension";
 import { defaultPadDistanceM } from "./kneeExtension";
 import type { LegConfiguration } from "./legState";
@@ -22,7 +23,7 @@ export function legCurl(body: Body, kneeFlexionDeg: number, s: LegCurlSettings):
   const shankDeg = thighDeg - kneeFlexionDeg;
   const distal = unit(shankDeg);
   const padM = s.padDistanceM ?? defaultPadDistanceM(body);
-  const torqueNm = leverTorqueNm(s.geometry, s.loadKg, kneeFlexionDeg, s.phase ?? 0, s.share);
+  const torqueNm = leverTorqueNm(s.geometry, s.loadKg, kneeFlexionDeg, s.phase ?? 0, s.share, CURL_ARC);
   return {
     posture: {
       thighDeg,

@@ -1,4 +1,5 @@
 import type { Body } from "../body/segments";
+import { findRoot } from "../units/findRoot";
 import { GRAVITY_M_S2 } from "../units/mass";
 import { type Pressure, pressureAheadM, solePoint } from "./footPressure";
 import { DORSIFLEXION_MAX_DEG, type LegConfiguration } from "./legState";
@@ -131,14 +132,8 @@ export function flexionAtHipHeightDeg(
   fromDeg = 5,
   toDeg = 125,
 ): number | null {
-  let [low, high] = [fromDeg, toDeg];
-  if (hipHeightAt(low) < heightM || hipHeightAt(high) > heightM) return null;
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (hipHeightAt(middle) > heightM) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  if (hipHeightAt(fromDeg) < heightM || hipHeightAt(toDeg) > heightM) return null;
+  return findRoot((deg) => hipHeightAt(deg) - heightM, fromDeg, toDeg);
 }
 
 /** Split squat and lunge, front leg. Source: mechanics rules 5.11. */

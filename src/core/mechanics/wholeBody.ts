@@ -1,4 +1,5 @@
 import type { Body } from "../body/segments";
+import { findRoot } from "../units/findRoot";
 import { GRAVITY_M_S2 } from "../units/mass";
 import { minus, plus, times, unit, type Vector, vector } from "./vector";
 
@@ -65,20 +66,14 @@ export const weightMomentNm = (points: readonly MassPoint[], aboutX = 0): number
 
 const LEAST_LEAN_DEG = -30;
 const MOST_LEAN_DEG = 70;
-const HALVINGS = 60;
 
 /**
  * The lean of the trunk (degrees from upright, forward positive) at which the centre of mass stands over `targetX`;
  * the nearer end when no lean between -30 and 70 degrees does it, with `isBalanced` false.
  */
 export function balancedLean(offsetX: (leanDeg: number) => number): { leanDeg: number; isBalanced: boolean } {
-  let [low, high] = [LEAST_LEAN_DEG, MOST_LEAN_DEG];
+  const [low, high] = [LEAST_LEAN_DEG, MOST_LEAN_DEG];
   if (offsetX(low) > 0) return { leanDeg: low, isBalanced: false };
   if (offsetX(high) < 0) return { leanDeg: high, isBalanced: false };
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (offsetX(middle) < 0) low = middle;
-    else high = middle;
-  }
-  return { leanDeg: (low + high) / 2, isBalanced: true };
+  return { leanDeg: findRoot(offsetX, low, high), isBalanced: true };
 }

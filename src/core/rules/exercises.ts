@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { confidence } from "./confidence";
 import data from "./data/exercises.json";
 import { SCALES } from "./limitsRecord";
 
@@ -34,10 +35,28 @@ const match = z.object({
   is_machine: z.boolean(),
 });
 
-const exercise = z.looseObject({
-  id: z.string(),
-  name: z.string(),
+const words = (what: string, most = 400) =>
+  z
+    .string({ error: `Enter ${what} in words.` })
+    .trim()
+    .min(3, { error: `Enter ${what} in a few words.` })
+    .max(most, { error: `${what[0]?.toUpperCase()}${what.slice(1)} has ${most} letters at most.` });
+const lines = (what: string) => z.array(words(what)).max(20, { error: `20 lines of ${what} at most.` });
+
+/** An exercise as the catalogue and the clinic's own copies have it; what is not named here is kept as it is. */
+export const exercise = z.looseObject({
+  id: z.string().regex(/^[a-z0-9_]{3,60}$/, { error: "An identifier has small letters, digits and _ only." }),
+  name: words("the name", 80),
   family: z.string(),
+  tier: z.string().optional(),
+  equipment: words("what it needs", 120),
+  back_support: z.enum(["none", "full", "front support", "partial", "chest"]),
+  isometric: z.looseObject({ possible: z.boolean(), how: z.string().nullable().optional() }),
+  setup_checks: lines("set-up checks"),
+  cues: lines("cues"),
+  stop_signs: lines("stop signs"),
+  typical_mistakes: lines("mistakes"),
+  disagreement_ids: z.array(z.string()),
   home_ready: z.boolean(),
   chain: z.enum(["open", "closed"]),
   position: z.string(),
@@ -58,9 +77,29 @@ const exercise = z.looseObject({
 });
 export type Exercise = z.infer<typeof exercise>;
 
+const disagreement = z.object({
+  id: z.string(),
+  topic: z.string(),
+  positions: z.array(z.object({ view: z.string(), trade_off: z.string().optional() })),
+  tool_default: z.string(),
+  source: z.string(),
+  confidence,
+});
+
+const catalogue = z
+  .object({ exercises: z.array(exercise).min(1), disagreements: z.array(disagreement) })
+  .parse(data);
+
 /** The exercise catalogue, in its own order; equal rows of a ranking stay in it. */
-export const EXERCISES: readonly Exercise[] = z
-  .object({ exercises: z.array(exercise).min(1) })
-  .parse(data).exercises;
+export const EXERCISES: readonly Exercise[] = catalogue.exercises;
+
+/** Where practitioners differ about exercises. */
+export const DISAGREEMENTS: readonly z.infer<typeof disagreement>[] = catalogue.disagreements;
 
 export const exerciseById = (id: string): Exercise | null => EXERCISES.find((e) => e.id === id) ?? null;
+
+/** The catalogue with a clinic's changes laid over it, its own exercises behind. */
+export function withOwn(own: readonly Exercise[]): Exercise[] {
+  const changed = new Map(own.map((e) => [e.id, e]));
+  return [...EXERCISES.map((e) => changed.get(e.id) ?? e), ...own.filter((e) => exerciseById(e.id) === null)];
+}

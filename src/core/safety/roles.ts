@@ -19,7 +19,11 @@ export type Deed =
   | "session.run"
   | "recheck.clear"
   | "response.record"
-  | "decision.take";
+  | "decision.take"
+  | "machine.write"
+  | "exercise.write"
+  | "card.write"
+  | "swap.take";
 
 /** Who may do what. A trainer runs sessions inside what a therapist saved; an admin is not a licensed person. */
 const MAY: Record<Deed, readonly Role[]> = {
@@ -39,6 +43,10 @@ const MAY: Record<Deed, readonly Role[]> = {
   "recheck.clear": ["therapist"],
   "response.record": ["therapist", "trainer"],
   "decision.take": ["therapist"],
+  "machine.write": ["therapist", "admin"],
+  "exercise.write": ["therapist"],
+  "card.write": ["therapist"],
+  "swap.take": ["therapist", "trainer"],
 };
 
 export const may = (who: Role, deed: Deed): boolean => MAY[deed].includes(who);
@@ -62,4 +70,8 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "recheck.clear": "Only a therapist clears a warning sign.",
   "response.record": "Only a therapist or a trainer records the next morning.",
   "decision.take": "Only a therapist takes the decision for the next session. You can read it here.",
+  "machine.write": "Only a therapist or the clinic's admin enters, changes or calibrates a machine.",
+  "exercise.write": "Only a therapist changes the clinic's exercises. You can read them here.",
+  "card.write": "Only a therapist saves a set-up card. You set the machine as it says.",
+  "swap.take": "Only a therapist or a trainer swaps an exercise for today.",
 };

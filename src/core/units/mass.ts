@@ -14,6 +14,10 @@ export function formatMass(kg: number, unit: MassUnit, decimals = 1): string {
   return `${trimZeros(value.toFixed(decimals))} ${unit}`;
 }
 
+/** Pounds in brackets for who reads pounds: machines are marked in kilograms and are named so. */
+export const poundsBeside = (kg: number, unit: MassUnit): string =>
+  unit === "lb" ? ` (${formatMass(kg, "lb", 0)})` : "";
+
 /** "17.50" -> "17.5", "20.0" -> "20"; never shows more digits than asked for. */
 export function trimZeros(text: string): string {
   return text.includes(".") ? text.replace(/\.?0+$/, "") : text;

@@ -9,7 +9,7 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
   { name: "Screen", step: "screen" },
   { name: "Limits", step: "limits" },
   { name: "Measure", step: "measure" },
-  { name: "Choose", step: null },
+  { name: "Choose", step: "choose" },
   { name: "Dose", step: "dose" },
   { name: "Week", step: null },
   { name: "Floor", step: "floor" },

@@ -1,0 +1,9 @@
+import { z } from "zod";
+import { changes } from "@/app/_web/route";
+import { machine } from "@/core/equipment/machine";
+import { uuid } from "@/core/units/fields";
+import { addMachine } from "@/server/machines";
+
+const body = z.object({ id: uuid, machine });
+
+export const POST = changes(body, (ctx, { id, machine: m }) => addMachine(ctx, id, m));

@@ -1,0 +1,183 @@
+"use client";
+import { FREE_LIMITS } from "@/core/safety/freeLimits";
+import { type AtAngle, atAngle, type Compared, explainDifference } from "@/core/selection/compare";
+import type { ReadyQuestion } from "@/core/selection/questions";
+import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
+import type { Basis } from "@/core/selection/row";
+import { strengthAt } from "@/core/selection/strengthKnown";
+import type { ReferenceTask } from "@/core/selection/tissues";
+import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import type { Choose } from "./useChoose";
+
+const BASIS_WORDS: Record<Basis["kind"], string> = {
+  effort: "the same effort",
+  moment: "the same knee moment",
+  load: "the same load",
+};
+
+/** Two or three set-ups side by side at the angle looked at, and why they differ, in numbers. */
+export function ComparePanel({
+  choose,
+  chair,
+  question,
+  massUnit,
+}: {
+  choose: Choose;
+  chair: ReferenceTask;
+  question: ReadyQuestion | null;
+  massUnit: MassUnit;
+}) {
+  const { state, setState, input } = choose;
+  const sides = question ? askedSides(question, input) : pickedSides(choose);
+  const found = sides.flatMap((s): Compared[] => {
+    if (!s.setUp) return [];
+    const here = atAngle(input.body, s.setUp, chair, state.angle);
+    return here ? [{ name: s.name, setUp: s.setUp, here }] : [];
+  });
+  const [a, b, c] = found;
+  const reasons = [...(a && b ? explainDifference(a, b) : []), ...(a && c ? explainDifference(a, c) : [])];
+  return (
+    <section className="border-y border-primary bg-base-100 px-3 py-2" aria-label="Side by side">
+      <div className="flex items-baseline justify-between gap-4">
+        <h2 className="text-[16px]">
+          {question?.ask ?? "Side by side"}{" "}
+          <span className="quiet font-sans text-[13px] font-normal">
+            at {state.angle}°, {BASIS_WORDS[question?.basis ?? choose.basis.kind]}
+            {question ? ", without this client's limits" : ""}
+          </span>
+        </h2>
+        <button
+          type="button"
+          className="small cursor-pointer underline"
+          onClick={() => setState({ compare: null, ask: null })}
+        >
+          close
+        </button>
+      </div>
+      {found.length < 2 ? (
+        <p className="mt-1">
+          At {state.angle}° the model covers {found.length === 0 ? "neither" : "only one"} of them. Move the
+          angle line.
+        </p>
+      ) : (
+        <>
+          <CompareTable found={found} massUnit={massUnit} />
+          <ul className="mt-2 ml-4 list-disc text-[14px]">
+            {reasons.map((r) => (
+              <li key={r}>{r}</li>
+            ))}
+          </ul>
+          <p className="small quiet mt-1">
+            Estimated by the static model (mechanics 3 to 5). It compares set-ups; a standing straightening or
+            a press is never safe by its name.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+interface Side {
+  name: string;
+  setUp: Compared["setUp"] | null;
+}
+
+function pickedSides({ state, sheet, picked }: Choose): Side[] {
+  const current = picked && "barred" in picked ? picked.row : picked;
+  return state.compare.flatMap((id): Side[] => {
+    const row: RangeRow | undefined = current?.e.id === id ? current : sheet.rows.find((r) => r.e.id === id);
+    return row ? [{ name: row.e.name, setUp: row.computed }] : [];
+  });
+}
+
+/** A ready question is about machines, not about this client's limits: it is answered inside free limits. */
+function askedSides(q: ReadyQuestion, input: SheetInput): Side[] {
+  const kneeNm = strengthAt(input.strength, input.body, "extension", 60) ?? 60;
+  const basis: Basis =
+    q.basis === "moment"
+      ? { kind: "moment", nm: 0.4 * kneeNm }
+      : q.basis === "load"
+        ? { kind: "load", kg: q.id === "standing-extension" ? 8 : 40 }
+        : { kind: "effort", share: 0.5 };
+  const free: SheetInput = {
+    ...input,
+    limits: FREE_LIMITS,
+    capTimes: null,
+    basis,
+    motion: { shortOfStraightDeg: null, bendDeg: null },
+  };
+  return q.sides.map((s) => {
+    const e = input.exercises.find((x) => x.id === s.exerciseId);
+    const row = e ? rowOf(e, free, { settings: s.settings, load: s.load }) : [];
+    return { name: s.name, setUp: Array.isArray(row) ? null : row.computed };
+  });
+}
+
+function CompareTable({ found, massUnit }: { found: Compared[]; massUnit: MassUnit }) {
+  const lines: [string, (h: AtAngle, c: Compared) => string][] = [
+    [
+      "set to",
+      (_, c) =>
+        `${c.setUp.how}${c.setUp.load > 0 ? `, ${Math.round(c.setUp.load)} kg${poundsBeside(c.setUp.load, massUnit)}` : ""}`,
+    ],
+    [
+      "force on this leg",
+      (h) => (h.forceN === null ? "not one force" : `${Math.round(h.forceN / 10) * 10} N`),
+    ],
+    ["it passes the knee at", (h) => (h.kneeArmM === null ? "–" : `${Math.round(h.kneeArmM * 100)} cm`)],
+    [
+      "knee gives",
+      (h) => `${Math.round(Math.abs(h.kneeMomentNm))} N·m ${h.kneeMomentNm < 0 ? "bending" : ""}`,
+    ],
+    [
+      "hip gives",
+      (h) => (h.hipMomentNm === null ? "rests on the seat" : `${Math.round(Math.abs(h.hipMomentNm))} N·m`),
+    ],
+    ["kneecap joint", (h) => `${h.kneecapTimes.toFixed(1)} × a chair rise`],
+    [
+      "shin pulled",
+      (h) =>
+        h.forwardN > 0
+          ? `forward ~${Math.round(h.forwardN / 50) * 50} N`
+          : h.backwardN > 0
+            ? `back ~${Math.round(h.backwardN / 50) * 50} N`
+            : "neither way",
+    ],
+    ["hip bent", (h) => `${Math.round(h.hipFlexionDeg)}° of about ${Math.round(h.hipAvailableDeg)}°`],
+    [
+      "low back rounds",
+      (h) => (h.pelvicTuckDeg < 2.5 ? "no" : `about ${Math.round(h.pelvicTuckDeg / 5) * 5}°`),
+    ],
+  ];
+  return (
+    <table className="mt-1 w-full text-left text-[14px]">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="sr-only">What</span>
+          </th>
+          {found.map((c) => (
+            <th key={c.name} scope="col" className="pr-3">
+              {c.name}
+              {!c.here.isAllowed && <span className="text-accent"> barred here</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(([name, words]) => (
+          <tr key={name} className="border-t border-base-300">
+            <th scope="row" className="quiet pr-3 font-normal">
+              {name}
+            </th>
+            {found.map((c) => (
+              <td key={c.name} className="pr-3">
+                {words(c.here, c)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

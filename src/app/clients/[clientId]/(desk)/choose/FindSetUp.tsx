@@ -1,0 +1,245 @@
+"use client";
+import * as Comlink from "comlink";
+import { type Ref, useEffect, useRef, useState } from "react";
+import { settingWords } from "@/core/equipment/machine";
+import { allowedArc } from "@/core/selection/allowedArc";
+import { exerciseUse } from "@/core/selection/exerciseUse";
+import type { FoundSetUp, SearchResult } from "@/core/selection/findSetUp";
+import type { RangeRow } from "@/core/selection/rangeSheet";
+import { TISSUES } from "@/core/selection/tissues";
+import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import type { FindSetUpDoor } from "@/workers/findSetUp.worker";
+import type { Choose } from "./useChoose";
+
+/** Searches a machine's notches and loads in a worker: the few best, each with what it gives up. */
+export function FindSetUp({
+  ref,
+  choose,
+  row,
+  massUnit,
+}: {
+  ref: Ref<HTMLDialogElement>;
+  choose: Choose;
+  row: RangeRow;
+  massUnit: MassUnit;
+}) {
+  const [effort, setEffort] = useState("60");
+  const [cap, setCap] = useState(choose.state.cap === null ? "1" : String(choose.state.cap));
+  const [keepBack, setKeepBack] = useState(true);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [result, setResult] = useState<(SearchResult & { tookMs: number }) | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+    setProgress(null);
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  const { input, tissue } = choose;
+  const setUp = row.computed;
+  if (!setUp) return null;
+  const search = async () => {
+    const use = exerciseUse(row.e.id);
+    const allowed = allowedArc(row.e, input.limits, input.motion);
+    if (!use || !allowed) return;
+    end();
+    setProblem(null);
+    setResult(null);
+    setProgress(0);
+    const own = new Worker(new URL("../../../../../workers/findSetUp.worker.ts", import.meta.url), {
+      type: "module",
+    });
+    worker.current = own;
+    try {
+      const { limits, body, strength, chair, basis } = input;
+      const found = await Comlink.wrap<FindSetUpDoor>(own).find(
+        {
+          exercise: row.e,
+          use,
+          machine: setUp.chosen.machine,
+          allowed,
+          ctx: { limits, body, strength, chair, tissue, basis, capTimes: null },
+          wish: { effortShare: Number(effort) / 100, capTimes: cap === "" ? null : Number(cap), keepBack },
+        },
+        Comlink.proxy(setProgress),
+      );
+      if (worker.current === own) setResult(found);
+    } catch {
+      if (worker.current === own) setProblem("The search stopped without a result. Try again.");
+    } finally {
+      if (worker.current === own) end();
+    }
+  };
+  const isBusy = progress !== null;
+  return (
+    <dialog ref={ref} className="modal" aria-label="Find a set-up" onClose={end}>
+      <div className="modal-box max-w-3xl border border-rule bg-base-100">
+        <h2 className="text-lg">Find a set-up: {row.e.name}</h2>
+        <p className="mt-1">
+          Every notch and step of {setUp.chosen.machine.name} inside today's limits; the most work for the
+          knee under these caps.
+        </p>
+        <form
+          className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            search();
+          }}
+        >
+          <label className="grid gap-1">
+            <span className="small">effort at most</span>
+            <select className="select select-sm" value={effort} onChange={(e) => setEffort(e.target.value)}>
+              {[30, 40, 50, 60, 70, 80].map((p) => (
+                <option key={p} value={p}>
+                  {p} % of its strength
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-1">
+            <span className="small">{TISSUES[tissue].name} at most</span>
+            <select className="select select-sm" value={cap} onChange={(e) => setCap(e.target.value)}>
+              <option value="">any</option>
+              {["0.5", "0.8", "1", "1.5", "2"].map((c) => (
+                <option key={c} value={c}>
+                  {c} × the reference task
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex cursor-pointer items-center gap-2 pb-1">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={keepBack}
+              onChange={(e) => setKeepBack(e.target.checked)}
+            />
+            the low back does not round
+          </label>
+          {isBusy ? (
+            <button type="button" className="btn btn-sm" onClick={end}>
+              Stop
+            </button>
+          ) : (
+            <button type="submit" className="btn btn-primary btn-sm">
+              Search
+            </button>
+          )}
+        </form>
+        <div className="mt-3 min-h-20 border-t border-rule pt-2" aria-live="polite">
+          {isBusy && (
+            <p>
+              <progress
+                className="progress progress-primary w-56"
+                value={progress ?? 0}
+                max={1}
+                aria-label="Progress of the search"
+              />{" "}
+              searching
+            </p>
+          )}
+          {problem && <p className="text-accent">{problem}</p>}
+          {result?.why && <p>{result.why}</p>}
+          {result && result.found.length > 0 && (
+            <>
+              <Found found={result.found} choose={choose} row={row} massUnit={massUnit} />
+              <p className="small quiet mt-1">
+                {result.evaluations.toLocaleString("en-GB")} set-ups × angles looked at in{" "}
+                {Math.round(result.tookMs)} ms. None is best in everything: each line says what it gives up.
+              </p>
+            </>
+          )}
+        </div>
+        <form method="dialog" className="mt-2">
+          <button type="submit" className="btn btn-sm">
+            Close
+          </button>
+        </form>
+      </div>
+    </dialog>
+  );
+}
+
+function Found({
+  found,
+  choose,
+  row,
+  massUnit,
+}: {
+  found: FoundSetUp[];
+  choose: Choose;
+  row: RangeRow;
+  massUnit: MassUnit;
+}) {
+  const family = row.computed?.chosen.family;
+  const turning = family?.settings.filter((s) => new Set(found.map((f) => f.settings[s.key])).size > 0) ?? [];
+  return (
+    <table className="w-full text-left text-[14px]">
+      <thead>
+        <tr className="small quiet align-bottom">
+          <th scope="col" className="pr-2 font-normal">
+            settings
+          </th>
+          <th scope="col" className="pr-2 font-normal">
+            load
+          </th>
+          <th scope="col" className="pr-2 font-normal">
+            arc
+          </th>
+          <th scope="col" className="pr-2 font-normal">
+            effort, mean and most
+          </th>
+          <th scope="col" className="pr-2 font-normal">
+            {TISSUES[choose.tissue].name}
+          </th>
+          <th scope="col" className="pr-2 font-normal">
+            gives up
+          </th>
+          <th scope="col">
+            <span className="sr-only">Use</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {found.map((f) => (
+          <tr key={`${JSON.stringify(f.settings)} ${f.load}`} className="border-t border-base-300 align-top">
+            <td className="pr-2">
+              {turning.map((s) => (
+                <span key={s.key} className="block">
+                  <span className="quiet">{s.name}</span> {settingWords(s, f.settings[s.key] ?? 0)}
+                </span>
+              ))}
+            </td>
+            <td className="pr-2">
+              {f.how}
+              <span className="quiet block">
+                {Math.round(f.load * 10) / 10} kg{poundsBeside(f.load, massUnit)}
+              </span>
+            </td>
+            <td className="whitespace-nowrap pr-2">
+              {Math.round(f.fromDeg)}° to {Math.round(f.toDeg)}°
+            </td>
+            <td className="pr-2">
+              {Math.round(f.meanShare * 100)} %, {Math.round(f.peakShare * 100)} %
+            </td>
+            <td className="pr-2">{f.peakTimes.toFixed(1)} ×</td>
+            <td className="pr-2">{f.givesUp}</td>
+            <td>
+              <form method="dialog">
+                <button
+                  type="submit"
+                  className="btn btn-line btn-xs"
+                  onClick={() => choose.takeSetUp(f.settings, f.load)}
+                  aria-label={`Use ${f.how}, ${Math.round(f.fromDeg)}° to ${Math.round(f.toDeg)}°`}
+                >
+                  Use
+                </button>
+              </form>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

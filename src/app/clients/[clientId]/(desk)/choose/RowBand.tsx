@@ -1,0 +1,188 @@
+import { area, curveMonotoneX, line } from "d3";
+import { memo } from "react";
+import type { RangeRow } from "@/core/selection/rangeSheet";
+import type { Tissue } from "@/core/selection/tissues";
+import { tissueShort, tissueWords } from "@/core/selection/tissueWords";
+import { Brackets } from "@/ui/rail/Hatch";
+import { RAIL, xOf } from "@/ui/rail/scale";
+import { rampTone } from "./rampTone";
+
+const HEIGHT = 54;
+const TOP = 6;
+const BASE = 46;
+const LETTERS = 21;
+
+/** Words in at most two lines. */
+function twoLines(text: string): string[] {
+  const words = text.split(" ");
+  let first = "";
+  while (words.length && `${first} ${words[0]}`.trim().length <= LETTERS)
+    first = `${first} ${words.shift()}`.trim();
+  const rest = words.join(" ");
+  return rest ? [first, rest.length > LETTERS + 1 ? `${rest.slice(0, LETTERS - 1)}…` : rest] : [first];
+}
+
+type Point = { deg: number; value: number };
+
+const ridgeOf = (y: (v: number) => number) =>
+  area<Point>()
+    .x((p) => xOf(p.deg))
+    .y0(BASE)
+    .y1((p) => y(p.value))
+    .curve(curveMonotoneX);
+
+/**
+ * One exercise under the ruler: clear and bracketed where it may go, hatched where not, its ridge as high and as dark as
+ * the tissue load. Work that leaves the knee quiet has no ridge and says so.
+ */
+export const RowBand = memo(function RowBand({
+  row,
+  most,
+  chairAt,
+  tissue,
+  isCompared,
+}: {
+  row: RangeRow;
+  most: number;
+  /** value of one reference task, null where the tissue has none */
+  chairAt: number | null;
+  tissue: Tissue;
+  isCompared: boolean;
+}) {
+  const { arc, computed } = row;
+  const [x1, x2] = [xOf(arc.fromDeg), xOf(arc.toDeg)];
+  const y = (v: number) => BASE - (Math.min(v, most) / most) * (BASE - TOP);
+  const names = twoLines(row.e.name);
+  return (
+    <svg
+      viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}
+      className="block w-full"
+      role="img"
+      aria-label={rowWords(row, tissue)}
+    >
+      {names.map((words, i) => (
+        <text key={words} x={8} y={16 + i * 14} fontSize={12.5} fontWeight={650} className="fill-current">
+          {words}
+        </text>
+      ))}
+      <text
+        x={8}
+        y={16 + names.length * 14}
+        fontSize={12}
+        className={computed?.isTooHeavy ? "fill-accent" : "fill-quiet"}
+      >
+        {detail(row)}
+      </text>
+      {computed ? (
+        <Ridge row={row} points={computed.points} x1={x1} x2={x2} y={y} most={most} chairAt={chairAt} />
+      ) : (
+        <text x={RAIL.left} y={29} fontSize={12.5} className="fill-quiet">
+          {row.e.match.class === "closed_knee" || row.e.match.class === "open_knee_extension"
+            ? "no model of the knee for it"
+            : "the knee stays quiet, or no model of it"}
+        </text>
+      )}
+      <text x={RAIL.right + 6} y={22} fontSize={12.5} className="fill-current">
+        {computed ? tissueShort(tissue, computed.peak) : ""}
+      </text>
+      <text
+        x={RAIL.right + 6}
+        y={38}
+        fontSize={12}
+        className={isCompared ? "fill-primary font-bold" : "fill-quiet"}
+      >
+        {isCompared ? "compared" : row.status === "fitted" ? "adapted" : ""}
+      </text>
+    </svg>
+  );
+});
+
+function Ridge({
+  row,
+  points,
+  x1,
+  x2,
+  y,
+  most,
+  chairAt,
+}: {
+  row: RangeRow;
+  points: Point[];
+  x1: number;
+  x2: number;
+  y: (v: number) => number;
+  most: number;
+  chairAt: number | null;
+}) {
+  const clip = `arc-${row.e.id}`;
+  const ridge = ridgeOf(y);
+  const edge = line<Point>()
+    .x((p) => xOf(p.deg))
+    .y((p) => y(p.value))
+    .curve(curveMonotoneX)(points);
+  const end = xOf(points.at(-1)?.deg ?? 0);
+  return (
+    <>
+      <clipPath id={clip}>
+        <rect x={x1} y={0} width={Math.max(2, x2 - x1)} height={HEIGHT} />
+      </clipPath>
+      <rect
+        x={RAIL.left}
+        y={TOP}
+        width={Math.max(0, end - RAIL.left)}
+        height={BASE - TOP}
+        fill="url(#barred)"
+      />
+      <rect x={x1} y={TOP} width={Math.max(2, x2 - x1)} height={BASE - TOP} className="fill-base-100" />
+      <g clipPath={`url(#${clip})`}>
+        {runsOfTone(points, most).map((run) => (
+          <path key={run.points[0]?.deg} d={ridge(run.points) ?? ""} fill={run.tone} />
+        ))}
+      </g>
+      <path d={edge ?? ""} fill="none" strokeWidth={1} strokeDasharray="3 2" className="stroke-quiet" />
+      <g clipPath={`url(#${clip})`}>
+        <path d={edge ?? ""} fill="none" strokeWidth={1.7} className="stroke-base-content" />
+      </g>
+      {chairAt !== null && (
+        <line
+          x1={RAIL.left}
+          x2={RAIL.right}
+          y1={y(chairAt)}
+          y2={y(chairAt)}
+          strokeDasharray="1 4"
+          className="stroke-quiet"
+        />
+      )}
+      <line x1={RAIL.left} x2={RAIL.right} y1={BASE} y2={BASE} className="stroke-rule" />
+      <Brackets x1={x1} x2={x2} y={TOP} height={BASE - TOP} />
+    </>
+  );
+}
+
+/** Neighbouring stretches of one tone as one piece. */
+function runsOfTone(points: readonly Point[], most: number): { tone: string; points: Point[] }[] {
+  const runs: { tone: string; points: Point[] }[] = [];
+  for (const [i, p] of points.entries()) {
+    const before = points[i - 1];
+    if (!before) continue;
+    const tone = rampTone(Math.max(before.value, p.value) / most);
+    const last = runs.at(-1);
+    if (last?.tone === tone) last.points.push(p);
+    else runs.push({ tone, points: [before, p] });
+  }
+  return runs;
+}
+
+/** Machine and load in a few letters. */
+function detail({ computed, e }: RangeRow): string {
+  const words = computed
+    ? `${computed.chosen.id ? `${computed.chosen.machine.name} · ` : ""}${computed.how}`
+    : e.equipment;
+  return words.length > LETTERS + 4 ? `${words.slice(0, LETTERS + 3)}…` : words;
+}
+
+/** The row for who cannot see it. */
+function rowWords(r: RangeRow, tissue: Tissue): string {
+  const load = r.computed ? `, ${r.computed.how}, at most ${tissueWords(tissue, r.computed.peak)}` : "";
+  return `${r.e.name}: ${Math.round(r.arc.fromDeg)}° to ${Math.round(r.arc.toDeg)}°${load}`;
+}

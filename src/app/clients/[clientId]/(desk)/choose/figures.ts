@@ -1,0 +1,96 @@
+import type { AtAngle } from "@/core/selection/compare";
+import type { ComputedSetUp } from "@/core/selection/row";
+import { strengthAt } from "@/core/selection/strengthKnown";
+import { REFERENCE_SEAT_M } from "@/core/selection/tissues";
+import type { Computed } from "@/core/units/working";
+import type { ChooseFacts } from "@/server/choose";
+
+/** Where the force goes through the sole is known to 3 cm: the largest doubt in closed chain (mechanics rules 8). */
+const PRESSURE_DOUBT_M = 0.03;
+/** A lever that nobody calibrated may be off by so much [own]. */
+const LEVER_DOUBT = 0.1;
+
+/** Doubt of the knee's moment at an angle, N·m. */
+function momentDoubt(setUp: ComputedSetUp, here: AtAngle): number {
+  const isOpen = setUp.angles[0]?.chain === "open";
+  if (isOpen) return Math.abs(here.kneeMomentNm) * LEVER_DOUBT;
+  return PRESSURE_DOUBT_M * (here.forceN ?? 0);
+}
+
+const settingInputs = (setUp: ComputedSetUp) => [
+  {
+    name: setUp.chosen.id ? "machine" : "machine, a usual one that this gym does not have",
+    value: setUp.chosen.machine.name,
+    origin: setUp.chosen.id ? ("entered" as const) : ("default" as const),
+    from: setUp.chosen.id ? "Gym" : "catalogue",
+  },
+  { name: "load", value: setUp.how, origin: "entered" as const, from: "a real step" },
+];
+
+/** What the knee has to give at the angle. */
+export function kneeMoment(setUp: ComputedSetUp, here: AtAngle): Computed {
+  return {
+    value: Math.abs(here.kneeMomentNm),
+    unit: "N·m",
+    doubt: momentDoubt(setUp, here),
+    origin: "estimated",
+    working: {
+      formulaId: "mechanics.knee-moment",
+      formula:
+        "sum over foot and shin of force × distance from the knee, limb weights included, held still or moved slowly; for one leg",
+      inputs: [
+        ...settingInputs(setUp),
+        { name: "share on this leg", value: `${Math.round(setUp.share * 100)} %`, origin: "default" },
+        {
+          name: "force on it",
+          value: here.forceN === null ? "body above the knee" : `${Math.round(here.forceN)} N`,
+          origin: "estimated",
+        },
+        ...(here.kneeArmM === null
+          ? []
+          : [
+              {
+                name: "its distance from the knee",
+                value: `${Math.round(here.kneeArmM * 100)} cm`,
+                origin: "estimated" as const,
+              },
+            ]),
+      ],
+      source: "static inverse dynamics (mechanics 3, 5)",
+      confidence: "medium",
+      cannotTell: "How this client shifts pressure under the foot, sideways loads, or anything done fast.",
+    },
+  };
+}
+
+/** The kneecap joint's load as a multiple of this client's own chair rise. */
+export function kneecapLoad(setUp: ComputedSetUp, here: AtAngle): Computed {
+  return {
+    value: here.kneecapTimes,
+    unit: "× chair rise",
+    doubt: here.deg > 75 ? here.kneecapTimes * 0.4 : here.kneecapTimes * 0.25,
+    origin: "estimated",
+    working: {
+      formulaId: "mechanics.kneecap-stress",
+      formula:
+        "kneecap-joint stress here, divided by the stress of rising from a usual chair with the same body",
+      inputs: [
+        ...settingInputs(setUp),
+        { name: "chair", value: `${REFERENCE_SEAT_M * 100} cm`, origin: "default" },
+        { name: "knee flexion", value: `${here.deg}°`, origin: "entered" },
+      ],
+      source: "quadriceps lever, force ratio and contact area (mechanics 4)",
+      confidence: "medium",
+      cannotTell:
+        "What harms. Absolute stresses run too high above 75°, so only multiples are shown; they compare set-ups of one client.",
+    },
+  };
+}
+
+/** Words under the moment: what share of its strength that is. */
+export function shareWords(facts: ChooseFacts, direction: "extension" | "flexion", here: AtAngle): string {
+  const own = strengthAt(facts.strength, facts.body, direction, here.deg);
+  if (own === null) return "no sure strength at this angle";
+  const share = Math.round((Math.abs(here.kneeMomentNm) / own) * 100);
+  return `${share} % of ${facts.strength[direction] ? "what it can give here" : "a default strength, not tested"}`;
+}

@@ -1,0 +1,128 @@
+"use client";
+import {
+  parseAsArrayOf,
+  parseAsBoolean,
+  parseAsFloat,
+  parseAsInteger,
+  parseAsString,
+  parseAsStringLiteral,
+  useQueryStates,
+} from "nuqs";
+import { useMemo } from "react";
+import { withOwn } from "@/core/rules/exercises";
+import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
+import type { Basis } from "@/core/selection/row";
+import { strengthAt } from "@/core/selection/strengthKnown";
+import { type ReferenceTask, TISSUE_IDS } from "@/core/selection/tissues";
+import type { ChooseFacts } from "@/server/choose";
+
+const BASES = ["effort", "moment", "load"] as const;
+
+const ADDRESS = {
+  tissue: parseAsStringLiteral(TISSUE_IDS),
+  angle: parseAsInteger.withDefault(60),
+  row: parseAsString,
+  /** settings of the picked row that somebody turned: footM~0.15,load~40 */
+  set: parseAsArrayOf(parseAsString).withDefault([]),
+  basis: parseAsStringLiteral(BASES).withDefault("effort"),
+  share: parseAsInteger.withDefault(50),
+  kg: parseAsInteger.withDefault(20),
+  cap: parseAsFloat,
+  hand: parseAsBoolean.withDefault(true),
+  supported: parseAsBoolean.withDefault(false),
+  oneLeg: parseAsBoolean.withDefault(false),
+  holds: parseAsBoolean.withDefault(false),
+  noKneeling: parseAsBoolean.withDefault(false),
+  compare: parseAsArrayOf(parseAsString).withDefault([]),
+  ask: parseAsString,
+};
+
+/** Angle at which equal moment is set: where most knees are strongest. */
+const MOMENT_DEG = 60;
+
+type Turned = { settings: Record<string, number>; load?: number };
+
+function readTurned(parts: readonly string[]): Turned {
+  const found: Turned = { settings: {} };
+  for (const part of parts) {
+    const [key, text] = part.split("~");
+    const value = Number(text);
+    if (!key || !text || !Number.isFinite(value)) continue;
+    if (key === "load") found.load = value;
+    else found.settings[key] = value;
+  }
+  return found;
+}
+
+/** Everything that the Choose desk shows, from the facts and the address; and how it is changed. */
+export function useChoose(facts: ChooseFacts, chair: ReferenceTask) {
+  const [state, setState] = useQueryStates(ADDRESS, { history: "replace", scroll: false });
+  const tissue = state.tissue ?? facts.firstTissue;
+  const share = Math.min(100, Math.max(5, state.share)) / 100;
+  const basis = useMemo((): Basis => {
+    const strength = strengthAt(facts.strength, facts.body, "extension", MOMENT_DEG) ?? 0;
+    if (state.basis === "moment") return { kind: "moment", nm: share * strength };
+    if (state.basis === "load") return { kind: "load", kg: Math.min(500, Math.max(0, state.kg)) };
+    return { kind: "effort", share };
+  }, [facts, state.basis, state.kg, share]);
+  const input = useMemo(
+    (): SheetInput => ({
+      ...facts,
+      exercises: withOwn(facts.ownExercises),
+      chair,
+      tissue,
+      capTimes: state.cap,
+      basis,
+    }),
+    [facts, chair, tissue, state.cap, basis],
+  );
+  const sheet = useMemo(() => rangeSheet(input), [input]);
+  const rows = useMemo(
+    () =>
+      sheet.rows.filter(
+        (r) =>
+          (!state.hand || r.isAtHand) &&
+          (!state.supported || r.e.back_support === "full") &&
+          (!state.oneLeg || r.e.match.single_leg) &&
+          (!state.holds || r.e.match.static_hold || r.e.isometric.possible) &&
+          (!state.noKneeling || r.e.kneeling_contact === "none"),
+      ),
+    [sheet, state.hand, state.supported, state.oneLeg, state.holds, state.noKneeling],
+  );
+  const pickedRow = rows.find((r) => r.e.id === state.row) ?? rows[0] ?? null;
+  const turned = useMemo(() => readTurned(state.set), [state.set]);
+  const isTurned = state.set.length > 0;
+  // only the row that is turned is computed anew while something is dragged
+  const picked = useMemo((): RangeRow | { row: RangeRow; barred: string[] } | null => {
+    if (!pickedRow || !isTurned) return pickedRow;
+    const again = rowOf(pickedRow.e, input, turned);
+    return Array.isArray(again) ? { row: pickedRow, barred: again } : { ...pickedRow, ...again };
+  }, [pickedRow, isTurned, turned, input]);
+  const write = (t: Turned) =>
+    setState({
+      set: [
+        ...Object.entries(t.settings).map(([k, v]) => `${k}~${v}`),
+        ...(t.load === undefined ? [] : [`load~${t.load}`]),
+      ],
+    });
+  return {
+    state,
+    setState,
+    tissue,
+    basis,
+    input,
+    sheet,
+    rows,
+    picked,
+    isTurned,
+    turned,
+    pick: (id: string) => setState({ row: id, set: null }),
+    turn: (key: string, value: number) =>
+      write({ ...turned, settings: { ...turned.settings, [key]: value } }),
+    load: (load: number) => write({ ...turned, load }),
+    takeSetUp: (settings: Record<string, number>, load: number) => write({ settings, load }),
+    reset: () => setState({ set: null }),
+  };
+}
+
+export type Choose = ReturnType<typeof useChoose>;

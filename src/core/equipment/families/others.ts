@@ -1,0 +1,107 @@
+import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
+import { kneelingCurl } from "../../mechanics/kneelingCurl";
+import { solveLeg } from "../../mechanics/solvedLeg";
+import { plus, times, unit, vector } from "../../mechanics/vector";
+import { type MachineFamily, numberOf } from "./family";
+import { alongside, legPoints } from "./parts";
+import { BACKREST } from "./seatedExtension";
+
+/** Seated straightening against a weight at the ankle. Source: mechanics rules 5.1. */
+export const ankleCuff: MachineFamily = {
+  id: "ankle_cuff",
+  name: "Ankle cuff, seated",
+  about: "A weight at the ankle: it pulls most near straight and hardly at all at a right angle.",
+  geometry: [],
+  settings: [BACKREST],
+  hasCam: false,
+  load: { name: "cuff", unit: "kg" },
+  range: [0, 100],
+  solve: (body, _m, s, deg, c) =>
+    solveLeg(
+      body,
+      kneeExtensionConfiguration(body, deg, {
+        backrestDeg: numberOf(s.settings, "backrestDeg"),
+        resistance: [{ kind: "cuff", massKg: s.load }],
+      }),
+      c,
+    ),
+  ends: () => [],
+  sideView: (body, _m, _s, _deg, leg) => {
+    const p = legPoints(body, leg);
+    const cuff = plus(p.knee, times(unit(leg.posture.shankDeg), 0.95 * body.shankLengthM));
+    return {
+      parts: [
+        alongside("seat", vector(-0.12, 0), vector(0.32, 0), -90, 0.1),
+        alongside("back", p.hip, p.shoulder, leg.posture.trunkDeg + 90, 0.12),
+        { kind: "pad", from: cuff, to: cuff },
+      ],
+      handles: [],
+    };
+  },
+};
+
+/** Where the straps hold the ankle and the weight's arm turns. */
+const LEVER_USUAL_M = 0.5;
+
+/** Kneeling lowering with a counterweight that helps. More counterweight is lighter. Source: mechanics rules 5.7. */
+export const counterweightCurl: MachineFamily = {
+  id: "counterweight_curl",
+  name: "Kneeling curl with counterweight",
+  about: "Ankles held, the body lowers from the knees; a counterweight on an arm helps.",
+  geometry: [
+    {
+      key: "leverM",
+      name: "arm of the counterweight",
+      unit: "cm",
+      least: 0.1,
+      most: 1.5,
+      usual: LEVER_USUAL_M,
+      how: "from the knee's line to the weight",
+    },
+  ],
+  settings: [
+    {
+      key: "hipBendDeg",
+      name: "bend at the hip",
+      unit: "°",
+      from: 0,
+      to: 30,
+      step: 5,
+      usual: 0,
+      meaning: "a bent hip shortens the body's lever and makes it easier",
+    },
+  ],
+  hasCam: false,
+  load: { name: "counterweight", unit: "kg" },
+  isReversed: true,
+  range: [10, 90],
+  solve: (body, m, s, deg) => ({
+    state: kneelingCurl(body, deg, {
+      hipBendDeg: numberOf(s.settings, "hipBendDeg"),
+      assist: s.load > 0 ? { kind: "lever", massKg: s.load, leverM: numberOf(m.values, "leverM") } : null,
+    }),
+    posture: {
+      thighDeg: deg - 180,
+      shankDeg: -180,
+      trunkDeg: deg - numberOf(s.settings, "hipBendDeg"),
+      thighSupported: false,
+    },
+    footDeg: null,
+    forces: [],
+    chain: "open",
+  }),
+  ends: () => [],
+  sideView: (body, m, _s, _deg, leg) => {
+    const p = legPoints(body, leg);
+    const arm = plus(p.knee, times(unit(leg.posture.thighDeg), numberOf(m.values, "leverM")));
+    return {
+      parts: [
+        alongside("seat", plus(p.knee, vector(0.1, 0)), plus(p.ankle, vector(-0.1, 0)), -90, 0.09),
+        { kind: "pad", from: plus(p.ankle, vector(0, 0.08)), to: plus(p.ankle, vector(0, 0.08)) },
+        { kind: "lever", from: p.knee, to: arm },
+        { kind: "axis", from: p.knee, to: p.knee },
+      ],
+      handles: [],
+    };
+  },
+};

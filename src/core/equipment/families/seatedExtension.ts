@@ -1,0 +1,146 @@
+import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
+import { solveLeg } from "../../mechanics/solvedLeg";
+import { plus, times, unit, vector } from "../../mechanics/vector";
+import { type MachineFamily, numberOf, type SettingSpec } from "./family";
+import { alongside, LIMB_HALF_M, legPoints } from "./parts";
+
+/** Settings that lever machines share. */
+export const PAD: SettingSpec = {
+  key: "padM",
+  name: "shin pad below the knee",
+  unit: "cm",
+  from: 0.2,
+  to: 0.42,
+  step: 0.02,
+  usual: 0.36,
+  meaning:
+    "nearer to the knee pulls the shin less forward; the knee's torque stays what the lever gives, so nothing gets lighter",
+};
+export const BACKREST: SettingSpec = {
+  key: "backrestDeg",
+  name: "backrest",
+  unit: "°",
+  from: 90,
+  to: 135,
+  step: 5,
+  usual: 105,
+  meaning: "further back bends the hip less and gives tight hamstrings room",
+};
+export const STACK = { name: "stack", unit: "kg" } as const;
+
+export const LEVER_GEOMETRY = [
+  {
+    key: "ratioM",
+    name: "lever ratio",
+    unit: "cm",
+    least: 0.05,
+    most: 1,
+    usual: 0.3,
+    how: "torque per newton of stack, as a length; calibration finds the true one",
+  },
+  {
+    key: "startLoadKg",
+    name: "weight of the lever itself",
+    unit: "kg",
+    least: -10,
+    most: 40,
+    usual: 0,
+    how: "what it adds without a pin, as stack; calibration finds it",
+  },
+  {
+    key: "frictionShare",
+    name: "friction share",
+    unit: "",
+    least: 0,
+    most: 0.5,
+    usual: 0.05,
+    how: "how much heavier lifting is than holding",
+  },
+] as const satisfies MachineFamily["geometry"];
+
+/** Seated knee extension on a lever. Source: mechanics rules 5.1. */
+export const seatedExtension: MachineFamily = {
+  id: "seated_knee_extension",
+  name: "Seated knee extension",
+  about: "A lever with a pad in front of the shin; the knee's turning point in line with the lever's.",
+  geometry: LEVER_GEOMETRY,
+  settings: [
+    BACKREST,
+    PAD,
+    {
+      key: "startDeg",
+      name: "bent stop",
+      unit: "°",
+      from: 60,
+      to: 110,
+      step: 5,
+      usual: 100,
+      meaning: "the most bent knee that the lever lets through",
+    },
+    {
+      key: "endDeg",
+      name: "straight stop",
+      unit: "°",
+      from: 0,
+      to: 60,
+      step: 5,
+      usual: 0,
+      meaning: "the straightest knee that the lever lets through",
+    },
+  ],
+  hasCam: true,
+  load: STACK,
+  range: [0, 110],
+  solve: (body, m, s, deg, c) =>
+    solveLeg(
+      body,
+      kneeExtensionConfiguration(body, deg, {
+        backrestDeg: numberOf(s.settings, "backrestDeg"),
+        resistance: [
+          {
+            kind: "lever",
+            geometry: {
+              ratioM: numberOf(m.values, "ratioM"),
+              cam: m.cam,
+              frictionShare: numberOf(m.values, "frictionShare"),
+              startLoadKg: numberOf(m.values, "startLoadKg"),
+            },
+            loadKg: s.load,
+            share: s.share,
+            phase: s.phase,
+            padDistanceM: numberOf(s.settings, "padM"),
+          },
+        ],
+      }),
+      c,
+    ),
+  ends: (_body, _m, s) => [
+    { setting: "startDeg", end: "bent", deg: numberOf(s, "startDeg"), because: "the bent stop" },
+    { setting: "endDeg", end: "straight", deg: numberOf(s, "endDeg"), because: "the straight stop" },
+  ],
+  sideView: (body, _m, s, _deg, leg) => {
+    const p = legPoints(body, leg);
+    const padM = numberOf(s, "padM");
+    const shin = unit(leg.posture.shankDeg);
+    const front = leg.posture.shankDeg + 90;
+    const pad = plus(plus(p.knee, times(shin, padM)), times(unit(front), LIMB_HALF_M));
+    return {
+      parts: [
+        alongside("seat", vector(-0.12, 0), vector(0.32, 0), -90, 0.1),
+        alongside("back", p.hip, p.shoulder, leg.posture.trunkDeg + 90, 0.12),
+        { kind: "lever", from: p.knee, to: pad },
+        { kind: "pad", from: pad, to: pad },
+        { kind: "axis", from: p.knee, to: p.knee },
+      ],
+      handles: [
+        { setting: "padM", at: pad, along: shin },
+        {
+          setting: "backrestDeg",
+          at: plus(p.shoulder, times(unit(leg.posture.trunkDeg + 90), 0.12)),
+          // a degree more turns the back's top by that much of an arc
+          along: times(unit(leg.posture.trunkDeg + 90), (0.288 * body.heightM * Math.PI) / 180),
+        },
+      ],
+    };
+  },
+};

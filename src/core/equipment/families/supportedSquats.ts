@@ -1,0 +1,218 @@
+import { hackSquat } from "../../mechanics/hackSquat";
+import { solveLeg } from "../../mechanics/solvedLeg";
+import { flexionAtHipHeightDeg, guidedSquat, HIP_ABOVE_SEAT_M } from "../../mechanics/squat";
+import { plus, times, unit, vector } from "../../mechanics/vector";
+import { type ArcEnd, type MachineFamily, numberOf, type SettingSpec } from "./family";
+import { alongside, floorUnder, legPoints } from "./parts";
+import { PRESSURE, PRESSURES } from "./presses";
+
+const PLATES = { name: "plates", unit: "kg" } as const;
+
+const DEPTH: SettingSpec = {
+  key: "depthDeg",
+  name: "depth stop",
+  unit: "°",
+  from: 40,
+  to: 110,
+  step: 5,
+  usual: 100,
+  meaning: "where the stop ends the way down",
+};
+
+function sled(isPendulum: boolean): MachineFamily {
+  return {
+    id: isPendulum ? "pendulum_squat" : "hack_squat",
+    name: isPendulum ? "Pendulum squat" : "Back-supported sled squat",
+    about: isPendulum
+      ? "The back pad swings on an arm: steep at the top, flatter at the bottom."
+      : "The back pad slides on a straight rail; the body rides on it.",
+    geometry: [
+      {
+        key: "inclineDeg",
+        name: "rail against the floor",
+        unit: "°",
+        least: 20,
+        most: 90,
+        usual: isPendulum ? 75 : 60,
+        how: "at the top",
+      },
+      ...(isPendulum
+        ? [
+            {
+              key: "inclineBottomDeg",
+              name: "the same at the bottom",
+              unit: "°" as const,
+              least: 20,
+              most: 90,
+              usual: 45,
+              how: "at 100° of knee bend",
+            },
+          ]
+        : []),
+      {
+        key: "carriageKg",
+        name: "the carriage itself",
+        unit: "kg",
+        least: 0,
+        most: 150,
+        usual: 30,
+        how: "empty it still weighs",
+      },
+      {
+        key: "friction",
+        name: "friction share",
+        unit: "",
+        least: 0,
+        most: 0.3,
+        usual: 0.03,
+        how: "how much heavier pushing is than holding",
+      },
+    ],
+    settings: [
+      {
+        key: "footForwardM",
+        name: "feet ahead of the hip's line",
+        unit: "cm",
+        from: 0,
+        to: 0.3,
+        step: 0.025,
+        usual: 0.15,
+        meaning: "further ahead shifts work from the knee to the hip",
+      },
+      DEPTH,
+    ],
+    hasCam: false,
+    load: PLATES,
+    range: [0, 110],
+    solve: (body, m, s, deg, c) =>
+      solveLeg(
+        body,
+        hackSquat(body, deg, {
+          inclineDeg: numberOf(m.values, "inclineDeg"),
+          inclineBottomDeg: m.values.inclineBottomDeg,
+          footForwardM: numberOf(s.settings, "footForwardM"),
+          carriageKg: numberOf(m.values, "carriageKg"),
+          friction: numberOf(m.values, "friction"),
+          platesKg: s.load,
+          share: s.share,
+          phase: s.phase,
+        }),
+        c,
+      ),
+    ends: (_body, _m, s) => [
+      { setting: "depthDeg", end: "bent", deg: numberOf(s, "depthDeg"), because: "the depth stop" },
+    ],
+    sideView: (body, _m, _s, _deg, leg) => {
+      const p = legPoints(body, leg);
+      const back = leg.posture.trunkDeg;
+      const footDeg = leg.footDeg ?? 0;
+      const sole = plus(p.ankle, times(unit(footDeg - 90), body.ankleHeightM));
+      return {
+        parts: [
+          alongside("rail", times(unit(back), -0.5), times(unit(back), 0.7), back + 90, 0.16),
+          alongside("back", p.hip, p.shoulder, back + 90, 0.12),
+          {
+            kind: "plate",
+            from: plus(sole, times(unit(footDeg), -0.25)),
+            to: plus(sole, times(unit(footDeg), 0.35)),
+          },
+        ],
+        handles: [{ setting: "footForwardM", at: p.ankle, along: unit(footDeg) }],
+      };
+    },
+  };
+}
+
+/** Back-supported squats. Source: mechanics rules 5.4. */
+export const hackSled = sled(false);
+export const pendulum = sled(true);
+
+/** Highest friction of a shoe on a floor that is planned with. Source: mechanics rules 5.3. */
+export const FRICTION_WARNING = 0.5;
+
+/** A bar on upright rails, feet ahead of it, a bench behind if wanted. Source: mechanics rules 5.3. */
+export const railSquat: MachineFamily = {
+  id: "rail_squat",
+  name: "Rail-guided bar",
+  about: "A bar that slides on upright rails; the rail carries what balance would not.",
+  geometry: [
+    {
+      key: "barKg",
+      name: "the bar itself",
+      unit: "kg",
+      least: 0,
+      most: 40,
+      usual: 15,
+      how: "guided bars weigh something too",
+    },
+  ],
+  settings: [
+    {
+      key: "feetForwardM",
+      name: "feet ahead of the rail",
+      unit: "cm",
+      from: 0,
+      to: 0.45,
+      step: 0.05,
+      usual: 0.3,
+      meaning: "too near and the knee does nearly all of it; further ahead moves work to the hip",
+    },
+    {
+      key: "benchM",
+      name: "bench as a stop, height",
+      unit: "cm",
+      from: 0.25,
+      to: 0.6,
+      step: 0.05,
+      usual: 0.45,
+      meaning: "a higher bench ends the way down earlier",
+    },
+    PRESSURE,
+  ],
+  hasCam: false,
+  load: { name: "plates", unit: "kg" },
+  range: [0, 110],
+  solve: (body, m, s, deg, c) =>
+    solveLeg(
+      body,
+      guidedSquat(body, deg, {
+        feetForwardM: numberOf(s.settings, "feetForwardM"),
+        barKg: numberOf(m.values, "barKg") + s.load,
+        share: s.share,
+        pressure: PRESSURES[numberOf(s.settings, "pressure")] ?? "mid",
+      }),
+      c,
+    ),
+  ends: (body, m, s): ArcEnd[] => {
+    const deg = flexionAtHipHeightDeg(
+      (t) =>
+        guidedSquat(body, t, {
+          feetForwardM: numberOf(s, "feetForwardM"),
+          barKg: numberOf(m.values, "barKg"),
+        }).hipHeightM,
+      numberOf(s, "benchM") + HIP_ABOVE_SEAT_M,
+      10,
+      110,
+    );
+    return deg === null
+      ? []
+      : [{ setting: "benchM", end: "bent", deg: Math.floor(deg), because: "the bench" }];
+  },
+  sideView: (body, _m, s, _deg, leg) => {
+    const p = legPoints(body, leg);
+    const floorY = p.ankle.y - body.ankleHeightM;
+    const benchY = floorY + numberOf(s, "benchM");
+    return {
+      parts: [
+        { kind: "rail", from: vector(p.shoulder.x, floorY), to: vector(p.shoulder.x, p.shoulder.y + 0.15) },
+        { kind: "bar", from: p.shoulder, to: p.shoulder },
+        { kind: "seat", from: vector(-0.45, benchY), to: vector(-0.05, benchY) },
+        floorUnder(body, p.ankle),
+      ],
+      handles: [
+        { setting: "feetForwardM", at: p.ankle, along: vector(1, 0) },
+        { setting: "benchM", at: vector(-0.45, benchY), along: vector(0, 1) },
+      ],
+    };
+  },
+};

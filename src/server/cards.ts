@@ -1,0 +1,142 @@
+import "server-only";
+import { withOwn } from "@/core/rules/exercises";
+import { fitExercise } from "@/core/safety/fitExercise";
+import { allowedArc } from "@/core/selection/allowedArc";
+import type { CardInput } from "@/core/selection/cardInput";
+import { exerciseUse } from "@/core/selection/exerciseUse";
+import { machineFor, realLoads, settingsAtNotches } from "@/core/selection/machineFor";
+import { computeSetUp } from "@/core/selection/row";
+import { chairRise } from "@/core/selection/tissues";
+import { InputError } from "@/core/units/inputError";
+import { audit } from "./audit";
+import { chooseFacts } from "./choose";
+import type { ClientEpisode } from "./clients";
+import { type Ctx, mustMay, once } from "./context";
+import { planningBarred } from "./plans";
+import { Refused } from "./refused";
+
+/** A set-up card: the newest version for an exercise of an episode. */
+export interface SetUpCard extends Omit<CardInput, "baseVersion"> {
+  version: number;
+  machineId: string | null;
+  how: string;
+  fromDeg: number;
+  toDeg: number;
+  by: string;
+  at: Date;
+}
+
+/** The newest card of each exercise, newest first. */
+export const cardsOf = (ctx: Ctx, episodeId: string): Promise<SetUpCard[]> =>
+  once(ctx, `cards ${episodeId}`, async () => {
+    const rows = await ctx.tx`
+      select distinct on (c.exercise_id) c.*, lower(c.arc_deg) as from_deg, upper(c.arc_deg) as to_deg, p.name
+      from set_up_card c join person p on p.id = c.made_by
+      where c.episode_id = ${episodeId} order by c.exercise_id, c.version desc`;
+    return rows
+      .map((r) => ({
+        id: r.id,
+        exerciseId: r.exercise_id,
+        version: r.version,
+        machineId: r.machine_id,
+        settings: r.settings,
+        load: r.load_kg,
+        how: r.load_how,
+        fromDeg: r.from_deg,
+        toDeg: r.to_deg,
+        axisChecked: r.axis_checked,
+        feet: r.feet,
+        support: r.support,
+        cues: r.cues,
+        stopSigns: r.stop_signs,
+        note: r.note,
+        by: r.name,
+        at: r.made_at,
+      }))
+      .sort((a, b) => b.at.getTime() - a.at.getTime());
+  });
+
+/**
+ * Saves a card. The core computes the set-up again: a barred exercise, a setting between notches, a load that is no
+ * real step or an effort above the limit is refused with the reason.
+ */
+export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput): Promise<void> {
+  mustMay(ctx, "card.write");
+  const { tx, actor } = ctx;
+  const barred = await planningBarred(ctx, client);
+  if (barred) throw new Refused("conflict", barred);
+  const set = await checked(ctx, client, input);
+  const known = (await cardsOf(ctx, client.episodeId)).find((c) => c.exerciseId === input.exerciseId);
+  if (known?.id === input.id) return;
+  const meanwhile = new Refused(
+    "conflict",
+    `${known?.by ?? "Somebody"} saved a card for this exercise meanwhile. What you entered is still here: look at theirs, then save again.`,
+  );
+  if ((known?.version ?? 0) !== input.baseVersion) throw meanwhile;
+  const rows = await tx`
+    insert into set_up_card (id, clinic_id, episode_id, exercise_id, version, machine_id, settings, load_kg, load_how,
+      arc_deg, axis_checked, feet, support, cues, stop_signs, note, made_by, made_at)
+    values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.exerciseId}, ${input.baseVersion + 1},
+      ${set.machineId}, ${tx.json(input.settings)}, ${input.load}, ${set.how},
+      numrange(${set.fromDeg}, ${set.toDeg}, '[]'), ${input.axisChecked}, ${input.feet}, ${input.support},
+      ${input.cues}, ${input.stopSigns}, ${input.note}, ${actor.personId}, ${ctx.now})
+    on conflict do nothing returning id`;
+  if (rows.length === 0) throw meanwhile;
+  await audit(
+    ctx,
+    "card.write",
+    "episode",
+    client.episodeId,
+    known ? { what: known.exerciseId, settings: known.settings, load: known.load, note: known.note } : null,
+    { what: input.exerciseId, settings: input.settings, load: input.load, note: input.note },
+  );
+}
+
+async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
+  const facts = await chooseFacts(ctx, client);
+  if (typeof facts === "string") throw new Refused("conflict", facts);
+  const e = withOwn(facts.ownExercises).find((x) => x.id === input.exerciseId);
+  const use = exerciseUse(input.exerciseId);
+  if (!e || !use)
+    throw new InputError(
+      "exerciseId",
+      "There is no machine model for this exercise: write it into the note of the dose.",
+    );
+  const fit = fitExercise(e, facts.limits);
+  if (fit.status === "blocked")
+    throw new InputError("exerciseId", `${e.name} is barred, because of: ${fit.reasons.join("; ")}.`);
+  const allowed = allowedArc(e, facts.limits, facts.motion);
+  const chair = chairRise(facts.body);
+  if (!allowed || !chair) throw new InputError("exerciseId", "Limits leave no knee angle for it.");
+  const chosen = machineFor(use, facts.machines);
+  const atNotches = settingsAtNotches(chosen, use, input.settings);
+  for (const [key, value] of Object.entries(input.settings))
+    if (Math.abs((atNotches[key] ?? Number.NaN) - value) > 1e-6 || atNotches[key] === undefined)
+      throw new InputError(
+        `settings.${key}`,
+        `${chosen.machine.name} has no notch there. Choose one that it has.`,
+      );
+  const step = realLoads(chosen.machine, chosen.family).find((l) => Math.abs(l.load - input.load) < 1e-6);
+  if (!step) throw new InputError("load", `${chosen.machine.name} has no such step. Choose a real one.`);
+  const set = computeSetUp(
+    e,
+    use,
+    chosen,
+    allowed,
+    {
+      ...facts,
+      chair,
+      tissue: "kneecap",
+      capTimes: null,
+      basis: { kind: "load", kg: input.load },
+    },
+    { settings: input.settings, load: input.load },
+  );
+  if (typeof set === "string") throw new InputError("settings", `This set-up cannot be used: ${set}.`);
+  if (set.isTooHeavy)
+    throw new InputError(
+      "load",
+      `This asks for ${Math.round((set.effortShare ?? 0) * 100)} % of its strength; ${Math.round(set.mostShare * 100)} % are allowed. Choose a lighter step.`,
+    );
+  return { machineId: chosen.id, how: step.how, fromDeg: set.arc.fromDeg, toDeg: set.arc.toDeg };
+}

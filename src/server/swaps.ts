@@ -1,0 +1,93 @@
+import "server-only";
+import { fitExercise } from "@/core/safety/fitExercise";
+import { limitsToday, swapCandidates } from "@/core/selection/swap";
+import type { SwapInput } from "@/core/selection/swapInput";
+import { InputError } from "@/core/units/inputError";
+import { audit } from "./audit";
+import type { ClientEpisode } from "./clients";
+import { type Ctx, mustMay } from "./context";
+import { exercisesOf } from "./exercises";
+import { effectiveLimitsOf } from "./limits";
+import { Refused } from "./refused";
+import { loadingBarred } from "./screenings";
+
+/** A swap as it was taken. */
+export interface StoredSwap {
+  id: string;
+  planned: string;
+  /** null: left out */
+  chosen: string | null;
+  why: string;
+  pain: number | null;
+  words: string;
+  changes: string[];
+  by: string;
+  at: Date;
+}
+
+export async function swapsOf(ctx: Ctx, episodeId: string): Promise<StoredSwap[]> {
+  const rows = await ctx.tx`
+    select s.*, p.name from exercise_swap s join person p on p.id = s.made_by
+    where s.episode_id = ${episodeId} order by s.made_at desc limit 40`;
+  return rows.map((r) => ({
+    id: r.id,
+    planned: r.planned,
+    chosen: r.chosen,
+    why: r.why,
+    pain: r.pain,
+    words: r.reason,
+    changes: r.changes,
+    by: r.name,
+    at: r.made_at,
+  }));
+}
+
+/** Records a swap after asking the core again: only what fits today's tightened limits can be taken. */
+export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput): Promise<void> {
+  mustMay(ctx, "swap.take");
+  const { tx, actor } = ctx;
+  const barred = await loadingBarred(ctx, client);
+  if (barred) throw new Refused("conflict", barred);
+  const limits = await effectiveLimitsOf(ctx, client);
+  if (typeof limits === "string") throw new Refused("conflict", `${limits} A therapist swaps by hand.`);
+  const exercises = (await exercisesOf(ctx)).map((x) => x.exercise);
+  const planned = exercises.find((e) => e.id === input.planned);
+  if (!planned) throw new InputError("planned", "The planned exercise is not in the library.");
+  const chosen = exercises.find((e) => e.id === input.chosen) ?? null;
+  if (input.chosen !== null && !chosen)
+    throw new InputError("chosen", "The chosen exercise is not in the library.");
+  let changes: string[] = [];
+  if (chosen) {
+    const found = swapCandidates({
+      planned,
+      exercises,
+      limits: limits.record,
+      reason: input.reason,
+      families: null,
+    }).find((c) => c.e.id === chosen.id);
+    if (!found) {
+      const fit = fitExercise(chosen, limitsToday(limits.record, input.reason));
+      throw new Refused(
+        "conflict",
+        fit.status === "blocked"
+          ? `${chosen.name} is barred today, because of: ${fit.reasons.join("; ")}. Choose another, or leave it out.`
+          : `${chosen.name} does not stand in for ${planned.name}: it trains something else or has to be unlocked.`,
+      );
+    }
+    changes = found.changes;
+  }
+  const rows = await tx`
+    insert into exercise_swap (id, clinic_id, episode_id, planned, chosen, why, pain, reason, changes, made_by, made_at)
+    values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.planned}, ${input.chosen}, ${input.reason},
+      ${input.pain}, ${input.words}, ${changes}, ${actor.personId}, ${ctx.now})
+    on conflict do nothing returning id`;
+  if (rows.length === 0) return;
+  await audit(ctx, "swap.take", "episode", client.episodeId, null, {
+    what: planned.name,
+    chosen: chosen?.name ?? "left out",
+    why: input.reason,
+    pain: input.pain,
+    words: input.words,
+    changes,
+  });
+}
