@@ -76,3 +76,10 @@ export async function saveCalibration(ctx: Ctx, machineId: string, input: Calibr
     { ratioM: found.ratioM, cam: found.cam, startLoadKg: found.startLoadKg, rmsNm: found.rmsNm },
   );
 }
+
+/** When each machine was calibrated last. */
+export async function calibratedOn(ctx: Ctx): Promise<ReadonlyMap<string, Date>> {
+  const rows =
+    await ctx.tx`select machine_id, max(made_at) as at from machine_calibration group by machine_id`;
+  return new Map(rows.map((r) => [r.machine_id as string, r.at as Date]));
+}

@@ -22,6 +22,7 @@ export interface LiftArc {
 
 export const EXTENSION_ARC: LiftArc = { startDeg: 100, endDeg: 0 };
 export const CURL_ARC: LiftArc = { startDeg: 0, endDeg: 110 };
+export const CURVE_ARCS = { extension: EXTENSION_ARC, curl: CURL_ARC } as const;
 
 /**
  * Factor on the machine's mean resistance at a knee angle. Shapes have mean 1 over the lift; measured points are

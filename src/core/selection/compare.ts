@@ -4,6 +4,7 @@ import { cross, length, minus, type Vector } from "../mechanics/vector";
 import { jointAt, tissueAt } from "./affineArc";
 import type { ComputedSetUp } from "./row";
 import { type ReferenceTask, tissueLoad } from "./tissues";
+import { MOST_LOAD_KG } from "./workingLoad";
 
 /** What a set-up does at one angle, for a table side by side. */
 export interface AtAngle {
@@ -63,6 +64,18 @@ export function atAngle(body: Body, s: ComputedSetUp, chair: ReferenceTask, deg:
   };
 }
 
+/**
+ * The same set-up with just the load, real step or not, at which the knee gives `nm` at an angle: for comparing two at
+ * equal work of the knee there. The set-up unchanged where load does not decide it.
+ */
+export function atEqualMoment(s: ComputedSetUp, sign: 1 | -1, nm: number, deg: number): ComputedSetUp {
+  const a = s.angles.find((x) => Math.abs(x.deg - deg) < 2.51);
+  const slope = a ? sign * a.perUnit.knee : 0;
+  if (!a || Math.abs(slope) < 1e-6) return s;
+  const load = Math.min(MOST_LOAD_KG, Math.max(0, (nm - sign * a.bare.kneeMomentNm) / slope));
+  return { ...s, load, how: `about ${Math.round(load)} kg` };
+}
+
 export interface Compared {
   name: string;
   setUp: ComputedSetUp;
@@ -75,7 +88,7 @@ const cm = (m: number): string => `${Math.round(m * 100)} cm`;
 /** Why two set-ups differ at an angle, in numbers: only what differs by more than the model is sure of. */
 export function explainDifference(a: Compared, b: Compared): string[] {
   const found = [forceWords(a, b), hipWords(a, b), kneecapWords(a, b), pullWords(a, b), backWords(a, b)];
-  const words = found.filter((w) => w !== null);
+  const words = found.filter((w) => w !== null).map((w) => w.charAt(0).toUpperCase() + w.slice(1));
   return words.length
     ? words
     : ["At this angle they differ by less than the model is sure of. Move the angle, or change a setting."];

@@ -267,7 +267,10 @@ function fewOf(front: Candidate[]): FoundSetUp[] {
 function givenUp(f: Candidate, best: Candidate, gentlest: Candidate): string {
   const training = Math.round((1 - f.training / best.training) * 100);
   const load = f.peakTimes - gentlest.peakTimes;
-  const loadWords = `${load.toFixed(1)} × the reference task more than the gentlest`;
+  const loadWords =
+    load < 0.05
+      ? "about as little as the gentlest"
+      : `${load.toFixed(1)} × the reference task more than the gentlest`;
   if (f === best && f === gentlest) return "nothing: it trains the most and loads the least";
   if (f === best) return `trains the most; loads ${loadWords}`;
   if (f === gentlest) return `loads the least; trains ${training} % less than the most`;

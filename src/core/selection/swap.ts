@@ -191,11 +191,10 @@ function pointsOf(
 /** How the dose carries over. Clinical rules, step 4. */
 export function carryOver(planned: Exercise, e: Exercise, reason: SwapReason): string[] {
   const words = ["same number of hard sets, same repetitions in reserve"];
-  if (planned.match.is_machine || e.match.is_machine)
-    words.push("kilograms do not carry over: find the load in two light sets");
+  if (e.match.is_machine) words.push("kilograms do not carry over: find the load in two light sets");
   if (!planned.match.static_hold && e.match.static_hold)
     words.push("one set of ten becomes four to five holds of 10 to 30 s");
-  if (planned.match.load_floor !== "limb" && e.match.load_floor === "limb")
+  if (planned.match.load_floor !== "limb" && e.match.load_floor === "limb" && !e.match.static_hold)
     words.push("15 to 25 repetitions, three or more in reserve");
   if (!planned.match.single_leg && e.match.single_leg)
     words.push("one leg: start at 40 % of the two-leg load, not half");

@@ -212,8 +212,7 @@ function ForceArrow({
   const b = at(from);
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [ux, uy] = [(b.x - a.x) / length, (b.y - a.y) / length];
-  const isRight = a.x > WIDTH / 2;
-  const label = { x: isRight ? WIDTH - 2 : 2, y: Math.max(14, Math.min(a.y, b.y) + 20) };
+  const label = { x: Math.min(WIDTH - 26, Math.max(26, a.x)), y: Math.max(14, a.y - 8) };
   return (
     <g aria-hidden>
       <line x1={a.x} y1={a.y} x2={b.x - ux * 6} y2={b.y - uy * 6} strokeWidth={2.6} className="stroke-mark" />
@@ -224,14 +223,14 @@ function ForceArrow({
       <text
         x={label.x}
         y={label.y}
-        textAnchor={isRight ? "end" : "start"}
+        textAnchor="middle"
         fontSize={12.5}
         fontWeight={700}
         paintOrder="stroke"
         strokeWidth={4}
         className="fill-accent stroke-base-100"
       >
-        {roundForce(newtons)} N on this leg
+        {roundForce(newtons)} N
       </text>
     </g>
   );

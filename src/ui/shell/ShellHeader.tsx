@@ -16,6 +16,12 @@ export function ShellHeader({ clinic, who }: { clinic: string; who: string }) {
         <Link href="/caseload" className="hover:underline">
           Caseload
         </Link>
+        <Link href="/gym" className="hover:underline">
+          Gym
+        </Link>
+        <Link href="/library" className="hover:underline">
+          Library
+        </Link>
         <Link href="/stances" className="hover:underline">
           Stances
         </Link>

@@ -11,6 +11,7 @@ export function FloorHeader({
   machine,
   massUnit,
   waiting,
+  card,
 }: {
   client: ClientEpisode;
   plan: StoredPlan;
@@ -18,6 +19,8 @@ export function FloorHeader({
   machine: { name: string; setUp: string };
   massUnit: MassUnit;
   waiting: number;
+  /** the client's set-up card for this exercise, in words */
+  card: string | null;
 }) {
   return (
     <>
@@ -51,6 +54,14 @@ export function FloorHeader({
           </b>{" "}
           <span className="quiet">· {machine.setUp}</span>
         </p>
+        {card && (
+          <p className="text-[16px]">
+            <Link href={`/clients/${client.clientId}/cards`} className="underline">
+              set-up card
+            </Link>{" "}
+            <span className="quiet">{card}</span>
+          </p>
+        )}
       </div>
     </>
   );

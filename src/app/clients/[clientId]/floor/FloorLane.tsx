@@ -29,6 +29,7 @@ export interface FloorLaneProps {
   painMax: number;
   window: { fromDeg: number; toDeg: number };
   machine: { name: string; setUp: string; padDistanceM: number };
+  card: string | null;
   massUnit: MassUnit;
   mayRun: boolean;
   /** the warning signs asked before the first hold */

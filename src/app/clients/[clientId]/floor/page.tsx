@@ -4,6 +4,7 @@ import { allowedWindow } from "@/core/safety/limits";
 import { may } from "@/core/safety/roles";
 import { recheckFor } from "@/core/session/recheckSigns";
 import { fullWeeksBetween } from "@/core/units/days";
+import { holdCardWords } from "@/server/cards";
 import { clientEpisode } from "@/server/clients";
 import { today } from "@/server/context";
 import { limitsOf } from "@/server/limits";
@@ -38,6 +39,7 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       }),
       today: today(ctx),
       machine: { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
+      card: await holdCardWords(ctx, client.episodeId),
     };
   });
   const { client, plan } = data;
@@ -58,6 +60,7 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       painMax={data.painMax}
       window={{ fromDeg: data.window.fromDeg, toDeg: data.window.toDeg }}
       machine={data.machine}
+      card={data.card}
       massUnit={actor.massUnit}
       mayRun={may(actor.role, "session.run")}
       recheck={recheckFor(

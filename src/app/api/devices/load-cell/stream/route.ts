@@ -2,20 +2,27 @@ import { randomInt } from "node:crypto";
 import { z } from "zod";
 import { deviceDoor } from "@/app/_web/deviceDoor";
 import { limbGravityTorqueNm } from "@/core/body/limbGravity";
+import { familyById } from "@/core/equipment/families";
+import { CURVE_ARCS, camFactor } from "@/core/equipment/resistanceCurve";
+import { templateOf } from "@/core/equipment/templates";
 import { seededRandom } from "@/core/signal/random";
 import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
+import { simulateStaticPull } from "@/core/signal/simulateStaticPull";
 import { capacityNm, fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { isKneeMovement, type Movement, movement } from "@/core/strength/movements";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 import { side } from "@/core/units/fields";
+import { InputError } from "@/core/units/inputError";
+import { GRAVITY_M_S2 } from "@/core/units/mass";
 import { bodyOf, clientEpisode } from "@/server/clients";
 import type { Ctx } from "@/server/context";
+import { machineById } from "@/server/machines";
 import { testsOf } from "@/server/measurements";
 
 export const dynamic = "force-dynamic";
 
-const query = z.object({
+const onLeg = z.object({
   client: z.uuid(),
   side,
   movement: movement.default("knee_extension"),
@@ -32,14 +39,26 @@ const query = z.object({
     .optional(),
 });
 
+/** Strapped between a machine's lever and a fixed point, to calibrate it. */
+const onMachine = z.object({
+  machine: z.uuid(),
+  angle: z.coerce.number().min(0).max(130),
+  load: z.coerce.number().min(0).max(500),
+  lever: z.coerce.number().min(0.05).max(1.2),
+});
+
+const query = z.union([onLeg, onMachine]);
+
 /**
  * The load cell's door: server-sent events `samples` with `{ timeS: number[], forceN: number[] }`, about twenty a
  * second, then `end`. Behind it stands a simulated cell; a real one would send the same events (docs/formats.md).
  */
 export const GET = deviceDoor(
   query,
-  "The load cell needs a client, a side, an angle and a lever arm.",
+  "The load cell needs a client, a side, an angle and a lever arm; or a machine, an angle, a load and a lever arm.",
   async (ctx, q) => {
+    if ("machine" in q)
+      return simulateStaticPull(await pretendedPullN(ctx, q), seededRandom(randomInt(2 ** 31)));
     const random = seededRandom(q.seed ?? randomInt(2 ** 31));
     const most = (await pretendedMaximumN(ctx, q)) * (0.97 + 0.05 * random());
     return simulateLoadCell(
@@ -49,8 +68,22 @@ export const GET = deviceDoor(
   },
 );
 
+/** The pretended machine differs from its printed numbers, as real ones do. */
+const PRETENDED = { ratio: 0.93, startKg: 1.8 } as const;
+
+/** What a pretended machine pulls on the cell at an angle and a pin. */
+async function pretendedPullN(ctx: Ctx, q: z.infer<typeof onMachine>): Promise<number> {
+  const m = await machineById(ctx, q.machine);
+  const geometry = familyById(m.family)?.hasCam ? templateOf(m.family).geometry : null;
+  if (!geometry) throw new InputError("machine", "This kind of machine has no lever to strap the cell to.");
+  const arc = m.family === "seated_knee_extension" ? CURVE_ARCS.extension : CURVE_ARCS.curl;
+  const curve = camFactor("bell", q.angle, arc);
+  const weightN = (q.load + PRETENDED.startKg) * GRAVITY_M_S2;
+  return Math.max(1, (weightN * (geometry.ratioM ?? 0.3) * PRETENDED.ratio * curve) / q.lever);
+}
+
 /** What the pretended leg can push here: its own curve if it was tested, otherwise a plausible one for the body. */
-async function pretendedMaximumN(ctx: Ctx, q: z.infer<typeof query>): Promise<number> {
+async function pretendedMaximumN(ctx: Ctx, q: z.infer<typeof onLeg>): Promise<number> {
   const client = await clientEpisode(ctx, q.client);
   const own = (await testsOf(ctx, client.episodeId)).filter(
     (t) => t.side === q.side && t.movement === q.movement,

@@ -1,9 +1,15 @@
 "use client";
 import { FREE_LIMITS } from "@/core/safety/freeLimits";
-import { type AtAngle, atAngle, type Compared, explainDifference } from "@/core/selection/compare";
+import {
+  type AtAngle,
+  atAngle,
+  atEqualMoment,
+  type Compared,
+  explainDifference,
+} from "@/core/selection/compare";
 import type { ReadyQuestion } from "@/core/selection/questions";
 import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
-import type { Basis } from "@/core/selection/row";
+import { type Basis, signOf } from "@/core/selection/row";
 import { strengthAt } from "@/core/selection/strengthKnown";
 import type { ReferenceTask } from "@/core/selection/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
@@ -28,11 +34,14 @@ export function ComparePanel({
   massUnit: MassUnit;
 }) {
   const { state, setState, input } = choose;
-  const sides = question ? askedSides(question, input) : pickedSides(choose);
+  const sides = question ? askedSides(question, choose) : pickedSides(choose);
+  const isMoment = (question?.basis ?? choose.basis.kind) === "moment";
+  const nm = (state.share / 100) * (strengthAt(input.strength, input.body, "extension", STRONGEST_DEG) ?? 0);
   const found = sides.flatMap((s): Compared[] => {
     if (!s.setUp) return [];
-    const here = atAngle(input.body, s.setUp, chair, state.angle);
-    return here ? [{ name: s.name, setUp: s.setUp, here }] : [];
+    const setUp = isMoment ? atEqualMoment(s.setUp, s.sign, nm, state.angle) : s.setUp;
+    const here = atAngle(input.body, setUp, chair, state.angle);
+    return here ? [{ name: s.name, setUp, here }] : [];
   });
   const [a, b, c] = found;
   const reasons = [...(a && b ? explainDifference(a, b) : []), ...(a && c ? explainDifference(a, c) : [])];
@@ -80,25 +89,29 @@ export function ComparePanel({
 interface Side {
   name: string;
   setUp: Compared["setUp"] | null;
+  /** +1 straightens the knee, -1 bends it */
+  sign: 1 | -1;
 }
+
+/** Where most knees are strongest: equal moments are a share of that. */
+const STRONGEST_DEG = 60;
+/** Kilograms of a ready question that is asked at equal load. */
+const ASKED_KG = { "standing-extension": 8 } as const satisfies Record<string, number>;
+const USUAL_ASKED_KG = 40;
 
 function pickedSides({ state, sheet, picked }: Choose): Side[] {
   const current = picked && "barred" in picked ? picked.row : picked;
   return state.compare.flatMap((id): Side[] => {
     const row: RangeRow | undefined = current?.e.id === id ? current : sheet.rows.find((r) => r.e.id === id);
-    return row ? [{ name: row.e.name, setUp: row.computed }] : [];
+    return row ? [{ name: row.e.name, setUp: row.computed, sign: signOf(row.e) }] : [];
   });
 }
 
 /** A ready question is about machines, not about this client's limits: it is answered inside free limits. */
-function askedSides(q: ReadyQuestion, input: SheetInput): Side[] {
-  const kneeNm = strengthAt(input.strength, input.body, "extension", 60) ?? 60;
+function askedSides(q: ReadyQuestion, { input, state }: Choose): Side[] {
+  const kg = q.id in ASKED_KG ? ASKED_KG[q.id as keyof typeof ASKED_KG] : USUAL_ASKED_KG;
   const basis: Basis =
-    q.basis === "moment"
-      ? { kind: "moment", nm: 0.4 * kneeNm }
-      : q.basis === "load"
-        ? { kind: "load", kg: q.id === "standing-extension" ? 8 : 40 }
-        : { kind: "effort", share: 0.5 };
+    q.basis === "load" ? { kind: "load", kg } : { kind: "effort", share: state.share / 100 };
   const free: SheetInput = {
     ...input,
     limits: FREE_LIMITS,
@@ -109,7 +122,7 @@ function askedSides(q: ReadyQuestion, input: SheetInput): Side[] {
   return q.sides.map((s) => {
     const e = input.exercises.find((x) => x.id === s.exerciseId);
     const row = e ? rowOf(e, free, { settings: s.settings, load: s.load }) : [];
-    return { name: s.name, setUp: Array.isArray(row) ? null : row.computed };
+    return { name: s.name, setUp: Array.isArray(row) ? null : row.computed, sign: e ? signOf(e) : 1 };
   });
 }
 
@@ -118,7 +131,7 @@ function CompareTable({ found, massUnit }: { found: Compared[]; massUnit: MassUn
     [
       "set to",
       (_, c) =>
-        `${c.setUp.how}${c.setUp.load > 0 ? `, ${Math.round(c.setUp.load)} kg${poundsBeside(c.setUp.load, massUnit)}` : ""}`,
+        `${c.setUp.how}${c.setUp.how.startsWith("about") || c.setUp.load === 0 ? "" : `, ${Math.round(c.setUp.load)} kg`}${poundsBeside(c.setUp.load, massUnit)}`,
     ],
     [
       "force on this leg",

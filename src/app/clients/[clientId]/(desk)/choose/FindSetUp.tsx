@@ -6,6 +6,7 @@ import { allowedArc } from "@/core/selection/allowedArc";
 import { exerciseUse } from "@/core/selection/exerciseUse";
 import type { FoundSetUp, SearchResult } from "@/core/selection/findSetUp";
 import type { RangeRow } from "@/core/selection/rangeSheet";
+import { NOT_SEARCHED } from "@/core/selection/stops";
 import { TISSUES } from "@/core/selection/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { FindSetUpDoor } from "@/workers/findSetUp.worker";
@@ -74,7 +75,7 @@ export function FindSetUp({
   const isBusy = progress !== null;
   return (
     <dialog ref={ref} className="modal" aria-label="Find a set-up" onClose={end}>
-      <div className="modal-box max-w-3xl border border-rule bg-base-100">
+      <div className="modal-box max-w-5xl border border-rule bg-base-100">
         <h2 className="text-lg">Find a set-up: {row.e.name}</h2>
         <p className="mt-1">
           Every notch and step of {setUp.chosen.machine.name} inside today's limits; the most work for the
@@ -172,28 +173,24 @@ function Found({
   row: RangeRow;
   massUnit: MassUnit;
 }) {
-  const family = row.computed?.chosen.family;
-  const turning = family?.settings.filter((s) => new Set(found.map((f) => f.settings[s.key])).size > 0) ?? [];
+  const settings = (row.computed?.chosen.family.settings ?? []).filter((s) => !NOT_SEARCHED.has(s.key));
   return (
     <table className="w-full text-left text-[14px]">
       <thead>
         <tr className="small quiet align-bottom">
-          <th scope="col" className="pr-2 font-normal">
-            settings
+          <th scope="col" className="pr-3 font-normal">
+            set-up
           </th>
-          <th scope="col" className="pr-2 font-normal">
-            load
-          </th>
-          <th scope="col" className="pr-2 font-normal">
+          <th scope="col" className="pr-3 font-normal">
             arc
           </th>
-          <th scope="col" className="pr-2 font-normal">
+          <th scope="col" className="pr-3 font-normal">
             effort, mean and most
           </th>
-          <th scope="col" className="pr-2 font-normal">
+          <th scope="col" className="pr-3 font-normal">
             {TISSUES[choose.tissue].name}
           </th>
-          <th scope="col" className="pr-2 font-normal">
+          <th scope="col" className="pr-3 font-normal">
             gives up
           </th>
           <th scope="col">
@@ -204,32 +201,28 @@ function Found({
       <tbody>
         {found.map((f) => (
           <tr key={`${JSON.stringify(f.settings)} ${f.load}`} className="border-t border-base-300 align-top">
-            <td className="pr-2">
-              {turning.map((s) => (
-                <span key={s.key} className="block">
-                  <span className="quiet">{s.name}</span> {settingWords(s, f.settings[s.key] ?? 0)}
-                </span>
-              ))}
-            </td>
-            <td className="pr-2">
-              {f.how}
-              <span className="quiet block">
+            <td className="w-[300px] py-1 pr-3">
+              <b>{f.how}</b>{" "}
+              <span className="quiet">
                 {Math.round(f.load * 10) / 10} kg{poundsBeside(f.load, massUnit)}
               </span>
+              <span className="small quiet block">
+                {settings.map((s) => `${s.name} ${settingWords(s, f.settings[s.key] ?? 0)}`).join(" · ")}
+              </span>
             </td>
-            <td className="whitespace-nowrap pr-2">
+            <td className="whitespace-nowrap py-1 pr-3">
               {Math.round(f.fromDeg)}° to {Math.round(f.toDeg)}°
             </td>
-            <td className="pr-2">
+            <td className="whitespace-nowrap py-1 pr-3">
               {Math.round(f.meanShare * 100)} %, {Math.round(f.peakShare * 100)} %
             </td>
-            <td className="pr-2">{f.peakTimes.toFixed(1)} ×</td>
-            <td className="pr-2">{f.givesUp}</td>
-            <td>
+            <td className="whitespace-nowrap py-1 pr-3">{f.peakTimes.toFixed(1)} ×</td>
+            <td className="py-1 pr-3">{f.givesUp}</td>
+            <td className="py-1">
               <form method="dialog">
                 <button
                   type="submit"
-                  className="btn btn-line btn-xs"
+                  className="btn btn-line btn-sm"
                   onClick={() => choose.takeSetUp(f.settings, f.load)}
                   aria-label={`Use ${f.how}, ${Math.round(f.fromDeg)}° to ${Math.round(f.toDeg)}°`}
                 >

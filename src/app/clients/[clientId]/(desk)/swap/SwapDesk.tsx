@@ -1,0 +1,191 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { EXERCISES, withOwn } from "@/core/rules/exercises";
+import {
+  carryOver,
+  FIRST_QUESTIONS,
+  SWAP_REASON_IDS,
+  SWAP_REASONS,
+  type SwapReason,
+  swapCandidates,
+} from "@/core/selection/swap";
+import type { FieldProblem } from "@/core/units/inputError";
+import type { ChooseFacts } from "@/server/choose";
+import { Problem } from "@/ui/form/Problem";
+import { send } from "@/ui/send";
+
+const SHOWN = 3;
+
+/** What was planned, why not today, what instead: three candidates, or leaving it out. */
+export function SwapDesk({
+  clientId,
+  facts,
+  planned: firstPlanned,
+  reason: firstReason,
+  barredByRole,
+}: {
+  clientId: string;
+  facts: ChooseFacts;
+  planned: string;
+  reason: SwapReason;
+  barredByRole: string | null;
+}) {
+  const router = useRouter();
+  const exercises = useMemo(() => withOwn(facts.ownExercises), [facts.ownExercises]);
+  const [plannedId, setPlanned] = useState(firstPlanned);
+  const [reason, setReason] = useState<SwapReason>(firstReason);
+  const [pain, setPain] = useState("");
+  const [words, setWords] = useState("");
+  const [all, setAll] = useState(false);
+  const [problems, setProblems] = useState<FieldProblem[]>([]);
+  const [taken, setTaken] = useState<string | null>(null);
+  const planned = exercises.find((e) => e.id === plannedId) ?? EXERCISES[0];
+  const families = useMemo(() => new Set(facts.machines.map((m) => m.family)), [facts.machines]);
+  const candidates = useMemo(
+    () => (planned ? swapCandidates({ planned, exercises, limits: facts.limits, reason, families }) : []),
+    [planned, exercises, facts.limits, reason, families],
+  );
+  if (!planned) return null;
+  const take = async (chosen: string | null, name: string) => {
+    const sent = await send(`/api/clients/${clientId}/swaps`, {
+      id: crypto.randomUUID(),
+      planned: planned.id,
+      chosen,
+      reason,
+      pain: pain.trim() === "" ? null : Number(pain),
+      words,
+    });
+    if (!sent.ok) return setProblems(sent.problems);
+    setProblems([]);
+    setTaken(name);
+    router.refresh();
+  };
+  return (
+    <div className="grid grid-cols-[330px_minmax(0,1fr)] gap-8">
+      <form className="grid content-start gap-3" onSubmit={(e) => e.preventDefault()}>
+        <label className="grid gap-1">
+          <span className="small">planned</span>
+          <select
+            className="select select-sm w-full"
+            value={planned.id}
+            onChange={(e) => setPlanned(e.target.value)}
+          >
+            {exercises.map((e) => (
+              <option key={e.id} value={e.id}>
+                {e.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <fieldset>
+          <legend className="small">why not today</legend>
+          {SWAP_REASON_IDS.map((id) => (
+            <label key={id} className="flex cursor-pointer items-center gap-2 py-0.5">
+              <input
+                type="radio"
+                name="reason"
+                className="radio radio-xs"
+                checked={reason === id}
+                onChange={() => setReason(id)}
+              />
+              {SWAP_REASONS[id]}
+            </label>
+          ))}
+        </fieldset>
+        {(reason === "knee" || reason === "tendon") && (
+          <label className="flex items-baseline gap-2">
+            <span>pain now, 0 to 10</span>
+            <input
+              name="pain"
+              inputMode="numeric"
+              className="input input-sm w-16 text-right font-bold"
+              value={pain}
+              onChange={(e) => setPain(e.target.value)}
+            />
+          </label>
+        )}
+        <p className="border-l-4 border-mark pl-3">
+          <b>First:</b> {FIRST_QUESTIONS[reason]}
+        </p>
+        <label className="grid gap-1">
+          <span className="small">in own words, if it helps</span>
+          <input
+            name="words"
+            className="input input-sm w-full"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+          />
+        </label>
+      </form>
+      <section aria-live="polite">
+        <h2 className="text-[16px]">
+          Instead of {planned.name}{" "}
+          <span className="quiet font-sans text-[14px] font-normal">
+            {candidates.length === 0 ? "" : `${candidates.length} fit today's limits`}
+          </span>
+        </h2>
+        {taken && (
+          <p role="status" className="mt-1 font-bold text-primary">
+            Recorded: {taken}.
+          </p>
+        )}
+        {problems.map((p) => (
+          <Problem key={`${p.field}${p.sentence}`} sentence={p.sentence} />
+        ))}
+        {candidates.length === 0 && (
+          <p className="mt-2">
+            Nothing that trains the same fits today. Leave it out, note it, and keep the rest of the session:
+            that is a valid answer.
+          </p>
+        )}
+        <ol>
+          {candidates.slice(0, all ? undefined : SHOWN).map((c) => (
+            <li key={c.e.id} className="border-t border-rule py-2">
+              <div className="flex items-baseline justify-between gap-4">
+                <h3 className="text-[15px]">{c.e.name}</h3>
+                {!barredByRole && (
+                  <button
+                    type="button"
+                    className="btn btn-primary btn-sm"
+                    aria-label={`Take ${c.e.name}`}
+                    onClick={() => take(c.e.id, c.e.name)}
+                  >
+                    Take it
+                  </button>
+                )}
+              </div>
+              <p className="small">
+                <span className="quiet">{c.e.equipment}</span> · {c.because}
+              </p>
+              {c.changes.length > 0 && (
+                <p className="small">
+                  <b>Set differently:</b> {c.changes.join("; ")}
+                </p>
+              )}
+              <p className="small quiet">Dose: {carryOver(planned, c.e, reason).join("; ")}.</p>
+            </li>
+          ))}
+        </ol>
+        <p className="mt-2 flex items-baseline gap-4 border-t border-rule pt-2">
+          {candidates.length > SHOWN && (
+            <button type="button" className="cursor-pointer underline" onClick={() => setAll(!all)}>
+              {all ? "only the first three" : `all ${candidates.length}`}
+            </button>
+          )}
+          {barredByRole ? (
+            <span className="text-accent">{barredByRole}</span>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-line btn-sm"
+              onClick={() => take(null, `${planned.name} left out`)}
+            >
+              Leave it out today
+            </button>
+          )}
+        </p>
+      </section>
+    </div>
+  );
+}

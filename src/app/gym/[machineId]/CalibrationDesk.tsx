@@ -1,0 +1,298 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { type Calibration, type CalibrationReading, calibrate } from "@/core/equipment/calibrate";
+import type { Machine } from "@/core/equipment/machine";
+import { CURVE_ARCS, camFactor } from "@/core/equipment/resistanceCurve";
+import { InputError } from "@/core/units/inputError";
+import { readNumber } from "@/core/units/readNumber";
+import type { StoredCalibration } from "@/server/calibrations";
+import { Problem } from "@/ui/form/Problem";
+import { send } from "@/ui/send";
+import { useLoadCell } from "@/ui/useLoadCell";
+import { CalibrationChart } from "./CalibrationChart";
+
+interface Row {
+  key: string;
+  deg: string;
+  kg: string;
+  newtons: string;
+}
+
+const LEVER_CM = "35";
+/** Angles and pins that tell ratio, start load and curve apart in eight readings. */
+const SUGGESTED = [10, 35, 60, 90];
+
+/** The load cell between lever and a fixed point, at several angles and pins: what the machine really does. */
+export function CalibrationDesk({
+  machineId,
+  machine,
+  calibrations,
+  mayWrite,
+  locale,
+}: {
+  machineId: string;
+  machine: Machine;
+  calibrations: StoredCalibration[];
+  mayWrite: boolean;
+  locale: string;
+}) {
+  const router = useRouter();
+  const cell = useLoadCell();
+  const [leverCm, setLever] = useState(LEVER_CM);
+  const [rows, setRows] = useState<Row[]>(() =>
+    SUGGESTED.flatMap((deg) =>
+      pins(machine).map((kg) => ({ key: `${deg} ${kg}`, deg: String(deg), kg: String(kg), newtons: "" })),
+    ),
+  );
+  const [reading, setReading] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const readings = useMemo(() => readingsOf(rows, leverCm), [rows, leverCm]);
+  const fit = useMemo(() => fitOf(readings), [readings]);
+  const newest = calibrations[0];
+  const change = (key: string, part: Partial<Row>) =>
+    setRows((all) => all.map((r) => (r.key === key ? { ...r, ...part } : r)));
+  const takeReading = (r: Row) => {
+    setReading(r.key);
+    cell.start({ machine: machineId, angle: r.deg, load: r.kg, lever: Number(leverCm) / 100 }, (trace) => {
+      const held = trace.forceN.slice(Math.floor(trace.forceN.length / 2));
+      const mean = held.reduce((sum, n) => sum + n, 0) / Math.max(1, held.length);
+      change(r.key, { newtons: mean.toFixed(1) });
+      setReading(null);
+    });
+  };
+  const save = async () => {
+    const sent = await send(`/api/machines/${machineId}/calibrations`, {
+      id: crypto.randomUUID(),
+      baseVersion: newest?.version ?? 0,
+      readings,
+    });
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
+    setProblem(null);
+    router.refresh();
+  };
+  const day = new Intl.DateTimeFormat(locale, { day: "numeric", month: "short", year: "numeric" });
+  return (
+    <section className="mt-8 border-t-2 border-primary pt-3">
+      <h2 className="text-[18px]">Calibration</h2>
+      <p className="quiet">
+        {newest
+          ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${(newest.ratioM * 100).toFixed(1)} cm, lever as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
+          : "Never calibrated: ratio and curve are usual ones, and torques may be off by a tenth or more. Many stacks are not what is printed."}
+      </p>
+      <div className="mt-2 grid grid-cols-[430px_minmax(0,1fr)] gap-8">
+        <div>
+          <label className="flex items-baseline gap-2">
+            <span>cell from the machine's axis</span>
+            <input
+              className="input input-sm w-20 text-right font-bold"
+              name="leverCm"
+              inputMode="decimal"
+              value={leverCm}
+              onChange={(e) => setLever(e.target.value)}
+            />
+            cm
+          </label>
+          <table className="mt-2 w-full text-left">
+            <thead>
+              <tr className="small quiet">
+                <th scope="col" className="font-normal">
+                  knee at
+                </th>
+                <th scope="col" className="font-normal">
+                  stack
+                </th>
+                <th scope="col" className="font-normal">
+                  force
+                </th>
+                <th scope="col" className="font-normal">
+                  fit is off by
+                </th>
+                <th scope="col">
+                  <span className="sr-only">Read</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((r) => (
+                <tr key={r.key} className="border-t border-rule">
+                  <td>
+                    <Cell
+                      label={`angle of reading ${r.key}`}
+                      value={r.deg}
+                      unit="°"
+                      onChange={(deg) => change(r.key, { deg })}
+                    />
+                  </td>
+                  <td>
+                    <Cell
+                      label={`stack of reading ${r.key}`}
+                      value={r.kg}
+                      unit="kg"
+                      onChange={(kg) => change(r.key, { kg })}
+                    />
+                  </td>
+                  <td>
+                    <Cell
+                      label={`force of reading ${r.key}`}
+                      value={r.newtons}
+                      unit="N"
+                      onChange={(newtons) => change(r.key, { newtons })}
+                    />
+                  </td>
+                  <td className="small">{residualWords(fit, readings, r, leverCm)}</td>
+                  <td className="text-right">
+                    {mayWrite && (
+                      <button
+                        type="button"
+                        className="small cursor-pointer underline disabled:opacity-50"
+                        disabled={reading !== null}
+                        aria-label={`Read the load cell at ${r.deg} degrees and ${r.kg} kilograms`}
+                        onClick={() => takeReading(r)}
+                      >
+                        {reading === r.key ? "reading" : "read cell"}
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {cell.lost && <Problem sentence="The load cell does not answer. Read again, or type the force." />}
+        </div>
+        <div>
+          {typeof fit === "string" ? (
+            <p>{fit}</p>
+          ) : (
+            <>
+              <p className="display text-[22px]">
+                {(fit.ratioM * 100).toFixed(1)} <span className="text-[15px]">cm ratio</span>{" "}
+                <span className="quiet font-sans text-[15px] font-normal">
+                  {changeWords(fit.ratioM, machine.geometry.ratioM)}
+                </span>
+              </p>
+              <p>
+                lever as heavy as <b>{fit.startLoadKg.toFixed(1)} kg</b> of stack · readings off by{" "}
+                <b>{fit.rmsNm.toFixed(1)} N·m</b> on average, {fit.worstPct.toFixed(0)} % at worst
+                {fit.worstPct > 8 && (
+                  <span className="text-accent"> · look for a slipped strap or a wrong pin</span>
+                )}
+              </p>
+              <CalibrationChart
+                fitted={fit.cam}
+                saved={(deg) =>
+                  camFactor(
+                    machine.cam,
+                    deg,
+                    CURVE_ARCS[machine.family === "seated_knee_extension" ? "extension" : "curl"],
+                  )
+                }
+              />
+              {mayWrite && (
+                <p className="mt-2">
+                  <button type="button" className="btn btn-primary btn-sm" onClick={save}>
+                    Save as version {(newest?.version ?? 0) + 1}
+                  </button>{" "}
+                  <span className="small quiet">
+                    Doses and rows use it from then on; earlier versions stay.
+                  </span>
+                </p>
+              )}
+            </>
+          )}
+          <Problem sentence={problem} />
+          {calibrations.length > 0 && (
+            <ul className="small mt-3">
+              {calibrations.map((c) => (
+                <li key={c.id} className="border-t border-rule py-0.5">
+                  version {c.version}, {day.format(c.at)}, {c.by}: {(c.ratioM * 100).toFixed(1)} cm,{" "}
+                  {c.readings.length} readings, off by {c.rmsNm.toFixed(1)} N·m
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** Two pins far apart that such a stack has. */
+function pins(machine: Machine): [number, number] {
+  const { steps } = machine;
+  if (steps.kind !== "stack") return [10, 40];
+  const heavy = steps.first + steps.step * Math.min(7, steps.plates - 1);
+  return [steps.first + steps.step, heavy];
+}
+
+function readingsOf(rows: readonly Row[], leverCm: string): CalibrationReading[] {
+  const leverM = readNumber(leverCm) / 100;
+  return rows.flatMap((r) => {
+    const [deg, kg, newtons] = [readNumber(r.deg), readNumber(r.kg), readNumber(r.newtons)];
+    if (Number.isNaN(deg + kg + newtons)) return [];
+    return [{ kneeFlexionDeg: deg, loadKg: kg, forceN: newtons, leverM }];
+  });
+}
+
+function fitOf(readings: CalibrationReading[]): Calibration | string {
+  if (readings.length < 4)
+    return `${readings.length} of at least four readings. Two angles and two pins each tell ratio, curve and the lever's own weight apart.`;
+  try {
+    return calibrate(readings);
+  } catch (error) {
+    if (error instanceof InputError) return error.problems[0]?.sentence ?? error.message;
+    throw error;
+  }
+}
+
+function residualWords(
+  fit: Calibration | string,
+  readings: readonly CalibrationReading[],
+  r: Row,
+  leverCm: string,
+): string {
+  if (typeof fit === "string" || r.newtons === "") return "";
+  const i = readings.findIndex(
+    (x) =>
+      x.kneeFlexionDeg === readNumber(r.deg) &&
+      x.loadKg === readNumber(r.kg) &&
+      x.forceN === readNumber(r.newtons),
+  );
+  const off = fit.residualsNm[i];
+  return off === undefined
+    ? ""
+    : `${off > 0 ? "+" : ""}${off.toFixed(1)} N·m (${((off / ((readings[i]?.forceN ?? 1) * (readNumber(leverCm) / 100))) * 100).toFixed(0)} %)`;
+}
+
+function changeWords(ratioM: number, savedM: number | undefined): string {
+  if (!savedM) return "";
+  const pct = (ratioM / savedM - 1) * 100;
+  return Math.abs(pct) < 1
+    ? "as saved"
+    : `${Math.abs(pct).toFixed(0)} % ${pct > 0 ? "more" : "less"} than saved`;
+}
+
+function Cell({
+  label,
+  value,
+  unit,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  unit: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <label className="flex items-baseline gap-1">
+      <span className="sr-only">{label}</span>
+      <input
+        className="w-14 border-b border-rule bg-transparent text-right font-bold"
+        inputMode="decimal"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      />
+      <span className="small quiet">{unit}</span>
+    </label>
+  );
+}

@@ -1,0 +1,288 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { familyById } from "@/core/equipment/families";
+import { loadSteps, settingsOf } from "@/core/equipment/loadSteps";
+import { type Machine, notchesOf } from "@/core/equipment/machine";
+import { Field } from "@/ui/form/Field";
+import { Problem } from "@/ui/form/Problem";
+import { problemsByField } from "@/ui/form/problemsByField";
+import { send } from "@/ui/send";
+import { draftOf, type MachineDraft, machineOfDraft } from "./machineDraft";
+
+const STEP_KINDS = { stack: "a stack with a pin", pairs: "plates in pairs", list: "single pieces" } as const;
+
+/** A machine's name, steps, numbers and notches. */
+export function MachineForm({
+  machine,
+  id,
+  version,
+  mayWrite,
+}: {
+  machine: Machine;
+  /** null: a new machine */
+  id: string | null;
+  version: number;
+  mayWrite: boolean;
+}) {
+  const router = useRouter();
+  const family = familyById(machine.family);
+  const [draft, setDraft] = useState(() => draftOf(machine));
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const [saved, setSaved] = useState(false);
+  const set = (part: Partial<MachineDraft>) => {
+    setSaved(false);
+    setDraft({ ...draft, ...part });
+  };
+  const save = async () => {
+    const read = machineOfDraft(draft, machine);
+    if (Object.keys(read.problems).length > 0) return setProblems(read.problems);
+    const newId = crypto.randomUUID();
+    const sent = id
+      ? await send(`/api/machines/${id}`, { baseVersion: version, machine: read.machine })
+      : await send("/api/machines", { id: newId, machine: read.machine });
+    if (!sent.ok)
+      return setProblems(
+        problemsByField(sent.problems.map((p) => ({ ...p, field: p.field.replace(/^machine\./, "") }))),
+      );
+    setProblems({});
+    setSaved(true);
+    if (id) router.refresh();
+    else router.push(`/gym/${newId}`);
+  };
+  const steps = loadSteps.safeParse((machineOfDraft(draft, machine).machine as { steps: unknown }).steps);
+  const known = new Set(["name", "place", "note"]);
+  const elsewhere = Object.entries(problems).filter(
+    ([f]) =>
+      !known.has(f) && !f.startsWith("geometry.") && !f.startsWith("notches.") && !f.startsWith("steps"),
+  );
+  return (
+    <form
+      className="grid grid-cols-[400px_minmax(0,1fr)] gap-x-10 gap-y-5"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save();
+      }}
+    >
+      <fieldset disabled={!mayWrite} className="grid content-start gap-2">
+        <legend className="display mb-1 text-[16px]">What it is</legend>
+        <TextLine
+          label="name in this gym"
+          name="name"
+          value={draft.name}
+          onChange={(name) => set({ name })}
+          problem={problems.name}
+        />
+        <TextLine
+          label="where it stands"
+          name="place"
+          value={draft.place}
+          onChange={(place) => set({ place })}
+          problem={problems.place}
+        />
+        <TextLine
+          label="a note for who sets it"
+          name="note"
+          value={draft.note}
+          onChange={(note) => set({ note })}
+          problem={problems.note}
+        />
+        <label className="grid gap-1">
+          <span className="small">loaded by</span>
+          <select
+            className="select select-sm w-full"
+            value={draft.stepsKind}
+            onChange={(e) => set({ stepsKind: e.target.value as MachineDraft["stepsKind"] })}
+          >
+            {Object.entries(STEP_KINDS).map(([kind, words]) => (
+              <option key={kind} value={kind}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        {draft.stepsKind === "stack" && (
+          <>
+            <Field
+              label="first pin"
+              unit="kg"
+              name="first"
+              inputMode="decimal"
+              value={draft.first}
+              onChange={(e) => set({ first: e.target.value })}
+            />
+            <Field
+              label="each further pin"
+              unit="kg"
+              name="step"
+              inputMode="decimal"
+              value={draft.step}
+              onChange={(e) => set({ step: e.target.value })}
+            />
+            <Field
+              label="pins"
+              unit=""
+              name="plates"
+              inputMode="numeric"
+              value={draft.plates}
+              onChange={(e) => set({ plates: e.target.value })}
+            />
+            <Field
+              label="pieces to hang on"
+              unit="kg"
+              name="addOns"
+              value={draft.addOns}
+              onChange={(e) => set({ addOns: e.target.value })}
+              hint="for example 2.5 or 1.25, 2.5"
+            />
+            <Field
+              label="lever feels, per kilogram of stack"
+              unit="kg"
+              name="pulley"
+              inputMode="decimal"
+              value={draft.pulley}
+              onChange={(e) => set({ pulley: e.target.value })}
+            />
+          </>
+        )}
+        {draft.stepsKind === "pairs" && (
+          <TextLine
+            label="plates there are for each side"
+            name="perSide"
+            value={draft.perSide}
+            onChange={(perSide) => set({ perSide })}
+            hint="kilograms x how many, for example 20 x 4, 10 x 2"
+          />
+        )}
+        {draft.stepsKind === "list" && (
+          <TextLine
+            label="pieces, kg"
+            name="items"
+            value={draft.items}
+            onChange={(items) => set({ items })}
+            hint="for example 0.5, 1, 2"
+          />
+        )}
+        {Object.entries(problems)
+          .filter(([f]) => f.startsWith("steps"))
+          .map(([f, sentence]) => (
+            <Problem key={f} sentence={sentence} />
+          ))}
+        <p className="small quiet">
+          {steps.success ? stepWords(steps.data) : "These steps do not make a machine yet."}
+        </p>
+      </fieldset>
+      <div className="grid content-start gap-4">
+        {family && family.geometry.length > 0 && (
+          <fieldset disabled={!mayWrite}>
+            <legend className="display mb-1 text-[16px]">What is measured on it once</legend>
+            <div className="grid max-w-[440px] gap-1">
+              {family.geometry.map((g) => (
+                <Field
+                  key={g.key}
+                  label={g.name}
+                  unit={g.unit}
+                  name={`geometry.${g.key}`}
+                  inputMode="decimal"
+                  value={draft.geometry[g.key] ?? ""}
+                  onChange={(e) => set({ geometry: { ...draft.geometry, [g.key]: e.target.value } })}
+                  hint={g.how}
+                  problem={problems[`geometry.${g.key}`]}
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
+        {family && family.settings.length > 0 && (
+          <fieldset disabled={!mayWrite}>
+            <legend className="display mb-1 text-[16px]">What is set for a client, and its notches</legend>
+            <div className="grid gap-2">
+              {family.settings
+                .filter((s) => !s.words)
+                .map((s) => (
+                  <TextLine
+                    key={s.key}
+                    label={`${s.name}${s.unit ? `, ${s.unit}` : ""}`}
+                    name={`notches.${s.key}`}
+                    value={draft.notches[s.key] ?? ""}
+                    onChange={(text) => set({ notches: { ...draft.notches, [s.key]: text } })}
+                    problem={problems[`notches.${s.key}`]}
+                    hint={
+                      draft.notches[s.key]
+                        ? s.meaning
+                        : `empty: every ${shown(s.step, s.unit)} from ${shown(s.from, s.unit)} to ${shown(s.to, s.unit)}; ${s.meaning}`
+                    }
+                  />
+                ))}
+            </div>
+            <p className="small quiet mt-1">
+              Write label: number, for example 1: 52.5, 2: 55. Only these notches are ever proposed:{" "}
+              {family.settings
+                .filter((s) => !s.words)
+                .reduce((n, s) => n * notchesOf(machine, s).length, 1)
+                .toLocaleString("en-GB")}{" "}
+              ways to set it as saved.
+            </p>
+          </fieldset>
+        )}
+        {!family && (
+          <p>No model of the knee belongs to this kind: it is offered by limits and catalogue alone.</p>
+        )}
+        {elsewhere.map(([f, sentence]) => (
+          <Problem key={f} sentence={sentence} />
+        ))}
+        {mayWrite && (
+          <p className="flex items-center gap-3">
+            <button type="submit" className="btn btn-primary btn-sm">
+              {id ? "Save changes" : "Enter the machine"}
+            </button>
+            {saved && <span role="status">Saved.</span>}
+          </p>
+        )}
+      </div>
+    </form>
+  );
+}
+
+const shown = (value: number, unit: string): string =>
+  unit === "cm" ? `${Math.round(value * 1000) / 10} cm` : `${value}${unit}`;
+
+function stepWords(steps: ReturnType<typeof loadSteps.parse>): string {
+  const all = settingsOf(steps);
+  const last = all.at(-1);
+  return `${all.length} real loads, ${all[0]?.massKg ?? 0} to ${last?.massKg ?? 0} kg`;
+}
+
+function TextLine({
+  label,
+  name,
+  value,
+  onChange,
+  hint,
+  problem,
+}: {
+  label: string;
+  name: string;
+  value: string;
+  onChange: (text: string) => void;
+  hint?: string;
+  problem?: string;
+}) {
+  return (
+    <label className="grid gap-0.5">
+      <span>{label}</span>
+      <input
+        name={name}
+        className={`input input-sm w-full border ${problem ? "border-error" : "border-rule"}`}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        aria-invalid={problem ? true : undefined}
+      />
+      {(problem || hint) && (
+        <span className={`small ${problem ? "text-error" : "quiet"}`} role={problem ? "alert" : undefined}>
+          {problem ?? hint}
+        </span>
+      )}
+    </label>
+  );
+}

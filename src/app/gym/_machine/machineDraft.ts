@@ -1,0 +1,150 @@
+import { familyById } from "@/core/equipment/families";
+import type { GeometrySpec, SettingSpec } from "@/core/equipment/families/family";
+import type { LoadSteps } from "@/core/equipment/loadSteps";
+import type { Machine, Notch } from "@/core/equipment/machine";
+import { readNumber } from "@/core/units/readNumber";
+
+/** A machine as its form holds it: everything as it is typed, lengths in centimetres. */
+export interface MachineDraft {
+  name: string;
+  place: string;
+  note: string;
+  geometry: Record<string, string>;
+  /** "1: 52.5, 2: 55", or "52.5, 55" where the numbers are the labels; empty: usual notches */
+  notches: Record<string, string>;
+  stepsKind: LoadSteps["kind"];
+  first: string;
+  step: string;
+  plates: string;
+  addOns: string;
+  pulley: string;
+  /** "20 x 4, 10 x 2": what there is per side */
+  perSide: string;
+  base: string;
+  /** "0.5, 1, 2" */
+  items: string;
+}
+
+const perUnit = (unit: GeometrySpec["unit"] | SettingSpec["unit"]): number => (unit === "cm" ? 100 : 1);
+const trim = (n: number): string => String(Math.round(n * 1000) / 1000);
+
+export function draftOf(m: Machine): MachineDraft {
+  const family = familyById(m.family);
+  const { steps } = m;
+  return {
+    name: m.name,
+    place: m.place,
+    note: m.note,
+    geometry: Object.fromEntries(
+      (family?.geometry ?? []).map((g) => [g.key, trim((m.geometry[g.key] ?? g.usual) * perUnit(g.unit))]),
+    ),
+    notches: Object.fromEntries(
+      (family?.settings ?? []).map((s) => [s.key, notchText(m.notches[s.key] ?? [], s)]),
+    ),
+    stepsKind: steps.kind,
+    first: steps.kind === "stack" ? trim(steps.first) : "5",
+    step: steps.kind === "stack" ? trim(steps.step) : "5",
+    plates: steps.kind === "stack" ? String(steps.plates) : "20",
+    addOns: steps.kind === "stack" ? steps.addOns.map(trim).join(", ") : "",
+    pulley: steps.kind === "stack" ? trim(steps.pulley) : "1",
+    perSide:
+      steps.kind === "pairs"
+        ? Object.entries(steps.perSide)
+            .sort((a, b) => Number(b[0]) - Number(a[0]))
+            .map(([kg, n]) => `${kg} x ${n}`)
+            .join(", ")
+        : "20 x 4, 10 x 2, 5 x 2, 2.5 x 1, 1.25 x 1",
+    base: steps.kind === "pairs" ? trim(steps.base) : "0",
+    items: steps.kind === "list" ? steps.items.map((i) => trim(i.kg)).join(", ") : "1, 2, 3",
+  };
+}
+
+export function notchText(notches: readonly Notch[], spec: SettingSpec): string {
+  return notches.map((n) => `${n.label}: ${trim(n.value * perUnit(spec.unit))}`).join(", ");
+}
+
+/** Notches from what was typed; a part that is no number is reported, not dropped. */
+export function readNotches(text: string, spec: SettingSpec): Notch[] | string {
+  const parts = text
+    .split(",")
+    .map((p) => p.trim())
+    .filter(Boolean);
+  const found: Notch[] = [];
+  for (const part of parts) {
+    const [left, right] = part.includes(":") ? part.split(":").map((x) => x.trim()) : [null, part];
+    const value = readNumber(right ?? "");
+    if (Number.isNaN(value)) return `"${part}" is no notch. Write label: number, for example 1: 52.5, 2: 55.`;
+    const label =
+      left || `${trim(value)}${spec.unit === "" ? "" : spec.unit === "°" ? "°" : ` ${spec.unit}`}`;
+    found.push({ label, value: Math.round((value / perUnit(spec.unit)) * 1e6) / 1e6 });
+  }
+  return found;
+}
+
+const numbers = (text: string): number[] =>
+  text
+    .split(",")
+    .map((p) => p.trim())
+    .filter(Boolean)
+    .map((p) => Number(p.replace(",", ".")));
+
+function stepsOf(d: MachineDraft): unknown {
+  if (d.stepsKind === "stack")
+    return {
+      kind: "stack",
+      first: readNumber(d.first),
+      step: readNumber(d.step),
+      plates: readNumber(d.plates),
+      addOns: numbers(d.addOns),
+      pulley: readNumber(d.pulley),
+    };
+  if (d.stepsKind === "pairs")
+    return {
+      kind: "pairs",
+      base: readNumber(d.base),
+      perSide: Object.fromEntries(
+        d.perSide
+          .split(",")
+          .map((p) => p.trim())
+          .filter(Boolean)
+          .map((p) => {
+            const [kg, n] = p.split("x").map((x) => x.trim());
+            return [kg ?? "", Number(n)];
+          }),
+      ),
+    };
+  return { kind: "list", items: numbers(d.items).map((kg) => ({ label: `${kg} kg`, kg })) };
+}
+
+/** What is sent, to be parsed by the core's schema; or the problems by field. */
+export function machineOfDraft(
+  d: MachineDraft,
+  before: Machine,
+): { machine: unknown; problems: Record<string, string> } {
+  const family = familyById(before.family);
+  const problems: Record<string, string> = {};
+  const notches: Record<string, Notch[]> = {};
+  for (const s of family?.settings ?? []) {
+    const read = readNotches(d.notches[s.key] ?? "", s);
+    if (typeof read === "string") problems[`notches.${s.key}`] = read;
+    else if (read.length > 0) notches[s.key] = read;
+  }
+  return {
+    problems,
+    machine: {
+      name: d.name,
+      place: d.place,
+      note: d.note,
+      family: before.family,
+      cam: before.cam,
+      steps: stepsOf(d),
+      notches,
+      geometry: Object.fromEntries(
+        (family?.geometry ?? []).map((g) => {
+          const value = readNumber(d.geometry[g.key] ?? "");
+          return [g.key, value / perUnit(g.unit)];
+        }),
+      ),
+    },
+  };
+}

@@ -1,0 +1,69 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { onPage } from "@/app/_web/actor";
+import { TEMPLATES, templateOf } from "@/core/equipment/templates";
+import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { MachineForm } from "../_machine/MachineForm";
+
+export const metadata: Metadata = { title: "New machine" };
+
+/** A new machine: first its kind, then its own numbers over the usual ones. */
+export default async function NewMachinePage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { kind } = await searchParams;
+  const { actor } = await onPage(async () => null);
+  const template = TEMPLATES.find((t) => t.family === kind);
+  const mayWrite = may(actor.role, "machine.write");
+  return (
+    <>
+      <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
+      <main className="mx-auto max-w-[1180px] px-6 py-6">
+        <p className="small">
+          <Link href="/gym" className="underline">
+            Gym
+          </Link>
+          {template && (
+            <>
+              {" · "}
+              <Link href="/gym/new" className="underline">
+                another kind
+              </Link>
+            </>
+          )}
+        </p>
+        <h1 className="text-[22px]">New machine{template && `: ${template.name}`}</h1>
+        {!mayWrite ? (
+          <p className="text-accent">{DEED_SENTENCES["machine.write"]}</p>
+        ) : template ? (
+          <>
+            <p className="quiet mb-3">
+              {template.about} Usual numbers stand in; change what is different here.
+            </p>
+            <MachineForm machine={templateOf(template.family)} id={null} version={0} mayWrite />
+          </>
+        ) : (
+          <>
+            <p className="quiet">Which kind is it?</p>
+            <ul className="mt-2 grid grid-cols-2 gap-x-10">
+              {TEMPLATES.map((t) => (
+                <li key={t.family} className="border-t border-rule py-1.5">
+                  <Link href={`/gym/new?kind=${t.family}`} className="font-bold text-primary hover:underline">
+                    {t.name}
+                  </Link>
+                  <span className="quiet small block">
+                    {t.about}
+                    {t.isModelled ? "" : " No model of the knee."}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,115 @@
+"use client";
+import Link from "next/link";
+import { parseAsBoolean, parseAsString, useQueryStates } from "nuqs";
+
+export interface LibraryRow {
+  id: string;
+  name: string;
+  group: string;
+  equipment: string;
+  backSupport: string;
+  canBeHeld: boolean;
+  isHome: boolean;
+  hasModel: boolean;
+  origin: "catalogue" | "changed here" | "own";
+}
+
+const FILTERS = [
+  ["home", "works at home", (r: LibraryRow) => r.isHome],
+  ["held", "can be held", (r: LibraryRow) => r.canBeHeld],
+  ["supported", "back supported", (r: LibraryRow) => r.backSupport === "full"],
+  ["ours", "changed or added here", (r: LibraryRow) => r.origin !== "catalogue"],
+] as const;
+
+/** All exercises, searched and filtered; the state stands in the address. */
+export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
+  const [state, setState] = useQueryStates(
+    {
+      q: parseAsString.withDefault(""),
+      home: parseAsBoolean.withDefault(false),
+      held: parseAsBoolean.withDefault(false),
+      supported: parseAsBoolean.withDefault(false),
+      ours: parseAsBoolean.withDefault(false),
+    },
+    { history: "replace" },
+  );
+  const words = state.q.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = rows.filter((r) => {
+    const text = `${r.name} ${r.group} ${r.equipment}`.toLowerCase();
+    return (
+      words.every((w) => text.includes(w)) && FILTERS.every(([key, , passes]) => !state[key] || passes(r))
+    );
+  });
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <label className="flex items-baseline gap-2">
+          <span className="sr-only">Search exercises</span>
+          <input
+            type="search"
+            className="input input-sm w-64"
+            placeholder="search"
+            value={state.q}
+            onChange={(e) => setState({ q: e.target.value || null })}
+          />
+        </label>
+        {FILTERS.map(([key, label]) => (
+          <label key={key} className="flex cursor-pointer items-center gap-1">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={state[key]}
+              onChange={(e) => setState({ [key]: e.target.checked || null })}
+            />
+            {label}
+          </label>
+        ))}
+        <span className="quiet" aria-live="polite">
+          {shown.length} of {rows.length}
+        </span>
+      </div>
+      {shown.length === 0 ? (
+        <p className="mt-4">No exercise passes. Take a word or a filter away.</p>
+      ) : (
+        <table className="mt-3 w-full text-left">
+          <thead>
+            <tr className="small quiet">
+              <th scope="col" className="font-normal">
+                exercise
+              </th>
+              <th scope="col" className="font-normal">
+                trains most
+              </th>
+              <th scope="col" className="font-normal">
+                needs
+              </th>
+              <th scope="col" className="font-normal">
+                model of the knee
+              </th>
+              <th scope="col" className="font-normal">
+                from
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((r) => (
+              <tr key={r.id} className="border-t border-rule">
+                <td className="py-1 pr-3">
+                  <Link href={`/library/${r.id}`} className="font-bold text-primary hover:underline">
+                    {r.name}
+                  </Link>
+                </td>
+                <td className="pr-3">{r.group}</td>
+                <td className="pr-3">{r.equipment}</td>
+                <td className="pr-3">{r.hasModel ? "yes" : <span className="quiet">no</span>}</td>
+                <td>
+                  {r.origin === "catalogue" ? <span className="quiet">catalogue</span> : <b>{r.origin}</b>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { onPage } from "@/app/_web/actor";
+import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { exercisesOf } from "@/server/exercises";
+import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { ExerciseForm } from "../_exercise/ExerciseForm";
+
+export const metadata: Metadata = { title: "New exercise" };
+
+/** An exercise of the clinic's own, begun as a copy of one that is like it: limits keep bounding it the same way. */
+export default async function NewExercisePage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { like } = await searchParams;
+  const { actor, data } = await onPage(async (ctx) => (await exercisesOf(ctx)).map((x) => x.exercise));
+  const copy = data.find((e) => e.id === like);
+  return (
+    <>
+      <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
+      <main className="mx-auto max-w-[1180px] px-6 py-6">
+        <p className="small">
+          <Link href="/library" className="underline">
+            Library
+          </Link>
+        </p>
+        <h1 className="text-[22px]">New exercise{copy && `, like ${copy.name}`}</h1>
+        {!may(actor.role, "exercise.write") ? (
+          <p className="text-accent">{DEED_SENTENCES["exercise.write"]}</p>
+        ) : copy ? (
+          <>
+            <p className="quiet">
+              Limits bound it as they bound the one it is like. What it does to the knee is computed only for
+              the catalogue's own.
+            </p>
+            <ExerciseForm
+              exercise={copy}
+              version={0}
+              names={data.map((x) => ({ id: x.id, name: x.name }))}
+              mayGoBack={false}
+              isNew
+            />
+          </>
+        ) : (
+          <>
+            <p className="quiet">
+              Which one is it most like? Its limits, demands and position are taken over.
+            </p>
+            <ul className="mt-2 columns-3">
+              {data.map((e) => (
+                <li key={e.id}>
+                  <Link className="hover:underline" href={`/library/new?like=${e.id}`}>
+                    {e.name}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </main>
+    </>
+  );
+}
