@@ -195,7 +195,9 @@ function Modelled({
             <b>
               {here.forwardN > 0
                 ? tissuePhrase("forward", here.forwardN)
-                : tissuePhrase("backward", here.backwardN)}
+                : here.backwardN > 0
+                  ? tissuePhrase("backward", here.backwardN)
+                  : "pulled neither way"}
             </b>
             <span className="quiet block">
               {here.pelvicTuckDeg >= 2.5

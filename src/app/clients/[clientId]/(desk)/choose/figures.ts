@@ -68,7 +68,7 @@ export function kneecapLoad(setUp: ComputedSetUp, here: AtAngle): Computed {
   return {
     value: here.kneecapTimes,
     unit: "× chair rise",
-    doubt: here.deg > 75 ? here.kneecapTimes * 0.4 : here.kneecapTimes * 0.25,
+    doubt: Math.max(0.1, here.kneecapTimes * (here.deg > 75 ? 0.4 : 0.25)),
     origin: "estimated",
     working: {
       formulaId: "mechanics.kneecap-stress",
