@@ -1,12 +1,13 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
 import { notchesOf } from "../equipment/machine";
+import { templateOf } from "../equipment/templates";
 import { exerciseById } from "../rules/exercises";
 import { FREE_LIMITS } from "../safety/freeLimits";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
 import { findSetUp, type SearchWish } from "./findSetUp";
-import { machineFor, realLoads } from "./machineFor";
+import { type GymMachine, machineFor, realLoads } from "./machineFor";
 import { computeSetUp, type RowContext } from "./row";
 import { chairRise, type ReferenceTask } from "./tissues";
 
@@ -21,11 +22,11 @@ const ctx: RowContext = {
   basis: { kind: "effort", share: 0.5 },
 };
 
-function search(id: string, wish: SearchWish, limits = FREE_LIMITS) {
+function search(id: string, wish: SearchWish, limits = FREE_LIMITS, machines: GymMachine[] = []) {
   const e = exerciseById(id);
   const use = exerciseUse(id);
   if (!e || !use) throw new Error(`no ${id}`);
-  const chosen = machineFor(use, []);
+  const chosen = machineFor(use, machines);
   const allowed = allowedArc(e, limits, { shortOfStraightDeg: null, bendDeg: null });
   if (!allowed) throw new Error("nothing is allowed");
   const progress: number[] = [];
@@ -82,7 +83,14 @@ test("every set-up found is at notches and real loads, inside limits and caps, a
 
 test("nothing in the machine trains more than the first one found, looked at one by one", () => {
   const wish = { effortShare: 0.6, capTimes: 1, keepBack: false };
-  const { e, use, chosen, allowed, result } = search("sq_hack", wish);
+  const notches = (...values: number[]) => values.map((value) => ({ label: `${value}`, value }));
+  const small: GymMachine = {
+    ...templateOf("hack_squat"),
+    id: "small",
+    steps: { kind: "pairs", base: 0, perSide: { "10": 2, "5": 1 } },
+    notches: { footForwardM: notches(0.05, 0.15, 0.25), depthDeg: notches(50, 70, 90, 110) },
+  };
+  const { e, use, chosen, allowed, result } = search("sq_hack", wish, FREE_LIMITS, [small]);
   const best = result.found[0];
   if (!best) throw new Error("nothing found");
   let most = 0;

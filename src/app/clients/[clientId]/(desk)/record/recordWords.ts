@@ -22,6 +22,8 @@ const DEEDS: Record<string, string> = {
   "recheck.clear": "cleared a warning sign",
   "response.record": "entered the next morning",
   "decision.take": "decided",
+  "card.write": "saved a set-up card",
+  "swap.take": "swapped an exercise for the day",
 };
 
 export const deedWords = (deed: string): string => DEEDS[deed] ?? deed;
