@@ -4,17 +4,34 @@
  */
 import { chromium } from "@playwright/test";
 import { bodyFrom } from "../src/core/body/segments";
+import { seatedPress } from "../src/core/equipment/families/presses";
+import { geometryOf } from "../src/core/equipment/machine";
+import { TEMPLATES, templateOf } from "../src/core/equipment/templates";
 import { shareForFeltEffort } from "../src/core/isometrics/effortConversion";
 import { anchoredModel } from "../src/core/isometrics/fatigueModel";
 import { findDose } from "../src/core/isometrics/findDose";
 import { simulateHolds } from "../src/core/isometrics/simulateHolds";
 import { kneeExtension } from "../src/core/mechanics/kneeExtension";
+import { EXERCISES, exerciseById } from "../src/core/rules/exercises";
+import { FREE_LIMITS } from "../src/core/safety/freeLimits";
+import { allowedArc } from "../src/core/selection/allowedArc";
+import { exerciseUse } from "../src/core/selection/exerciseUse";
+import { findSetUp } from "../src/core/selection/findSetUp";
+import { machineFor } from "../src/core/selection/machineFor";
+import { rangeSheet } from "../src/core/selection/rangeSheet";
+import { chairRise } from "../src/core/selection/tissues";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
 import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
 import { startServer, stopServer } from "../tests/e2e/stack";
 
+const PRESS_SET_UP = {
+  settings: { footM: 0.1, backToRailDeg: 115, seatGapM: 0.575, pressure: 1 },
+  share: 0.5,
+  phase: 0,
+  load: 60,
+} as const;
 const pattern = { holdS: 45, reps: 5, restS: 120, sets: 1, setRestS: 0 };
 const body = bodyFrom(75, 1.75);
 
@@ -56,6 +73,63 @@ console.log(
   `search / one simulation ${(search / one).toFixed(0)}, felt effort / one simulation ${(felt / one).toFixed(0)}, simulation / mechanics ${(one / mechanics).toFixed(1)}`,
 );
 
+console.log("\nChoose");
+const press = exerciseById("lp_horizontal");
+const use = exerciseUse("lp_horizontal");
+const chair = chairRise(body);
+if (!press || !use || !chair) throw new Error("The catalogue has no press.");
+const facts = {
+  limits: FREE_LIMITS,
+  body,
+  strength: { extension: null, flexion: null },
+  chair,
+  tissue: "kneecap" as const,
+  capTimes: null,
+  basis: { kind: "effort" as const, share: 0.5 },
+};
+const machines = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));
+const solve = time("press solved at one angle", () =>
+  seatedPress.solve(body, geometryOf(templateOf("seated_press")), PRESS_SET_UP, 60),
+);
+const sheet = time(
+  "the whole range sheet, 73 exercises",
+  () =>
+    rangeSheet({
+      ...facts,
+      exercises: EXERCISES,
+      machines,
+      motion: { shortOfStraightDeg: null, bendDeg: null },
+      goalIds: [],
+      later: [],
+    }),
+  20,
+);
+// 15 foot heights x 15 seat notches x 15 backs x 20 steps over the angles of the model
+const chosen = machineFor(use, [
+  {
+    ...templateOf("seated_press"),
+    id: "bench",
+    steps: { kind: "stack", first: 10, step: 10, plates: 20, addOns: [], pulley: 1 },
+  },
+]);
+const allowed = allowedArc(press, FREE_LIMITS, { shortOfStraightDeg: null, bendDeg: null });
+if (!allowed) throw new Error("Free limits bar the press.");
+let evaluations = 0;
+const found = time(
+  "search for a set-up of a press (every notch and step)",
+  () => {
+    evaluations = findSetUp(press, use, chosen, allowed, facts, {
+      effortShare: 0.6,
+      capTimes: 1,
+      keepBack: true,
+    }).evaluations;
+  },
+  15,
+);
+console.log(
+  `${evaluations} set-ups x angles a search, ${((evaluations / found) * 1000).toExponential(1)} evaluations/s; search / one solve ${(found / solve).toFixed(0)}, sheet / one solve ${(sheet / solve).toFixed(0)}`,
+);
+
 console.log("\nChromium on the built app");
 await startServer();
 const browser = await chromium.launch({
@@ -78,7 +152,13 @@ const longTasks = () =>
   });
 await signIn(page, "therapist");
 const id = await clientId(page, "Tove Aldermoor");
-for (const path of ["/", `/clients/${id}/measure`, `/clients/${id}/dose`, `/clients/${id}/decide`]) {
+for (const path of [
+  "/",
+  `/clients/${id}/measure`,
+  `/clients/${id}/choose`,
+  `/clients/${id}/dose`,
+  `/clients/${id}/decide`,
+]) {
   const times: number[] = [];
   for (let i = 0; i < 5; i++) {
     await page.goto(path);
@@ -104,6 +184,18 @@ await page.mouse.down();
 for (let i = 0; i < 120; i++) await page.mouse.move(flag.x + 20 + 120 * Math.sin(i / 12), flag.y + 8);
 await page.mouse.up();
 console.log(`${"long tasks while dragging the angle (120 moves)".padEnd(58)} ${await longTasks()}`);
+
+await page.goto(`/clients/${id}/choose?row=lp_horizontal`);
+await isAlive(page);
+await longTasks();
+const feet = await page.getByRole("slider", { name: "feet above the hip in the side view" }).boundingBox();
+if (!feet) throw new Error("The pose has no feet to drag.");
+const [footX, footY] = [feet.x + feet.width / 2, feet.y + feet.height / 2];
+await page.mouse.move(footX, footY);
+await page.mouse.down();
+for (let i = 0; i < 120; i++) await page.mouse.move(footX, footY + 50 * Math.sin(i / 12));
+await page.mouse.up();
+console.log(`${"long tasks while dragging the feet, all rows shown".padEnd(58)} ${await longTasks()}`);
 
 await page.goto(`/clients/${id}/measure`);
 await isAlive(page);

@@ -53,6 +53,20 @@ await page
 await page.getByRole("radio", { name: /Progressive full arc/ }).check();
 await page.getByText("It would change").waitFor();
 await shot("stance");
+await go(`/clients/${pell}/choose`);
+await shot("choose");
+await go(`/clients/${pell}/choose?ask=press-heavier&angle=45`);
+await shot("compare");
+await go("/gym");
+await page.getByRole("link", { name: "Bay extension" }).click();
+await isAlive(page);
+for (const button of await page.getByRole("button", { name: /^Read the load cell/ }).all()) {
+  await button.click();
+  await page.waitForTimeout(1800);
+}
+await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+await page.waitForTimeout(300);
+await shot("gym");
 await go(`/clients/${pell}/measure?part=motion`);
 await shot("motion");
 

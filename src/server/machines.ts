@@ -7,6 +7,7 @@ import {
   type SeatedKneeExtensionMachine,
   seatedKneeExtensionMachine,
 } from "@/core/equipment/seatedKneeExtension";
+import { uuid } from "@/core/units/fields";
 import { audit } from "./audit";
 import { type Ctx, mustMay, once } from "./context";
 import { Refused } from "./refused";
@@ -24,7 +25,8 @@ export const machinesOf = (ctx: Ctx): Promise<StoredMachine[]> =>
   );
 
 export async function machineById(ctx: Ctx, id: string): Promise<StoredMachine> {
-  const [r] = await ctx.tx`select * from machine where id = ${id}`;
+  // an address is no id until it looks like one
+  const [r] = uuid.safeParse(id).success ? await ctx.tx`select * from machine where id = ${id}` : [];
   if (!r) throw new Refused("missing", "This machine is not in the clinic's gym. Go back to Gym.");
   return fromRow(r);
 }

@@ -1,4 +1,5 @@
 import type { Body } from "../body/segments";
+import { FRICTION_WARNING } from "../equipment/families/supportedSquats";
 import { geometryOf } from "../equipment/machine";
 import { cross, length, minus, type Vector } from "../mechanics/vector";
 import { jointAt, tissueAt } from "./affineArc";
@@ -24,6 +25,8 @@ export interface AtAngle {
   hipAvailableDeg: number;
   pelvicTuckDeg: number;
   heelLifts: boolean;
+  /** a standing foot would need more friction than is planned with */
+  slides: boolean;
 }
 
 /** Null where the model does not reach: nothing is extrapolated. */
@@ -61,6 +64,10 @@ export function atAngle(body: Body, s: ComputedSetUp, chair: ReferenceTask, deg:
     hipAvailableDeg: a.hipAvailableDeg,
     pelvicTuckDeg: a.pelvicTuckDeg,
     heelLifts: a.heelLifts,
+    slides:
+      leg.footDeg === 0 &&
+      force?.segment === "foot" &&
+      Math.abs(force.forceN.x) > FRICTION_WARNING * Math.abs(force.forceN.y),
   };
 }
 

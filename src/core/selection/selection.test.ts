@@ -13,6 +13,7 @@ import { affineArc, anglesOf, jointAt } from "./affineArc";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
 import { machineFor, realLoads } from "./machineFor";
+import { quietNumbers } from "./quietNumbers";
 import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";
 import { signOf } from "./row";
 import { chairRise, type ReferenceTask, relativeLoad, TISSUE_IDS, tissueLoad } from "./tissues";
@@ -290,4 +291,17 @@ describe("the range sheet", () => {
           expect(value).toBeGreaterThanOrEqual(0);
         }
   });
+});
+
+test("work that leaves the knee quiet has moments of its own joint, in the order of its stages", () => {
+  const low = (id: string) => Number.parseInt(quietNumbers(id, body)?.rows.at(-1)?.values.at(-1) ?? "", 10);
+  expect(low("rev_bent_single")).toBeLessThan(low("rev_straight_single"));
+  expect(low("rev_straight_single")).toBeLessThan(low("rev_two"));
+  expect(low("rev_two")).toBeLessThan(low("rev_loaded"));
+  const calf =
+    quietNumbers("calf_standing", body)?.rows.map((r) => Number.parseInt(r.values[0] ?? "", 10)) ?? [];
+  // raising the heel brings the ball nearer below the ankle
+  expect(calf[2]).toBeLessThan(calf[0] as number);
+  expect(quietNumbers("hip_abd", body)).toBeNull();
+  for (const e of EXERCISES) if (exerciseUse(e.id)) expect(quietNumbers(e.id, body)).toBeNull();
 });

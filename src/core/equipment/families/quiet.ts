@@ -10,5 +10,3 @@ export const QUIET_FAMILIES = [
   { id: "lever_squat", name: "V-shaped lever squat", about: "Pads on the shoulders on a swinging lever." },
   { id: "hip_bench", name: "Hip and hamstring bench", about: "Ankles held, thighs on a round pad." },
 ] as const;
-
-export type QuietFamilyId = (typeof QUIET_FAMILIES)[number]["id"];

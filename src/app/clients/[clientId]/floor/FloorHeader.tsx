@@ -34,6 +34,9 @@ export function FloorHeader({
         <p aria-live="polite" className="text-primary">
           {waiting === 0 ? "saved at the clinic" : `saved here, ${waiting} waiting`}
         </p>
+        <Link href={`/clients/${client.clientId}/swap?planned=kext_iso_machine`} className="underline">
+          swap for today
+        </Link>
         <Link href={`/clients/${client.clientId}`} className="underline">
           to the desk
         </Link>

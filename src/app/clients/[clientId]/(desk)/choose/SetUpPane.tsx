@@ -1,8 +1,10 @@
 "use client";
 import Link from "next/link";
+import type { Body } from "@/core/body/segments";
 import { notchesOf, settingWords } from "@/core/equipment/machine";
 import { atAngle } from "@/core/selection/compare";
 import { realLoads } from "@/core/selection/machineFor";
+import { quietNumbers } from "@/core/selection/quietNumbers";
 import type { RangeRow } from "@/core/selection/rangeSheet";
 import { type ComputedSetUp, directionOf } from "@/core/selection/row";
 import type { ReferenceTask } from "@/core/selection/tissues";
@@ -63,10 +65,7 @@ export function SetUpPane({
       {setUp ? (
         <Modelled {...{ choose, facts, chair, row, setUp, massUnit }} />
       ) : (
-        <p className="mt-2">
-          No model of the knee is computed for it, so it has no ridge, no pose and no numbers. Limits and
-          catalogue decide it all the same.
-        </p>
+        <Quiet exerciseId={row.e.id} body={facts.body} />
       )}
       <div className="mt-2 flex flex-wrap gap-2">
         {setUp && mayWriteCard && (
@@ -123,6 +122,58 @@ export function SetUpPane({
         )}
       </p>
     </section>
+  );
+}
+
+/** Work that leaves the knee quiet: the moments of its own joint where there is a model, and what is not known. */
+function Quiet({ exerciseId, body }: { exerciseId: string; body: Body }) {
+  const numbers = quietNumbers(exerciseId, body);
+  return (
+    <>
+      <p className="mt-2">
+        No load at the knee is computed for it, so it has no ridge and no pose. Limits and catalogue decide it
+        all the same.
+      </p>
+      {numbers && (
+        <>
+          <p className="mt-2">
+            <b>What it asks for</b>, {numbers.about}:
+          </p>
+          <table className="mt-1 w-full text-left">
+            <thead>
+              <tr className="quiet">
+                <th scope="col" className="font-normal">
+                  <span className="sr-only">where</span>
+                </th>
+                {numbers.columns.map((c) => (
+                  <th key={c} scope="col" className="font-normal">
+                    {c}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {numbers.rows.map((r) => (
+                <tr key={r.where} className="border-t border-base-300">
+                  <th scope="row" className="font-normal">
+                    {r.where}
+                  </th>
+                  {r.values.map((v, i) => (
+                    <td key={numbers.columns[i]}>
+                      <b>{v}</b>
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="quiet mt-1">
+            Estimated, held still or moved slowly ({numbers.source}, unverified citation). It cannot tell how
+            the trunk is held.
+          </p>
+        </>
+      )}
+    </>
   );
 }
 
@@ -210,6 +261,13 @@ function Modelled({
         <p className="mt-2 border-t border-rule pt-2">
           The model of this set-up says nothing at {state.angle}°: it covers {setUp.chosen.family.range[0]}°
           to {setUp.chosen.family.range[1]}°, and nothing is extrapolated.
+        </p>
+      )}
+      {here && (here.slides || here.heelLifts) && (
+        <p className="mt-1 text-accent">
+          {here.slides && "The feet would slide: they need more grip than a floor gives. Bring them nearer. "}
+          {here.heelLifts &&
+            "The heel would lift: more ankle bend than is usual. Feet higher, or less depth."}
         </p>
       )}
       {setUp.isTooHeavy && (
