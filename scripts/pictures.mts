@@ -25,7 +25,6 @@ const go = async (path: string) => {
 };
 
 await page.goto("/sign-in");
-await shot("sign-in");
 await signIn(page, "therapist");
 await shot("today");
 const [tove, pell, jorun, quill, idony] = [
@@ -67,8 +66,6 @@ for (const button of await page.getByRole("button", { name: /^Read the load cell
 await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
 await page.waitForTimeout(300);
 await shot("gym");
-await go(`/clients/${pell}/measure?part=motion`);
-await shot("motion");
 
 await go(`/clients/${jorun}/measure`);
 for (const trial of ["first", "second", "third"]) {
@@ -79,8 +76,6 @@ await page.waitForTimeout(300);
 await shot("measure");
 await page.keyboard.press("s");
 await page.getByText(/^Saved:/).waitFor();
-await go(`/clients/${jorun}/dose?angle=40`);
-await shot("dose-barred");
 
 await go(`/clients/${pell}/decide`);
 await shot("decide");

@@ -1,7 +1,7 @@
 import type { Body } from "../body/segments";
 import { legPoints } from "../equipment/families/parts";
 import { geometryOf } from "../equipment/machine";
-import { plus, times, type Vector, vector } from "../mechanics/vector";
+import { length, plus, times, type Vector, vector } from "../mechanics/vector";
 import type { ChosenMachine } from "./machineFor";
 
 /** What stays put in the side view while the knee bends. */
@@ -27,6 +27,8 @@ export interface Box {
   height: number;
 }
 
+/** Length of the force arrow in the picture, m. */
+export const ARROW_M = 0.34;
 /** Room for head, pads and labels around the points, m. */
 const ROOM_M = 0.24;
 
@@ -45,6 +47,13 @@ export function poseBox(body: Body, chosen: ChosenMachine, settings: Record<stri
       const view = family.sideView(body, geometry, settings, deg, leg);
       for (const q of [...Object.values(p), ...view.parts.flatMap((x) => [x.from, x.to])])
         points.push(plus(q, times(anchor, -1)));
+      for (const f of leg.forces) {
+        const newtons = length(f.forceN);
+        if (newtons > 1)
+          points.push(
+            plus(plus(plus(p.knee, f.atM), times(f.forceN, -ARROW_M / newtons)), times(anchor, -1)),
+          );
+      }
       // the head
       points.push(plus(plus(p.shoulder, times(anchor, -1)), times(p.shoulder, 0.5)));
     } catch {

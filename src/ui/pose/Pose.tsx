@@ -6,12 +6,10 @@ import { legPoints } from "@/core/equipment/families/parts";
 import { geometryOf, nearestNotch, notchesOf, settingWords } from "@/core/equipment/machine";
 import { length, minus, plus, times, type Vector, vector } from "@/core/mechanics/vector";
 import type { ChosenMachine } from "@/core/selection/machineFor";
-import { anchorOf, poseBox } from "@/core/selection/poseBox";
+import { ARROW_M, anchorOf, poseBox } from "@/core/selection/poseBox";
 
 const WIDTH = 332;
 const MOST_HEIGHT = 262;
-/** Length of the force arrow, m of the picture. */
-const ARROW_M = 0.34;
 
 export interface PoseProps {
   body: Body;
@@ -295,7 +293,9 @@ function KneeHandle({
       textAnchor="middle"
       fontSize={14}
       fontWeight={700}
-      className={isAllowed ? "fill-primary" : "fill-accent"}
+      paintOrder="stroke"
+      strokeWidth={4}
+      className={`stroke-base-100 ${isAllowed ? "fill-primary" : "fill-accent"}`}
     >
       {deg}°{isAllowed ? "" : " barred"}
     </text>
