@@ -45,7 +45,10 @@ export function legState(
   const dorsiflexionDeg = c.footDeg === null ? null : c.footDeg - c.posture.shankDeg - 90;
   return {
     joint,
-    tissue: kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: c.chain, coactivation }),
+    // worked out when it is asked for: where one set-up is solved for many loads, nobody asks
+    get tissue() {
+      return kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: c.chain, coactivation });
+    },
     hipAvailableDeg: available,
     pelvicTuckDeg: Math.max(0, joint.hipFlexionDeg - available),
     dorsiflexionDeg,

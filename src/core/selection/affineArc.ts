@@ -87,6 +87,16 @@ function solveAngle(
   }
 }
 
+/**
+ * The same angles with the trunk turned by some degrees: hip bend and rounding follow, the loads on the leg do not,
+ * since nothing of them hangs on the trunk of a person who sits or lies against it.
+ */
+export const withTrunkTurned = (angles: readonly AffineAngle[], moreHipFlexionDeg: number): AffineAngle[] =>
+  angles.map((a) => {
+    const hipFlexionDeg = a.hipFlexionDeg + moreHipFlexionDeg;
+    return { ...a, hipFlexionDeg, pelvicTuckDeg: Math.max(0, hipFlexionDeg - a.hipAvailableDeg) };
+  });
+
 /** Joint loads at a load, kneeling lowering halved per leg as the model has it. */
 export function jointAt(a: AffineAngle, load: number): JointLoads {
   const { bare, perUnit } = a;

@@ -1,6 +1,6 @@
 import { geometryOf, notchesOf } from "../equipment/machine";
 import type { Exercise } from "../rules/exercises";
-import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt } from "./affineArc";
+import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt, withTrunkTurned } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
 import { type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
@@ -94,20 +94,23 @@ export function findSetUp(
   const front: Candidate[] = [];
   let evaluations = 0;
   for (const [i, turned] of turnings.entries()) {
-    const solve = (back: Record<string, number>) =>
+    const solve = (back: Record<string, number>, at: readonly number[]) =>
       affineArc(
         ctx.body,
         family,
         geometry,
         { settings: { ...usual, ...turned, ...back }, share: use.share, phase: use.phase ?? 0 },
-        degs,
+        at,
       );
-    const first = solve(backs[0] as Record<string, number>);
+    const first = solve(backs[0] as Record<string, number>, degs);
+    const middle = first[Math.floor(first.length / 2)];
+    if (!middle) continue;
     const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx)) }));
     // of backs and stops that leave the same arc only the tidiest is worth looking at: loads are the same
     const arcs = new Map<string, ArcSetUp>();
     for (const back of backs) {
-      const angles = solve(back);
+      const here = solve(back, [middle.deg])[0];
+      const angles = here ? withTrunkTurned(first, here.hipFlexionDeg - middle.hipFlexionDeg) : [];
       evaluations += angles.length * stopSets.length * loads.length;
       for (const stop of stopSets) {
         const settings = { ...usual, ...turned, ...back, ...stop };

@@ -188,10 +188,7 @@ function cappedArc(
   const run = longestRun(arc, angles, (a) => relativeLoad(ctx.tissue, value(a), ctx.chair) <= cap + 1e-9);
   if (!run) return null;
   const because = `the cap of ${cap} × the reference task`;
-  const firstInside = angles.find((a) => a.deg >= arc.fromDeg)?.deg ?? arc.fromDeg;
-  const lastInside = angles.filter((a) => a.deg <= arc.toDeg).at(-1)?.deg ?? arc.toDeg;
-  const straight = run.fromDeg > firstInside;
-  const bent = run.toDeg < lastInside;
+  const { cutsStraight: straight, cutsBent: bent } = run;
   return {
     fromDeg: straight ? run.fromDeg : arc.fromDeg,
     toDeg: bent ? run.toDeg : arc.toDeg,

@@ -9,7 +9,7 @@ const FREE_HIP_DEG = 120;
 /**
  * What a set-up leaves of an exercise's allowed arc: its stops, the hip's limit, and the rounding of the low back where
  * that is to be avoided. Angles at which the foot is out of reach are cut too. Cuts at the solved angles, to the safe
- * side. Null when nothing is left. Domain page, "How they meet".
+ * side; of what hip and back leave, the longest piece. Null when nothing is left. Domain page, "How they meet".
  */
 export function setUpArc(
   allowed: AllowedArc,
@@ -17,52 +17,66 @@ export function setUpArc(
   angles: readonly AffineAngle[],
   limits: LimitsRecord,
 ): AllowedArc | null {
-  let { fromDeg, toDeg } = allowed;
-  let cuts: ArcCut[] = [...allowed.cuts];
-  const cut = (end: "straight" | "bent", deg: number, because: string, isBody = false) => {
-    if (end === "straight" ? deg <= fromDeg : deg >= toDeg) return;
-    if (end === "straight") fromDeg = deg;
-    else toDeg = deg;
-    cuts = [...cuts.filter((c) => c.end !== end), { end, deg, because, ...(isBody ? { isBody } : {}) }];
-  };
-  for (const e of ends) cut(e.end, e.deg, e.because);
   const first = angles[0];
   const last = angles[angles.length - 1];
   if (!first || !last) return null;
+  let { fromDeg, toDeg } = allowed;
+  const cuts = {
+    straight: allowed.cuts.find((c) => c.end === "straight") ?? null,
+    bent: allowed.cuts.find((c) => c.end === "bent") ?? null,
+  };
+  const cut = (end: "straight" | "bent", deg: number, because: string, isBody?: true) => {
+    if (end === "straight" ? deg <= fromDeg : deg >= toDeg) return;
+    if (end === "straight") fromDeg = deg;
+    else toDeg = deg;
+    const made: ArcCut = { end, deg, because };
+    cuts[end] = isBody ? { ...made, isBody } : made;
+  };
+  for (const e of ends) cut(e.end, e.deg, e.because);
   cut("straight", first.deg, "the model's range");
   cut("bent", last.deg, "the foot's reach or the model's range");
-  const bentest = (isFine: (a: AffineAngle) => boolean): number | null => {
-    const wrong = angles.find((a) => a.deg >= fromDeg && !isFine(a));
-    if (!wrong) return null;
-    return angles.filter((a) => a.deg < wrong.deg).at(-1)?.deg ?? -1;
-  };
   const hip = limits.hip.flexion_max_deg;
-  if (hip < FREE_HIP_DEG) {
-    const deg = bentest((a) => a.hipFlexionDeg <= hip + 1e-9);
-    if (deg !== null) cut("bent", deg, `hip bend at most ${hip}°`, true);
+  const checks: [string, (a: AffineAngle) => boolean][] = [];
+  if (hip < FREE_HIP_DEG) checks.push([`hip bend at most ${hip}°`, (a) => a.hipFlexionDeg <= hip + 1e-9]);
+  if (limits.lumbar.avoid_loaded_flexion)
+    checks.push(["the low back would round, estimated to 10 to 15°", (a) => a.pelvicTuckDeg <= 0]);
+  for (const [because, isFine] of checks) {
+    const run = longestRun({ fromDeg, toDeg }, angles, isFine);
+    if (!run) return null;
+    if (run.cutsStraight) cut("straight", run.fromDeg, because, true);
+    if (run.cutsBent) cut("bent", run.toDeg, because, true);
   }
-  if (limits.lumbar.avoid_loaded_flexion) {
-    const deg = bentest((a) => a.pelvicTuckDeg <= 0);
-    if (deg !== null) cut("bent", deg, "the low back would round, estimated to 10 to 15°", true);
-  }
-  return fromDeg > toDeg ? null : { fromDeg, toDeg, cuts };
+  if (fromDeg > toDeg) return null;
+  return { fromDeg, toDeg, cuts: [cuts.straight, cuts.bent].filter((c) => c !== null) };
+}
+
+export interface Run {
+  fromDeg: number;
+  toDeg: number;
+  /** angles before or behind it, still inside the arc, do not hold */
+  cutsStraight: boolean;
+  cutsBent: boolean;
 }
 
 /** The longest run of solved angles inside an arc at which something holds; null when there is none. */
 export function longestRun(
-  arc: AllowedArc,
+  arc: { fromDeg: number; toDeg: number },
   angles: readonly AffineAngle[],
   holds: (a: AffineAngle) => boolean,
-): { fromDeg: number; toDeg: number } | null {
+): Run | null {
   let best: { fromDeg: number; toDeg: number } | null = null;
   let from: number | null = null;
+  let first: number | null = null;
+  let last = 0;
   for (const a of angles) {
     if (a.deg < arc.fromDeg || a.deg > arc.toDeg) continue;
+    first ??= a.deg;
+    last = a.deg;
     if (!holds(a)) from = null;
     else {
       from ??= a.deg;
       if (!best || a.deg - from > best.toDeg - best.fromDeg) best = { fromDeg: from, toDeg: a.deg };
     }
   }
-  return best;
+  return best && { ...best, cutsStraight: best.fromDeg > (first ?? 0), cutsBent: best.toDeg < last };
 }
