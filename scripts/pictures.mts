@@ -58,6 +58,10 @@ await go(`/clients/${pell}/choose?ask=press-heavier&angle=45`);
 await shot("compare");
 await go("/gym");
 await page.getByRole("link", { name: "Bay extension" }).click();
+await page
+  .getByRole("button", { name: /^Read the load cell/ })
+  .first()
+  .waitFor();
 await isAlive(page);
 for (const button of await page.getByRole("button", { name: /^Read the load cell/ }).all()) {
   await button.click();

@@ -45,8 +45,9 @@ export async function saveCalibration(ctx: Ctx, machineId: string, input: Calibr
   mustMay(ctx, "machine.write");
   const { tx, actor } = ctx;
   const machine = await machineById(ctx, machineId);
-  if (!familyById(machine.family)?.hasCam)
-    throw new InputError("readings", "This kind of machine has no lever to calibrate.");
+  const family = familyById(machine.family);
+  if (!family?.hasCam && !family?.hasRatio)
+    throw new InputError("readings", "This kind of machine has no lever or stack to calibrate.");
   const before = await calibrationsOf(ctx, machineId);
   const newest = before[0];
   if (newest?.id === input.id) return;
@@ -64,16 +65,20 @@ export async function saveCalibration(ctx: Ctx, machineId: string, input: Calibr
       ${actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (rows.length === 0) throw meanwhile;
+  const geometry = family.hasCam
+    ? { ratioM: found.ratioM, startLoadKg: found.startLoadKg }
+    : // on a rail the cell reads the force itself: the arm is one metre, and there is no curve
+      { ratio: found.ratioM };
   await tx`
-    update machine set geometry = ${tx.json({ ...machine.geometry, ratioM: found.ratioM, startLoadKg: found.startLoadKg })},
-      cam = ${tx.json(found.cam)}, version = version + 1 where id = ${machineId}`;
+    update machine set geometry = ${tx.json({ ...machine.geometry, ...geometry })},
+      cam = ${tx.json(family.hasCam ? found.cam : machine.cam)}, version = version + 1 where id = ${machineId}`;
   await audit(
     ctx,
     "machine.calibrate",
     "machine",
     machineId,
-    { ratioM: machine.geometry.ratioM, cam: machine.cam },
-    { ratioM: found.ratioM, cam: found.cam, startLoadKg: found.startLoadKg, rmsNm: found.rmsNm },
+    { geometry: machine.geometry, cam: machine.cam },
+    { geometry, cam: found.cam, startLoadKg: found.startLoadKg, rmsNm: found.rmsNm },
   );
 }
 

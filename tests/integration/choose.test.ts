@@ -134,7 +134,7 @@ describe("machines", () => {
     await own.as("admin", (ctx) => addMachine(ctx, rail, templateOf("rail_squat")));
     await expect(
       own.as("therapist", (ctx) => saveCalibration(ctx, rail, { ...input, id: randomUUID() })),
-    ).rejects.toThrow(/no lever/);
+    ).rejects.toThrow(/no lever or stack/);
   });
 });
 

@@ -37,6 +37,9 @@ export interface Calibration {
   worstPct: number;
 }
 
+/** A press may give three newtons at the plate for one of the stack; levers stay below one metre [own]. */
+const MOST_RATIO = 3.5;
+
 /** Start loads outside are no machine [own]. */
 const START_RANGE_KG = [-10, 40] as const;
 
@@ -81,7 +84,7 @@ export function calibrate(readings: readonly CalibrationReading[]): Calibration 
     : 0;
   const factors = factorsAt(startLoadKg);
   const ratioM = factors.reduce((sum, f) => sum + f, 0) / factors.length;
-  if (!(ratioM > 0.02 && ratioM < 1.5))
+  if (!(ratioM > 0.02 && ratioM < MOST_RATIO))
     throw new InputError(
       "readings",
       "These readings give no lever that could be built. Check lever arm, loads and the cell's zero.",

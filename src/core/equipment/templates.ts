@@ -35,6 +35,7 @@ const STEPS: Record<string, LoadSteps> = {
   counterweight_curl: stack(5, 5, 12, [2.5]),
   standing_extension: stack(2.5, 2.5, 20),
   ankle_cuff: list(0.5, 1, 1.5, 2, 3, 4, 5, 7.5, 10),
+  held_shin: list(2, 4, 6, 8, 10, 12, 14, 16, 18, 20, 25, 30, 35, 40, 50, 60),
   squat_on_floor: list(2, 4, 6, 8, 10, 12, 16, 20),
   split_stance: list(2, 4, 6, 8, 10, 12, 16, 20),
   step: list(2, 4, 6, 8, 10, 12, 16, 20),

@@ -27,6 +27,8 @@ const USES: Record<string, ExerciseUse> = {
   kext_single: { families: EXTENSION, ...ONE },
   kext_light_high_rep: { families: EXTENSION, ...TWO },
   kext_iso_machine: { families: EXTENSION, ...ONE },
+  kext_iso_manual: { families: ["held_shin"], ...ONE },
+  kext_iso_band: { families: ["held_shin"], ...ONE },
   kext_ankle_weight: { families: ["ankle_cuff"], ...ONE },
   kext_terminal_pulses: { families: ["ankle_cuff"], ...ONE },
   lp_horizontal: { families: PRESS, ...TWO },
@@ -84,6 +86,7 @@ const ALWAYS_THERE: readonly string[] = [
   "step",
   "standing_extension",
   "ankle_cuff",
+  "held_shin",
 ];
 
 /** Whether the clinic has what an exercise needs. `families` are those of its machines. */

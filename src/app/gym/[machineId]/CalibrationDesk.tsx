@@ -20,6 +20,9 @@ interface Row {
 }
 
 const LEVER_CM = "35";
+/** On a rail force and load compare directly: an arm of one metre, at one place. */
+const RAIL_ARM_CM = "100";
+const RAIL_DEG = 60;
 /** Angles and pins that tell ratio, start load and curve apart in eight readings. */
 const SUGGESTED = [10, 35, 60, 90];
 
@@ -27,22 +30,30 @@ const SUGGESTED = [10, 35, 60, 90];
 export function CalibrationDesk({
   machineId,
   machine,
+  isLever,
   calibrations,
   mayWrite,
   locale,
 }: {
   machineId: string;
   machine: Machine;
+  /** a lever with a curve; otherwise a stack on a rail, where the cell reads the plate's force */
+  isLever: boolean;
   calibrations: StoredCalibration[];
   mayWrite: boolean;
   locale: string;
 }) {
   const router = useRouter();
   const cell = useLoadCell();
-  const [leverCm, setLever] = useState(LEVER_CM);
+  const [leverCm, setLever] = useState(isLever ? LEVER_CM : RAIL_ARM_CM);
   const [rows, setRows] = useState<Row[]>(() =>
-    SUGGESTED.flatMap((deg) =>
-      pins(machine).map((kg) => ({ key: `${deg} ${kg}`, deg: String(deg), kg: String(kg), newtons: "" })),
+    (isLever ? SUGGESTED : [RAIL_DEG]).flatMap((deg) =>
+      pins(machine, isLever).map((kg) => ({
+        key: `${deg} ${kg}`,
+        deg: String(deg),
+        kg: String(kg),
+        newtons: "",
+      })),
     ),
   );
   const [reading, setReading] = useState<string | null>(null);
@@ -77,12 +88,12 @@ export function CalibrationDesk({
       <h2 className="text-[18px]">Calibration</h2>
       <p className="quiet">
         {newest
-          ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${(newest.ratioM * 100).toFixed(1)} cm, lever as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
+          ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${ratioWords(newest.ratioM, isLever)}, ${isLever ? "lever" : "plate"} as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
           : "Never calibrated: ratio and curve are usual ones, and torques may be off by a tenth or more. Many stacks are not what is printed."}
       </p>
       <div className="mt-2 grid grid-cols-[430px_minmax(0,1fr)] gap-8">
         <div>
-          <label className="flex items-baseline gap-2">
+          <label className={isLever ? "flex items-baseline gap-2" : "hidden"}>
             <span>cell from the machine's axis</span>
             <input
               className="input input-sm w-20 text-right font-bold"
@@ -140,7 +151,7 @@ export function CalibrationDesk({
                       onChange={(newtons) => change(r.key, { newtons })}
                     />
                   </td>
-                  <td className="small">{residualWords(fit, readings, r, leverCm)}</td>
+                  <td className="small">{residualWords(fit, readings, r, leverCm, isLever ? "N·m" : "N")}</td>
                   <td className="text-right">
                     {mayWrite && (
                       <button
@@ -166,28 +177,34 @@ export function CalibrationDesk({
           ) : (
             <>
               <p className="display text-[22px]">
-                {(fit.ratioM * 100).toFixed(1)} <span className="text-[15px]">cm ratio</span>{" "}
+                {ratioWords(fit.ratioM, isLever)} <span className="text-[15px]">ratio</span>{" "}
                 <span className="quiet font-sans text-[15px] font-normal">
-                  {changeWords(fit.ratioM, machine.geometry.ratioM)}
+                  {changeWords(fit.ratioM, isLever ? machine.geometry.ratioM : machine.geometry.ratio)}
                 </span>
               </p>
               <p>
-                lever as heavy as <b>{fit.startLoadKg.toFixed(1)} kg</b> of stack · readings off by{" "}
-                <b>{fit.rmsNm.toFixed(1)} N·m</b> on average, {fit.worstPct.toFixed(0)} % at worst
+                {isLever ? "lever" : "plate"} as heavy as <b>{fit.startLoadKg.toFixed(1)} kg</b> of stack ·
+                readings off by{" "}
+                <b>
+                  {fit.rmsNm.toFixed(1)} {isLever ? "N·m" : "N"}
+                </b>{" "}
+                on average, {fit.worstPct.toFixed(0)} % at worst
                 {fit.worstPct > 8 && (
                   <span className="text-accent"> · look for a slipped strap or a wrong pin</span>
                 )}
               </p>
-              <CalibrationChart
-                fitted={fit.cam}
-                saved={(deg) =>
-                  camFactor(
-                    machine.cam,
-                    deg,
-                    CURVE_ARCS[machine.family === "seated_knee_extension" ? "extension" : "curl"],
-                  )
-                }
-              />
+              {isLever && (
+                <CalibrationChart
+                  fitted={fit.cam}
+                  saved={(deg) =>
+                    camFactor(
+                      machine.cam,
+                      deg,
+                      CURVE_ARCS[machine.family === "seated_knee_extension" ? "extension" : "curl"],
+                    )
+                  }
+                />
+              )}
               {mayWrite && (
                 <p className="mt-2">
                   <button type="button" className="btn btn-primary btn-sm" onClick={save}>
@@ -205,7 +222,7 @@ export function CalibrationDesk({
             <ul className="small mt-3">
               {calibrations.map((c) => (
                 <li key={c.id} className="border-t border-rule py-0.5">
-                  version {c.version}, {day.format(c.at)}, {c.by}: {(c.ratioM * 100).toFixed(1)} cm,{" "}
+                  version {c.version}, {day.format(c.at)}, {c.by}: {ratioWords(c.ratioM, isLever)},{" "}
                   {c.readings.length} readings, off by {c.rmsNm.toFixed(1)} N·m
                 </li>
               ))}
@@ -217,12 +234,12 @@ export function CalibrationDesk({
   );
 }
 
-/** Two pins far apart that such a stack has. */
-function pins(machine: Machine): [number, number] {
+/** Pins far apart that such a stack has: two at each angle of a lever, four on a rail. */
+function pins(machine: Machine, isLever: boolean): number[] {
   const { steps } = machine;
-  if (steps.kind !== "stack") return [10, 40];
-  const heavy = steps.first + steps.step * Math.min(7, steps.plates - 1);
-  return [steps.first + steps.step, heavy];
+  if (steps.kind !== "stack") return isLever ? [10, 40] : [10, 40, 70, 100];
+  const at = (pin: number) => steps.first + steps.step * Math.min(pin, steps.plates - 1);
+  return isLever ? [at(1), at(7)] : [at(1), at(3), at(6), at(9)];
 }
 
 function readingsOf(rows: readonly Row[], leverCm: string): CalibrationReading[] {
@@ -250,6 +267,7 @@ function residualWords(
   readings: readonly CalibrationReading[],
   r: Row,
   leverCm: string,
+  unit: string,
 ): string {
   if (typeof fit === "string" || r.newtons === "") return "";
   const i = readings.findIndex(
@@ -261,8 +279,12 @@ function residualWords(
   const off = fit.residualsNm[i];
   return off === undefined
     ? ""
-    : `${off > 0 ? "+" : ""}${off.toFixed(1)} N·m (${((off / ((readings[i]?.forceN ?? 1) * (readNumber(leverCm) / 100))) * 100).toFixed(0)} %)`;
+    : `${off > 0 ? "+" : ""}${off.toFixed(1)} ${unit} (${((off / ((readings[i]?.forceN ?? 1) * (readNumber(leverCm) / 100))) * 100).toFixed(0)} %)`;
 }
+
+/** A lever's ratio is a length, a rail's is newtons for newtons. */
+const ratioWords = (ratio: number, isLever: boolean): string =>
+  isLever ? `${(ratio * 100).toFixed(1)} cm` : `${ratio.toFixed(2)} N per N of stack`;
 
 function changeWords(ratioM: number, savedM: number | undefined): string {
   if (!savedM) return "";

@@ -21,6 +21,7 @@ export default async function MachinePage({ params }: { params: Promise<{ machin
     calibrations: await calibrationsOf(ctx, machineId),
   }));
   const { id, version, isRetired, ...machine } = data.machine;
+  const family = familyById(machine.family);
   const mayWrite = may(actor.role, "machine.write");
   return (
     <>
@@ -43,11 +44,12 @@ export default async function MachinePage({ params }: { params: Promise<{ machin
         </div>
         {!mayWrite && <p className="mb-3 text-accent">{DEED_SENTENCES["machine.write"]}</p>}
         <MachineForm key={version} machine={machine} id={id} version={version} mayWrite={mayWrite} />
-        {familyById(machine.family)?.hasCam && (
+        {(family?.hasCam || family?.hasRatio) && (
           <CalibrationDesk
             key={data.calibrations[0]?.version ?? 0}
             machineId={id}
             machine={machine}
+            isLever={family.hasCam}
             calibrations={data.calibrations}
             mayWrite={mayWrite}
             locale={actor.locale}

@@ -85,8 +85,10 @@ export interface MachineFamily {
   about: string;
   geometry: readonly GeometrySpec[];
   settings: readonly SettingSpec[];
-  /** the resistance changes over the lift and can be calibrated */
+  /** the resistance changes over the lift: a lever with a curve */
   hasCam: boolean;
+  /** the stack acts on a rail through a ratio that the load cell can find */
+  hasRatio?: boolean;
   /** what is loaded; null where the body alone is */
   load: { name: string; unit: "kg" } | null;
   /** heaviest load that a person can stand against */

@@ -1,6 +1,6 @@
 import type { MachineFamily } from "./family";
 import { proneCurl, seatedCurl } from "./legCurls";
-import { ankleCuff, counterweightCurl } from "./others";
+import { ankleCuff, counterweightCurl, heldShin } from "./others";
 import { carriagePress, seatedPress, sledPress } from "./presses";
 import { seatedExtension } from "./seatedExtension";
 import { splitStance, squatOnFloor, standingExtension, stepUpright } from "./standing";
@@ -20,6 +20,7 @@ export const FAMILIES = [
   counterweightCurl,
   standingExtension,
   ankleCuff,
+  heldShin,
   squatOnFloor,
   splitStance,
   stepUpright,
@@ -38,6 +39,7 @@ export type FamilyId =
   | "counterweight_curl"
   | "standing_extension"
   | "ankle_cuff"
+  | "held_shin"
   | "squat_on_floor"
   | "split_stance"
   | "step";

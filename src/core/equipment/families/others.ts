@@ -2,9 +2,10 @@ import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
 import { kneelingCurl } from "../../mechanics/kneelingCurl";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
+import { GRAVITY_M_S2 } from "../../units/mass";
 import { type MachineFamily, numberOf } from "./family";
-import { alongside, legPoints } from "./parts";
-import { BACKREST } from "./seatedExtension";
+import { alongside, LIMB_HALF_M, legPoints } from "./parts";
+import { BACKREST, PAD } from "./seatedExtension";
 
 /** Seated straightening against a weight at the ankle. Source: mechanics rules 5.1. */
 export const ankleCuff: MachineFamily = {
@@ -36,6 +37,50 @@ export const ankleCuff: MachineFamily = {
         { kind: "pad", from: cuff, to: cuff },
       ],
       handles: [],
+    };
+  },
+};
+
+/** Seated straightening against hands or a strap at the shin, square to it: what is held is force, not mass. */
+export const heldShin: MachineFamily = {
+  id: "held_shin",
+  name: "Hands or strap at the shin",
+  about: "Somebody's hands or a strap hold the shin; a load cell or spring scale says how hard.",
+  geometry: [],
+  settings: [BACKREST, PAD],
+  hasCam: false,
+  load: { name: "push", unit: "kg" },
+  range: [0, 100],
+  solve: (body, _m, s, deg, c) =>
+    solveLeg(
+      body,
+      kneeExtensionConfiguration(body, deg, {
+        backrestDeg: numberOf(s.settings, "backrestDeg"),
+        resistance: [
+          {
+            kind: "torque",
+            torqueNm: s.load * GRAVITY_M_S2 * numberOf(s.settings, "padM"),
+            padDistanceM: numberOf(s.settings, "padM"),
+          },
+        ],
+      }),
+      c,
+    ),
+  ends: () => [],
+  sideView: (body, _m, s, _deg, leg) => {
+    const p = legPoints(body, leg);
+    const shin = unit(leg.posture.shankDeg);
+    const pad = plus(
+      plus(p.knee, times(shin, numberOf(s, "padM"))),
+      times(unit(leg.posture.shankDeg + 90), LIMB_HALF_M),
+    );
+    return {
+      parts: [
+        alongside("seat", vector(-0.12, 0), vector(0.32, 0), -90, 0.1),
+        alongside("back", p.hip, p.shoulder, leg.posture.trunkDeg + 90, 0.12),
+        { kind: "pad", from: pad, to: pad },
+      ],
+      handles: [{ setting: "padM", at: pad, along: shin }],
     };
   },
 };

@@ -149,6 +149,7 @@ function press(kind: PressKind): MachineFamily {
     geometry,
     settings: [FEET, { ...BACK, usual: kind.backToRailDeg }, SEAT, PRESSURE],
     hasCam: false,
+    hasRatio: kind.loads === "stack",
     load: kind.loads === "stack" ? STACK : { name: "plates", unit: "kg" },
     range: [0, 110],
     solve: (body, m, s, deg, c) =>

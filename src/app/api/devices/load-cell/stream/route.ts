@@ -74,8 +74,11 @@ const PRETENDED = { ratio: 0.93, startKg: 1.8 } as const;
 /** What a pretended machine pulls on the cell at an angle and a pin. */
 async function pretendedPullN(ctx: Ctx, q: z.infer<typeof onMachine>): Promise<number> {
   const m = await machineById(ctx, q.machine);
-  const geometry = familyById(m.family)?.hasCam ? templateOf(m.family).geometry : null;
-  if (!geometry) throw new InputError("machine", "This kind of machine has no lever to strap the cell to.");
+  const family = familyById(m.family);
+  const geometry = templateOf(m.family).geometry;
+  if (family?.hasRatio) return Math.max(1, q.load * GRAVITY_M_S2 * (geometry.ratio ?? 1) * PRETENDED.ratio);
+  if (!family?.hasCam)
+    throw new InputError("machine", "This kind of machine has no lever or stack to strap the cell to.");
   const arc = m.family === "seated_knee_extension" ? CURVE_ARCS.extension : CURVE_ARCS.curl;
   const curve = camFactor("bell", q.angle, arc);
   const weightN = (q.load + PRETENDED.startKg) * GRAVITY_M_S2;

@@ -82,12 +82,15 @@ export const RowBand = memo(function RowBand({
             : "the knee stays quiet, or no model of it"}
         </text>
       )}
-      <text x={RAIL.right + 6} y={22} fontSize={12.5} className="fill-current">
+      <text x={RAIL.right + 6} y={17} fontSize={12.5} className="fill-current">
         {computed ? tissueShort(tissue, computed.peak) : ""}
+      </text>
+      <text x={RAIL.right + 6} y={32} fontSize={12} className="fill-quiet">
+        {trains(row)}
       </text>
       <text
         x={RAIL.right + 6}
-        y={38}
+        y={47}
         fontSize={12}
         className={isCompared ? "fill-primary font-bold" : "fill-quiet"}
       >
@@ -171,6 +174,25 @@ function runsOfTone(points: readonly Point[], most: number): { tone: string; poi
     else runs.push({ tone, points: [before, p] });
   }
   return runs;
+}
+
+const MUSCLES: Record<string, string> = {
+  quads: "front",
+  hamstrings: "back",
+  glutes: "buttock",
+  abductors: "outer",
+  adductors: "inner",
+  hip_flexors: "hip",
+  calves: "calf",
+  soleus: "calf",
+  trunk_extensors: "trunk",
+  trunk_flexors: "belly",
+};
+
+/** The muscle group it works next to its own, in dots: a judgement, not measured. */
+function trains({ e }: RangeRow): string {
+  const [, second] = Object.entries(e.muscle_emphasis_0_3).sort((a, b) => b[1] - a[1]);
+  return second ? `${MUSCLES[second[0]] ?? second[0]} ${"•".repeat(second[1])}` : "";
 }
 
 /** Machine and load in a few letters. */

@@ -13,7 +13,7 @@ import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/choose";
 import { Pose } from "@/ui/pose/Pose";
 import { Figure } from "@/ui/working/Figure";
-import { kneecapLoad, kneeMoment, shareWords } from "./figures";
+import { hipMoment, kneecapLoad, kneeMoment, shareWords, shinPull } from "./figures";
 import type { Choose } from "./useChoose";
 
 /** The picked row: the pose, what is set, what it does at the angle looked at, why it stands where it stands. */
@@ -197,6 +197,7 @@ function Modelled({
 }) {
   const { state, setState } = choose;
   const here = atAngle(facts.body, setUp, chair, state.angle);
+  const hip = here && hipMoment(setUp, here, facts.hipIsMeasured);
   return (
     <>
       <Pose
@@ -226,36 +227,27 @@ function Modelled({
             digits={1}
             under="one is a chair of 46 cm"
           />
-          <p>
-            <span className="quiet block">hip</span>
-            {here.hipMomentNm === null ? (
-              "rests on the seat: not computed"
-            ) : (
-              <>
-                <b>{Math.round(Math.abs(here.hipMomentNm))} N·m</b>{" "}
-                <span className="quiet">{here.hipMomentNm >= 0 ? "straightening" : "bending"}</span>
-              </>
-            )}
-            <span className="quiet block">
-              bent {Math.round(here.hipFlexionDeg)}°, about {Math.round(here.hipAvailableDeg)}° there
-              {facts.hipIsMeasured ? "" : ", not measured"}
-            </span>
-          </p>
-          <p>
-            <span className="quiet block">shin</span>
-            <b>
-              {here.forwardN > 0
-                ? tissuePhrase("forward", here.forwardN)
-                : here.backwardN > 0
-                  ? tissuePhrase("backward", here.backwardN)
-                  : "pulled neither way"}
-            </b>
-            <span className="quiet block">
-              {here.pelvicTuckDeg >= 2.5
+          {hip ? (
+            <Figure
+              label="hip gives"
+              computed={hip}
+              under={`bent ${Math.round(here.hipFlexionDeg)}°, about ${Math.round(here.hipAvailableDeg)}° there${facts.hipIsMeasured ? "" : ", not measured"}`}
+            />
+          ) : (
+            <p>
+              <span className="quiet block">hip</span>
+              rests on the seat: not computed
+            </p>
+          )}
+          <Figure
+            label="shin pulled"
+            computed={shinPull(setUp, here)}
+            under={
+              here.pelvicTuckDeg >= 2.5
                 ? tissuePhrase("back", here.pelvicTuckDeg)
-                : "low back stays, ±10 to 15°"}
-            </span>
-          </p>
+                : "the low back stays, ±10 to 15°"
+            }
+          />
         </div>
       ) : (
         <p className="mt-2 border-t border-rule pt-2">

@@ -87,6 +87,66 @@ export function kneecapLoad(setUp: ComputedSetUp, here: AtAngle): Computed {
   };
 }
 
+/** What the hip has to give; null where the thigh rests on the seat and statics cannot tell. */
+export function hipMoment(setUp: ComputedSetUp, here: AtAngle, hipIsMeasured: boolean): Computed | null {
+  if (here.hipMomentNm === null) return null;
+  return {
+    value: Math.abs(here.hipMomentNm),
+    unit: here.hipMomentNm >= 0 ? "N·m straight" : "N·m bending",
+    doubt: momentDoubt(setUp, here),
+    origin: "estimated",
+    working: {
+      formulaId: "mechanics.hip-moment",
+      formula:
+        "sum over foot, shin and thigh of force × distance from the hip, limb weights included, for one leg",
+      inputs: [
+        ...settingInputs(setUp),
+        ...(here.hipArmM === null
+          ? []
+          : [
+              {
+                name: "force's distance from the hip",
+                value: `${Math.round(here.hipArmM * 100)} cm`,
+                origin: "estimated" as const,
+              },
+            ]),
+        { name: "hip bend asked", value: `${Math.round(here.hipFlexionDeg)}°`, origin: "estimated" },
+        {
+          name: "hip bend there is",
+          value: `about ${Math.round(here.hipAvailableDeg)}°`,
+          origin: hipIsMeasured ? "measured" : "default",
+          from: hipIsMeasured ? "hip bend lying, less what the pelvis gives" : "adults",
+        },
+      ],
+      source: "static inverse dynamics (mechanics 3, 4.2)",
+      confidence: "medium",
+      cannotTell: "How the pelvis really tips: wrong by 10 to 15° until it is looked at on the client.",
+    },
+  };
+}
+
+/** How the shin is pulled, forward or back; below 50 N counts as none. */
+export function shinPull(setUp: ComputedSetUp, here: AtAngle): Computed {
+  const isForward = here.forwardN > 0;
+  const newtons = isForward ? here.forwardN : here.backwardN;
+  return {
+    value: Math.round(newtons / 50) * 50,
+    unit: newtons === 0 ? "N" : isForward ? "N forward" : "N back",
+    doubt: Math.max(50, Math.round((newtons * 0.3) / 50) * 50),
+    origin: "estimated",
+    working: {
+      formulaId: "mechanics.shin-shear",
+      formula:
+        "outside force across the shin + tendon pull × sine of its angle − hamstring pull × sine of its angle; forward: the larger of two muscle assumptions",
+      inputs: [...settingInputs(setUp), { name: "knee flexion", value: `${here.deg}°`, origin: "entered" }],
+      source: "patellar tendon and hamstring angles (mechanics 4)",
+      confidence: "low",
+      cannotTell:
+        "Whether a graft is safe. The sign hangs on pressure under the foot and the trunk's lean; below 50 N counts as none.",
+    },
+  };
+}
+
 /** Words under the moment: what share of its strength that is. */
 export function shareWords(facts: ChooseFacts, direction: "extension" | "flexion", here: AtAngle): string {
   const own = strengthAt(facts.strength, facts.body, direction, here.deg);
