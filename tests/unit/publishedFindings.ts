@@ -330,13 +330,23 @@ function pressLoadAt(deg: number, momentNm: number): number {
 const BEGIN = "<!-- findings: made by scripts/findings.mts -->";
 const END = "<!-- end of findings -->";
 
-/** The table as it stands in docs/model.md. */
+/** The table as it stands in docs/model.md, its columns padded as the formatter wants them. */
 export function findingsTable(findings: readonly Finding[]): string {
-  const rows = findings.map(
-    (f) =>
-      `| ${f.finding} | ${f.published} | ${f.model} | ${f.holds ? "holds" : "**does not hold**"}${f.note ? `; ${f.note}` : ""} |`,
-  );
-  return ["| finding | published | model | verdict |", "| --- | --- | --- | --- |", ...rows].join("\n");
+  const rows = [
+    ["finding", "published", "model", "verdict"],
+    ...findings.map((f) => [
+      f.finding,
+      f.published,
+      f.model,
+      `${f.holds ? "holds" : "**does not hold**"}${f.note ? `; ${f.note}` : ""}`,
+    ]),
+  ];
+  const widths = [0, 1, 2, 3].map((i) => Math.max(...rows.map((r) => (r[i] as string).length)));
+  const line = (cells: readonly string[]) =>
+    `| ${cells.map((c, i) => c.padEnd(widths[i] as number)).join(" | ")} |`;
+  const dashes = widths.map((w) => "-".repeat(w));
+  const [head, ...body] = rows as [string[], ...string[][]];
+  return [line(head), line(dashes), ...body.map(line)].join("\n");
 }
 
 /** A page with the table put between its marks. */
