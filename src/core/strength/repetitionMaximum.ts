@@ -14,7 +14,11 @@ const meanOfTwo = (r: number): number => (epley(r) + wathan(r)) / 2;
  * above. Epley, Brzycki, Lombardi and Wathan; dosing rules D1.
  */
 export function kFactor(reps: number): number | null {
-  if (reps > MOST_REPETITIONS) return null;
+  return reps > MOST_REPETITIONS ? null : kFactorUnbounded(reps);
+}
+
+/** The same without its end: a planned light load may lie beyond what a test may use. */
+export function kFactorUnbounded(reps: number): number {
   if (reps <= 1) return 1;
   if (reps < 2) return 1 + (reps - 1) * (meanOfFour(2) - 1);
   if (reps <= 10) return meanOfFour(reps);
@@ -41,7 +45,7 @@ export interface RepetitionMaximum {
 }
 
 /** Same percent of maximum allows more or fewer repetitions on these (Hoeger 1990 [medium]). */
-const REPETITION_MULTIPLIER = { leg_press: 1.5, leg_curl: 0.7, other: 1 } as const;
+export const REPETITION_MULTIPLIER = { leg_press: 1.5, leg_curl: 0.7, other: 1 } as const;
 export type Lift = keyof typeof REPETITION_MULTIPLIER;
 
 /**

@@ -1,0 +1,39 @@
+export interface NextAssistance {
+  assist: number;
+  effective: number;
+  wanted: number;
+  error: number;
+  note: string;
+}
+
+/**
+ * Next counterweight: the step applies to what is left of the body's load, and the help is rounded up to a plate, the
+ * easier way, in both directions. Dosing rules E7.
+ */
+export function nextAssistance(q: {
+  bodyLoad: number;
+  assist: number;
+  stepPct: number;
+  plate: number;
+  /** a whole plate may be taken when it is no more than this, once repetitions were added */
+  mostStepPct?: number;
+}): NextAssistance {
+  const effectiveNow = q.bodyLoad - q.assist;
+  const wanted = effectiveNow * (1 + q.stepPct / 100);
+  const of = (assist: number, note: string): NextAssistance => ({
+    assist,
+    effective: q.bodyLoad - assist,
+    wanted,
+    error: q.bodyLoad - assist - wanted,
+    note,
+  });
+  const ideal = q.bodyLoad - wanted;
+  if (ideal <= 0) return of(0, "assistance finished: add external load next");
+  const rounded = Math.ceil(ideal / q.plate - 1e-9) * q.plate;
+  if (rounded !== q.assist || q.stepPct <= 0) return of(rounded, "ok");
+  const onePlate = q.assist - q.plate;
+  const pct = (q.plate / effectiveNow) * 100;
+  if (q.mostStepPct !== undefined && pct <= q.mostStepPct && onePlate >= 0)
+    return of(onePlate, "one plate: larger than the wanted step, allowed after extra reps");
+  return of(q.assist, "plate step larger than the wanted step: add reps first");
+}
