@@ -99,7 +99,7 @@ describe("what a condition's phase means for a hold", () => {
 
 test("a trainer runs and records, and changes neither dose nor limit nor decision", () => {
   const allowed = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("trainer", d));
-  expect(allowed.sort()).toEqual(["client.read", "response.record", "session.run"]);
+  expect(allowed.sort()).toEqual(["client.read", "response.record", "session.run", "swap.take"]);
   for (const r of role.options) expect(may(r, "client.read")).toBe(true);
   expect(may("admin", "plan.write")).toBe(false);
 });
