@@ -20,6 +20,7 @@ import { findSetUp } from "../src/core/selection/findSetUp";
 import { machineFor } from "../src/core/selection/machineFor";
 import { rangeSheet } from "../src/core/selection/rangeSheet";
 import { chairRise } from "../src/core/selection/tissues";
+import { FREE_WEIGHT } from "../src/core/selection/weightOnLeg";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
@@ -85,6 +86,7 @@ const facts = {
   chair,
   tissue: "kneecap" as const,
   capTimes: null,
+  weight: FREE_WEIGHT,
   basis: { kind: "effort" as const, share: 0.5 },
 };
 const machines = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));

@@ -9,6 +9,7 @@ import { exerciseUse } from "@/core/selection/exerciseUse";
 import { machineFor, realLoads, settingsAtNotches } from "@/core/selection/machineFor";
 import { computeSetUp } from "@/core/selection/row";
 import { chairRise } from "@/core/selection/tissues";
+import { barredByWeight } from "@/core/selection/weightOnLeg";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { chooseFacts } from "./choose";
@@ -93,7 +94,7 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
     insert into set_up_card (id, clinic_id, episode_id, exercise_id, version, machine_id, settings, load_kg, load_how,
       arc_deg, axis_checked, feet, support, cues, stop_signs, note, made_by, made_at)
     values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.exerciseId}, ${input.baseVersion + 1},
-      ${set.machineId}, ${tx.json(input.settings)}, ${input.load}, ${set.how},
+      ${set.machineId}, ${tx.json(set.settings)}, ${input.load}, ${set.how},
       numrange(${set.fromDeg}, ${set.toDeg}, '[]'), ${input.axisChecked}, ${input.feet}, ${input.support},
       ${input.cues}, ${input.stopSigns}, ${input.note}, ${actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
@@ -104,7 +105,7 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
     "episode",
     client.episodeId,
     known ? { what: known.exerciseId, settings: known.settings, load: known.load, note: known.note } : null,
-    { what: input.exerciseId, settings: input.settings, load: input.load, note: input.note },
+    { what: input.exerciseId, settings: set.settings, load: input.load, note: input.note },
   );
 }
 
@@ -121,10 +122,14 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   const fit = fitExercise(e, facts.limits);
   if (fit.status === "blocked")
     throw new InputError("exerciseId", `${e.name} is barred, because of: ${fit.reasons.join("; ")}.`);
+  const byWeight = barredByWeight(e, facts.weight);
+  if (byWeight) throw new InputError("exerciseId", byWeight);
   const allowed = allowedArc(e, facts.limits, facts.motion);
   const chair = chairRise(facts.body);
   if (!allowed || !chair) throw new InputError("exerciseId", "Limits leave no knee angle for it.");
-  const chosen = machineFor(use, facts.machines);
+  const chosen = machineFor(use, facts.machines, input.machineId);
+  if (input.machineId !== null && chosen.id !== input.machineId)
+    throw new InputError("machineId", "This machine is not in use or cannot do it. Choose another.");
   const atNotches = settingsAtNotches(chosen, use, input.settings);
   for (const [key, value] of Object.entries(input.settings))
     if (Math.abs((atNotches[key] ?? Number.NaN) - value) > 1e-6 || atNotches[key] === undefined)
@@ -149,10 +154,13 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
     { settings: input.settings, load: input.load },
   );
   if (typeof set === "string") throw new InputError("settings", `This set-up cannot be used: ${set}.`);
-  if (set.isTooHeavy)
-    throw new InputError(
-      "load",
-      `This asks for ${Math.round((set.effortShare ?? 0) * 100)} % of its strength; ${Math.round(set.mostShare * 100)} % are allowed. Choose a lighter step.`,
-    );
-  return { machineId: chosen.id, how: step.how, fromDeg: set.arc.fromDeg, toDeg: set.arc.toDeg };
+  if (set.tooHeavyBecause)
+    throw new InputError("load", `This is too heavy: ${set.tooHeavyBecause}. Choose a lighter step.`);
+  return {
+    machineId: chosen.id,
+    settings: set.settings,
+    how: step.how,
+    fromDeg: set.arc.fromDeg,
+    toDeg: set.arc.toDeg,
+  };
 }

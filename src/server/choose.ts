@@ -9,14 +9,15 @@ import { type GymMachine, withMeasuredHip } from "@/core/selection/machineFor";
 import type { LaterLimits } from "@/core/selection/rangeSheet";
 import type { KnownStrength } from "@/core/selection/strengthKnown";
 import type { Tissue } from "@/core/selection/tissues";
+import { type WeightOnLeg, weightOnLeg } from "@/core/selection/weightOnLeg";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { conditionsOf } from "./conditions";
-import type { Ctx } from "./context";
+import { type Ctx, today } from "./context";
 import { exercisesOf } from "./exercises";
-import { effectiveLimitsOf } from "./limits";
+import { effectiveLimitsOf, limitsOf } from "./limits";
 import { machinesOf } from "./machines";
 import { testsOf } from "./measurements";
 import { measurementsOf } from "./otherMeasurements";
@@ -34,6 +35,7 @@ export interface ChooseFacts {
   goalIds: string[];
   firstTissue: Tissue;
   hipIsMeasured: boolean;
+  weight: WeightOnLeg;
 }
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
@@ -63,5 +65,6 @@ export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<Choo
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),
     firstTissue: firstTissue(conditions.map((c) => c.condition.id)),
     hipIsMeasured: hip !== null,
+    weight: weightOnLeg(await limitsOf(ctx, client), today(ctx)),
   };
 }

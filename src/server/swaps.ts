@@ -2,12 +2,13 @@ import "server-only";
 import { fitExercise } from "@/core/safety/fitExercise";
 import { limitsToday, swapCandidates } from "@/core/selection/swap";
 import type { SwapInput } from "@/core/selection/swapInput";
+import { barredByWeight, weightOnLeg } from "@/core/selection/weightOnLeg";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, mustMay } from "./context";
+import { type Ctx, mustMay, today } from "./context";
 import { exercisesOf } from "./exercises";
-import { effectiveLimitsOf } from "./limits";
+import { effectiveLimitsOf, limitsOf } from "./limits";
 import { Refused } from "./refused";
 import { loadingBarred } from "./screenings";
 
@@ -50,6 +51,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
   if (barred) throw new Refused("conflict", barred);
   const limits = await effectiveLimitsOf(ctx, client);
   if (typeof limits === "string") throw new Refused("conflict", `${limits} A therapist swaps by hand.`);
+  const weight = weightOnLeg(await limitsOf(ctx, client), today(ctx));
   const exercises = (await exercisesOf(ctx)).map((x) => x.exercise);
   const planned = exercises.find((e) => e.id === input.planned);
   if (!planned) throw new InputError("planned", "The planned exercise is not in the library.");
@@ -64,8 +66,11 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
       limits: limits.record,
       reason: input.reason,
       families: null,
+      weight,
     }).find((c) => c.e.id === chosen.id);
     if (!found) {
+      const byWeight = barredByWeight(chosen, weight);
+      if (byWeight) throw new Refused("conflict", byWeight);
       const fit = fitExercise(chosen, limitsToday(limits.record, input.reason));
       throw new Refused(
         "conflict",

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
 import { exerciseById, withOwn } from "@/core/rules/exercises";
+import type { WrittenLimit } from "@/core/safety/writtenLimit";
 import type { CardInput } from "@/core/selection/cardInput";
 import { rangeSheet } from "@/core/selection/rangeSheet";
 import type { SwapInput } from "@/core/selection/swapInput";
@@ -10,6 +11,7 @@ import { cardsOf, saveCard } from "@/server/cards";
 import { type ChooseFacts, chooseFacts } from "@/server/choose";
 import type { ClientEpisode } from "@/server/clients";
 import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
+import { writeLimit } from "@/server/limits";
 import {
   addMachine,
   changeMachine,
@@ -164,6 +166,38 @@ describe("the facts of Choose", () => {
     for (const b of opened) expect(b.opens).toMatch(/^opens with the phase ".+", week \d+ at the earliest/);
   });
 
+  test("partial weight without kilograms bars presses in Choose, in a card and as a swap", async () => {
+    const client = await tested();
+    const order = { origin: "surgeon" as const, reason: "the operation note", endsOn: null, replaces: null };
+    const write = (l: Pick<WrittenLimit, "kind"> & Partial<WrittenLimit>) =>
+      clinic.as("therapist", (ctx) =>
+        writeLimit(ctx, client, {
+          id: randomUUID(),
+          low: null,
+          high: null,
+          word: null,
+          isLifted: false,
+          evenIfChanged: false,
+          ...order,
+          ...l,
+        }),
+      );
+    await write({ kind: "weight_bearing", word: "partial" });
+    const { barred } = sheetOf(await factsOf(client));
+    expect(barred.find((b) => b.e.id === "lp_horizontal")?.reasons.join()).toMatch(
+      /no kilograms are written/,
+    );
+    const press = swap({ planned: "kext_full", chosen: "lp_horizontal", reason: "taken", pain: null });
+    await expect(clinic.as("trainer", (ctx) => takeSwap(ctx, client, press))).rejects.toThrow(/kilograms/);
+    await write({ kind: "weight_on_leg", high: 20 });
+    const open = sheetOf(await factsOf(client)).rows.find((r) => r.e.id === "lp_horizontal");
+    expect(open?.computed).not.toBeNull();
+    const heavy = card({ exerciseId: "lp_horizontal", settings: {}, load: 100 });
+    await expect(clinic.as("therapist", (ctx) => saveCard(ctx, client, heavy))).rejects.toThrow(
+      /kg on the leg; 20 are written/,
+    );
+  });
+
   test("only the clinic's own machines are at hand", async () => {
     const { rows } = sheetOf(await factsOf(await tested()));
     expect(rows.find((r) => r.e.id === "kext_full")?.isAtHand).toBe(true);
@@ -175,6 +209,7 @@ const card = (over: Partial<CardInput> = {}): CardInput => ({
   id: randomUUID(),
   exerciseId: "kext_single",
   baseVersion: 0,
+  machineId: null,
   settings: { backrestDeg: 105, padM: 0.33, startDeg: 90, endDeg: 30 },
   load: 10,
   axisChecked: true,
@@ -205,7 +240,7 @@ describe("a set-up card", () => {
   test.each([
     ["between notches", card({ settings: { padM: 0.3 } }), /has no notch there/],
     ["no real step", card({ load: 11 }), /has no such step/],
-    ["too heavy", card({ load: 102.5 }), /of its strength; \d+ % are allowed/],
+    ["too heavy", card({ load: 102.5 }), /of its strength; \d+ % are the most here/],
     ["no model", card({ exerciseId: "hip_abd" }), /no machine model/],
     ["unknown", card({ exerciseId: "flying" }), /no machine model/],
   ])("is refused when %s, and nothing is written", async (_, input, why) => {

@@ -13,6 +13,8 @@ export const cardInput = z.object({
   id: uuid,
   exerciseId: z.string().min(1, { error: "Choose an exercise." }),
   baseVersion: z.number().int().min(0),
+  /** which of the clinic's machines; null: the first that can do it, or none of its own */
+  machineId: uuid.nullable(),
   settings: z.record(z.string(), z.number({ error: "A setting must be a number." })),
   load: z.number({ error: "Enter the load as a number." }).min(0, { error: "A load is not below nothing." }),
   axisChecked: z.boolean(),

@@ -6,6 +6,7 @@ import { READY_QUESTIONS } from "./questions";
 import { rowOf, type SheetInput } from "./rangeSheet";
 import type { Basis } from "./row";
 import { chairRise, type ReferenceTask } from "./tissues";
+import { FREE_WEIGHT } from "./weightOnLeg";
 
 const body = bodyFrom(75, 1.75);
 const chair = chairRise(body) as ReferenceTask;
@@ -25,6 +26,7 @@ function sides(questionId: string, basis: Basis): [Compared, Compared] {
     chair,
     tissue: "kneecap",
     capTimes: null,
+    weight: FREE_WEIGHT,
     basis,
   };
   const [a, b] = q.sides.map((s): Compared => {

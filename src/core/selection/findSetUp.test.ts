@@ -10,6 +10,7 @@ import { findSetUp, type SearchWish } from "./findSetUp";
 import { type GymMachine, machineFor, realLoads } from "./machineFor";
 import { computeSetUp, type RowContext } from "./row";
 import { chairRise, type ReferenceTask } from "./tissues";
+import { FREE_WEIGHT } from "./weightOnLeg";
 
 const body = bodyFrom(75, 1.75);
 const ctx: RowContext = {
@@ -19,6 +20,7 @@ const ctx: RowContext = {
   chair: chairRise(body) as ReferenceTask,
   tissue: "kneecap",
   capTimes: null,
+  weight: FREE_WEIGHT,
   basis: { kind: "effort", share: 0.5 },
 };
 

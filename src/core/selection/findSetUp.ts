@@ -3,6 +3,7 @@ import type { Exercise } from "../rules/exercises";
 import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt, withTrunkTurned } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
+import { footForceN } from "./footForce";
 import { type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
 import { directionOf, effortLimitPct, type RowContext, STEP_DEG, signOf } from "./row";
 import { setUpArc } from "./setUpArc";
@@ -91,6 +92,14 @@ export function findSetUp(
     ? { ...ctx.limits, lumbar: { ...ctx.limits.lumbar, avoid_loaded_flexion: true } }
     : ctx.limits;
   const most = Math.min(wish.effortShare, (effortLimitPct(e, ctx.limits) ?? 100) / 100);
+  const { mostN } = ctx.weight;
+  const isUnderWeight = (load: number, settings: Record<string, number>): boolean =>
+    mostN === null ||
+    degs.every((deg) => {
+      if (deg < allowed.fromDeg || deg > allowed.toDeg) return true;
+      const setUp = { settings, share: use.share, phase: use.phase ?? 0, load } as const;
+      return footForceN(ctx.body, chosen, setUp, deg) <= mostN;
+    });
   const front: Candidate[] = [];
   let evaluations = 0;
   for (const [i, turned] of turnings.entries()) {
@@ -105,7 +114,9 @@ export function findSetUp(
     const first = solve(backs[0] as Record<string, number>, degs);
     const middle = first[Math.floor(first.length / 2)];
     if (!middle) continue;
-    const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx)) }));
+    const judged = loads
+      .filter((l) => isUnderWeight(l.load, { ...usual, ...turned }))
+      .map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx)) }));
     // of backs and stops that leave the same arc only the tidiest is worth looking at: loads are the same
     const arcs = new Map<string, ArcSetUp>();
     for (const back of backs) {

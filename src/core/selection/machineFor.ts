@@ -16,8 +16,19 @@ export interface ChosenMachine {
   family: MachineFamily;
 }
 
-/** The first machine of the clinic that can do it, in the order of the exercise's families; else a usual one. */
-export function machineFor(use: ExerciseUse, machines: readonly GymMachine[]): ChosenMachine {
+/** Every machine of the clinic that can do it, in the order of the exercise's families. */
+export const machinesFor = (use: ExerciseUse, machines: readonly GymMachine[]): GymMachine[] =>
+  use.families.flatMap((family) => machines.filter((m) => m.family === family));
+
+/** The wanted machine if it can do it, else the first of the clinic that can, else a usual one. */
+export function machineFor(
+  use: ExerciseUse,
+  machines: readonly GymMachine[],
+  wantedId: string | null = null,
+): ChosenMachine {
+  const wanted = machinesFor(use, machines).find((m) => m.id === wantedId);
+  const wantedFamily = wanted && familyById(wanted.family);
+  if (wanted && wantedFamily) return { machine: wanted, id: wanted.id, family: wantedFamily };
   for (const id of use.families) {
     const own = machines.find((m) => m.family === id);
     const family = familyById(id);

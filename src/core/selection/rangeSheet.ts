@@ -7,6 +7,7 @@ import { exerciseUse, isAtHand } from "./exerciseUse";
 import { type GymMachine, machineFor } from "./machineFor";
 import { type RankInput, type RankTerms, rankSentence, rankTerms, scoreOf } from "./rank";
 import { type ComputedSetUp, computeSetUp, type RowContext } from "./row";
+import { barredByWeight } from "./weightOnLeg";
 
 /** One exercise on the sheet. */
 export interface RangeRow {
@@ -136,16 +137,25 @@ function opensWith(e: Exercise, input: SheetInput): string | null {
 export function rowOf(
   e: Exercise,
   input: SheetInput,
-  asked: { settings?: Readonly<Record<string, number>>; load?: number } = {},
+  asked: { settings?: Readonly<Record<string, number>>; load?: number; machineId?: string | null } = {},
 ): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | string[] {
   const fit = fitExercise(e, input.limits);
   if (fit.status === "blocked") return fit.reasons;
+  const byWeight = barredByWeight(e, input.weight);
+  if (byWeight) return [byWeight];
   const allowed = allowedArc(e, input.limits, input.motion);
   if (!allowed) return ["limits and the measured motion leave no knee angle for it"];
   const use = exerciseUse(e.id);
   const row = { status: fit.status, changes: fit.reasons };
   if (!use) return { ...row, arc: allowed, computed: null };
-  const computed = computeSetUp(e, use, machineFor(use, input.machines), allowed, input, asked);
+  const computed = computeSetUp(
+    e,
+    use,
+    machineFor(use, input.machines, asked.machineId),
+    allowed,
+    input,
+    asked,
+  );
   if (typeof computed === "string") return [computed];
   const width = computed.arc.toDeg - computed.arc.fromDeg;
   if (!e.match.static_hold && width < Math.min(e.match.min_arc_deg, LEAST_ARC_DEG))

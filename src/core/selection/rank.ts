@@ -67,7 +67,9 @@ export function rankTerms(r: RankInput): RankTerms {
       (e.tier === "extended" ? 0.9 : 1) *
       // without a model of the knee nobody knows what it loads
       (computed ? 1 : 0.8) *
-      (computed?.isTooHeavy ? 0.3 : 1) *
+      // what hands hold is dosed less exactly
+      (computed?.chosen.family.isHeldByHand ? 0.7 : 1) *
+      (computed?.tooHeavyBecause ? 0.3 : 1) *
       (r.isFitted ? 0.97 : 1),
   };
 }
@@ -121,7 +123,8 @@ function termWords(
     case "tissue":
       return computed ? tissuePhrase(tissue, computed.peak) : "no computed load on the knee";
     case "ease":
-      if (computed?.isTooHeavy) return "even its least load is too heavy";
+      if (computed?.tooHeavyBecause) return `even its least load is too heavy: ${computed.tooHeavyBecause}`;
+      if (computed?.chosen.family.isHeldByHand) return "hands hold it, less exactly than a machine";
       if (!r.isAtHand) return "this gym has no such machine";
       if (r.e.match.requires_unlock) return "a therapist has to unlock it";
       return isFor ? "easy to do and to set" : "harder to do or to set";

@@ -2,14 +2,17 @@ import type { Body } from "../body/segments";
 import { geometryOf, notchesOf } from "../equipment/machine";
 import type { Exercise } from "../rules/exercises";
 import type { LimitsRecord } from "../rules/limitsRecord";
+import { GRAVITY_M_S2 } from "../units/mass";
 import { type AffineAngle, affineArc, anglesOf, jointAt } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
+import { footForceN } from "./footForce";
 import { type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
 import { longestRun, setUpArc } from "./setUpArc";
 import { fitStops, TRUNK } from "./stops";
 import { type Direction, type KnownStrength, strengthAt } from "./strengthKnown";
 import { type ReferenceTask, relativeLoad, type Tissue, tissueLoad } from "./tissues";
+import type { WeightOnLeg } from "./weightOnLeg";
 import { demandNm, loadsUnder } from "./workingLoad";
 
 /** What every loadable exercise is set to, so that rows can be compared. */
@@ -29,6 +32,7 @@ export interface RowContext {
   /** most of the looked-at tissue's load, as a multiple of the reference task; null: none is set */
   capTimes: number | null;
   basis: Basis;
+  weight: WeightOnLeg;
 }
 
 /** A set-up of an exercise, computed. */
@@ -41,8 +45,8 @@ export interface ComputedSetUp {
   load: number;
   /** how the load is set on this machine */
   how: string;
-  /** even the least of it is more than the rows are compared at, or more than limits leave */
-  isTooHeavy: boolean;
+  /** even the least of it is more than the rows are compared at, or more than limits leave: what, in words */
+  tooHeavyBecause: string | null;
   /** share of its strength that limits leave; without one, the most that is planned with */
   mostShare: number;
   arc: AllowedArc;
@@ -110,10 +114,17 @@ export function computeSetUp(
   if (!arc) return "limits and stops leave no knee angle for it";
   const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
   if (inside.length === 0) return "limits and stops leave no knee angle for it";
-  const { load, how, isTooHeavy } =
+  const forceN = (kg: number) => {
+    const setUp = { settings, share: use.share, phase: use.phase ?? 0, load: kg } as const;
+    return Math.max(...inside.map((a) => footForceN(ctx.body, chosen, setUp, a.deg)));
+  };
+  const byEffort =
     asked.load === undefined
       ? loadFor(e, use, chosen, inside, ctx)
       : { ...realLoad(chosen, asked.load), isTooHeavy: false };
+  const { load, how } =
+    asked.load === undefined ? underWeight(byEffort, chosen, forceN, ctx.weight) : byEffort;
+  const isTooMuchWeight = ctx.weight.mostN !== null && forceN(load) > ctx.weight.mostN + 0.5;
   const value = (a: AffineAngle) => tissueLoad(ctx.tissue, a, load, ctx.chair);
   const capped = cappedArc(arc, angles, value, ctx);
   if (!capped) return `everywhere more than ${ctx.capTimes} × the reference task, the cap that was set`;
@@ -133,7 +144,11 @@ export function computeSetUp(
     phase: use.phase ?? 0,
     load,
     how,
-    isTooHeavy: isTooHeavy || (effortShare ?? 0) > most + 0.005,
+    tooHeavyBecause: isTooMuchWeight
+      ? `it puts ${Math.round(forceN(load) / GRAVITY_M_S2)} kg on the leg; ${Math.round((ctx.weight.mostN ?? 0) / GRAVITY_M_S2)} are written`
+      : byEffort.isTooHeavy || (effortShare ?? 0) > most + 0.005
+        ? `it asks for ${Math.round((effortShare ?? 0) * 100)} % of its strength; ${Math.round(most * 100)} % are the most here`
+        : null,
     mostShare: most,
     arc: capped,
     angles,
@@ -198,6 +213,19 @@ function cappedArc(
       ...(bent ? [{ end: "bent" as const, deg: run.toDeg, because }] : []),
     ],
   };
+}
+
+/** The heaviest real step at or below one that keeps the written weight on the leg; the lightest where none does. */
+function underWeight(
+  found: { load: number; how: string },
+  chosen: ChosenMachine,
+  forceN: (load: number) => number,
+  weight: WeightOnLeg,
+): { load: number; how: string } {
+  const { mostN } = weight;
+  if (mostN === null || forceN(found.load) <= mostN) return found;
+  const lighter = realLoads(chosen.machine, chosen.family).filter((l) => l.load < found.load);
+  return lighter.reverse().find((l) => forceN(l.load) <= mostN) ?? lighter.at(-1) ?? found;
 }
 
 /** The real step nearest to an asked load. */

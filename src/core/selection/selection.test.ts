@@ -12,11 +12,13 @@ import { phaseLimits } from "../safety/phaseLimits";
 import { affineArc, anglesOf, jointAt } from "./affineArc";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
+import { footForceN } from "./footForce";
 import { machineFor, realLoads } from "./machineFor";
 import { quietNumbers } from "./quietNumbers";
 import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";
 import { signOf } from "./row";
 import { chairRise, type ReferenceTask, relativeLoad, TISSUE_IDS, tissueLoad } from "./tissues";
+import { FREE_WEIGHT, type WeightOnLeg } from "./weightOnLeg";
 import { demandNm, loadsUnder } from "./workingLoad";
 
 const body = bodyFrom(75, 1.75);
@@ -37,6 +39,7 @@ const input = (over: Partial<SheetInput> = {}): SheetInput => ({
   chair,
   tissue: "kneecap",
   capTimes: null,
+  weight: FREE_WEIGHT,
   basis: { kind: "effort", share: 0.5 },
   ...over,
 });
@@ -248,12 +251,46 @@ describe("the range sheet", () => {
       fc.property(anyLimits, fc.constantFrom(0.3, 0.5, 0.8), (limits, share) => {
         for (const r of rangeSheet(input({ limits, basis: { kind: "effort", share } })).rows) {
           const c = r.computed;
-          if (!c || c.isTooHeavy || c.effortShare === null) continue;
+          if (!c || c.tooHeavyBecause || c.effortShare === null) continue;
           expect(c.effortShare).toBeLessThanOrEqual(c.mostShare + 0.006);
         }
       }),
       { numRuns: 15 },
     );
+  });
+
+  test("a written weight on the leg caps what presses are set to, and partial weight without kilograms bars them", () => {
+    const order: WeightOnLeg = { mostN: 25 * 9.81, barsPresses: null };
+    for (const share of [0.3, 0.6, 0.8])
+      for (const r of rangeSheet(input({ weight: order, basis: { kind: "effort", share } })).rows) {
+        const c = r.computed;
+        if (!c || c.tooHeavyBecause) continue;
+        const setUp = { settings: c.settings, share: c.share, phase: c.phase, load: c.load };
+        for (const a of c.angles)
+          if (a.deg >= c.arc.fromDeg && a.deg <= c.arc.toDeg)
+            expect(footForceN(body, c.chosen, setUp, a.deg)).toBeLessThanOrEqual(25 * 9.81 + 0.6);
+      }
+    const heavy = rangeSheet(input({ weight: order })).rows.find((r) => r.e.id === "half_squat");
+    expect(heavy?.computed?.tooHeavyBecause).toMatch(/kg on the leg; 25 are written/);
+    const { barred } = rangeSheet(
+      input({ weight: { mostN: null, barsPresses: "no kilograms are written" } }),
+    );
+    expect(barred.find((b) => b.e.id === "lp_horizontal")?.reasons).toEqual(["no kilograms are written"]);
+    expect(barred.map((b) => b.e.id)).not.toContain("kext_full");
+  });
+
+  test("of two machines that can do it the wanted one is used, at its own notches", () => {
+    const second = {
+      ...templateOf("seated_press"),
+      id: "second",
+      notches: { footM: [{ label: "x", value: 0.2 }] },
+    };
+    const press = exerciseById("lp_horizontal");
+    if (!press) throw new Error("no press");
+    const row = rowOf(press, input({ machines: [...gym, second] }), { machineId: "second" });
+    if (Array.isArray(row)) throw new Error("barred");
+    expect(row.computed?.chosen.id).toBe("second");
+    expect(row.computed?.settings.footM).toBe(0.2);
   });
 
   test("a goal that asks for an exercise lifts it, and the sentence says which", () => {

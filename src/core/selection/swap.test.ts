@@ -4,6 +4,7 @@ import { EXERCISES, exerciseById } from "../rules/exercises";
 import { fitExercise } from "../safety/fitExercise";
 import { phaseLimits } from "../safety/phaseLimits";
 import { carryOver, limitsToday, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "./swap";
+import { FREE_WEIGHT } from "./weightOnLeg";
 
 function limitsOf(conditionId: string, phaseId: string, variantId?: string, week?: number) {
   const condition = conditionById(conditionId);
@@ -20,9 +21,15 @@ function swaps(
 ): string[] {
   const e = exerciseById(planned);
   if (!e) throw new Error(`no ${planned}`);
-  return swapCandidates({ planned: e, exercises: EXERCISES, limits, reason, families: null, busy }).map(
-    (c) => c.e.id,
-  );
+  return swapCandidates({
+    planned: e,
+    exercises: EXERCISES,
+    limits,
+    reason,
+    families: null,
+    weight: FREE_WEIGHT,
+    busy,
+  }).map((c) => c.e.id);
 }
 
 // the worked examples of the clinical rules
@@ -92,7 +99,14 @@ test("today's limits are never wider, and nothing barred, locked, busy or unlike
         for (const e of EXERCISES)
           if (fitExercise(e, limits).status === "blocked")
             expect(fitExercise(e, today).status).toBe("blocked");
-        const found = swapCandidates({ planned, exercises: EXERCISES, limits, reason, families: null });
+        const found = swapCandidates({
+          planned,
+          exercises: EXERCISES,
+          limits,
+          reason,
+          families: null,
+          weight: FREE_WEIGHT,
+        });
         for (const c of found) {
           expect(c.e.id).not.toBe(planned.id);
           expect(c.e.match.requires_unlock).toBe(false);

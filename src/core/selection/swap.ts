@@ -3,6 +3,7 @@ import { type LimitsOverride, type LimitsRecord, SCALES } from "../rules/limitsR
 import { tightenedBy } from "../safety/effectiveLimits";
 import { fitExercise } from "../safety/fitExercise";
 import { isAtHand } from "./exerciseUse";
+import { barredByWeight, type WeightOnLeg } from "./weightOnLeg";
 
 /** Why an exercise is swapped for today. */
 export const SWAP_REASONS = {
@@ -110,6 +111,7 @@ export interface SwapQuestion {
   reason: SwapReason;
   /** kinds of machine in the gym; null: not asked */
   families: ReadonlySet<string> | null;
+  weight: WeightOnLeg;
   /** exercises whose machine is taken */
   busy?: readonly string[];
 }
@@ -125,6 +127,7 @@ export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
     .flatMap((e): SwapCandidate[] => {
       if (busy.has(e.id) || e.match.class === "stretch" || e.match.requires_unlock) return [];
       if (q.reason === "home" && !e.home_ready) return [];
+      if (barredByWeight(e, q.weight)) return [];
       if (q.reason !== "home" && q.families && !isAtHand(e.id, q.families)) return [];
       const fit = fitExercise(e, today);
       if (fit.status === "blocked" || !keepsMainMuscles(q.planned, e)) return [];

@@ -93,6 +93,8 @@ export interface MachineFamily {
   load: { name: string; unit: "kg" } | null;
   /** heaviest load that a person can stand against */
   mostLoadKg?: (body: Body) => number;
+  /** a hand or strap resists: less exact than a machine */
+  isHeldByHand?: boolean;
   /** more load makes it lighter: a counterweight */
   isReversed?: boolean;
   /** angles of the knee that the model is valid for */

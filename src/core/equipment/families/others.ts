@@ -50,6 +50,7 @@ export const heldShin: MachineFamily = {
   settings: [BACKREST, PAD],
   hasCam: false,
   load: { name: "push", unit: "kg" },
+  isHeldByHand: true,
   range: [0, 100],
   solve: (body, _m, s, deg, c) =>
     solveLeg(

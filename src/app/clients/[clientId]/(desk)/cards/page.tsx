@@ -51,7 +51,7 @@ export default async function CardsPage({ params }: { params: Promise<{ clientId
           const use = exerciseUse(c.exerciseId);
           if (!e || !use) return null;
           // the family itself stays on this side: it is code, not data
-          const { machine, id } = machineFor(use, data.machines);
+          const { machine, id } = machineFor(use, data.machines, c.machineId);
           return (
             <Card
               key={c.exerciseId}

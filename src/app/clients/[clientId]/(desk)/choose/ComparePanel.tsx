@@ -12,6 +12,7 @@ import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeShe
 import { type Basis, signOf } from "@/core/selection/row";
 import { strengthAt } from "@/core/selection/strengthKnown";
 import type { ReferenceTask } from "@/core/selection/tissues";
+import { FREE_WEIGHT } from "@/core/selection/weightOnLeg";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { Choose } from "./useChoose";
 
@@ -116,6 +117,7 @@ function askedSides(q: ReadyQuestion, { input, state }: Choose): Side[] {
     ...input,
     limits: FREE_LIMITS,
     capTimes: null,
+    weight: FREE_WEIGHT,
     basis,
     motion: { shortOfStraightDeg: null, bendDeg: null },
   };

@@ -53,14 +53,14 @@ export function FindSetUp({
     });
     worker.current = own;
     try {
-      const { limits, body, strength, chair, basis } = input;
+      const { limits, body, strength, chair, basis, weight } = input;
       const found = await Comlink.wrap<FindSetUpDoor>(own).find(
         {
           exercise: row.e,
           use,
           machine: setUp.chosen.machine,
           allowed,
-          ctx: { limits, body, strength, chair, tissue, basis, capTimes: null },
+          ctx: { limits, body, strength, chair, tissue, basis, weight, capTimes: null },
           wish: { effortShare: Number(effort) / 100, capTimes: cap === "" ? null : Number(cap), keepBack },
         },
         Comlink.proxy(setProgress),

@@ -69,7 +69,7 @@ export const RowBand = memo(function RowBand({
         x={8}
         y={16 + names.length * 14}
         fontSize={12}
-        className={computed?.isTooHeavy ? "fill-accent" : "fill-quiet"}
+        className={computed?.tooHeavyBecause ? "fill-accent" : "fill-quiet"}
       >
         {detail(row)}
       </text>

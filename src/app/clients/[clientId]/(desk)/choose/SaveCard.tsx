@@ -48,6 +48,7 @@ export function SaveCard({
       id: crypto.randomUUID(),
       exerciseId: row.e.id,
       baseVersion: version,
+      machineId: setUp.chosen.id,
       settings: setUp.settings,
       load: setUp.load,
       ...draft,

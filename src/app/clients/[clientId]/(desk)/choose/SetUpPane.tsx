@@ -3,7 +3,8 @@ import Link from "next/link";
 import type { Body } from "@/core/body/segments";
 import { notchesOf, settingWords } from "@/core/equipment/machine";
 import { atAngle } from "@/core/selection/compare";
-import { realLoads } from "@/core/selection/machineFor";
+import { exerciseUse } from "@/core/selection/exerciseUse";
+import { machinesFor, realLoads } from "@/core/selection/machineFor";
 import { quietNumbers } from "@/core/selection/quietNumbers";
 import type { RangeRow } from "@/core/selection/rangeSheet";
 import { type ComputedSetUp, directionOf } from "@/core/selection/row";
@@ -73,7 +74,7 @@ export function SetUpPane({
             type="button"
             className="btn btn-primary btn-sm"
             onClick={onCard}
-            disabled={barred !== null || setUp.isTooHeavy}
+            disabled={barred !== null || setUp.tooHeavyBecause !== null}
           >
             {cardVersion ? "Change card" : "Save card"} <kbd className="text-primary-content">S</kbd>
           </button>
@@ -213,6 +214,7 @@ function Modelled({
         onSetting={choose.turn}
         onAngle={(angle) => setState({ angle })}
       />
+      <MachineChoice choose={choose} facts={facts} row={row} setUp={setUp} />
       <Settings choose={choose} setUp={setUp} massUnit={massUnit} />
       {here ? (
         <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1 border-t border-rule pt-2">
@@ -262,13 +264,46 @@ function Modelled({
             "The heel would lift: more ankle bend than is usual. Feet higher, or less depth."}
         </p>
       )}
-      {setUp.isTooHeavy && (
+      {setUp.tooHeavyBecause && (
         <p className="mt-1 text-accent">
-          Even its least load asks for {Math.round((setUp.effortShare ?? 0) * 100)} % of its strength ;{" "}
-          {Math.round(setUp.mostShare * 100)} % are the most here. Choose a lighter means or a smaller arc.
+          Too heavy, because {setUp.tooHeavyBecause}. Choose a lighter step or means, or a smaller arc.
         </p>
       )}
     </>
+  );
+}
+
+/** Which machine, where the gym has several that can do it. */
+function MachineChoice({
+  choose,
+  facts,
+  row,
+  setUp,
+}: {
+  choose: Choose;
+  facts: ChooseFacts;
+  row: RangeRow;
+  setUp: ComputedSetUp;
+}) {
+  const use = exerciseUse(row.e.id);
+  const able = use ? machinesFor(use, facts.machines) : [];
+  if (able.length < 2) return null;
+  return (
+    <label className="flex items-center justify-between gap-2 border-t border-rule py-1">
+      on
+      <select
+        className="select select-sm w-[230px]"
+        value={setUp.chosen.id ?? ""}
+        onChange={(e) => choose.takeMachine(e.target.value)}
+      >
+        {able.map((m) => (
+          <option key={m.id} value={m.id}>
+            {m.name}
+            {m.place && `, ${m.place}`}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

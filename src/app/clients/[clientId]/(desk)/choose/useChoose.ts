@@ -24,6 +24,8 @@ const ADDRESS = {
   row: parseAsString,
   /** settings of the picked row that somebody turned: footM~0.15,load~40 */
   set: parseAsArrayOf(parseAsString).withDefault([]),
+  /** which of several machines that can do it */
+  machine: parseAsString,
   basis: parseAsStringLiteral(BASES).withDefault("effort"),
   share: parseAsInteger.withDefault(50),
   kg: parseAsInteger.withDefault(20),
@@ -94,10 +96,10 @@ export function useChoose(facts: ChooseFacts, chair: ReferenceTask) {
   const isTurned = state.set.length > 0;
   // only the row that is turned is computed anew while something is dragged
   const picked = useMemo((): RangeRow | { row: RangeRow; barred: string[] } | null => {
-    if (!pickedRow || !isTurned) return pickedRow;
-    const again = rowOf(pickedRow.e, input, turned);
+    if (!pickedRow || (!isTurned && !state.machine)) return pickedRow;
+    const again = rowOf(pickedRow.e, input, { ...turned, machineId: state.machine });
     return Array.isArray(again) ? { row: pickedRow, barred: again } : { ...pickedRow, ...again };
-  }, [pickedRow, isTurned, turned, input]);
+  }, [pickedRow, isTurned, turned, input, state.machine]);
   const write = (t: Turned) =>
     setState({
       set: [
@@ -116,7 +118,9 @@ export function useChoose(facts: ChooseFacts, chair: ReferenceTask) {
     picked,
     isTurned,
     turned,
-    pick: (id: string) => setState({ row: id, set: null }),
+    pick: (id: string) => setState({ row: id, set: null, machine: null }),
+    // notches differ from machine to machine
+    takeMachine: (id: string) => setState({ machine: id, set: null }),
     turn: (key: string, value: number) =>
       write({ ...turned, settings: { ...turned.settings, [key]: value } }),
     load: (load: number) => write({ ...turned, load }),

@@ -43,8 +43,11 @@ export function SwapDesk({
   const planned = exercises.find((e) => e.id === plannedId) ?? EXERCISES[0];
   const families = useMemo(() => new Set(facts.machines.map((m) => m.family)), [facts.machines]);
   const candidates = useMemo(
-    () => (planned ? swapCandidates({ planned, exercises, limits: facts.limits, reason, families }) : []),
-    [planned, exercises, facts.limits, reason, families],
+    () =>
+      planned
+        ? swapCandidates({ planned, exercises, limits: facts.limits, reason, families, weight: facts.weight })
+        : [],
+    [planned, exercises, facts.limits, facts.weight, reason, families],
   );
   if (!planned) return null;
   const take = async (chosen: string | null, name: string) => {
