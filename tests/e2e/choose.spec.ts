@@ -164,6 +164,8 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
   await page.goto(`/clients/${id}/choose`);
   await isAlive(page);
   await expect(pane(page).getByRole("button", { name: /card/ })).toHaveCount(0);
+  // what has to be unlocked is not offered to a trainer before a therapist's card stands
+  await expect(row(page, /^Leg press two up, one down/)).toHaveCount(0);
   const refused = await post(page, `/api/clients/${id}/cards`, {
     id: randomUUID(),
     exerciseId: "lp_horizontal",

@@ -126,7 +126,7 @@ function termWords(
       if (computed?.tooHeavyBecause) return `even its least load is too heavy: ${computed.tooHeavyBecause}`;
       if (computed?.chosen.family.isHeldByHand) return "hands hold it, less exactly than a machine";
       if (!r.isAtHand) return "this gym has no such machine";
-      if (r.e.match.requires_unlock) return "a therapist has to unlock it";
+      if (r.e.match.requires_unlock) return "a therapist has to unlock it, by a set-up card";
       return isFor ? "easy to do and to set" : "harder to do or to set";
   }
 }

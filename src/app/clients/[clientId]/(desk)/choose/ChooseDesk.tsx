@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { useCallback, useRef } from "react";
 import { READY_QUESTIONS } from "@/core/selection/questions";
 import type { RangeRow } from "@/core/selection/rangeSheet";
 import type { ReferenceTask } from "@/core/selection/tissues";
@@ -28,7 +28,12 @@ const MOST_COMPARED = 3;
 
 /** The range sheet at the left, the picked set-up with its pose at the right. */
 export function ChooseDesk({ clientId, facts, chair, cards, mayWriteCard, massUnit }: ChooseDeskProps) {
-  const choose = useChoose(facts, chair);
+  // a therapist's set-up card unlocks an exercise for this client
+  const isUnlocked = useCallback(
+    (id: string) => mayWriteCard || cards.some((c) => c.exerciseId === id),
+    [mayWriteCard, cards],
+  );
+  const choose = useChoose(facts, chair, isUnlocked);
   const { state, setState, rows, picked, sheet } = choose;
   const find = useRef<HTMLDialogElement>(null);
   const card = useRef<HTMLDialogElement>(null);

@@ -57,7 +57,12 @@ function readTurned(parts: readonly string[]): Turned {
 }
 
 /** Everything that the Choose desk shows, from the facts and the address; and how it is changed. */
-export function useChoose(facts: ChooseFacts, chair: ReferenceTask) {
+export function useChoose(
+  facts: ChooseFacts,
+  chair: ReferenceTask,
+  /** exercises that need unlocking are shown to who may unlock them, and once a card stands */
+  isUnlocked: (exerciseId: string) => boolean,
+) {
   const [state, setState] = useQueryStates(ADDRESS, { history: "replace", scroll: false });
   const tissue = state.tissue ?? facts.firstTissue;
   const share = Math.min(100, Math.max(5, state.share)) / 100;
@@ -83,13 +88,14 @@ export function useChoose(facts: ChooseFacts, chair: ReferenceTask) {
     () =>
       sheet.rows.filter(
         (r) =>
+          (!r.e.match.requires_unlock || isUnlocked(r.e.id)) &&
           (!state.hand || r.isAtHand) &&
           (!state.supported || r.e.back_support === "full") &&
           (!state.oneLeg || r.e.match.single_leg) &&
           (!state.holds || r.e.match.static_hold || r.e.isometric.possible) &&
           (!state.noKneeling || r.e.kneeling_contact === "none"),
       ),
-    [sheet, state.hand, state.supported, state.oneLeg, state.holds, state.noKneeling],
+    [sheet, isUnlocked, state.hand, state.supported, state.oneLeg, state.holds, state.noKneeling],
   );
   const pickedRow = rows.find((r) => r.e.id === state.row) ?? rows[0] ?? null;
   const turned = useMemo(() => readTurned(state.set), [state.set]);
