@@ -27,6 +27,7 @@ test("every screen fits 1280x800 and axe finds nothing, in the light and the dar
       "/library",
       "/library/lp_horizontal",
       "/library/new?like=lp_single",
+      `/clients/${ids[0]}/session`,
       `/clients/${ids[0]}/swap`,
       `/clients/${ids[0]}/cards`,
       `/clients/${ids[0]}/choose?ask=feet-high&angle=80`,

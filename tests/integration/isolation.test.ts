@@ -29,6 +29,7 @@ const CLINIC_TABLES = [
   "clinic_exercise",
   "set_up_card",
   "exercise_swap",
+  "session_score",
   "cuff",
   "strength_test",
   "strength_trial",

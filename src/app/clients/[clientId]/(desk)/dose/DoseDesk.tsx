@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { parseAsInteger, useQueryState } from "nuqs";
 import { useMemo, useRef, useState } from "react";
@@ -105,7 +106,13 @@ export function DoseDesk({
             <span className="quiet text-[15px] font-normal">
               {Math.ceil(outcome.seconds / 60)} min with rests · {totalTension(plan)} s held
             </span>
-          )}
+          )}{" "}
+          <Link
+            className="small font-sans font-normal underline"
+            href={`/clients/${client.clientId}/session`}
+          >
+            the whole session
+          </Link>
         </h1>
         <svg viewBox={`0 0 ${RAIL.width} 236`} className="mt-2 w-full">
           <title>Capacity, allowed window and the hold over knee flexion</title>

@@ -22,6 +22,7 @@ const DEEDS: Record<string, string> = {
   "recheck.clear": "cleared a warning sign",
   "response.record": "entered the next morning",
   "decision.take": "decided",
+  "score.write": "saved a session",
   "card.write": "saved a set-up card",
   "swap.take": "swapped an exercise for the day",
 };

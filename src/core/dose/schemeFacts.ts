@@ -1,0 +1,20 @@
+import type { Exercise } from "../rules/exercises";
+import type { SchemeFacts } from "./schemeGates";
+
+/** What is known of a client for every scheme; the exercise adds the rest. */
+export type ClientSchemeFacts = Pick<
+  SchemeFacts,
+  "isPostOp" | "isNovice" | "irritability" | "lastPain" | "daysSinceAccumulated"
+>;
+
+export const schemeFactsOf = (
+  client: ClientSchemeFacts,
+  e: Exercise,
+  accumulatedInSession: number,
+): SchemeFacts => ({
+  ...client,
+  accumulatedInSession,
+  canBeHeld: e.match.static_hold || e.isometric.possible,
+  isLoadable: e.match.load_floor !== "limb",
+  isStretch: e.match.class === "stretch",
+});
