@@ -12,6 +12,7 @@ import { findRoot } from "../units/findRoot";
 import { repetitionSeconds } from "./repetitionSeconds";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, scheme } from "./scheme";
 import { type SchemeFacts, schemeBars } from "./schemeGates";
+import { schemeShare } from "./schemeShare";
 import { schemeTotals } from "./schemeTotals";
 import { orderNotes, type ScoreItem, scoreTotals } from "./sessionScore";
 import { sessionTemplate } from "./sessionTemplate";
@@ -53,6 +54,24 @@ describe("schemes", () => {
       if (t.hard !== null) expect(t.hard).toBeGreaterThanOrEqual(0);
     }
     expect(schemeTotals(EXAMPLES[kind], 2).seconds).toBeGreaterThan(schemeTotals(EXAMPLES[kind], 1).seconds);
+  });
+
+  test("more repetitions, more in reserve and less felt effort never ask for a heavier load", () => {
+    const straight = EXAMPLES.straight as Extract<Scheme, { kind: "straight" }>;
+    const holds = EXAMPLES.holds as Extract<Scheme, { kind: "holds" }>;
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 29 }), fc.integer({ min: 0, max: 7 }), (reps, reserve) => {
+        const at = (r: number, left: number) =>
+          schemeShare({ ...straight, reps: r, reserve: left }) as number;
+        expect(at(reps + 1, reserve)).toBeLessThanOrEqual(at(reps, reserve));
+        expect(at(reps, reserve + 1)).toBeLessThanOrEqual(at(reps, reserve));
+        expect(at(reps, reserve)).toBeLessThanOrEqual(0.85);
+      }),
+    );
+    const felt = [4, 6, 8].map((feltEffort) => schemeShare({ ...holds, feltEffort }) as number);
+    expect(felt).toEqual([...felt].sort((a, b) => a - b));
+    expect(schemeShare(EXAMPLES.stretch)).toBeNull();
+    for (const kind of SCHEME_KINDS) expect(schemeShare(EXAMPLES[kind]) ?? 0).toBeLessThan(0.86);
   });
 
   test("numbers out of range are refused with a sentence, strange kinds too", () => {

@@ -3,6 +3,7 @@ import { useId } from "react";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind, scheme } from "@/core/dose/scheme";
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import type { RangeRow } from "@/core/selection/rangeSheet";
+import type { ComputedSetUp } from "@/core/selection/row";
 import { SCHEME_STARTS } from "./schemeDefaults";
 import type { Line } from "./useScore";
 
@@ -24,10 +25,38 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   toleratedS: { label: "at once", unit: "s", least: 5, most: 60, step: 5 },
 };
 
+/** What to set for the scheme, what it really asks for, and how sure that is. */
+function ToSet({ setUp, isTested }: { setUp: ComputedSetUp; isTested: boolean }) {
+  return (
+    <p className="mt-1" role="status">
+      start with <b className="display text-[18px]">{setUp.how}</b>
+      {setUp.effortShare !== null && (
+        <span className="small quiet">
+          {" "}
+          at most {Math.round(setUp.effortShare * 100)} % of{" "}
+          {isTested ? "what it can hold, estimated" : "a default strength: not tested"}
+        </span>
+      )}
+      {setUp.tooHeavyBecause ? (
+        <span className="block text-accent">
+          The lightest it has is more than this scheme wants, because {setUp.tooHeavyBecause}. Take a lighter
+          means.
+        </span>
+      ) : (
+        <span className="small quiet block">
+          Find the real load in two light sets; the step below is chosen, never above.
+        </span>
+      )}
+    </p>
+  );
+}
+
 /** One line of the session: its scheme, its numbers, its sides, its place. */
 export function ItemEditor({
   line,
   row,
+  toSet,
+  isTested,
   bars,
   disabled,
   onChange,
@@ -36,6 +65,9 @@ export function ItemEditor({
 }: {
   line: Line;
   row: RangeRow;
+  /** the set-up at the load that the scheme asks for; null where none is computed */
+  toSet: ComputedSetUp | null;
+  isTested: boolean;
   bars: readonly string[];
   disabled: boolean;
   onChange: (part: Partial<ScoreLine>) => void;
@@ -55,6 +87,7 @@ export function ItemEditor({
         {row.computed ? `${row.computed.chosen.machine.name}, ` : ""}
         {Math.round(row.arc.fromDeg)}° to {Math.round(row.arc.toDeg)}° are open
       </p>
+      {toSet && <ToSet setUp={toSet} isTested={isTested} />}
       <fieldset disabled={disabled} className="mt-2 grid gap-1.5">
         <label className="flex items-center justify-between gap-3">
           scheme

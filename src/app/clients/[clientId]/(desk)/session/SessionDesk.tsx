@@ -4,12 +4,14 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { type ClientSchemeFacts, schemeFactsOf } from "@/core/dose/schemeFacts";
 import { schemeBars } from "@/core/dose/schemeGates";
+import { schemeShare } from "@/core/dose/schemeShare";
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import { orderNotes, type ScoreItem, scoreTotals } from "@/core/dose/sessionScore";
 import { sessionTemplate } from "@/core/dose/sessionTemplate";
 import { withOwn } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
-import { type RangeRow, rangeSheet } from "@/core/selection/rangeSheet";
+import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
+import { directionOf } from "@/core/selection/row";
 import type { ReferenceTask } from "@/core/selection/tissues";
 import type { ChooseFacts } from "@/server/choose";
 import { Problem } from "@/ui/form/Problem";
@@ -46,24 +48,32 @@ export function SessionDesk({
   const [place, setPlace] = useState<"gym" | "home">("gym");
   const [minutes, setMinutes] = useState<number>(30);
   const [problem, setProblem] = useState<string | null>(null);
-  const sheet = useMemo(
-    () =>
-      rangeSheet({
-        ...facts,
-        exercises: withOwn(facts.ownExercises),
-        chair,
-        tissue: facts.firstTissue,
-        capTimes: null,
-        basis: { kind: "effort", share: 0.5 },
-      }),
+  const input = useMemo(
+    (): SheetInput => ({
+      ...facts,
+      exercises: withOwn(facts.ownExercises),
+      chair,
+      tissue: facts.firstTissue,
+      capTimes: null,
+      basis: { kind: "effort", share: 0.5 },
+    }),
     [facts, chair],
   );
+  const sheet = useMemo(() => rangeSheet(input), [input]);
   const rows = useMemo(() => new Map(sheet.rows.map((r) => [r.e.id, r])), [sheet]);
   const { items, bars } = judged(score.lines, rows, known);
   const totals = scoreTotals(items);
   const notes = orderNotes(items, { calves: false });
   const line = score.lines.find((l) => l.key === picked) ?? score.lines[0] ?? null;
   const row = line ? (rows.get(line.exerciseId) ?? null) : null;
+  const lineScheme = line?.scheme;
+  // the load of the picked line: the real step for what its scheme asks of this knee
+  const toSet = useMemo(() => {
+    const share = lineScheme ? schemeShare(lineScheme) : null;
+    if (!row?.computed || share === null) return null;
+    const again = rowOf(row.e, { ...input, basis: { kind: "effort", share } });
+    return Array.isArray(again) ? null : again.computed;
+  }, [row, lineScheme, input]);
   const step = (by: 1 | -1) => {
     const at = score.lines.findIndex((l) => l.key === line?.key);
     setPicked(score.lines[at + by]?.key ?? line?.key ?? null);
@@ -193,6 +203,8 @@ export function SessionDesk({
             key={line.key}
             line={line}
             row={row}
+            toSet={toSet}
+            isTested={facts.strength[directionOf(row.e)] !== null}
             bars={bars.get(line.key) ?? []}
             disabled={!mayWrite}
             onChange={(part) => score.change(line.key, part)}
