@@ -245,6 +245,7 @@ test("a template holds only what fits, is in order, and fits the minutes, for ev
             expect(i.scheme.reserve).toBeGreaterThanOrEqual(Math.min(8, limits.effort.min_reps_in_reserve));
         }
         expect(orderNotes(items, { calves: false })).toEqual([]);
+        if (items.length > 3) expect(scoreTotals(items).seconds).toBeLessThanOrEqual(minutes * 60);
       },
     ),
     { numRuns: 40 },

@@ -1,7 +1,7 @@
 import type { LimitsRecord } from "../rules/limitsRecord";
 import type { RangeRow } from "../selection/rangeSheet";
 import type { Scheme } from "./scheme";
-import type { ScoreItem } from "./sessionScore";
+import { type ScoreItem, scoreTotals } from "./sessionScore";
 
 /** Where a session is done, and what it is for. */
 export interface TemplateWish {
@@ -65,6 +65,7 @@ export function sessionTemplate(
   const reserve = reserveOf(limits);
   const isHold = (r: RangeRow) => r.e.match.static_hold;
   const effort = Math.min(6, limits.effort.max_rpe_0_10);
+  // the hip and the calves stand behind the knee's work, so that they go first when time is short
   const work = (r: RangeRow): Scheme =>
     isHold(r) || (limits.isometric_first && r.e.isometric.possible)
       ? holds(effort)
@@ -83,5 +84,18 @@ export function sessionTemplate(
   take(is("open_knee_flexion", "closed_knee_flexion"), work);
   if (wish.minutes >= 20) take(is("hip_open", "hip_hinge"), work);
   if (wish.minutes >= 30) take(is("calf"), work);
-  return items;
+  return inTime(items, wish.minutes * 60);
 }
+
+/** Fewer sets first, from the end; then fewer exercises, never below the light start and two more. */
+function inTime(items: ScoreItem[], seconds: number): ScoreItem[] {
+  let kept = items;
+  const isOver = () => scoreTotals(kept).seconds > seconds;
+  for (let i = kept.length - 1; i > 0 && isOver(); i--)
+    kept = kept.map((item, at) =>
+      at === i && item.scheme.kind === "straight" ? { ...item, scheme: { ...item.scheme, sets: 2 } } : item,
+    );
+  while (kept.length > LEAST_ITEMS && isOver()) kept = kept.slice(0, -1);
+  return kept;
+}
+const LEAST_ITEMS = 3;

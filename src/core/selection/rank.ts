@@ -74,7 +74,9 @@ export function rankTerms(r: RankInput): RankTerms {
   };
 }
 
-export const scoreOf = (t: RankTerms): number => t.works * t.effort * t.range * t.goal * t.tissue * t.ease;
+/** The product of the terms; what differs in the ninth digit only is the rounding of some machine, and equal. */
+export const scoreOf = (t: RankTerms): number =>
+  Math.round(t.works * t.effort * t.range * t.goal * t.tissue * t.ease * 1e9);
 
 const SPEAKS_FOR = ["works", "effort", "range", "goal", "tissue"] as const satisfies (keyof RankTerms)[];
 

@@ -5,22 +5,13 @@ import type { Tissue } from "@/core/selection/tissues";
 import { tissueShort, tissueWords } from "@/core/selection/tissueWords";
 import { Brackets } from "@/ui/rail/Hatch";
 import { RAIL, xOf } from "@/ui/rail/scale";
+import { twoLines } from "@/ui/rail/twoLines";
 import { rampTone } from "./rampTone";
 
 const HEIGHT = 54;
 const TOP = 6;
 const BASE = 46;
 const LETTERS = 21;
-
-/** Words in at most two lines. */
-function twoLines(text: string): string[] {
-  const words = text.split(" ");
-  let first = "";
-  while (words.length && `${first} ${words[0]}`.trim().length <= LETTERS)
-    first = `${first} ${words.shift()}`.trim();
-  const rest = words.join(" ");
-  return rest ? [first, rest.length > LETTERS + 1 ? `${rest.slice(0, LETTERS - 1)}…` : rest] : [first];
-}
 
 type Point = { deg: number; value: number };
 
@@ -52,7 +43,7 @@ export const RowBand = memo(function RowBand({
   const { arc, computed } = row;
   const [x1, x2] = [xOf(arc.fromDeg), xOf(arc.toDeg)];
   const y = (v: number) => BASE - (Math.min(v, most) / most) * (BASE - TOP);
-  const names = twoLines(row.e.name);
+  const names = twoLines(row.e.name, LETTERS);
   return (
     <svg
       viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}

@@ -2,11 +2,13 @@ import type { ScoreTotals } from "@/core/dose/sessionScore";
 import type { RangeRow } from "@/core/selection/rangeSheet";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
+import { twoLines } from "@/ui/rail/twoLines";
 import { schemeWords } from "./schemeDefaults";
 import type { Line } from "./useScore";
 
-const HEIGHT = 46;
-const MIDDLE = 23;
+const HEIGHT = 54;
+const MIDDLE = 27;
+const LETTERS = 21;
 
 /** The lines under the ruler: a thick line where a repetition travels, a disc where a hold sits, words where the knee is quiet. */
 export function ScoreRail({
@@ -36,6 +38,7 @@ export function ScoreRail({
           const row = rows.get(l.exerciseId) ?? null;
           if (row) at += 1;
           const total = row ? totals.perItem[at] : null;
+          const names = twoLines(`${i + 1}. ${row?.e.name ?? l.exerciseId}`, LETTERS);
           return (
             <li key={l.key}>
               <button
@@ -50,10 +53,24 @@ export function ScoreRail({
                   role="img"
                   aria-label={`${i + 1}. ${row?.e.name ?? l.exerciseId}, ${schemeWords(l.scheme)}${bars.has(l.key) ? ", barred" : ""}`}
                 >
-                  <text x={8} y={19} fontSize={12.5} fontWeight={650} className="fill-current">
-                    {i + 1}. {short(row?.e.name ?? l.exerciseId)}
-                  </text>
-                  <text x={8} y={35} fontSize={12} className={bars.has(l.key) ? "fill-accent" : "fill-quiet"}>
+                  {names.map((words, n) => (
+                    <text
+                      key={words}
+                      x={8}
+                      y={16 + n * 14}
+                      fontSize={12.5}
+                      fontWeight={650}
+                      className="fill-current"
+                    >
+                      {words}
+                    </text>
+                  ))}
+                  <text
+                    x={8}
+                    y={16 + names.length * 14}
+                    fontSize={12}
+                    className={bars.has(l.key) ? "fill-accent" : "fill-quiet"}
+                  >
                     {bars.has(l.key) ? "barred: see at the right" : schemeWords(l.scheme)}
                   </text>
                   <Mark line={l} row={row} />
@@ -72,9 +89,6 @@ export function ScoreRail({
     </div>
   );
 }
-
-const LETTERS = 18;
-const short = (name: string): string => (name.length > LETTERS + 1 ? `${name.slice(0, LETTERS)}…` : name);
 
 /** Where the knee works: quiet work says so. */
 function Mark({ line, row }: { line: Line; row: RangeRow | null }) {
