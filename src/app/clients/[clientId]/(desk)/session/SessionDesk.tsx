@@ -331,7 +331,10 @@ function Notes({
             <li key={n}>{n}</li>
           ))}
           {balance.map((n) => (
-            <li key={n}>{n}: by hard repetitions of this one session; a week may even it out.</li>
+            <li key={n}>
+              {n.charAt(0).toUpperCase() + n.slice(1)}: by hard repetitions of this one session; a week may
+              even it out.
+            </li>
           ))}
         </ul>
       )}
