@@ -1,72 +1,48 @@
 import "server-only";
-import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
-import { schemeFactsOf } from "@/core/dose/schemeFacts";
-import { schemeBars } from "@/core/dose/schemeGates";
-import { type ScoreInput, type ScoreLine, scoreLine } from "@/core/dose/scoreInput";
+import { judgeScore } from "@/core/dose/judgeScore";
+import { kneecapDose } from "@/core/dose/kneecapDose";
+import { scoreContextOf } from "@/core/dose/scoreContextOf";
+import type { ScoreInput, ScoreLine } from "@/core/dose/scoreInput";
+import { itemsOf } from "@/core/dose/scoreItems";
 import { scoreTotals } from "@/core/dose/sessionScore";
-import { withOwn } from "@/core/rules/exercises";
-import { rowOf } from "@/core/selection/rangeSheet";
-import { chairRise } from "@/core/selection/tissues";
+import type { PastLoad } from "@/core/dose/weekGuard";
 import { daysBetween } from "@/core/units/days";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
-import { chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, today } from "./context";
 import { planningBarred } from "./plans";
 import { Refused } from "./refused";
-import { sessionsOf } from "./sessions";
+import { sessionFacts } from "./sessionContext";
+import { type StoredScore, scoresOf } from "./storedScores";
 
-/** A session as it was saved last. */
-export interface StoredScore {
-  id: string;
-  version: number;
-  items: ScoreLine[];
-  by: string;
-  at: Date;
-}
-
-/** The newest saved session of an episode, and the ones before it, newest first. */
-export async function scoresOf(ctx: Ctx, episodeId: string): Promise<StoredScore[]> {
-  const rows = await ctx.tx`
-    select s.*, p.name from session_score s join person p on p.id = s.made_by
-    where s.episode_id = ${episodeId} order by s.version desc limit 20`;
-  return rows.map((r) => ({
-    id: r.id,
-    version: r.version,
-    items: scoreLine.array().parse(r.items),
-    by: r.name,
-    at: r.made_at,
-  }));
-}
-
-/** With fewer sessions behind them people count as novices [own]. */
-const NOVICE_SESSIONS = 8;
-
-/** What decides which schemes may be used for a client. */
-export async function schemeFactsFor(ctx: Ctx, client: ClientEpisode): Promise<ClientSchemeFacts> {
-  const sessions = await sessionsOf(ctx, client.episodeId);
-  const last = sessions.filter((s) => s.end).at(-1);
-  const pains = last?.records.map((r) => r.painAfter ?? 0) ?? [];
-  const accumulated = (await scoresOf(ctx, client.episodeId)).find(
-    (s) => dayOf(ctx, s.at) !== today(ctx) && s.items.some((i) => i.scheme.kind === "accumulated"),
+/** What sessions of earlier days gave, the last version of each day. Planned, until the floor runs whole sessions. */
+export async function pastLoads(ctx: Ctx, episodeId: string): Promise<PastLoad[]> {
+  const byDay = new Map<string, StoredScore>();
+  for (const s of await scoresOf(ctx, episodeId)) {
+    const day = dayOf(ctx, s.at);
+    if (day !== today(ctx) && !byDay.has(day)) byDay.set(day, s);
+  }
+  return [...byDay].flatMap(([day, s]) =>
+    s.kneecapChairS === null
+      ? []
+      : [
+          {
+            daysAgo: daysBetween(day, today(ctx)),
+            kneecapChairS: s.kneecapChairS,
+            hardReps: s.hardReps,
+          },
+        ],
   );
-  return {
-    isPostOp: client.school === "post_op",
-    isNovice: sessions.length < NOVICE_SESSIONS,
-    irritability: client.irritability,
-    lastPain: pains.length ? Math.max(...pains) : null,
-    daysSinceAccumulated: accumulated ? daysBetween(dayOf(ctx, accumulated.at), today(ctx)) : null,
-  };
 }
 
-/** Saves a new version. Every exercise and scheme is asked of the core again; what is barred is refused. */
+/** Saves a new version. Every line is judged by the core again; what is barred is refused. */
 export async function saveScore(ctx: Ctx, client: ClientEpisode, input: ScoreInput): Promise<number> {
   mustMay(ctx, "plan.write");
   const { tx, actor } = ctx;
   const barred = await planningBarred(ctx, client);
   if (barred) throw new Refused("conflict", barred);
-  const items = await checked(ctx, client, input);
+  const { totals, chairSeconds } = await checked(ctx, client, input.items);
   const [newest] = await scoresOf(ctx, client.episodeId);
   if (newest?.id === input.id) return newest.version;
   const meanwhile = new Refused(
@@ -74,11 +50,11 @@ export async function saveScore(ctx: Ctx, client: ClientEpisode, input: ScoreInp
     `${newest?.by ?? "Somebody"} saved version ${newest?.version ?? 1} of this session meanwhile. What you made is still here: compare, then save again.`,
   );
   if ((newest?.version ?? 0) !== input.baseVersion) throw meanwhile;
-  const totals = scoreTotals(items);
   const rows = await tx`
-    insert into session_score (id, clinic_id, episode_id, version, items, seconds, hard_reps, made_by, made_at)
+    insert into session_score (id, clinic_id, episode_id, version, items, seconds, hard_reps, kneecap_chair_s, made_by,
+      made_at)
     values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.baseVersion + 1}, ${tx.json(input.items)},
-      ${totals.seconds}, ${totals.hard}, ${actor.personId}, ${ctx.now})
+      ${totals.seconds}, ${totals.hard}, ${chairSeconds}, ${actor.personId}, ${ctx.now})
     on conflict do nothing returning version`;
   if (rows.length === 0) throw meanwhile;
   await audit(
@@ -92,37 +68,19 @@ export async function saveScore(ctx: Ctx, client: ClientEpisode, input: ScoreInp
   return input.baseVersion + 1;
 }
 
-async function checked(ctx: Ctx, client: ClientEpisode, input: ScoreInput) {
-  const facts = await chooseFacts(ctx, client);
+async function checked(ctx: Ctx, client: ClientEpisode, items: readonly ScoreLine[]) {
+  const facts = await sessionFacts(ctx, client);
   if (typeof facts === "string") throw new Refused("conflict", facts);
-  const chair = chairRise(facts.body);
-  if (!chair) throw new Refused("conflict", "A usual chair is out of the model's reach for this body.");
-  const exercises = withOwn(facts.ownExercises);
-  const known = await schemeFactsFor(ctx, client);
-  let accumulated = 0;
-  return input.items.map((line, i) => {
-    const exercise = exercises.find((e) => e.id === line.exerciseId);
-    if (!exercise) throw new InputError(`items.${i}.exerciseId`, "This exercise is not in the library.");
-    const row = rowOf(exercise, {
-      ...facts,
-      exercises,
-      chair,
-      tissue: facts.firstTissue,
-      capTimes: null,
-      basis: { kind: "effort", share: 0.5 },
-    });
-    if (Array.isArray(row))
+  const context = scoreContextOf(facts);
+  const judged = judgeScore(items, context);
+  for (const [i, j] of judged.entries())
+    if (j.bars.length > 0)
       throw new InputError(
-        `items.${i}.exerciseId`,
-        `${exercise.name} is barred, because of: ${row.join("; ")}. Take it out or choose another.`,
+        `items.${i}`,
+        `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
       );
-    const bars = schemeBars(line.scheme.kind, schemeFactsOf(known, exercise, accumulated));
-    if (bars.length > 0)
-      throw new InputError(
-        `items.${i}.scheme`,
-        `${exercise.name}: this scheme is barred, because ${bars.join("; ")}.`,
-      );
-    if (line.scheme.kind === "accumulated") accumulated += 1;
-    return { id: String(i), exercise, scheme: line.scheme, sides: line.sides };
-  });
+  return {
+    totals: scoreTotals(itemsOf(judged, (_, i) => String(i))),
+    chairSeconds: kneecapDose(judged, facts.chair).chairSeconds,
+  };
 }

@@ -2,16 +2,10 @@ import { limbGravityTorqueNm } from "../body/limbGravity";
 import type { Body } from "../body/segments";
 import type { LoadSteps } from "../equipment/loadSteps";
 import type { SeatedKneeExtensionMachine } from "../equipment/seatedKneeExtension";
-import {
-  type EffortBand,
-  feltEffortBand,
-  shareBandForFeltEffort,
-  spreadFactor,
-} from "../isometrics/effortConversion";
+import { type EffortBand, feltEffortBand, shareBandForFeltEffort } from "../isometrics/effortConversion";
 import {
   CURVE_VALID_FROM,
   CURVE_VALID_TO,
-  MOST_SHARE_PER_HOLD,
   plannedEnduranceS,
   shareOfEndurance,
 } from "../isometrics/enduranceTime";
@@ -22,6 +16,7 @@ import { type AllowedWindow, type Limit, whyBarred } from "../safety/limits";
 import { capacityAtAngle } from "../strength/capacityAtAngle";
 import type { TorqueAngleFit } from "../strength/fitTorqueAngle";
 import type { Computed } from "../units/working";
+import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
 import type { HoldPlan, Means } from "./holdPlan";
 import { exerciseSeconds } from "./holdSeconds";
 import { type MeansResult, settingsByMeans } from "./settingsByMeans";
@@ -197,7 +192,8 @@ function noticesOf(
     bars(
       `This is ${(achieved.shareOfMax * 100).toFixed(0)} % of maximum; holds may use ${most} % at most, because ${context.effortLimit?.reason} (${context.effortLimit?.origin}). Lower the effort.`,
     );
-  barsForEndurance(plan, achieved, context.personal, bars);
+  const notHeld = whyNotHeld("knee", achieved.shareOfMax, plan.pattern, context.personal, achieved.run);
+  if (notHeld) bars(notHeld);
   const cap = effortCap(context.school, context.irritability);
   if (achieved.run.failBout === null && achieved.felt.value > cap + 0.25)
     caution(
@@ -205,34 +201,10 @@ function noticesOf(
     );
   if (achieved.shareOfMax < CURVE_VALID_FROM || achieved.shareOfMax > CURVE_VALID_TO)
     caution("The endurance curve was measured between 20 and 80 % of maximum; felt effort is rough here.");
-  if (plan.effort.kind === "percent" && wanted.value >= 0.6 && plan.pattern.holdS >= 30)
-    caution(
-      "Was felt effort meant? 60 to 70 % held for 30 s and more is nearly always a felt effort of 6 to 7 of 10, about 30 to 40 % of maximum.",
-    );
+  const meant =
+    plan.effort.kind === "percent"
+      ? meantAsFelt("knee", wanted.value, plan.pattern, context.personal.k)
+      : null;
+  if (meant) caution(meant.sentence);
   return notices;
 }
-
-function barsForEndurance(
-  plan: HoldPlan,
-  achieved: NonNullable<DosedHold["achieved"]>,
-  personal: PersonalFactor,
-  bars: (sentence: string) => void,
-): void {
-  const { run, enduranceShare, enduranceS } = achieved;
-  const spread = spreadFactor(personal.holds);
-  if (enduranceShare !== null && enduranceShare > MOST_SHARE_PER_HOLD) {
-    const between = `${five(enduranceS / spread)} to ${five(enduranceS * spread)} s`;
-    const longest = five(enduranceS * MOST_SHARE_PER_HOLD);
-    bars(
-      `At ${(achieved.shareOfMax * 100).toFixed(0)} % of maximum a knee holds ${between}; ${plan.pattern.holdS} s leaves no reserve. ` +
-        (longest >= 5 ? `Hold ${longest} s or less, or lower the effort.` : "Lower the effort."),
-    );
-  } else if (run.failBout !== null)
-    bars(
-      `Hold ${run.failBout} is predicted to fail after ${Math.floor(run.failSecondS ?? 0)} s: more rest, fewer holds or less effort.`,
-    );
-}
-
-const five = (s: number): number => Math.floor(s / 5 + 1e-9) * 5;
-/** Felt effort is never shown finer than half points. */
-export const half = (felt: number): string => (Math.round(felt * 2) / 2).toString();

@@ -1,10 +1,5 @@
 import type { HoldPattern } from "../isometrics/simulateHolds";
-
-const SETUP_S = 30;
-const SIDE_CHANGE_S = 10;
-const WARM_UP_S = 300;
-const CHANGEOVER_S = 60;
-const LOGGING_S = 15;
+import { CHANGEOVER_S, LOGGING_S, SET_UP_S, SIDE_CHANGE_S, WARM_UP_S } from "./timing";
 
 /** Time under tension per side, s. */
 export const timeUnderTensionS = (p: HoldPattern): number => p.sets * p.reps * p.holdS;
@@ -12,7 +7,7 @@ export const timeUnderTensionS = (p: HoldPattern): number => p.sets * p.reps * p
 /** Seconds that holds take, both sides one after another if two. Dosing rules H3. */
 export function exerciseSeconds(p: HoldPattern, sides: 1 | 2 = 1): number {
   const oneSide = timeUnderTensionS(p) + p.sets * (p.reps - 1) * p.restS + (p.sets - 1) * p.setRestS;
-  return SETUP_S + (sides === 2 ? 2 * oneSide + SIDE_CHANGE_S : oneSide);
+  return SET_UP_S + (sides === 2 ? 2 * oneSide + SIDE_CHANGE_S : oneSide);
 }
 
 /** Seconds of a whole session: warm-up, exercises, changeovers between them, logging. Dosing rules H3. */

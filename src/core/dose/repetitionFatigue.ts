@@ -1,13 +1,13 @@
-import { SLOW_RECOVERY_RATE, SLOW_SHARE } from "../isometrics/fatigueModel";
+import {
+  FRESH as RESTED,
+  type FatigueState as SetFatigue,
+  SLOW_RECOVERY_RATE,
+  SLOW_SHARE,
+} from "../isometrics/fatigueModel";
 import { repetitionsPossible } from "./workingLoad";
 
-/** Fatigue of dynamic sets, in shares of the one-repetition maximum: a fast pool and a slow one. */
-export interface SetFatigue {
-  fast: number;
-  slow: number;
-}
-
-export const RESTED: SetFatigue = { fast: 0, slow: 0 };
+// holds and repetitions tire one and the same state (dosing rules 0.3): in shares of the one-repetition maximum here
+export { RESTED, type SetFatigue };
 
 /** Recovery of the fast pool at rest, 1/s: the knee's rate times fifteen. */
 const FAST_RECOVERY_RATE = 0.02235;

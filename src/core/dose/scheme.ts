@@ -1,6 +1,15 @@
 import { z } from "zod";
 import { numberField, wholeField } from "../units/fields";
+import { effortTarget } from "./holdPlan";
 
+/** Angles are planned in steps in which the model is solved. */
+export const ANGLE_STEP_DEG = 5;
+export const plannedDeg = z
+  .number({ error: "Choose a knee angle." })
+  .min(0, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
+  .max(130, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
+  .multipleOf(ANGLE_STEP_DEG, { error: "Knee angles are planned in steps of 5 degrees." });
+const end = z.enum(["stretched", "short"], { error: "Choose the stretched or the short end." });
 const restS = numberField("Rest", "seconds", 0, 600);
 const sets = wholeField("Sets", 1, 10);
 const reserve = wholeField("Repetitions in reserve", 0, 8);
@@ -20,7 +29,9 @@ export const scheme = z.discriminatedUnion("kind", [
     holdS: numberField("A hold", "seconds", 3, 60),
     restS,
     setRestS: restS,
-    feltEffort: numberField("Felt effort", "out of 10", 1, 9),
+    effort: effortTarget,
+    /** knee flexion of the hold; null where the knee has no angle of its own to choose */
+    atDeg: plannedDeg.nullable(),
   }),
   z.object({
     kind: z.literal("straight"),
@@ -38,24 +49,41 @@ export const scheme = z.discriminatedUnion("kind", [
     tempo,
     restS,
   }),
-  z.object({ kind: z.literal("climb"), plateKg: numberField("A plate", "kg", 0.5, 20) }),
+  z.object({
+    kind: z.literal("climb"),
+    plateKg: numberField("A plate", "kg", 0.5, 20),
+    /** it ends before a set would leave fewer */
+    reserve: wholeField("Repetitions in reserve", 1, 4),
+  }),
   z.object({
     kind: z.literal("accumulated"),
     total: z.union([z.literal(15), z.literal(25)], { error: "The total is 25, for novices 15." }),
     restS: numberField("A standing rest", "seconds", 15, 30),
+    /** left at the end of every bout */
+    reserve: wholeField("Repetitions in reserve", 1, 4),
   }),
   z.object({
     kind: z.literal("drop"),
     drops: wholeField("Drops", 1, 3),
     dropPct: numberField("A drop", "percent", 10, 30),
+    /** left before each drop; 0 is to the end */
+    reserve: wholeField("Repetitions in reserve", 0, 4),
   }),
   z.object({
     kind: z.literal("partials"),
     sets,
     reps: wholeField("Repetitions", 3, 20),
     partials: wholeField("Partials", 2, 10),
-    end: z.enum(["stretched", "short"], { error: "Choose the stretched or the short end." }),
+    end,
     holdS: numberField("The closing hold", "seconds", 5, 45),
+    restS,
+  }),
+  z.object({
+    kind: z.literal("pulses"),
+    sets,
+    reps: wholeField("Repetitions", 3, 20),
+    pulses: wholeField("Pulses", 1, 5),
+    end,
     restS,
   }),
   z.object({ kind: z.literal("light"), sets, reps: wholeField("Repetitions", 25, 40), restS }),
@@ -64,6 +92,21 @@ export const scheme = z.discriminatedUnion("kind", [
     sets,
     reps: wholeField("Repetitions", 2, 10),
     lowerS: numberField("Lowering", "seconds", 3, 15),
+    restS,
+  }),
+  z.object({
+    kind: z.literal("two_up_one_down"),
+    sets,
+    reps: wholeField("Repetitions", 3, 10),
+    reserve,
+    lowerS: numberField("Lowering", "seconds", 3, 10),
+    restS,
+  }),
+  z.object({
+    kind: z.literal("carry"),
+    sets,
+    distanceM: numberField("Distance", "metres", 4, 40),
+    carriedKg: numberField("Carried load", "kg", 0, 60),
     restS,
   }),
   z.object({
@@ -84,7 +127,10 @@ export const SCHEME_NAMES: Record<SchemeKind, string> = {
   accumulated: "accumulated set",
   drop: "drop set",
   partials: "partials and a closing hold",
+  pulses: "pulses at one end",
   light: "light and many",
   lowering: "lowering only",
+  two_up_one_down: "two up, one down",
+  carry: "carried over a distance",
   stretch: "stretch",
 };

@@ -1,4 +1,5 @@
 import type { Exercise } from "../rules/exercises";
+import { legsAllowed } from "./legs";
 import type { SchemeFacts } from "./schemeGates";
 
 /** What is known of a client for every scheme; the exercise adds the rest. */
@@ -17,4 +18,7 @@ export const schemeFactsOf = (
   canBeHeld: e.match.static_hold || e.isometric.possible,
   isLoadable: e.match.load_floor !== "limb",
   isStretch: e.match.class === "stretch",
+  isMoved: !e.match.static_hold,
+  isOneLeggedMachine: e.match.is_machine && !legsAllowed(e, "straight").includes("together"),
+  travels: e.equipment.includes("lane"),
 });

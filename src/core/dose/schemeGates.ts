@@ -16,10 +16,15 @@ export interface SchemeFacts {
   canBeHeld: boolean;
   isLoadable: boolean;
   isStretch: boolean;
+  /** it can be moved: not a hold by its nature */
+  isMoved: boolean;
+  isOneLeggedMachine: boolean;
+  /** it goes over a distance */
+  travels: boolean;
 }
 
 /** Days between two accumulated sets. Dosing rules G1. */
-export const ACCUMULATED_EVERY_DAYS = 7;
+const ACCUMULATED_EVERY_DAYS = 7;
 const LOWERING_PAIN = 2;
 
 type Gate = (f: SchemeFacts) => string | null;
@@ -30,15 +35,23 @@ const notEasily: Gate = (f) =>
 const notEarly: Gate = (f) => (f.isPostOp ? "not early after surgery" : null);
 const notNovice: Gate = (f) => (f.isNovice ? "not for novices: straight sets first" : null);
 const strength: Gate = (f) => (f.isStretch ? "a stretch is not done in sets" : null);
+const moved: Gate = (f) => (f.isMoved || f.isStretch ? null : "this exercise is only held: choose holds");
+const calmEnough: Gate = (f) =>
+  f.lastPain === null
+    ? "the last session's pain is not known"
+    : f.lastPain > LOWERING_PAIN
+      ? `the last session's pain was ${f.lastPain}: at most ${LOWERING_PAIN} for overloaded lowering`
+      : null;
 
 /** Gates of each scheme; every kind has its row, so the table is total. Dosing rules D, G1 [own]. */
 const GATES: Record<SchemeKind, readonly Gate[]> = {
   holds: [(f) => (f.canBeHeld ? null : "this exercise is not held"), strength],
-  straight: [strength],
-  ramp: [strength, loadable, notEasily],
-  climb: [strength, loadable, notEasily, notEarly, notNovice],
+  straight: [strength, moved],
+  ramp: [strength, moved, loadable, notEasily],
+  climb: [strength, moved, loadable, notEasily, notEarly, notNovice],
   accumulated: [
     strength,
+    moved,
     loadable,
     notEasily,
     notEarly,
@@ -48,19 +61,26 @@ const GATES: Record<SchemeKind, readonly Gate[]> = {
         ? `the last one is ${f.daysSinceAccumulated} days ago: 7 to 10 days apart`
         : null,
   ],
-  drop: [strength, loadable, notEasily, notEarly, notNovice],
-  partials: [strength, loadable, notEasily, notEarly],
-  light: [strength, loadable],
-  lowering: [
+  drop: [strength, moved, loadable, notEasily, notEarly, notNovice],
+  partials: [strength, moved, loadable, notEasily, notEarly],
+  pulses: [strength, moved, notEasily],
+  light: [strength, moved, loadable],
+  lowering: [strength, moved, notEasily, notEarly, calmEnough],
+  two_up_one_down: [
     strength,
+    moved,
     notEasily,
     notEarly,
-    (f) =>
-      f.lastPain === null
-        ? "the last session's pain is not known"
-        : f.lastPain > LOWERING_PAIN
-          ? `the last session's pain was ${f.lastPain}: at most ${LOWERING_PAIN} for lowering only`
-          : null,
+    notNovice,
+    calmEnough,
+    (f) => (f.isOneLeggedMachine ? null : "it needs a machine that one leg lowers: take its single-leg form"),
+  ],
+  carry: [
+    strength,
+    moved,
+    notEasily,
+    notEarly,
+    (f) => (f.travels ? null : "only what walks over a distance is carried"),
   ],
   stretch: [(f) => (f.isStretch ? null : "this exercise is no stretch")],
 };

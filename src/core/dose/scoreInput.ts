@@ -1,21 +1,49 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
-import { scheme } from "./scheme";
+import { legs } from "./legs";
+import { plannedDeg, scheme } from "./scheme";
 
 /** One line of a session as it is saved. */
 export const scoreLine = z.object({
-  exerciseId: z.string().min(1, { error: "Choose an exercise." }),
+  exerciseId: z.string().min(1, { error: "Choose an exercise." }).max(60, { error: "Choose an exercise." }),
   scheme,
-  sides: z.union([z.literal(1), z.literal(2)], { error: "One side or both in turns." }),
+  legs,
+  /** part of the open arc that repetitions travel; null: all of it */
+  window: z
+    .object({ fromDeg: plannedDeg, toDeg: plannedDeg })
+    .refine((w) => w.toDeg - w.fromDeg >= LEAST_WINDOW_DEG, {
+      path: ["toDeg"],
+      error: "A range window is at least 15 degrees wide.",
+    })
+    .nullable(),
+  /** its sets stand in the rests of the line above */
+  sharesRests: z.boolean({ error: "Say whether it shares rests with the line above." }),
 });
 export type ScoreLine = z.infer<typeof scoreLine>;
+
+/** Below this it is a hold and no repetition [own]. */
+export const LEAST_WINDOW_DEG = 15;
+
+export const scoreLines = z
+  .array(scoreLine)
+  .min(1, { error: "A session needs an exercise at least." })
+  .max(16, { error: "Sixteen exercises are the most of a session." });
 
 export const scoreInput = z.object({
   id: uuid,
   baseVersion: z.number().int().min(0),
-  items: z
-    .array(scoreLine)
-    .min(1, { error: "A session needs an exercise at least." })
-    .max(16, { error: "Sixteen exercises are the most of a session." }),
+  items: scoreLines,
 });
 export type ScoreInput = z.infer<typeof scoreInput>;
+
+/** A session kept under a name for other clients of the clinic. */
+export const templateInput = z.object({
+  id: uuid,
+  name: z
+    .string({ error: "Give the template a name." })
+    .trim()
+    .min(3, { error: "Give the template a name of three letters or more." })
+    .max(60, { error: "A template's name has 60 letters at most." }),
+  items: scoreLines,
+});
+export type TemplateInput = z.infer<typeof templateInput>;

@@ -1,47 +1,42 @@
-import type { LimitsRecord } from "../rules/limitsRecord";
 import type { RangeRow } from "../selection/rangeSheet";
+import { rowOf } from "../selection/rangeSheet";
+import { type Aim, aimOfPhase, plainHolds, schemeByAim } from "./doseByAim";
+import { usualHoldDeg } from "./holdAngle";
+import { judgeScore, type ScoreContext } from "./judgeScore";
+import { legsAllowed } from "./legs";
+import { heldForm } from "./lineLoad";
 import type { Scheme } from "./scheme";
-import { type ScoreItem, scoreTotals } from "./sessionScore";
+import type { ScoreLine } from "./scoreInput";
+import { itemsOf } from "./scoreItems";
+import { orderNotes, type ScoreItem, scoreTotals, USUAL_ORDER } from "./sessionScore";
 
-/** Where a session is done, and what it is for. */
+/** Where a session is done, for how long, and what it is for; null: what the phase speaks for. */
 export interface TemplateWish {
   place: "gym" | "home";
   minutes: number;
+  aim: Aim | null;
 }
 
-const TEMPO = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 } as const;
+const LEAST_LINES = 3;
+const GENTLE_EFFORT = 4;
 
-const holds = (feltEffort: number): Scheme => ({
-  kind: "holds",
-  sets: 1,
-  reps: 5,
-  holdS: 30,
-  restS: 60,
-  setRestS: 0,
-  feltEffort,
-});
-const straight = (sets: number, reps: number, reserve: number): Scheme => ({
-  kind: "straight",
-  sets,
-  reps,
-  reserve,
-  tempo: TEMPO,
-  restS: 90,
-});
-
-/** Reserve that a phase asks for, and the most effort it allows, as a starting point. */
-const reserveOf = (l: LimitsRecord): number => Math.min(8, Math.max(2, l.effort.min_reps_in_reserve));
+const classIs =
+  (...classes: RangeRow["e"]["match"]["class"][]) =>
+  (r: RangeRow): boolean =>
+    classes.includes(r.e.match.class);
 
 /**
  * A session made from the rules: a light start, the best-ranked press or squat, the front and the back of the thigh, the
- * hip, the calves last. Only what fits today's limits, is at hand and needs no unlocking; holds instead of sets where
- * they come first. A draft for the therapist, not a plan.
+ * hip, the calves last; each with the catalogue's usual dose for the aim inside what the phase asks. Every line is judged
+ * as it would be when saved, so a draft holds nothing that is barred. A draft for the therapist, not a plan.
  */
 export function sessionTemplate(
   rows: readonly RangeRow[],
-  limits: LimitsRecord,
+  context: ScoreContext,
   wish: TemplateWish,
-): ScoreItem[] {
+): ScoreLine[] {
+  const { limits } = context.sheet;
+  const aim = wish.aim ?? aimOfPhase(limits);
   const fits = rows.filter(
     (r) =>
       !r.e.match.requires_unlock &&
@@ -49,53 +44,131 @@ export function sessionTemplate(
       !r.computed?.tooHeavyBecause &&
       (wish.place === "home" ? r.e.home_ready : r.isAtHand),
   );
-  const items: ScoreItem[] = [];
-  const used = new Set<string>();
-  const take = (choose: (r: RangeRow) => boolean, schemeOf: (r: RangeRow) => Scheme) => {
-    const row = fits.find((r) => !used.has(r.e.id) && choose(r));
-    if (!row) return;
-    used.add(row.e.id);
-    items.push({
-      id: row.e.id,
-      exercise: row.e,
-      scheme: schemeOf(row),
-      sides: row.e.match.single_leg || row.e.match.static_hold ? 2 : 1,
-    });
+  const lines: ScoreLine[] = [];
+  const take = (is: (r: RangeRow) => boolean, schemesOf: (r: RangeRow) => (Scheme | null)[]) => {
+    for (const row of fits) {
+      if (lines.some((l) => l.exerciseId === row.e.id) || !is(row)) continue;
+      for (const scheme of schemesOf(row)) {
+        const line = scheme && usualLine(row, scheme);
+        if (!line || !isSound(line, context)) continue;
+        lines.push(line);
+        return;
+      }
+    }
   };
-  const reserve = reserveOf(limits);
-  const isHold = (r: RangeRow) => r.e.match.static_hold;
-  const effort = Math.min(6, limits.effort.max_rpe_0_10);
-  // the hip and the calves stand behind the knee's work, so that they go first when time is short
-  const work = (r: RangeRow): Scheme =>
-    isHold(r) || (limits.isometric_first && r.e.isometric.possible)
-      ? holds(effort)
-      : straight(3, 10, reserve);
-  const is =
-    (...classes: RangeRow["e"]["match"]["class"][]) =>
-    (r: RangeRow) =>
-      classes.includes(r.e.match.class);
-  // a light start: a hold where holds come first, else light sets of an extension or a quad set
-  take(
-    (r) => is("open_knee_extension", "static_quad")(r) && (limits.isometric_first ? isHold(r) : true),
-    (r) => (isHold(r) ? holds(Math.min(4, effort)) : straight(1, 15, Math.max(5, reserve))),
-  );
-  take((r) => is("closed_knee")(r) && !isHold(r), work);
-  if (wish.minutes >= 30) take(is("open_knee_extension"), work);
-  take(is("open_knee_flexion", "closed_knee_flexion"), work);
-  if (wish.minutes >= 20) take(is("hip_open", "hip_hinge"), work);
-  if (wish.minutes >= 30) take(is("calf"), work);
-  return inTime(items, wish.minutes * 60);
+  const work = (r: RangeRow) => workingSchemes(r, aim, context);
+  take(classIs("open_knee_extension", "static_quad"), (r) => lightSchemes(r, context));
+  take((r) => classIs("closed_knee")(r) && !r.e.match.static_hold, work);
+  if (wish.minutes >= 30) take(classIs("open_knee_extension"), work);
+  take(classIs("open_knee_flexion", "closed_knee_flexion"), work);
+  if (wish.minutes >= 20) take(classIs("hip_open", "hip_hinge"), work);
+  if (wish.minutes >= 30) take(classIs("calf"), work);
+  return inTime(withRamp(lines, context), wish.minutes * 60, context);
+}
+
+/** One light line of the front of the thigh to begin with; null where nothing of it fits. */
+export function lightStart(rows: readonly RangeRow[], context: ScoreContext): ScoreLine | null {
+  for (const row of rows.filter((r) => r.isAtHand && !r.computed?.tooHeavyBecause)) {
+    if (!classIs("open_knee_extension", "static_quad")(row)) continue;
+    for (const scheme of lightSchemes(row, context)) {
+      const line = scheme && usualLine(row, scheme);
+      if (line && isSound(line, context)) return line;
+    }
+  }
+  return null;
+}
+
+const holdOf = (r: RangeRow, context: ScoreContext) => {
+  const held = rowOf(heldForm(r.e), context.sheet);
+  return {
+    atDeg: Array.isArray(held) ? null : usualHoldDeg(r.e, held.arc),
+    mostS: context.holdSeconds?.high ?? null,
+  };
+};
+
+/** A light start: gentle holds where holds come first, else one light set of fifteen. */
+function lightSchemes(r: RangeRow, context: ScoreContext): (Scheme | null)[] {
+  const { limits } = context.sheet;
+  const gentle = Math.min(GENTLE_EFFORT, limits.effort.max_rpe_0_10);
+  const holds = r.e.isometric.possible ? plainHolds(gentle, holdOf(r, context)) : null;
+  const light: Scheme = {
+    kind: "straight",
+    sets: 1,
+    reps: 15,
+    reserve: Math.min(8, Math.max(5, limits.effort.min_reps_in_reserve)),
+    tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
+    restS: 60,
+  };
+  return limits.isometric_first || r.e.match.static_hold ? [holds, light] : [light, holds];
+}
+
+/** What is tried for a working line, the best first. */
+function workingSchemes(r: RangeRow, aim: Aim, context: ScoreContext): (Scheme | null)[] {
+  const { limits } = context.sheet;
+  const hold = holdOf(r, context);
+  const holds =
+    limits.isometric_first && r.e.isometric.possible
+      ? plainHolds(Math.min(6, limits.effort.max_rpe_0_10), hold)
+      : null;
+  return [
+    holds,
+    schemeByAim(r.e, aim, limits, hold),
+    schemeByAim(r.e, "endurance", limits, hold),
+    schemeByAim(r.e, "rehab_activation", limits, hold),
+  ];
+}
+
+/** A line with the usual legs of its exercise. */
+export function usualLine(row: Pick<RangeRow, "e">, scheme: Scheme): ScoreLine {
+  return {
+    exerciseId: row.e.id,
+    scheme,
+    legs: legsAllowed(row.e, scheme.kind)[0] ?? "together",
+    window: null,
+    sharesRests: false,
+  };
+}
+
+const isSound = (line: ScoreLine, context: ScoreContext): boolean => {
+  const [judged] = judgeScore([line], context);
+  return judged !== undefined && judged.bars.length === 0 && !judged.load?.tooHeavyBecause;
+};
+
+/** Ramp sets where a heavy press or squat would begin cold and the scheme's gates allow them. */
+function withRamp(lines: ScoreLine[], context: ScoreContext): ScoreLine[] {
+  const items = itemsOf(judgeScore(lines, context), (_, i) => String(i));
+  const note = orderNotes(items, USUAL_ORDER).find((n) => n.fix?.kind === "ramp");
+  if (!note) return lines;
+  return lines.map((l, i) => {
+    if (String(i) !== note.itemId || l.scheme.kind !== "straight") return l;
+    const ramped = asRamp(l);
+    return isSound(ramped, context) ? ramped : l;
+  });
+}
+
+/** Straight sets with ramp sets before them. */
+export function asRamp(line: ScoreLine): ScoreLine {
+  const { scheme } = line;
+  if (scheme.kind !== "straight") return line;
+  return { ...line, scheme: { ...scheme, kind: "ramp", reps: Math.min(15, scheme.reps) } };
 }
 
 /** Fewer sets first, from the end; then fewer exercises, never below the light start and two more. */
-function inTime(items: ScoreItem[], seconds: number): ScoreItem[] {
-  let kept = items;
-  const isOver = () => scoreTotals(kept).seconds > seconds;
+function inTime(lines: ScoreLine[], seconds: number, context: ScoreContext): ScoreLine[] {
+  // fewer sets change neither the machine nor the load, so every line is judged once
+  const items = itemsOf(judgeScore(lines, context), (_, i) => String(i));
+  let kept = lines;
+  const isOver = () =>
+    scoreTotals(kept.map((l, i) => ({ ...(items[i] as ScoreItem), scheme: l.scheme }))).seconds > seconds;
   for (let i = kept.length - 1; i > 0 && isOver(); i--)
-    kept = kept.map((item, at) =>
-      at === i && item.scheme.kind === "straight" ? { ...item, scheme: { ...item.scheme, sets: 2 } } : item,
-    );
-  while (kept.length > LEAST_ITEMS && isOver()) kept = kept.slice(0, -1);
+    kept = kept.map((line, at) => (at === i ? withFewerSets(line) : line));
+  while (kept.length > LEAST_LINES && isOver()) kept = kept.slice(0, -1);
   return kept;
 }
-const LEAST_ITEMS = 3;
+
+function withFewerSets(line: ScoreLine): ScoreLine {
+  const { scheme } = line;
+  if (scheme.kind === "straight" && scheme.sets > 2) return { ...line, scheme: { ...scheme, sets: 2 } };
+  if (scheme.kind === "holds" && scheme.reps > 3) return { ...line, scheme: { ...scheme, reps: 3 } };
+  return line;
+}

@@ -49,6 +49,21 @@ const RAMPS: readonly { fromShare: number; steps: readonly (readonly [number, nu
 /** No warm-up repetition comes nearer than this to the end of what is possible [own]. */
 const RAMP_RESERVE = 5;
 
+/** Rest after a ramp set, s [own]. */
+export const RAMP_REST_S = 60;
+
+/** Repetitions of a ramp set at a share of the maximum: none of them hard. */
+const rampReps = (wanted: number, shareOfMax: number): number =>
+  Math.min(wanted, Math.floor(repetitionsPossible(shareOfMax)) - RAMP_RESERVE);
+
+/** Ramp sets before work at a share of the maximum, as shares of the working load. Dosing rules D6. */
+export function rampShares(workShareOfMax: number): { share: number; reps: number }[] {
+  const ramp = RAMPS.find((r) => workShareOfMax >= r.fromShare);
+  return (ramp?.steps ?? [])
+    .map(([share, wanted]) => ({ share, reps: rampReps(wanted, share * workShareOfMax) }))
+    .filter((s) => s.reps >= 1);
+}
+
 /** Ramp sets at real loads below the working load, none of them hard. */
 export function rampSets(steps: LoadSteps, work: number, oneRepMax: number): LoadedSet[] {
   const ramp = RAMPS.find((r) => work / oneRepMax >= r.fromShare);
@@ -56,15 +71,19 @@ export function rampSets(steps: LoadSteps, work: number, oneRepMax: number): Loa
   for (const [share, wanted] of ramp?.steps ?? []) {
     const rounded = roundLoad(steps, work * share, "down");
     if (rounded.load === null || rounded.load >= work || sets.some((s) => s.load === rounded.load)) continue;
-    const most = Math.floor(repetitionsPossible(rounded.load / oneRepMax)) - RAMP_RESERVE;
-    const reps = Math.min(wanted, most);
+    const reps = rampReps(wanted, rounded.load / oneRepMax);
     if (reps >= 1) sets.push({ load: rounded.load, reps });
   }
   return sets;
 }
 
-const SIXES = 6;
-const CLIMB_REST_S = 90;
+/** Where a climb, an accumulated set and a drop set begin, as shares of the one-repetition maximum. Dosing rules D7, D8, D10. */
+export const CLIMB_STARTS_AT = 0.5;
+const ACCUMULATED_AT = 0.7;
+export const DROP_STARTS_AT = 0.75;
+
+export const SIXES = 6;
+export const CLIMB_REST_S = 90;
 const CLIMB_ENDS_AT = 1.5;
 const CLIMB_FEW = 3;
 const CLIMB_MANY = 8;
@@ -101,7 +120,7 @@ export function climbSixes(oneRepMax: number, start: number, plate: number): Cli
 const FIRST_BOUT = { least: 10, most: 12 } as const;
 const LATER_MOST = 4;
 const MOST_BOUTS = 9;
-const SECONDS_A_REP = 3;
+export const ACCUMULATED_REP_S = 3;
 
 export type AccumulatedSet =
   | { status: "complete" | "stopped"; done: number; bouts: DoneSet[]; seconds: number; hard: number }
@@ -133,12 +152,36 @@ export function accumulatedSet(shareOfMax: number, restS: number, total: number)
     status: done >= total ? "complete" : "stopped",
     done,
     bouts,
-    seconds: done * SECONDS_A_REP + (bouts.length - 1) * restS,
+    seconds: done * ACCUMULATED_REP_S + (bouts.length - 1) * restS,
     hard: bouts.reduce((sum, b) => sum + hardRepetitions(b.reps, b.reserve), 0),
   };
 }
 
-const PIN_CHANGE_S = 8;
+/** Lightest share at which an accumulated set is still one. Dosing rules D8 [own]. */
+const ACCUMULATED_LEAST = 0.5;
+
+/** The heaviest start of an accumulated set, in hundredths, that leaves so many repetitions after every bout. */
+export function accumulatedShare(reserve: number, restS: number, total: number): number {
+  for (let share = ACCUMULATED_AT; share > ACCUMULATED_LEAST; share = Math.round(share * 100 - 1) / 100) {
+    const set = accumulatedSet(share, restS, total);
+    if (set.status === "complete" && set.bouts.every((b) => b.reserve >= reserve)) return share;
+  }
+  return ACCUMULATED_LEAST;
+}
+
+/** Changing a pin in a drop set, s. */
+export const PIN_CHANGE_S = 8;
+
+/** Repetitions to the end, or to a reserve, at falling shares of the maximum, with a pin change between. Dosing rules D10. */
+export function repetitionsInDrops(sharesOfMax: readonly number[], reserve = 0): number[] {
+  let state = RESTED;
+  return sharesOfMax.map((share, i) => {
+    if (i > 0) state = afterPause(state, PIN_CHANGE_S);
+    const reps = Math.max(0, Math.floor(repetitionsLeft(state, share) - reserve));
+    state = afterRepetitions(state, share, reps);
+    return reps;
+  });
+}
 
 /** A set to failure, then lighter by a share at once, on real loads. Dosing rules D10. */
 export function dropSets(
@@ -148,26 +191,18 @@ export function dropSets(
   drops: number,
   dropShare: number,
 ): LoadedSet[] {
-  let state = RESTED;
-  let at = load;
-  const sets: LoadedSet[] = [];
-  for (let i = 0; i <= drops; i++) {
-    if (i > 0) {
-      const lighter = roundLoad(steps, at * (1 - dropShare), "down");
-      if (lighter.load === null) break;
-      at = lighter.load;
-      state = afterPause(state, PIN_CHANGE_S);
-    }
-    const share = at / oneRepMax;
-    const reps = Math.max(0, Math.floor(repetitionsLeft(state, share)));
-    sets.push({ load: at, reps });
-    state = afterRepetitions(state, share, reps);
+  const loads = [load];
+  for (let i = 0; i < drops; i++) {
+    const lighter = roundLoad(steps, (loads.at(-1) as number) * (1 - dropShare), "down");
+    if (lighter.load === null) break;
+    loads.push(lighter.load);
   }
-  return sets;
+  const reps = repetitionsInDrops(loads.map((l) => l / oneRepMax));
+  return loads.map((l, i) => ({ load: l, reps: reps[i] as number }));
 }
 
 /** Partials go through so much of the range unless said otherwise. */
-const PARTIAL_FRACTION = 0.4;
+export const PARTIAL_FRACTION = 0.4;
 const PARTIALS = 5;
 /** A closing hold uses at most this share of what is possible. */
 const HOLD_SHARE = 0.8;
@@ -201,7 +236,7 @@ export function partialsThenHold(q: {
 }
 
 /** One leg's share of a two-leg maximum: half, and five percent for the two-leg deficit. */
-const ONE_LEG = 0.5 * 1.05;
+export const ONE_LEG_OF_TWO = 0.5 * 1.05;
 /** Lowering takes more than lifting [medium, untrained]. */
 const ECCENTRIC = 1.2;
 
@@ -214,7 +249,7 @@ export interface TwoUpOneDown {
 
 /** Load lifted by two legs and lowered by one. Not early after surgery, not with pain above 2. Dosing rules D13. */
 export function twoUpOneDownLoad(bilateralMax: number, reps = 6, reserve = 2): TwoUpOneDown {
-  const single = bilateralMax * ONE_LEG;
+  const single = bilateralMax * ONE_LEG_OF_TWO;
   const lowered = (ECCENTRIC * single) / kFactorUnbounded(reps + reserve);
   const lifted = bilateralMax / kFactorUnbounded(reps + reserve + 3);
   const load = Math.min(lowered, lifted);

@@ -1,5 +1,6 @@
 const LEAST_CHUNK_S = 10;
-const BREAK_S = 10;
+/** Between the holds of a stretch, s. */
+export const STRETCH_BREAK_S = 10;
 
 export interface StretchPlan {
   holds: number;
@@ -16,5 +17,11 @@ export function stretchPlan(totalS: number, toleratedS: number): StretchPlan {
     return { holds: 0, eachS: 0, totalS: 0, seconds: 0, flag: "cannot tolerate minimum chunk: reduce range" };
   const holds = Math.ceil(totalS / toleratedS);
   const eachS = Math.min(toleratedS, Math.ceil(totalS / holds / 5) * 5);
-  return { holds, eachS, totalS: holds * eachS, seconds: holds * eachS + (holds - 1) * BREAK_S, flag: "ok" };
+  return {
+    holds,
+    eachS,
+    totalS: holds * eachS,
+    seconds: holds * eachS + (holds - 1) * STRETCH_BREAK_S,
+    flag: "ok",
+  };
 }

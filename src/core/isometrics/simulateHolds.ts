@@ -3,6 +3,7 @@ import {
   afterRest,
   anchoredModel,
   type FatigueModel,
+  type FatigueState,
   FRESH,
   timeToFailureS,
 } from "./fatigueModel";
@@ -36,18 +37,20 @@ export interface SimulatedHolds {
   failBout: number | null;
   failSecondS: number | null;
   holds: HoldPrediction[];
+  /** the state that the muscle is left in */
+  end: FatigueState;
 }
 
-/** Felt effort and failure through a whole pattern of holds, from fresh. Dosing rules B4-B6. */
+/** Felt effort and failure through a whole pattern of holds, from fresh unless `from` says otherwise. Dosing rules B4-B6. */
 export function simulateHolds(
   joint: EnduranceJoint,
   shareOfMax: number,
   pattern: HoldPattern,
-  options: { k?: number; slowShare?: number; model?: FatigueModel } = {},
+  options: { k?: number; slowShare?: number; model?: FatigueModel; from?: FatigueState } = {},
 ): SimulatedHolds {
   const model = options.model ?? anchoredModel(joint, shareOfMax, options.k ?? 1, options.slowShare);
   const holds: HoldPrediction[] = [];
-  let state = FRESH;
+  let state = options.from ?? FRESH;
   let worst = 0;
   const bouts = pattern.sets * pattern.reps;
   for (let bout = 1; bout <= bouts; bout++) {
@@ -64,6 +67,7 @@ export function simulateHolds(
         failBout: bout,
         failSecondS: timeToFailureS(model, shareOfMax, state),
         holds,
+        end,
       };
     }
     holds.push({ effortStart, effortEnd: feltEffort(shareOfMax, x) });
@@ -79,6 +83,7 @@ export function simulateHolds(
     failBout: null,
     failSecondS: null,
     holds,
+    end: state,
   };
 }
 

@@ -35,6 +35,27 @@ const match = z.object({
   is_machine: z.boolean(),
 });
 
+const span = z.tuple([z.number(), z.number()]);
+/** A usual dose for an aim, or why there is none. Ranges are low and high. */
+const dose = z.union([
+  z.looseObject({ not_suited: z.literal(true), reason: z.string() }),
+  z.looseObject({
+    not_suited: z.undefined().optional(),
+    sets: span,
+    rest_s: span,
+    reps: span.optional(),
+    reps_in_reserve: span.optional(),
+    /** "2-1-3": seconds up, at the top, down */
+    tempo_lift_hold_lower_s: z
+      .string()
+      .regex(/^\d+-\d+-\d+$/)
+      .optional(),
+    hold_s: span.optional(),
+    effort_pct_max: span.optional(),
+  }),
+]);
+export type UsualDose = z.infer<typeof dose>;
+
 const words = (what: string, most = 400) =>
   z
     .string({ error: `Enter ${what} in words.` })
@@ -73,6 +94,8 @@ export const exercise = z.looseObject({
   easier_id: z.string().nullable(),
   harder_id: z.string().nullable(),
   home_substitute_id: z.string(),
+  /** by aim; an exercise of the clinic's own may have none */
+  dose_by_goal: z.record(z.string(), dose).optional(),
   match,
 });
 export type Exercise = z.infer<typeof exercise>;

@@ -1,5 +1,5 @@
 /** What one hard repetition of a kind of work counts for each muscle group [low]. Dosing rules G3. */
-const CREDITS = {
+export const CREDITS = {
   press_or_squat: { quads: 1, glutes: 0.7, adductors: 0.5, hams: 0.25 },
   hinge: { hams: 1, glutes: 1 },
   extension: { quads: 1 },
@@ -10,7 +10,7 @@ const CREDITS = {
   calf: { calves: 1 },
 } as const satisfies Record<string, Partial<Record<Muscle, number>>>;
 export type WorkKind = keyof typeof CREDITS;
-type Muscle = "quads" | "hams" | "glutes" | "adductors" | "abductors" | "calves";
+export type Muscle = "quads" | "hams" | "glutes" | "adductors" | "abductors" | "calves";
 
 export interface Balance {
   totals: Partial<Record<Muscle, number>>;

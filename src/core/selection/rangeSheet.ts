@@ -6,7 +6,14 @@ import { type AllowedArc, allowedArc, type MeasuredMotion } from "./allowedArc";
 import { exerciseUse, isAtHand } from "./exerciseUse";
 import { type GymMachine, machineFor } from "./machineFor";
 import { type RankInput, type RankTerms, rankSentence, rankTerms, scoreOf } from "./rank";
-import { type ComputedSetUp, computeSetUp, type RowContext } from "./row";
+import {
+  type ComputedSetUp,
+  computeSetUp,
+  insideOf,
+  type KneeWindow,
+  outsideWords,
+  type RowContext,
+} from "./row";
 import { barredByWeight } from "./weightOnLeg";
 
 /** One exercise on the sheet. */
@@ -137,7 +144,12 @@ function opensWith(e: Exercise, input: SheetInput): string | null {
 export function rowOf(
   e: Exercise,
   input: SheetInput,
-  asked: { settings?: Readonly<Record<string, number>>; load?: number; machineId?: string | null } = {},
+  asked: {
+    settings?: Readonly<Record<string, number>>;
+    load?: number;
+    machineId?: string | null;
+    window?: KneeWindow | null;
+  } = {},
 ): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | string[] {
   const fit = fitExercise(e, input.limits);
   if (fit.status === "blocked") return fit.reasons;
@@ -147,7 +159,10 @@ export function rowOf(
   if (!allowed) return ["limits and the measured motion leave no knee angle for it"];
   const use = exerciseUse(e.id);
   const row = { status: fit.status, changes: fit.reasons };
-  if (!use) return { ...row, arc: allowed, computed: null };
+  if (!use) {
+    const arc = asked.window ? insideOf(allowed, asked.window) : allowed;
+    return arc ? { ...row, arc, computed: null } : [outsideWords(allowed)];
+  }
   const computed = computeSetUp(
     e,
     use,
@@ -158,7 +173,7 @@ export function rowOf(
   );
   if (typeof computed === "string") return [computed];
   const width = computed.arc.toDeg - computed.arc.fromDeg;
-  if (!e.match.static_hold && width < Math.min(e.match.min_arc_deg, LEAST_ARC_DEG))
+  if (!e.match.static_hold && !asked.window && width < Math.min(e.match.min_arc_deg, LEAST_ARC_DEG))
     return [
       `only ${Math.round(width)}° are left, because of ${computed.arc.cuts.map((c) => c.because).join(" and ")}`,
     ];

@@ -63,6 +63,23 @@ export interface ComputedSetUp {
   momentNm: number;
 }
 
+/** Part of the open arc that is used on purpose: a range window, or with equal ends a hold's angle. */
+export interface KneeWindow {
+  fromDeg: number;
+  toDeg: number;
+}
+
+/** The arc with a window's ends; null where the window leaves it. */
+export const insideOf = (arc: AllowedArc, w: KneeWindow): AllowedArc | null =>
+  w.fromDeg < arc.fromDeg - 1e-9 || w.toDeg > arc.toDeg + 1e-9 || w.fromDeg > w.toDeg
+    ? null
+    : { ...arc, ...w };
+
+export const outsideWords = (arc: AllowedArc): string =>
+  `only ${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open${
+    arc.cuts.length ? `, because of ${arc.cuts.map((c) => c.because).join(" and ")}` : ""
+  }: choose angles inside`;
+
 export const STEP_DEG = 5;
 /** No exercise is offered above this share of its strength, limit or not [own]. */
 const MOST_EFFORT_PCT = 85;
@@ -97,7 +114,7 @@ export function computeSetUp(
   chosen: ChosenMachine,
   allowed: AllowedArc,
   ctx: RowContext,
-  asked: { settings?: Readonly<Record<string, number>>; load?: number } = {},
+  asked: { settings?: Readonly<Record<string, number>>; load?: number; window?: KneeWindow | null } = {},
 ): ComputedSetUp | string {
   const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked.settings);
   const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
@@ -110,8 +127,10 @@ export function computeSetUp(
     const next = at(refitted);
     if (next.arc && next.arc.toDeg > (found.arc?.toDeg ?? 0)) [settings, found] = [refitted, next];
   }
-  const { arc, angles } = found;
-  if (!arc) return "limits and stops leave no knee angle for it";
+  const { angles } = found;
+  if (!found.arc) return "limits and stops leave no knee angle for it";
+  const arc = asked.window ? insideOf(found.arc, asked.window) : found.arc;
+  if (!arc) return outsideWords(found.arc);
   const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
   if (inside.length === 0) return "limits and stops leave no knee angle for it";
   const forceN = (kg: number) => {
@@ -259,12 +278,14 @@ function loadFor(
     if (basis.kind === "moment") return Math.min(basis.nm, limited);
     return own === null ? null : Math.min(own * basis.share, limited);
   };
+  // where the curve says nothing sure at any angle, nothing above the easiest is chosen
+  const easiest = chosen.family.isReversed ? (loads.at(-1) as typeof lightest) : lightest;
+  if (inside.every((a) => cap(a.deg) === null)) return { ...easiest, isTooHeavy: false };
   const span = loadsUnder(inside, signOf(e), cap);
   const most = chosen.family.mostLoadKg?.(ctx.body) ?? Number.POSITIVE_INFINITY;
   const fits = span
     ? loads.filter((l) => l.load >= span.least - 1e-9 && l.load <= Math.min(most, span.most) + 1e-9)
     : [];
   const best = chosen.family.isReversed ? fits[0] : fits.at(-1);
-  const easiest = chosen.family.isReversed ? (loads.at(-1) as typeof lightest) : lightest;
   return best ? { ...best, isTooHeavy: false } : { ...easiest, isTooHeavy: true };
 }

@@ -1,5 +1,5 @@
 import { line, scaleLinear } from "d3";
-import { half } from "@/core/dose/doseHold";
+import { half } from "@/core/dose/holdFeasibility";
 import type { EffortBand } from "@/core/isometrics/effortConversion";
 import type { HoldPattern, SimulatedHolds } from "@/core/isometrics/simulateHolds";
 

@@ -1,5 +1,6 @@
 "use client";
-import { type DosedHold, half } from "@/core/dose/doseHold";
+import type { DosedHold } from "@/core/dose/doseHold";
+import { half } from "@/core/dose/holdFeasibility";
 import type { Side } from "@/core/units/fields";
 import { Field } from "@/ui/form/Field";
 import type { PlanForm } from "./planForm";

@@ -1,5 +1,6 @@
 "use client";
-import { type DosedHold, half } from "@/core/dose/doseHold";
+import type { DosedHold } from "@/core/dose/doseHold";
+import { half } from "@/core/dose/holdFeasibility";
 import type { Means } from "@/core/dose/holdPlan";
 import type { MeansResult } from "@/core/dose/settingsByMeans";
 import { formatMass, type MassUnit } from "@/core/units/mass";

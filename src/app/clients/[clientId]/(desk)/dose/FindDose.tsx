@@ -1,8 +1,9 @@
 "use client";
 import * as Comlink from "comlink";
 import { type Ref, useState } from "react";
-import { half } from "@/core/dose/doseHold";
+import { half } from "@/core/dose/holdFeasibility";
 import type { DoseCandidate, FoundDose } from "@/core/isometrics/findDose";
+import type { EnduranceJoint } from "@/core/isometrics/joints";
 import { numberField } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { Field } from "@/ui/form/Field";
@@ -17,12 +18,14 @@ const WISHES = {
 /** Finds hold x repetitions x rest for a wanted total under an effort cap; the search runs in a worker. */
 export function FindDose({
   ref,
+  joint = "knee",
   shareOfMax,
   cap,
   k,
   onUse,
 }: {
   ref: Ref<HTMLDialogElement>;
+  joint?: EnduranceJoint;
   shareOfMax: number;
   cap: number;
   k: number;
@@ -50,7 +53,7 @@ export function FindDose({
       const door = Comlink.wrap<FindDoseDoor>(worker);
       setFound(
         await door.find({
-          joint: "knee",
+          joint,
           sharesOfMax: [shareOfMax],
           targetTensionS: wish.tension,
           minutes: wish.minutes,

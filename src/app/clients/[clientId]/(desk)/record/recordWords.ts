@@ -23,6 +23,8 @@ const DEEDS: Record<string, string> = {
   "response.record": "entered the next morning",
   "decision.take": "decided",
   "score.write": "saved a session",
+  "template.keep": "kept a session as a template",
+  "template.retire": "put a template away",
   "card.write": "saved a set-up card",
   "swap.take": "swapped an exercise for the day",
 };

@@ -1,100 +1,98 @@
 "use client";
-import { useId } from "react";
-import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind, scheme } from "@/core/dose/scheme";
+import { hasHoldAngle, usualHoldDeg } from "@/core/dose/holdAngle";
+import type { JudgedLine } from "@/core/dose/judgeScore";
+import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/dose/legs";
+import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/dose/scheme";
 import type { ScoreLine } from "@/core/dose/scoreInput";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import type { ComputedSetUp } from "@/core/selection/row";
+import type { SetPrediction } from "@/core/dose/sessionFatigue";
+import type { Exercise } from "@/core/rules/exercises";
+import { NumberRow, SchemeFields } from "./SchemeFields";
 import { SCHEME_STARTS } from "./schemeDefaults";
+import { SetList, ToSet } from "./ToSet";
 import type { Line } from "./useScore";
 
-/** Fields of a scheme by their key, in the order in which they are asked. */
-const FIELDS: Record<string, { label: string; unit: string; least: number; most: number; step: number }> = {
-  sets: { label: "sets", unit: "", least: 1, most: 10, step: 1 },
-  reps: { label: "repetitions", unit: "", least: 1, most: 40, step: 1 },
-  reserve: { label: "left in reserve", unit: "", least: 0, most: 8, step: 1 },
-  holdS: { label: "hold", unit: "s", least: 3, most: 60, step: 5 },
-  feltEffort: { label: "felt effort", unit: "of 10", least: 1, most: 9, step: 0.5 },
-  restS: { label: "rest", unit: "s", least: 0, most: 600, step: 5 },
-  setRestS: { label: "rest between sets", unit: "s", least: 0, most: 600, step: 10 },
-  plateKg: { label: "a step", unit: "kg", least: 0.5, most: 20, step: 0.5 },
-  drops: { label: "drops", unit: "", least: 1, most: 3, step: 1 },
-  dropPct: { label: "each by", unit: "%", least: 10, most: 30, step: 5 },
-  partials: { label: "partials", unit: "", least: 2, most: 10, step: 1 },
-  lowerS: { label: "lowering", unit: "s", least: 3, most: 15, step: 1 },
-  totalS: { label: "in all", unit: "s", least: 10, most: 300, step: 10 },
-  toleratedS: { label: "at once", unit: "s", least: 5, most: 60, step: 5 },
-};
+const STEP = 5;
+const up = (deg: number) => Math.ceil(deg / STEP) * STEP;
+const down = (deg: number) => Math.floor(deg / STEP) * STEP;
 
-/** What to set for the scheme, what it really asks for, and how sure that is. */
-function ToSet({ setUp, isTested }: { setUp: ComputedSetUp; isTested: boolean }) {
-  return (
-    <p className="mt-1" role="status">
-      start with <b className="display text-[18px]">{setUp.how}</b>
-      {setUp.effortShare !== null && (
-        <span className="small quiet">
-          {" "}
-          at most {Math.round(setUp.effortShare * 100)} % of{" "}
-          {isTested ? "what it can hold, estimated" : "a default strength: not tested"}
-        </span>
-      )}
-      {setUp.tooHeavyBecause ? (
-        <span className="block text-accent">
-          The lightest it has is more than this scheme wants, because {setUp.tooHeavyBecause}. Take a lighter
-          means.
-        </span>
-      ) : (
-        <span className="small quiet block">
-          Find the real load in two light sets; the step below is chosen, never above.
-        </span>
-      )}
-    </p>
-  );
+/** A kind of scheme as it starts on a line: holds at the usual angle, legs as the exercise allows. */
+export function schemeOn(judged: Pick<JudgedLine, "open">, e: Exercise, kind: SchemeKind, legs: Legs) {
+  const start: Scheme = SCHEME_STARTS[kind];
+  const scheme =
+    start.kind === "holds" && judged.open ? { ...start, atDeg: usualHoldDeg(e, judged.open.arc) } : start;
+  const allowed = legsAllowed(e, kind);
+  return { scheme, legs: allowed.includes(legs) ? legs : (allowed[0] ?? "together"), window: null };
 }
 
-/** One line of the session: its scheme, its numbers, its sides, its place. */
+/** One line of the session: its scheme, its numbers, its legs, its angles, its place. */
 export function ItemEditor({
-  line,
-  row,
-  toSet,
-  isTested,
-  bars,
+  judged,
+  predictions,
+  isFirst,
+  forms,
+  lighter,
   disabled,
   onChange,
   onMove,
   onRemove,
+  onFind,
 }: {
-  line: Line;
-  row: RangeRow;
-  /** the set-up at the load that the scheme asks for; null where none is computed */
-  toSet: ComputedSetUp | null;
-  isTested: boolean;
-  bars: readonly string[];
+  judged: JudgedLine<Line> & { exercise: Exercise };
+  predictions: readonly SetPrediction[];
+  isFirst: boolean;
+  /** the next easier and harder form of the exercise that fit today */
+  forms: { easier: Exercise | null; harder: Exercise | null };
+  /** the next means down where the lightest step is too heavy */
+  lighter: { line: ScoreLine; name: string; how: string } | null;
   disabled: boolean;
   onChange: (part: Partial<ScoreLine>) => void;
   onMove: (by: 1 | -1) => void;
   onRemove: () => void;
+  onFind: () => void;
 }) {
-  const id = useId();
-  const current = line.scheme as Record<string, unknown> & Scheme;
-  const set = (key: string, value: number | string) => {
-    const next = scheme.safeParse({ ...current, [key]: value });
-    if (next.success) onChange({ scheme: next.data });
-  };
+  const { line, exercise: e, open, load, bars, cautions } = judged;
+  const { scheme } = line;
+  const allowed = legsAllowed(e, scheme.kind);
+  const arc = open?.arc;
+  const toForm = (form: Exercise) =>
+    onChange({ exerciseId: form.id, ...schemeOn({ open: null }, form, scheme.kind, line.legs), scheme });
   return (
     <section>
-      <h2 className="text-[18px]">{row.e.name}</h2>
+      <h2 className="text-[18px]">{e.name}</h2>
       <p className="small quiet">
-        {row.computed ? `${row.computed.chosen.machine.name}, ` : ""}
-        {Math.round(row.arc.fromDeg)}° to {Math.round(row.arc.toDeg)}° are open
+        {open?.computed ? `${open.computed.chosen.machine.name}, ` : ""}
+        {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
-      {toSet && <ToSet setUp={toSet} isTested={isTested} />}
-      <fieldset disabled={disabled} className="mt-2 grid gap-1.5">
+      <ToSet judged={judged} />
+      {load?.tooHeavyBecause && (
+        <p className="mt-1 border-l-4 border-accent pl-3" role="status">
+          The lightest it has is more than this wants, because {load.tooHeavyBecause}.{" "}
+          {lighter ? (
+            <button type="button" className="btn btn-line btn-sm" onClick={() => onChange(lighter.line)}>
+              Take {lighter.name}: {lighter.how}
+            </button>
+          ) : (
+            "Nothing at hand is lighter: use hands, less range or another exercise."
+          )}
+        </p>
+      )}
+      {bars.map((b) => (
+        <p key={b} className="mt-1 border-l-4 border-accent pl-3" role="status">
+          <b className="text-accent">Barred:</b> {b}.
+        </p>
+      ))}
+      {cautions.map((c) => (
+        <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
+          {c}
+        </p>
+      ))}
+      <fieldset disabled={disabled} className="mt-2 grid gap-1">
         <label className="flex items-center justify-between gap-3">
           scheme
           <select
             className="select select-sm w-[210px]"
-            value={line.scheme.kind}
-            onChange={(e) => onChange({ scheme: SCHEME_STARTS[e.target.value as SchemeKind] })}
+            value={scheme.kind}
+            onChange={(x) => onChange(schemeOn(judged, e, x.target.value as SchemeKind, line.legs))}
           >
             {SCHEME_KINDS.map((k) => (
               <option key={k} value={k}>
@@ -103,78 +101,61 @@ export function ItemEditor({
             ))}
           </select>
         </label>
-        {bars.length > 0 && (
-          <p className="text-accent" role="status">
-            Barred, because {bars.join("; ")}. Choose another scheme.
-          </p>
+        <SchemeFields value={scheme} onChange={(next) => onChange({ scheme: next })} />
+        {scheme.kind === "holds" && hasHoldAngle(e) && arc && (
+          <NumberRow
+            label="knee at"
+            unit="°"
+            name="atDeg"
+            least={up(arc.fromDeg)}
+            most={down(arc.toDeg)}
+            step={STEP}
+            value={scheme.atDeg ?? down(arc.toDeg)}
+            onValue={(atDeg) => {
+              if (Number.isInteger(atDeg / STEP) && atDeg >= 0 && atDeg <= 130)
+                onChange({ scheme: { ...scheme, atDeg } });
+            }}
+          />
         )}
-        {Object.entries(FIELDS).map(([key, f]) => {
-          const value = current[key];
-          if (typeof value !== "number") return null;
-          return (
-            <label key={key} htmlFor={`${id}-${key}`} className="flex items-center justify-between gap-3">
-              {f.label}
-              <span className="flex items-baseline gap-1.5">
-                <input
-                  id={`${id}-${key}`}
-                  name={key}
-                  type="number"
-                  min={f.least}
-                  max={f.most}
-                  step={f.step}
-                  value={value}
-                  onChange={(e) => set(key, e.target.valueAsNumber)}
-                  className="input input-sm w-20 text-right font-bold"
-                />
-                <span className="small quiet min-w-8">{f.unit}</span>
-              </span>
-            </label>
-          );
-        })}
-        {line.scheme.kind === "accumulated" && (
-          <label className="flex items-center justify-between gap-3">
-            to a total of
-            <select
-              className="select select-sm w-[110px]"
-              value={line.scheme.total}
-              onChange={(e) =>
-                onChange({
-                  scheme: { ...SCHEME_STARTS.accumulated, total: e.target.value === "25" ? 25 : 15 },
-                })
-              }
-            >
-              <option value={15}>15, novices</option>
-              <option value={25}>25</option>
-            </select>
-          </label>
-        )}
-        {line.scheme.kind === "partials" && (
-          <label className="flex items-center justify-between gap-3">
-            partials at the
-            <select
-              className="select select-sm w-[150px]"
-              value={line.scheme.end}
-              onChange={(e) => set("end", e.target.value)}
-            >
-              <option value="stretched">stretched end</option>
-              <option value="short">short end</option>
-            </select>
-          </label>
+        {scheme.kind !== "holds" && scheme.kind !== "stretch" && hasHoldAngle(e) && arc && (
+          <WindowFields
+            arc={{ fromDeg: up(arc.fromDeg), toDeg: down(arc.toDeg) }}
+            line={line}
+            onChange={onChange}
+          />
         )}
         <label className="flex items-center justify-between gap-3">
-          sides
+          legs
           <select
             className="select select-sm w-[210px]"
-            value={line.sides}
-            onChange={(e) => onChange({ sides: e.target.value === "2" ? 2 : 1 })}
+            value={line.legs}
+            onChange={(x) => onChange({ legs: x.target.value as Legs })}
           >
-            <option value={1}>this side, or both at once</option>
-            <option value={2}>both in turns, weaker first</option>
+            {[...new Set([...allowed, line.legs])].map((l) => (
+              <option key={l} value={l}>
+                {LEGS_WORDS[l]}
+              </option>
+            ))}
           </select>
         </label>
+        {(line.legs === "in_turns" || line.legs === "one_after_other") && (
+          <p className="small quiet">The weaker leg begins; the other does what it did, no more.</p>
+        )}
+        {!isFirst && (
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={line.sharesRests}
+              onChange={(x) => onChange({ sharesRests: x.target.checked })}
+            />
+            in the rests of the line above <kbd>G</kbd>
+          </label>
+        )}
       </fieldset>
+      <SetList judged={judged} predictions={predictions} />
       {!disabled && (
-        <p className="mt-3 flex flex-wrap gap-2">
+        <p className="mt-3 flex flex-wrap gap-1.5">
           <button type="button" className="btn btn-line btn-sm" onClick={() => onMove(-1)}>
             Up <kbd>U</kbd>
           </button>
@@ -184,8 +165,79 @@ export function ItemEditor({
           <button type="button" className="btn btn-line btn-sm" onClick={onRemove}>
             Take out <kbd>X</kbd>
           </button>
+          {scheme.kind === "holds" && (
+            <button type="button" className="btn btn-line btn-sm" onClick={onFind}>
+              Find dose <kbd>F</kbd>
+            </button>
+          )}
+          {forms.easier && (
+            <button
+              type="button"
+              className="btn btn-line btn-sm"
+              onClick={() => toForm(forms.easier as Exercise)}
+            >
+              Easier: {forms.easier.name}
+            </button>
+          )}
+          {forms.harder && (
+            <button
+              type="button"
+              className="btn btn-line btn-sm"
+              onClick={() => toForm(forms.harder as Exercise)}
+            >
+              Harder: {forms.harder.name}
+            </button>
+          )}
         </p>
       )}
     </section>
+  );
+}
+
+/** The part of the open arc that repetitions travel. */
+function WindowFields({
+  arc,
+  line,
+  onChange,
+}: {
+  arc: { fromDeg: number; toDeg: number };
+  line: Line;
+  onChange: (part: Partial<ScoreLine>) => void;
+}) {
+  const { window } = line;
+  const set = (part: { fromDeg?: number; toDeg?: number }) => {
+    const next = { ...(window ?? arc), ...part };
+    if (Number.isFinite(next.fromDeg) && Number.isFinite(next.toDeg) && next.toDeg - next.fromDeg >= 15)
+      onChange({ window: next });
+  };
+  return (
+    <div className="flex items-center justify-between gap-2">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={window === null}
+          onChange={(x) => onChange({ window: x.target.checked ? null : arc })}
+        />
+        all of the open arc
+      </label>
+      {window && (
+        <span className="flex gap-2">
+          {(["fromDeg", "toDeg"] as const).map((end) => (
+            <NumberRow
+              key={end}
+              label={end === "fromDeg" ? "from" : "to"}
+              unit="°"
+              name={end}
+              least={arc.fromDeg}
+              most={arc.toDeg}
+              step={STEP}
+              value={window[end]}
+              onValue={(deg) => set({ [end]: deg })}
+            />
+          ))}
+        </span>
+      )}
+    </div>
   );
 }

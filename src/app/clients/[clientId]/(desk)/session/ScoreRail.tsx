@@ -1,5 +1,18 @@
-import type { ScoreTotals } from "@/core/dose/sessionScore";
-import type { RangeRow } from "@/core/selection/rangeSheet";
+"use client";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { hasHoldAngle } from "@/core/dose/holdAngle";
+import type { JudgedLine } from "@/core/dose/judgeScore";
+import type { SchemeTotals } from "@/core/dose/schemeTotals";
+import type { SetPrediction } from "@/core/dose/sessionFatigue";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
@@ -9,103 +22,225 @@ import type { Line } from "./useScore";
 const HEIGHT = 54;
 const MIDDLE = 27;
 const LETTERS = 21;
+/** Right of the rail: minutes, hard repetitions, and a bar of predicted effort for each set. */
+const WIDTH = RAIL.width + 96;
+const BARS = { left: RAIL.width + 4, top: 8, height: 34, each: 8, most: 11 } as const;
 
 /** The lines under the ruler: a thick line where a repetition travels, a disc where a hold sits, words where the knee is quiet. */
 export function ScoreRail({
-  lines,
-  rows,
+  judged,
   totals,
-  bars,
+  ties,
+  predictions,
   picked,
+  mayMove,
   onPick,
+  onPlace,
 }: {
-  lines: readonly Line[];
-  rows: ReadonlyMap<string, RangeRow>;
-  totals: ScoreTotals;
-  bars: ReadonlyMap<string, string[]>;
+  judged: readonly JudgedLine<Line>[];
+  totals: ReadonlyMap<string, SchemeTotals>;
+  ties: ReadonlyMap<string, string>;
+  predictions: readonly SetPrediction[];
   picked: string | null;
+  mayMove: boolean;
   onPick: (key: string) => void;
+  onPlace: (key: string, to: number) => void;
 }) {
-  let at = -1;
+  // a click picks, a drag of some pixels moves; the keys U and D do the same
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const keys = judged.map((j) => j.line.key);
+  const dropped = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id) onPlace(String(active.id), keys.indexOf(String(over.id)));
+  };
   return (
     <div className="mt-2">
-      <svg viewBox={`0 0 ${RAIL.width} 34`} className="w-full">
+      <svg viewBox={`0 0 ${WIDTH} 34`} className="w-full">
         <title>Knee flexion</title>
         <Ruler />
+        <text x={BARS.left} y={28} fontSize={12} className="fill-quiet">
+          felt, by set
+        </text>
       </svg>
-      <ol>
-        {lines.map((l, i) => {
-          const row = rows.get(l.exerciseId) ?? null;
-          if (row) at += 1;
-          const total = row ? totals.perItem[at] : null;
-          const names = twoLines(`${i + 1}. ${row?.e.name ?? l.exerciseId}`, LETTERS);
-          return (
-            <li key={l.key}>
-              <button
-                type="button"
-                aria-pressed={l.key === picked}
-                onClick={() => onPick(l.key)}
-                className={`block w-full cursor-pointer border-b border-rule text-left ${l.key === picked ? "bg-base-100 shadow-[inset_4px_0_0_var(--color-primary)]" : ""}`}
-              >
-                <svg
-                  viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}
-                  className="block w-full"
-                  role="img"
-                  aria-label={`${i + 1}. ${row?.e.name ?? l.exerciseId}, ${schemeWords(l.scheme)}${bars.has(l.key) ? ", barred" : ""}`}
-                >
-                  {names.map((words, n) => (
-                    <text
-                      key={words}
-                      x={8}
-                      y={16 + n * 14}
-                      fontSize={12.5}
-                      fontWeight={650}
-                      className="fill-current"
-                    >
-                      {words}
-                    </text>
-                  ))}
-                  <text
-                    x={8}
-                    y={16 + names.length * 14}
-                    fontSize={12}
-                    className={bars.has(l.key) ? "fill-accent" : "fill-quiet"}
-                  >
-                    {bars.has(l.key) ? "barred: see at the right" : schemeWords(l.scheme)}
-                  </text>
-                  <Mark line={l} row={row} />
-                  <text x={RAIL.right + 6} y={20} fontSize={12.5} className="fill-current">
-                    {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}
-                  </text>
-                  <text x={RAIL.right + 6} y={36} fontSize={12} className="fill-quiet">
-                    {total?.hard ? `${total.hard} hard` : ""}
-                  </text>
-                </svg>
-              </button>
-            </li>
-          );
-        })}
-      </ol>
+      <DndContext id="session-lines" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={keys} strategy={verticalListSortingStrategy} disabled={!mayMove}>
+          <ol>
+            {judged.map((j, i) => (
+              <Row
+                key={j.line.key}
+                judged={j}
+                place={i + 1}
+                total={totals.get(j.line.key) ?? null}
+                isTied={ties.get(j.line.key) !== undefined}
+                isTieEnd={ties.get(j.line.key) !== ties.get(judged[i + 1]?.line.key ?? "")}
+                predictions={predictions.filter((p) => p.lineId === j.line.key && p.leg !== "second")}
+                isPicked={j.line.key === picked}
+                onPick={() => onPick(j.line.key)}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
     </div>
   );
 }
 
+function Row({
+  judged,
+  place,
+  total,
+  isTied,
+  isTieEnd,
+  predictions,
+  isPicked,
+  onPick,
+}: {
+  judged: JudgedLine<Line>;
+  place: number;
+  total: SchemeTotals | null;
+  isTied: boolean;
+  isTieEnd: boolean;
+  predictions: readonly SetPrediction[];
+  isPicked: boolean;
+  onPick: () => void;
+}) {
+  const { line, exercise, bars } = judged;
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: line.key });
+  const name = exercise?.name ?? line.exerciseId;
+  const names = twoLines(`${place}. ${name}`, LETTERS);
+  const isBarred = bars.length > 0;
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={isDragging ? "relative z-10 opacity-80" : undefined}
+    >
+      <button
+        type="button"
+        {...listeners}
+        aria-pressed={isPicked}
+        onClick={onPick}
+        className={`block w-full cursor-pointer touch-none border-b border-rule text-left ${isPicked ? "bg-base-100 shadow-[inset_4px_0_0_var(--color-primary)]" : ""}`}
+      >
+        <svg
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          className="block w-full"
+          role="img"
+          aria-label={`${place}. ${name}, ${schemeWords(line.scheme)}${line.sharesRests ? ", in the rests of the line above" : ""}${isBarred ? ", barred" : ""}`}
+        >
+          {isTied && (
+            <path
+              d={`M 4 ${line.sharesRests ? 0 : 10} V ${isTieEnd ? HEIGHT - 10 : HEIGHT}${line.sharesRests ? "" : " M 4 10 h 5"}${isTieEnd ? ` M 4 ${HEIGHT - 10} h 5` : ""}`}
+              strokeWidth={2}
+              fill="none"
+              className="stroke-primary"
+            />
+          )}
+          {names.map((words, n) => (
+            <text
+              key={words}
+              x={10}
+              y={16 + n * 14}
+              fontSize={12.5}
+              fontWeight={650}
+              className="fill-current"
+            >
+              {words}
+            </text>
+          ))}
+          <text
+            x={10}
+            y={16 + names.length * 14}
+            fontSize={12}
+            className={isBarred ? "fill-accent" : "fill-quiet"}
+          >
+            {isBarred ? "barred: see at the right" : schemeWords(line.scheme)}
+          </text>
+          <Mark judged={judged} />
+          <text x={RAIL.right + 6} y={20} fontSize={12.5} className="fill-current">
+            {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}
+          </text>
+          <text x={RAIL.right + 6} y={36} fontSize={12} className="fill-quiet">
+            {total?.hard ? `${total.hard} hard` : ""}
+          </text>
+          <EffortBars predictions={predictions} />
+        </svg>
+      </button>
+    </li>
+  );
+}
+
+/** One bar a set; an early end has a cross on top and no roof. */
+function EffortBars({ predictions }: { predictions: readonly SetPrediction[] }) {
+  const y = (felt: number) => BARS.top + BARS.height * (1 - felt / 10);
+  return (
+    <g>
+      {predictions.slice(0, BARS.most).map((p, i) => (
+        <g key={`${p.set} ${p.leg}`}>
+          <rect
+            x={BARS.left + i * BARS.each}
+            y={y(p.effort.value)}
+            width={BARS.each - 2}
+            height={BARS.top + BARS.height - y(p.effort.value)}
+            className={p.endsAt ? "fill-mark" : "fill-primary"}
+          />
+          {p.endsAt && (
+            <text x={BARS.left + i * BARS.each - 0.5} y={BARS.top - 1} fontSize={11} className="fill-accent">
+              ×
+            </text>
+          )}
+        </g>
+      ))}
+      {predictions.length > BARS.most && (
+        <text
+          x={BARS.left + BARS.most * BARS.each}
+          y={BARS.top + BARS.height}
+          fontSize={12}
+          className="fill-quiet"
+        >
+          …
+        </text>
+      )}
+      {predictions.length > 0 && (
+        <line
+          x1={BARS.left}
+          x2={BARS.left + 88}
+          y1={BARS.top + BARS.height + 1}
+          y2={BARS.top + BARS.height + 1}
+          className="stroke-rule"
+        />
+      )}
+    </g>
+  );
+}
+
 /** Where the knee works: quiet work says so. */
-function Mark({ line, row }: { line: Line; row: RangeRow | null }) {
-  if (!row) return null;
-  const { arc, e } = row;
-  const isQuiet = e.match.class === "hip_open" || e.match.class === "calf" || e.match.class === "stretch";
-  if (isQuiet)
+function Mark({ judged }: { judged: JudgedLine<Line> }) {
+  const { exercise: e, line, open } = judged;
+  if (!e || !open) return null;
+  if (!hasHoldAngle(e))
     return (
       <text x={RAIL.left} y={MIDDLE + 4} fontSize={12.5} className="fill-quiet">
         the knee stays quiet
       </text>
     );
+  const { scheme, window } = line;
+  const isHold = scheme.kind === "holds";
+  const arc = isHold ? open.arc : (window ?? open.arc);
   const [x1, x2] = [xOf(arc.fromDeg), xOf(arc.toDeg)];
-  const isHold = line.scheme.kind === "holds";
-  const hold = xOf(Math.round((arc.fromDeg + arc.toDeg) / 2 / 5) * 5);
+  const bent = (scheme.kind === "partials" || scheme.kind === "pulses") && scheme.end === "short" ? 0 : 0.6;
   return (
     <g>
+      {window && !isHold && (
+        <line
+          x1={xOf(open.arc.fromDeg)}
+          x2={xOf(open.arc.toDeg)}
+          y1={MIDDLE}
+          y2={MIDDLE}
+          strokeWidth={1.2}
+          strokeDasharray="2 4"
+          className="stroke-primary"
+        />
+      )}
       <line
         x1={x1}
         x2={x2}
@@ -116,11 +251,24 @@ function Mark({ line, row }: { line: Line; row: RangeRow | null }) {
         strokeDasharray={isHold ? "2 4" : undefined}
         className="stroke-primary"
       />
-      {isHold && <circle cx={hold} cy={MIDDLE} r={9} className="fill-primary" />}
-      {(line.scheme.kind === "partials" || line.scheme.kind === "lowering") && (
+      {isHold && scheme.atDeg !== null && (
+        <>
+          <circle cx={xOf(scheme.atDeg)} cy={MIDDLE} r={9} className="fill-primary" />
+          <text
+            x={xOf(scheme.atDeg)}
+            y={MIDDLE - 13}
+            textAnchor="middle"
+            fontSize={12}
+            className="fill-current"
+          >
+            {scheme.atDeg}°
+          </text>
+        </>
+      )}
+      {(scheme.kind === "partials" || scheme.kind === "pulses" || scheme.kind === "lowering") && (
         <line
-          x1={line.scheme.kind === "partials" && line.scheme.end === "short" ? x1 : x1 + (x2 - x1) * 0.6}
-          x2={line.scheme.kind === "partials" && line.scheme.end === "short" ? x1 + (x2 - x1) * 0.4 : x2}
+          x1={x1 + (x2 - x1) * bent}
+          x2={x1 + (x2 - x1) * (bent + 0.4)}
           y1={MIDDLE}
           y2={MIDDLE}
           strokeWidth={11}

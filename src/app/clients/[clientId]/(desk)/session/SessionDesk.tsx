@@ -1,106 +1,137 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
-import { type ClientSchemeFacts, schemeFactsOf } from "@/core/dose/schemeFacts";
-import { schemeBars } from "@/core/dose/schemeGates";
-import { schemeShare } from "@/core/dose/schemeShare";
+import { useRef, useState } from "react";
+import { aimOfPhase } from "@/core/dose/doseByAim";
+import { type HomeThing, homeVersion } from "@/core/dose/homeVersion";
+import type { JudgedLine } from "@/core/dose/judgeScore";
+import { nextMeansDown } from "@/core/dose/nextMeans";
+import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import type { ScoreLine } from "@/core/dose/scoreInput";
-import { orderNotes, type ScoreItem, scoreTotals } from "@/core/dose/sessionScore";
-import { sessionTemplate } from "@/core/dose/sessionTemplate";
-import { withOwn } from "@/core/rules/exercises";
+import { jointOf } from "@/core/dose/sessionFatigue";
+import type { Fix, OrderSchool } from "@/core/dose/sessionScore";
+import {
+  asRamp,
+  lightStart,
+  sessionTemplate,
+  type TemplateWish,
+  usualLine,
+} from "@/core/dose/sessionTemplate";
+import type { PastLoad } from "@/core/dose/weekGuard";
+import { workKindOf } from "@/core/dose/workKind";
+import type { Exercise } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
-import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
-import { directionOf } from "@/core/selection/row";
-import type { ReferenceTask } from "@/core/selection/tissues";
-import type { ChooseFacts } from "@/server/choose";
+import type { RangeRow } from "@/core/selection/rangeSheet";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
-import { ItemEditor } from "./ItemEditor";
+import { FindDose } from "../dose/FindDose";
+import { DraftBar, type Start } from "./DraftBar";
+import { ItemEditor, schemeOn } from "./ItemEditor";
+import { KeepTemplate } from "./KeepTemplate";
 import { ScoreRail } from "./ScoreRail";
-import { SCHEME_STARTS } from "./schemeDefaults";
-import { useScore } from "./useScore";
-
-const MINUTES = [20, 30, 45] as const;
+import { RunThrough, SessionNotes } from "./SessionNotes";
+import { useJudged } from "./useJudged";
+import { type Line, plainLines, useScore } from "./useScore";
 
 /** The session as a score, its totals above, its notes below, the editor of one line at the right. */
 export function SessionDesk({
   clientId,
   facts,
-  chair,
-  known,
   barred,
   saved,
+  past,
+  templates,
+  earlier,
   mayWrite,
 }: {
   clientId: string;
-  facts: ChooseFacts;
-  chair: ReferenceTask;
-  known: ClientSchemeFacts;
+  facts: PlainScoreFacts & { school: OrderSchool };
   barred: string | null;
   saved: { version: number; items: ScoreLine[]; by: string } | null;
+  past: readonly PastLoad[];
+  templates: readonly Start[];
+  earlier: readonly Start[];
   mayWrite: boolean;
 }) {
   const router = useRouter();
   const score = useScore(saved?.items ?? []);
   const [picked, setPicked] = useState<string | null>(null);
-  const [place, setPlace] = useState<"gym" | "home">("gym");
-  const [minutes, setMinutes] = useState<number>(30);
+  const [wish, setWish] = useState<TemplateWish>({ place: "gym", minutes: 30, aim: null });
   const [problem, setProblem] = useState<string | null>(null);
-  const input = useMemo(
-    (): SheetInput => ({
-      ...facts,
-      exercises: withOwn(facts.ownExercises),
-      chair,
-      tissue: facts.firstTissue,
-      capTimes: null,
-      basis: { kind: "effort", share: 0.5 },
-    }),
-    [facts, chair],
-  );
-  const sheet = useMemo(() => rangeSheet(input), [input]);
-  const rows = useMemo(() => new Map(sheet.rows.map((r) => [r.e.id, r])), [sheet]);
-  const { items, bars } = judged(score.lines, rows, known);
-  const totals = scoreTotals(items);
-  const notes = orderNotes(items, { calves: false });
-  const line = score.lines.find((l) => l.key === picked) ?? score.lines[0] ?? null;
-  const row = line ? (rows.get(line.exerciseId) ?? null) : null;
-  const lineScheme = line?.scheme;
-  // the load of the picked line: the real step for what its scheme asks of this knee
-  const toSet = useMemo(() => {
-    const share = lineScheme ? schemeShare(lineScheme) : null;
-    if (!row?.computed || share === null) return null;
-    const again = rowOf(row.e, { ...input, basis: { kind: "effort", share } });
-    return Array.isArray(again) ? null : again.computed;
-  }, [row, lineScheme, input]);
+  const [homeNotes, setHomeNotes] = useState<string[]>([]);
+  const adder = useRef<HTMLSelectElement>(null);
+  const homeDialog = useRef<HTMLDialogElement>(null);
+  const keeper = useRef<HTMLDialogElement>(null);
+  const finder = useRef<HTMLDialogElement>(null);
+  const j = useJudged(score.lines, facts, past);
+  const { context, rows, judged, totals } = j;
+  const current = judged.find((x) => x.line.key === picked) ?? judged[0] ?? null;
+  const line = current?.line ?? null;
+
   const step = (by: 1 | -1) => {
     const at = score.lines.findIndex((l) => l.key === line?.key);
     setPicked(score.lines[at + by]?.key ?? line?.key ?? null);
   };
-  const template = () =>
-    score.replaceAll(
-      sessionTemplate(sheet.rows, facts.limits, { place, minutes }).map(({ exercise, scheme, sides }) => ({
-        exerciseId: exercise.id,
-        scheme,
-        sides,
-      })),
-    );
+  const startFrom = (items: readonly ScoreLine[]) => {
+    setHomeNotes([]);
+    score.replaceAll(items);
+  };
+  const draft = () => mayWrite && startFrom(sessionTemplate(rows, context, wish));
+  const add = (row: RangeRow) => {
+    const kind = row.e.match.class === "stretch" ? "stretch" : row.e.match.static_hold ? "holds" : "straight";
+    const made = schemeOn({ open: row }, row.e, kind, "together");
+    setPicked(score.insert({ ...usualLine(row, made.scheme), ...made }));
+    // back to the line, so that the screen's keys work on it at once
+    adder.current?.blur();
+  };
+  const home = (have: ReadonlySet<HomeThing>) => {
+    const made = homeVersion(plainLines(score.lines), rows, context, have);
+    score.replaceAll(made.lines);
+    setHomeNotes(made.notes);
+  };
+  const fix = (f: Fix) => {
+    if (f.kind === "warm_up") {
+      const start = lightStart(
+        rows.filter((r) => !score.lines.some((l) => l.exerciseId === r.e.id)),
+        context,
+      );
+      if (start) setPicked(score.insert(start, 0));
+      return;
+    }
+    const target = score.lines.find((l) => l.key === f.itemId);
+    if (!target) return;
+    setPicked(target.key);
+    if (f.kind === "move") score.place(target.key, f.to);
+    if (f.kind === "ramp") score.change(target.key, { scheme: asRamp(target).scheme });
+  };
+  const share = () => {
+    if (line && score.lines[0]?.key !== line.key) score.change(line.key, { sharesRests: !line.sharesRests });
+  };
+  const isChanged = JSON.stringify(plainLines(score.lines)) !== JSON.stringify(saved?.items ?? []);
+  const maySave = mayWrite && score.lines.length > 0 && !j.isBarred && barred === null && isChanged;
   const save = async () => {
-    if (!mayWrite || score.lines.length === 0 || bars.size > 0) return;
+    if (!maySave) return;
     const sent = await send(`/api/clients/${clientId}/scores`, {
       id: crypto.randomUUID(),
       baseVersion: saved?.version ?? 0,
-      items: score.lines.map(({ exerciseId, scheme, sides }) => ({ exerciseId, scheme, sides })),
+      items: plainLines(score.lines),
     });
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     setProblem(null);
     router.refresh();
   };
-  const isChanged =
-    JSON.stringify(score.lines.map(({ key: _, ...l }) => l)) !== JSON.stringify(saved?.items ?? []);
+  const kind = current?.exercise ? workKindOf(current.exercise) : null;
+
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main
+      className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]"
+      onKeyDown={(e) => {
+        // out of a field, back to the keys of the screen
+        if (e.key === "Escape" && e.target instanceof HTMLElement && !e.target.closest("dialog"))
+          e.target.blur();
+      }}
+    >
       <div className="min-w-0 px-4 pb-4 pt-3">
         <div className="flex items-baseline justify-between gap-4">
           <h1 className="text-[19px]">
@@ -109,57 +140,29 @@ export function SessionDesk({
               the dosed hold
             </Link>
           </h1>
-          {items.length > 0 && (
+          {j.items.length > 0 && (
             <p>
-              <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min ·{" "}
+              <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
               <b className="display text-[19px]">{totals.hard}</b> hard repetitions{" "}
-              <span className="small quiet">with four or fewer left</span>
+              <span className="small quiet">four or fewer left</span>
             </p>
           )}
         </div>
         {mayWrite && (
-          <p className="small mt-1 flex flex-wrap items-center gap-x-3">
-            <label className="flex items-baseline gap-1">
-              <span className="quiet">draft for</span>
-              <select
-                className="cursor-pointer border-b border-rule bg-transparent font-bold"
-                value={place}
-                onChange={(e) => setPlace(e.target.value === "home" ? "home" : "gym")}
-              >
-                <option value="gym">the gym</option>
-                <option value="home">home, with what people have</option>
-              </select>
-            </label>
-            <label className="flex items-baseline gap-1">
-              <span className="sr-only">Minutes there are</span>
-              <select
-                className="cursor-pointer border-b border-rule bg-transparent font-bold"
-                value={String(minutes)}
-                onChange={(e) => setMinutes(Number(e.target.value))}
-              >
-                {MINUTES.map((m) => (
-                  <option key={m} value={m}>
-                    {m} min
-                  </option>
-                ))}
-              </select>
-            </label>
-            <button type="button" className="btn btn-line btn-sm" onClick={template}>
-              Draft from the rules <kbd>T</kbd>
-            </button>
-            <AddExercise
-              rows={sheet.rows}
-              onAdd={(id, isHold) =>
-                setPicked(
-                  score.add({
-                    exerciseId: id,
-                    scheme: isHold ? SCHEME_STARTS.holds : SCHEME_STARTS.straight,
-                    sides: 1,
-                  }),
-                )
-              }
-            />
-          </p>
+          <DraftBar
+            wish={wish}
+            phaseAim={aimOfPhase(context.sheet.limits)}
+            templates={templates}
+            earlier={earlier}
+            rows={rows}
+            adder={adder}
+            homeDialog={homeDialog}
+            onWish={setWish}
+            onDraft={draft}
+            onStart={(s) => startFrom(s.items)}
+            onAdd={add}
+            onHome={home}
+          />
         )}
         {score.lines.length === 0 ? (
           <p className="mt-6 max-w-[60ch]">
@@ -168,65 +171,100 @@ export function SessionDesk({
           </p>
         ) : (
           <ScoreRail
-            lines={score.lines}
-            rows={rows}
-            totals={totals}
-            bars={bars}
+            judged={judged}
+            totals={
+              new Map(
+                j.items.map((item, i) => [item.id, totals.perItem[i] as (typeof totals.perItem)[number]]),
+              )
+            }
+            ties={j.ties}
+            predictions={j.predictions}
             picked={line?.key ?? null}
+            mayMove={mayWrite}
             onPick={setPicked}
+            onPlace={score.place}
           />
         )}
-        <Notes
-          notes={notes.map((n) => n.sentence)}
-          balance={totals.balance.notes}
-          hasItems={items.length > 0}
-        />
+        {j.items.length > 0 && (
+          <>
+            <SessionNotes
+              notes={j.notes}
+              totals={totals}
+              early={j.early}
+              guards={j.guards}
+              notModelled={j.notModelled}
+              homeNotes={homeNotes}
+              mayFix={mayWrite}
+              onFix={fix}
+            />
+            <RunThrough
+              steps={totals.steps}
+              nameOf={(key) => judged.find((x) => x.line.key === key)?.exercise?.name ?? ""}
+            />
+          </>
+        )}
         <div className="mt-3">
           <KeysHelp
             deeds={[
               { key: "j", words: "next line", run: () => step(1) },
               { key: "k", words: "previous line", run: () => step(-1) },
-              { key: "u", words: "move the line up", run: () => line && score.move(line.key, -1) },
-              { key: "d", words: "move the line down", run: () => line && score.move(line.key, 1) },
-              { key: "x", words: "take the line out", run: () => line && score.remove(line.key) },
-              { key: "t", words: "draft from the rules", run: () => mayWrite && template() },
+              {
+                key: "u",
+                words: "move the line up",
+                run: () => mayWrite && line && score.move(line.key, -1),
+              },
+              {
+                key: "d",
+                words: "move the line down",
+                run: () => mayWrite && line && score.move(line.key, 1),
+              },
+              { key: "x", words: "take the line out", run: () => mayWrite && line && score.remove(line.key) },
+              { key: "g", words: "in the rests of the line above, or alone", run: () => mayWrite && share() },
+              { key: "a", words: "add an exercise", run: () => adder.current?.focus() },
+              { key: "t", words: "draft from the rules", run: draft },
+              { key: "h", words: "home version", run: () => mayWrite && homeDialog.current?.showModal() },
+              {
+                key: "f",
+                words: "find a dose for the hold",
+                run: () => mayWrite && finder.current?.showModal(),
+              },
               { key: "z", words: "undo", run: score.undo },
               { key: "y", words: "redo", run: score.redo },
               { key: "s", words: "save the session", run: save },
+              {
+                key: "Escape",
+                label: "esc",
+                words: "out of a field, back to these keys",
+                run: () => undefined,
+              },
             ]}
           />
         </div>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-3" aria-label="The picked line">
-        {line && row && (
+        {current?.exercise && (
           <ItemEditor
-            key={line.key}
-            line={line}
-            row={row}
-            toSet={toSet}
-            isTested={facts.strength[directionOf(row.e)] !== null}
-            bars={bars.get(line.key) ?? []}
+            key={current.line.key}
+            judged={current as JudgedLine<Line> & { exercise: Exercise }}
+            predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
+            isFirst={judged[0] === current}
+            forms={formsOf(current.exercise, rows)}
+            lighter={nextMeansDown(current, rows, context)}
             disabled={!mayWrite}
-            onChange={(part) => score.change(line.key, part)}
-            onMove={(by) => score.move(line.key, by)}
-            onRemove={() => score.remove(line.key)}
+            onChange={(part) => score.change(current.line.key, part)}
+            onMove={(by) => score.move(current.line.key, by)}
+            onRemove={() => score.remove(current.line.key)}
+            onFind={() => finder.current?.showModal()}
           />
         )}
-        {line && !row && (
-          <p className="text-accent">
-            This exercise no longer fits today's limits: take it out. Choose says which limit bars it.
-          </p>
+        {current && !current.exercise && (
+          <p className="text-accent">This exercise is not in the library any more: take it out.</p>
         )}
         <div className="mt-4 border-t border-rule pt-3">
           <Problem sentence={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])} />
           {mayWrite && (
-            <p className="mt-2 flex flex-wrap gap-2">
-              <button
-                type="button"
-                className="btn btn-primary btn-sm"
-                onClick={save}
-                disabled={!isChanged || score.lines.length === 0 || bars.size > 0 || barred !== null}
-              >
+            <p className="mt-2 flex flex-wrap gap-1.5">
+              <button type="button" className="btn btn-primary btn-sm" onClick={save} disabled={!maySave}>
                 Save session <kbd className="text-primary-content">S</kbd>
               </button>
               <button
@@ -245,6 +283,13 @@ export function SessionDesk({
               >
                 Redo <kbd>Y</kbd>
               </button>
+              <button
+                type="button"
+                className="btn btn-line btn-sm"
+                onClick={() => keeper.current?.showModal()}
+              >
+                Keep as a template
+              </button>
             </p>
           )}
           <p className="small quiet mt-2" aria-live="polite">
@@ -252,92 +297,38 @@ export function SessionDesk({
           </p>
         </div>
       </aside>
+      <KeepTemplate ref={keeper} lines={plainLines(score.lines)} templates={templates} />
+      <FindDose
+        ref={finder}
+        joint={kind ? jointOf(kind) : "general"}
+        shareOfMax={current?.line.scheme.kind === "holds" ? (current.load?.share ?? 0.4) : 0.4}
+        cap={Math.min(8, context.sheet.limits.effort.max_rpe_0_10)}
+        k={context.personal.k}
+        onUse={(d) => {
+          if (current?.line.scheme.kind !== "holds") return;
+          score.change(current.line.key, {
+            scheme: {
+              ...current.line.scheme,
+              sets: d.sets,
+              reps: d.reps,
+              holdS: d.holdS,
+              restS: d.restS,
+              setRestS: d.setRestS,
+              effort: { kind: "percent", percent: Math.floor(d.shareOfMax * 100) },
+            },
+          });
+        }}
+      />
     </main>
   );
 }
 
-/** The lines as the core sees them, and what bars each: a scheme's gate or today's limits. */
-function judged(
-  lines: readonly (ScoreLine & { key: string })[],
-  rows: ReadonlyMap<string, RangeRow>,
-  known: ClientSchemeFacts,
-): { items: ScoreItem[]; bars: Map<string, string[]> } {
-  const bars = new Map<string, string[]>();
-  let accumulated = 0;
-  const items = lines.flatMap((l): ScoreItem[] => {
-    const row = rows.get(l.exerciseId);
-    if (!row) {
-      bars.set(l.key, ["it no longer fits today's limits"]);
-      return [];
-    }
-    const found = schemeBars(l.scheme.kind, schemeFactsOf(known, row.e, accumulated));
-    if (found.length > 0) bars.set(l.key, found);
-    if (l.scheme.kind === "accumulated") accumulated += 1;
-    return [{ id: l.key, exercise: row.e, scheme: l.scheme, sides: l.sides }];
-  });
-  return { items, bars };
-}
-
-function AddExercise({
-  rows,
-  onAdd,
-}: {
-  rows: readonly RangeRow[];
-  onAdd: (id: string, isHold: boolean) => void;
-}) {
-  return (
-    <label className="flex items-baseline gap-1">
-      <span className="sr-only">Add an exercise that fits</span>
-      <select
-        className="w-[190px] cursor-pointer border-b border-rule bg-transparent"
-        value=""
-        onChange={(e) => {
-          const row = rows.find((r) => r.e.id === e.target.value);
-          if (row) onAdd(row.e.id, row.e.match.static_hold);
-        }}
-      >
-        <option value="">add an exercise …</option>
-        {rows.map((r) => (
-          <option key={r.e.id} value={r.e.id}>
-            {r.e.name}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-/** What is to be said about order and balance, each with what to do. */
-function Notes({
-  notes,
-  balance,
-  hasItems,
-}: {
-  notes: readonly string[];
-  balance: readonly string[];
-  hasItems: boolean;
-}) {
-  if (!hasItems) return null;
-  return (
-    <section className="mt-3" aria-live="polite">
-      <h2 className="text-[16px]">Order and balance</h2>
-      {notes.length + balance.length === 0 ? (
-        <p className="quiet">
-          Nothing to say: light first, heavy while fresh, calves last; front and back in balance.
-        </p>
-      ) : (
-        <ul className="ml-4 list-disc">
-          {notes.map((n) => (
-            <li key={n}>{n}</li>
-          ))}
-          {balance.map((n) => (
-            <li key={n}>
-              {n.charAt(0).toUpperCase() + n.slice(1)}: by hard repetitions of this one session; a week may
-              even it out.
-            </li>
-          ))}
-        </ul>
-      )}
-    </section>
-  );
+/** The next easier and harder form that fit today: bent to straight knee, two legs to one, shorter to longer lever. */
+function formsOf(
+  e: Exercise,
+  rows: readonly RangeRow[],
+): { easier: Exercise | null; harder: Exercise | null } {
+  const find = (id: string | null) =>
+    rows.find((r) => r.e.id === id && r.e.match.class === e.match.class)?.e ?? null;
+  return { easier: find(e.easier_id), harder: find(e.harder_id) };
 }

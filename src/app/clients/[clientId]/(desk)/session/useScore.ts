@@ -5,8 +5,11 @@ import type { ScoreLine } from "@/core/dose/scoreInput";
 /** A line with a name of its own, so that it can be moved. */
 export type Line = ScoreLine & { key: string };
 
-const withKeys = (lines: readonly ScoreLine[]): Line[] =>
-  lines.map((l, i) => ({ ...l, key: `${l.exerciseId} ${i} ${crypto.randomUUID()}` }));
+const withKey = (l: ScoreLine): Line => ({ ...l, key: crypto.randomUUID() });
+
+/** The first line has nothing above it to share rests with. */
+const put1st = (lines: Line[]): Line[] =>
+  lines.map((l, i) => (i === 0 && l.sharesRests ? { ...l, sharesRests: false } : l));
 
 const MOST_STEPS = 100;
 
@@ -19,31 +22,29 @@ export function useScore(start: readonly ScoreLine[]) {
     future: [] as Line[][],
   }));
   const put = (lines: Line[]) =>
-    setState((s) => ({ past: [...s.past, s.lines].slice(-MOST_STEPS), lines, future: [] }));
+    setState((s) => ({ past: [...s.past, s.lines].slice(-MOST_STEPS), lines: put1st(lines), future: [] }));
   const { lines } = state;
+  const place = (key: string, to: number) => {
+    const moved = lines.find((l) => l.key === key);
+    if (!moved || to < 0 || to >= lines.length) return;
+    const rest = lines.filter((l) => l.key !== key);
+    put([...rest.slice(0, to), moved, ...rest.slice(to)]);
+  };
   return {
     lines,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
-    replaceAll: (all: readonly ScoreLine[]) => put(withKeys(all)),
-    add: (line: ScoreLine) => {
-      const [made] = withKeys([line]) as [Line];
-      put([...lines, made]);
+    replaceAll: (all: readonly ScoreLine[]) => put(all.map(withKey)),
+    insert: (line: ScoreLine, at = lines.length) => {
+      const made = withKey(line);
+      put([...lines.slice(0, at), made, ...lines.slice(at)]);
       return made.key;
     },
     remove: (key: string) => put(lines.filter((l) => l.key !== key)),
     change: (key: string, part: Partial<ScoreLine>) =>
       put(lines.map((l) => (l.key === key ? { ...l, ...part } : l))),
-    move: (key: string, by: 1 | -1) => {
-      const at = lines.findIndex((l) => l.key === key);
-      const to = at + by;
-      const [one, other] = [lines[at], lines[to]];
-      if (!one || !other) return;
-      const next = [...lines];
-      next[at] = other;
-      next[to] = one;
-      put(next);
-    },
+    move: (key: string, by: 1 | -1) => place(key, lines.findIndex((l) => l.key === key) + by),
+    place,
     undo: () =>
       setState((s) => {
         const last = s.past.at(-1);
@@ -56,3 +57,6 @@ export function useScore(start: readonly ScoreLine[]) {
       }),
   };
 }
+
+/** Lines without their names, as they are saved. */
+export const plainLines = (lines: readonly Line[]): ScoreLine[] => lines.map(({ key: _, ...l }) => l);

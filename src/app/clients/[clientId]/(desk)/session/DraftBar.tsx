@@ -1,0 +1,212 @@
+"use client";
+import { type RefObject, useRef, useState } from "react";
+import { AIM_IDS, AIMS, type Aim } from "@/core/dose/doseByAim";
+import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/dose/homeVersion";
+import type { ScoreLine } from "@/core/dose/scoreInput";
+import type { TemplateWish } from "@/core/dose/sessionTemplate";
+import { GROUP_NAMES, type RangeRow } from "@/core/selection/rangeSheet";
+
+const MINUTES = [20, 30, 45, 60] as const;
+const QUIET_SELECT = "cursor-pointer border-b border-rule bg-transparent font-bold";
+
+/** Somewhere to start from: a kept template or an earlier session. */
+export interface Start {
+  id: string;
+  name: string;
+  items: ScoreLine[];
+}
+
+/** What a session is drafted for, from what, and what is added to it. */
+export function DraftBar({
+  wish,
+  phaseAim,
+  templates,
+  earlier,
+  rows,
+  adder,
+  homeDialog,
+  onWish,
+  onDraft,
+  onStart,
+  onAdd,
+  onHome,
+}: {
+  wish: TemplateWish;
+  phaseAim: Aim;
+  templates: readonly Start[];
+  earlier: readonly Start[];
+  rows: readonly RangeRow[];
+  adder: RefObject<HTMLSelectElement | null>;
+  homeDialog: RefObject<HTMLDialogElement | null>;
+  onWish: (wish: TemplateWish) => void;
+  onDraft: () => void;
+  onStart: (start: Start) => void;
+  onAdd: (row: RangeRow) => void;
+  onHome: (have: ReadonlySet<HomeThing>) => void;
+}) {
+  const starts = [...templates, ...earlier];
+  return (
+    <div className="small mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <label className="flex items-baseline gap-1">
+        <span className="quiet">draft for</span>
+        <select
+          className={QUIET_SELECT}
+          value={wish.place}
+          onChange={(e) => onWish({ ...wish, place: e.target.value === "home" ? "home" : "gym" })}
+        >
+          <option value="gym">the gym</option>
+          <option value="home">home</option>
+        </select>
+      </label>
+      <label className="flex items-baseline gap-1">
+        <span className="sr-only">Minutes there are</span>
+        <select
+          className={QUIET_SELECT}
+          value={String(wish.minutes)}
+          onChange={(e) => onWish({ ...wish, minutes: Number(e.target.value) })}
+        >
+          {MINUTES.map((m) => (
+            <option key={m} value={m}>
+              {m} min
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-baseline gap-1">
+        <span className="quiet">to</span>
+        <select
+          aria-label="Aim"
+          className={QUIET_SELECT}
+          value={wish.aim ?? ""}
+          onChange={(e) => onWish({ ...wish, aim: (e.target.value || null) as Aim | null })}
+        >
+          <option value="">what the phase asks: {AIMS[phaseAim]}</option>
+          {AIM_IDS.map((a) => (
+            <option key={a} value={a}>
+              {AIMS[a]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="button" className="btn btn-line btn-sm" onClick={onDraft}>
+        Draft from the rules <kbd>T</kbd>
+      </button>
+      {starts.length > 0 && (
+        <label>
+          <span className="sr-only">Start from a template or an earlier session</span>
+          <select
+            className="w-[150px] cursor-pointer border-b border-rule bg-transparent"
+            value=""
+            onChange={(e) => {
+              const start = starts.find((s) => s.id === e.target.value);
+              if (start) onStart(start);
+            }}
+          >
+            <option value="">start from …</option>
+            {templates.length > 0 && (
+              <optgroup label="templates">
+                {templates.map((t) => (
+                  <option key={t.id} value={t.id}>
+                    {t.name}
+                  </option>
+                ))}
+              </optgroup>
+            )}
+            {earlier.length > 0 && (
+              <optgroup label="earlier sessions">
+                {earlier.map((t) => (
+                  <option key={t.id} value={t.id}>
+                    {t.name}
+                  </option>
+                ))}
+              </optgroup>
+            )}
+          </select>
+        </label>
+      )}
+      <button type="button" className="btn btn-line btn-sm" onClick={() => homeDialog.current?.showModal()}>
+        Home version <kbd>H</kbd>
+      </button>
+      <label>
+        <span className="sr-only">Add an exercise that fits</span>
+        <select
+          ref={adder}
+          className="w-[170px] cursor-pointer border-b border-rule bg-transparent"
+          value=""
+          onChange={(e) => {
+            const row = rows.find((r) => r.e.id === e.target.value);
+            if (row) onAdd(row);
+          }}
+        >
+          <option value="">add an exercise … (A)</option>
+          {GROUP_NAMES.map((group) => (
+            <optgroup key={group} label={group}>
+              {rows
+                .filter((r) => r.group === group)
+                .map((r) => (
+                  <option key={r.e.id} value={r.e.id}>
+                    {r.e.name}
+                  </option>
+                ))}
+            </optgroup>
+          ))}
+        </select>
+      </label>
+      <HomeDialog ref={homeDialog} onHome={onHome} />
+    </div>
+  );
+}
+
+/** What people have at home, ticked; the session follows. */
+function HomeDialog({
+  ref,
+  onHome,
+}: {
+  ref: RefObject<HTMLDialogElement | null>;
+  onHome: (have: ReadonlySet<HomeThing>) => void;
+}) {
+  const [have, setHave] = useState<ReadonlySet<HomeThing>>(new Set(["chair", "backpack", "towel", "step"]));
+  const form = useRef<HTMLFormElement>(null);
+  return (
+    <dialog ref={ref} className="modal" aria-label="Home version">
+      <div className="modal-box max-w-md border border-rule bg-base-100">
+        <h2 className="text-lg">Home version</h2>
+        <p className="mt-1">
+          Each line as it is where that works at home, else what takes its place. Undo brings the session
+          back.
+        </p>
+        <form
+          ref={form}
+          method="dialog"
+          onSubmit={() => onHome(have)}
+          className="mt-3 grid grid-cols-2 gap-x-4 gap-y-2"
+        >
+          {HOME_THING_IDS.map((thing) => (
+            <label key={thing} className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={have.has(thing)}
+                onChange={(e) => {
+                  const next = new Set(have);
+                  if (e.target.checked) next.add(thing);
+                  else next.delete(thing);
+                  setHave(next);
+                }}
+              />
+              {HOME_THINGS[thing]}
+            </label>
+          ))}
+          <span className="col-span-2 mt-2 flex gap-2">
+            <button type="submit" className="btn btn-primary btn-sm">
+              Make the home version
+            </button>
+            <button type="button" className="btn btn-line btn-sm" onClick={() => ref.current?.close()}>
+              Close
+            </button>
+          </span>
+        </form>
+      </div>
+    </dialog>
+  );
+}

@@ -1,0 +1,70 @@
+"use client";
+import { useMemo } from "react";
+import { judgeScore } from "@/core/dose/judgeScore";
+import { kneecapDose } from "@/core/dose/kneecapDose";
+import { type PlainScoreFacts, scoreContextOf } from "@/core/dose/scoreContextOf";
+import { fatigueLinesOf, itemsOf } from "@/core/dose/scoreItems";
+import type { SetPrediction } from "@/core/dose/sessionFatigue";
+import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/dose/sessionScore";
+import { type PastLoad, weekGuard } from "@/core/dose/weekGuard";
+import { spreadFactor } from "@/core/isometrics/effortConversion";
+import { rangeSheet } from "@/core/selection/rangeSheet";
+import { useFatigue } from "./useFatigue";
+import type { Line } from "./useScore";
+
+const keyOf = (line: Line): string => line.key;
+
+/** A session judged as the route will judge it, with all that is computed from it. */
+export function useJudged(
+  lines: readonly Line[],
+  facts: PlainScoreFacts & { school: OrderSchool },
+  past: readonly PastLoad[],
+) {
+  const context = useMemo(() => scoreContextOf(facts), [facts]);
+  const rows = useMemo(() => rangeSheet(context.sheet).rows, [context]);
+  const judged = useMemo(() => judgeScore(lines, context), [lines, context]);
+  const items = useMemo(() => itemsOf(judged, keyOf), [judged]);
+  const totals = useMemo(() => scoreTotals(items), [items]);
+  const fatigue = useMemo(() => fatigueLinesOf(judged, keyOf), [judged]);
+  const { personal } = context;
+  const predictions = useFatigue(totals.steps, fatigue, {
+    k: personal.k,
+    spread: spreadFactor(personal.holds),
+  });
+  const kneecap = useMemo(() => kneecapDose(judged, context.sheet.chair), [judged, context]);
+  return {
+    context,
+    rows,
+    judged,
+    items,
+    totals,
+    predictions: predictions ?? [],
+    ties: tiesOf(items),
+    notes: orderNotes(items, facts.school),
+    early: earlyEnds(predictions ?? [], judged),
+    isBarred: judged.some((j) => j.bars.length > 0),
+    notModelled: kneecap.notModelled,
+    guards: {
+      kneecap: weekGuard("kneecapChairS", kneecap.chairSeconds, past),
+      hard: weekGuard("hardReps", totals.hard, past),
+    },
+  };
+}
+
+/** Lines with a set that is predicted to end early, once each, with what to do. */
+function earlyEnds(
+  predictions: readonly SetPrediction[],
+  judged: readonly { line: Line; exercise: { name: string } | null; bars: readonly string[] }[],
+): string[] {
+  return judged.flatMap((j) => {
+    const p = predictions.find((x) => x.lineId === j.line.key && x.endsAt);
+    if (!p?.endsAt || j.bars.length > 0 || !j.exercise) return [];
+    const where =
+      "repetition" in p.endsAt
+        ? `set ${p.set + 1} at repetition ${p.endsAt.repetition}`
+        : `hold ${p.endsAt.hold} after ${Math.floor(p.endsAt.second)} s`;
+    return [
+      `${j.exercise.name} is predicted to end early: ${where}, tired by what comes before. Rest longer, plan fewer, or move it up.`,
+    ];
+  });
+}

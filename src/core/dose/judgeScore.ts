@@ -1,0 +1,163 @@
+import type { PersonalFactor } from "../isometrics/personalFactor";
+import { simulateHolds } from "../isometrics/simulateHolds";
+import type { Exercise } from "../rules/exercises";
+import type { Limit } from "../safety/limits";
+import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
+import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
+import { LEGS_WORDS, legsAllowed } from "./legs";
+import { heldForm, type LineLoad, lineLoad, type RepetitionTest } from "./lineLoad";
+import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
+import { schemeBars } from "./schemeGates";
+import { type PlannedSet, setsOf } from "./schemeSets";
+import type { HoldsScheme } from "./schemeShare";
+import type { ScoreLine } from "./scoreInput";
+import { jointOf } from "./sessionFatigue";
+import { workKindOf } from "./workKind";
+
+/** Everything that a session of one client is judged by. */
+export interface ScoreContext {
+  sheet: SheetInput;
+  known: ClientSchemeFacts;
+  /** tightest limits on the effort (percent of maximum) and the length (seconds) of a hold */
+  holdEffort: Limit | null;
+  holdSeconds: Limit | null;
+  repetitionTests: readonly RepetitionTest[];
+  personal: PersonalFactor;
+}
+
+type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
+
+/** A line with all that is known about it today. */
+export interface JudgedLine<L extends ScoreLine = ScoreLine> {
+  line: L;
+  exercise: Exercise | null;
+  /** all that limits and stops leave for it; null where it is barred */
+  open: Row | null;
+  /** the same inside the line's own angle or window, at its load */
+  row: Row | null;
+  load: LineLoad | null;
+  sets: readonly PlannedSet[];
+  /** why it cannot be saved, each with what to do */
+  bars: string[];
+  /** what one should know, each with what to do */
+  cautions: string[];
+}
+
+/** Judges every line; the same function runs on the page and at the route. */
+export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: ScoreContext): JudgedLine<L>[] {
+  const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
+  let accumulated = 0;
+  return lines.map((line, i) => {
+    const exercise = byId.get(line.exerciseId) ?? null;
+    const judged = judgeLine(line, exercise, context, accumulated);
+    if (line.scheme.kind === "accumulated") accumulated += 1;
+    if (line.sharesRests && i === 0)
+      judged.bars.push("the first line has no line above to share rests with: let it stand alone");
+    return judged;
+  });
+}
+
+function judgeLine<L extends ScoreLine>(
+  line: L,
+  exercise: Exercise | null,
+  context: ScoreContext,
+  accumulatedBefore: number,
+): JudgedLine<L> {
+  const sets = setsOf(line.scheme);
+  const nothing = { line, exercise, open: null, row: null, load: null, sets, cautions: [] };
+  if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
+  const { scheme } = line;
+  const isHeld = scheme.kind === "holds";
+  const open = rowOf(isHeld ? heldForm(exercise) : exercise, context.sheet);
+  if (Array.isArray(open))
+    return { ...nothing, bars: open.map((why) => `${why}: take it out, or choose another exercise`) };
+  const bars: string[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
+  const allowed = legsAllowed(exercise, scheme.kind);
+  if (!allowed.includes(line.legs))
+    bars.push(`it is not done ${LEGS_WORDS[line.legs]}: choose ${LEGS_WORDS[allowed[0] ?? "together"]}`);
+  if (
+    line.legs !== "together" &&
+    exercise.match.class === "closed_knee" &&
+    !context.sheet.limits.closed_chain.single_leg_allowed
+  )
+    bars.push("one leg alone is not allowed in presses and squats yet: use both");
+  bars.push(...effortBars(sets, line, context));
+  const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(context));
+  if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
+  const cautions: string[] = [];
+  if (isHeld) holdNotes(scheme, exercise, found.load, context, bars, cautions);
+  return { line, exercise, open, row: found.row, load: found.load, sets, bars, cautions };
+}
+
+/** The angle of a hold or the window of a repetition. */
+export const windowOf = (line: Pick<ScoreLine, "scheme" | "window">) =>
+  line.scheme.kind === "holds"
+    ? line.scheme.atDeg === null
+      ? null
+      : { fromDeg: line.scheme.atDeg, toDeg: line.scheme.atDeg }
+    : line.window;
+
+/** After surgery and when easily stirred up a load is never above what is wanted. */
+const personOf = ({ known, personal, repetitionTests }: ScoreContext) => ({
+  k: personal.k,
+  tests: repetitionTests,
+  policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),
+});
+
+/** What limits on effort say of planned reserves and felt efforts. */
+function effortBars(sets: readonly PlannedSet[], line: ScoreLine, context: ScoreContext): string[] {
+  const { min_reps_in_reserve: least, max_rpe_0_10: most } = context.sheet.limits.effort;
+  const bars: string[] = [];
+  const reserves = sets.flatMap((s) => (s.role === "work" && s.reserve !== null ? [s.reserve] : []));
+  const fewest = reserves.length ? Math.floor(Math.min(...reserves)) : null;
+  if (fewest !== null && fewest < least)
+    bars.push(
+      `it leaves ${fewest} in reserve; the phase asks for ${least} at least: plan more in reserve or another scheme`,
+    );
+  const { scheme } = line;
+  if (scheme.kind === "holds" && scheme.effort.kind === "felt" && scheme.effort.felt > most)
+    bars.push(`felt effort ${scheme.effort.felt} is above ${most}, the most of the phase: lower it`);
+  const longest = context.holdSeconds?.high ?? null;
+  const heldS = scheme.kind === "holds" || scheme.kind === "partials" ? scheme.holdS : null;
+  if (heldS !== null && longest !== null && heldS > longest)
+    bars.push(
+      `holds may last ${longest} s at most, because ${context.holdSeconds?.reason} (${context.holdSeconds?.origin}): shorten the hold`,
+    );
+  return bars;
+}
+
+/** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. */
+function holdNotes(
+  scheme: HoldsScheme,
+  exercise: Exercise,
+  load: LineLoad,
+  context: ScoreContext,
+  bars: string[],
+  cautions: string[],
+): void {
+  const { share } = load;
+  if (share === null) return;
+  const kind = workKindOf(exercise);
+  const joint = kind ? jointOf(kind) : "general";
+  const run = simulateHolds(joint, Math.min(share, 0.99), scheme, { k: context.personal.k });
+  const why = whyNotHeld(joint, share, scheme, context.personal, run);
+  if (why) bars.push(why);
+  const most = context.holdEffort?.high ?? null;
+  if (most !== null && share * 100 > most + 0.5)
+    bars.push(
+      `it asks for ${Math.round(share * 100)} % of maximum; holds may use ${most} % at most, because ${context.holdEffort?.reason} (${context.holdEffort?.origin}): lower the effort`,
+    );
+  const { max_rpe_0_10: mostFelt } = context.sheet.limits.effort;
+  if (!why && run.effort10 > mostFelt + 0.5)
+    bars.push(
+      `it is predicted to feel like ${half(run.effort10)} of 10 at the end; ${mostFelt} is the most of the phase: lower the effort or rest longer`,
+    );
+  if (scheme.effort.kind === "percent") {
+    const meant = meantAsFelt(joint, scheme.effort.percent / 100, scheme, context.personal.k);
+    if (meant) cautions.push(meant.sentence);
+  }
+  if (load.basis === "felt" && load.setUp)
+    cautions.push(
+      "The strength curve is not sure at this angle: begin with the least, find the load by feel, or test at this angle.",
+    );
+}

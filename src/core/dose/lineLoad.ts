@@ -1,0 +1,188 @@
+import type { RoundingPolicy } from "../equipment/roundLoad";
+import { MOST_ABOVE } from "../equipment/roundLoad";
+import type { Exercise } from "../rules/exercises";
+import { realLoads } from "../selection/machineFor";
+import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
+import { type ComputedSetUp, directionOf, effortLimitPct, type KneeWindow } from "../selection/row";
+import { estimate1RM, type Lift } from "../strength/repetitionMaximum";
+import type { Scheme } from "./scheme";
+import {
+  holdShare,
+  LIFTS_OF_HELD,
+  loweredByOneLeg,
+  repetitionShare,
+  repetitionTarget,
+  schemeShare,
+} from "./schemeShare";
+import { jointOf } from "./sessionFatigue";
+import { workingLoad } from "./workingLoad";
+import { workKindOf } from "./workKind";
+
+/** A repetition test that stands: what was lifted on which machine. */
+export interface RepetitionTest {
+  machineName: string;
+  twoLegs: boolean;
+  loadKg: number;
+  reps: number;
+  reserve: number;
+  /** ISO date */
+  takenOn: string;
+}
+
+/** Where a line's load comes from; later ones are surer. */
+export type LoadBasis = "felt" | "default strength" | "strength test" | "repetition test";
+
+/** What a line is set to and what that really asks. */
+export interface LineLoad {
+  /** null where nothing is set or computed: found by feel */
+  setUp: ComputedSetUp | null;
+  basis: LoadBasis;
+  /** one-repetition maximum that the load is counted from, kg, with its error as a share */
+  oneRepMax: { kg: number; error: number; takenOn: string } | null;
+  /** of the one-repetition maximum, for holds of what can be held at the angle; null where nothing says */
+  share: number | null;
+  /** the same as the scheme wants it */
+  wantedShare: number | null;
+  shareError: number;
+  /** the lightest real step is above what is wanted, or above a limit: what, in words */
+  tooHeavyBecause: string | null;
+}
+
+/** Doubt of a share of strength: a test's error and a default's, as shares of it [own]. */
+const TEST_ERROR = 0.1;
+const DEFAULT_ERROR = 0.25;
+const FELT_ERROR = 0.15;
+
+const liftOf = (e: Exercise): Lift => {
+  const kind = workKindOf(e);
+  return kind === "press_or_squat" ? "leg_press" : kind === "curl" ? "leg_curl" : "other";
+};
+
+/** An exercise as it is when it is held: the limits of holds count for it. */
+export const heldForm = (e: Exercise): Exercise => ({ ...e, match: { ...e.match, static_hold: true } });
+
+/** The heaviest real load that the policy allows for a wanted one; null where even the lightest is above it. */
+export function stepFor<T extends { load: number }>(
+  loads: readonly T[],
+  wanted: number,
+  policy: RoundingPolicy,
+): T | null {
+  const below = loads.filter((l) => l.load <= wanted + 1e-9).at(-1) ?? null;
+  if (policy === "down") return below;
+  const above = loads.find((l) => l.load > wanted + 1e-9 && l.load <= wanted * MOST_ABOVE);
+  return above && (!below || above.load - wanted < wanted - below.load) ? above : below;
+}
+
+type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
+
+/** The row of an exercise for a scheme, at the load that the scheme wants; the reasons where limits leave none. */
+export function lineLoad(
+  exercise: Exercise,
+  s: Scheme,
+  window: KneeWindow | null,
+  sheet: SheetInput,
+  person: { k: number; tests: readonly RepetitionTest[]; policy: RoundingPolicy },
+): { row: Row; load: LineLoad } | string[] {
+  const e = s.kind === "holds" ? heldForm(exercise) : exercise;
+  const kind = workKindOf(e);
+  const joint = kind ? jointOf(kind) : "knee";
+  const wantedHeld = schemeShare(s, joint, person.k);
+  const share = wantedHeld ?? 0.5;
+  const asked =
+    s.kind === "carry"
+      ? rowOf(e, sheet, { window, load: s.carriedKg })
+      : rowOf(e, { ...sheet, basis: { kind: "effort", share } }, { window });
+  if (Array.isArray(asked)) return asked;
+  const wantedShare = s.kind === "holds" ? holdShare(s, joint, person.k) : repetitionShare(s);
+  const byTest = loadByTest(e, s, window, sheet, person, asked);
+  if (byTest) return { row: byTest.row, load: { ...byTest.load, wantedShare } };
+  const { computed } = asked;
+  const isTested = sheet.strength[directionOf(e)] !== null;
+  // without a model the load is found by feel, and then asks what the scheme wants
+  const felt = computed === null || computed.effortShare === null || wantedHeld === null;
+  const achieved = felt
+    ? wantedShare
+    : s.kind === "holds"
+      ? computed.effortShare
+      : ofOneRepMax(s, computed.effortShare as number);
+  return {
+    row: asked,
+    load: {
+      setUp: computed,
+      basis: felt ? "felt" : isTested ? "strength test" : "default strength",
+      oneRepMax: null,
+      share: achieved,
+      wantedShare,
+      shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
+      tooHeavyBecause: computed?.tooHeavyBecause ?? null,
+    },
+  };
+}
+
+/** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */
+function ofOneRepMax(s: Scheme, ofHeld: number): number {
+  const lifted = ofHeld / LIFTS_OF_HELD;
+  if (s.kind !== "two_up_one_down") return lifted;
+  const target = repetitionShare(s) as number;
+  return lifted * (target / loweredByOneLeg(s.reps, s.reserve).overloadVsSingle);
+}
+
+/** The load from a repetition test on the same machine, never above what limits leave. Dosing rules D2, D3. */
+function loadByTest(
+  e: Exercise,
+  s: Scheme,
+  window: KneeWindow | null,
+  sheet: SheetInput,
+  person: { tests: readonly RepetitionTest[]; policy: RoundingPolicy },
+  byStrength: Row,
+): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
+  const { computed } = byStrength;
+  const target = repetitionTarget(s);
+  const share = repetitionShare(s);
+  if (!computed || share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
+  const { family, machine } = computed.chosen;
+  if (family.isReversed || !family.load) return null;
+  const twoLegs = computed.share < 1;
+  const test = person.tests.find((t) => t.machineName === machine.name && t.twoLegs === twoLegs);
+  const lift = liftOf(e);
+  const max = test ? estimate1RM(test.loadKg, test.reps, test.reserve, lift) : null;
+  if (!test || !max || max.value === null) return null;
+  const wanted = target ? workingLoad(max.value, target.reps, target.reserve, lift) : max.value * share;
+  const loads = realLoads(machine, family);
+  const lightest = loads[0] as { load: number; how: string };
+  // a share that limits leave is a share of this maximum; what the strength curve and the weight on the leg leave comes on top
+  const limitPct = effortLimitPct(e, sheet.limits);
+  const most = limitPct === null ? Number.POSITIVE_INFINITY : (max.value * limitPct) / 100;
+  const wish = stepFor(loads, Math.min(wanted, most), wanted > most ? "down" : person.policy);
+  const isChecked = sheet.strength[directionOf(e)] !== null || sheet.weight.mostN !== null;
+  const tries = wish ? loads.filter((l) => l.load <= wish.load).reverse() : [];
+  const rows = function* () {
+    for (const l of tries.length ? tries : [lightest]) {
+      const row = rowOf(e, sheet, { window, load: l.load });
+      if (!Array.isArray(row)) yield { row, load: l.load };
+    }
+  };
+  let found: { row: Row; load: number } | null = null;
+  for (const candidate of rows()) {
+    found = candidate;
+    if (!isChecked || candidate.row.computed?.tooHeavyBecause == null) break;
+  }
+  if (!found) return null;
+  const heavy = isChecked ? (found.row.computed?.tooHeavyBecause ?? null) : null;
+  return {
+    row: found.row,
+    load: {
+      setUp: found.row.computed,
+      basis: "repetition test",
+      oneRepMax: { kg: max.value, error: max.error ?? 0, takenOn: test.takenOn },
+      // at an equal share of the maximum a press allows more repetitions, a curl fewer
+      share: (found.load / wanted) * share,
+      shareError: max.error ?? TEST_ERROR,
+      tooHeavyBecause:
+        heavy ??
+        (wish
+          ? null
+          : `its lightest step is above the ${Math.round(Math.min(wanted, most))} kg that the test and the limits leave`),
+    },
+  };
+}

@@ -1,0 +1,46 @@
+import type { JudgedLine } from "./judgeScore";
+import type { ScoreLine } from "./scoreInput";
+import type { FatigueLine } from "./sessionFatigue";
+import type { ScoreItem } from "./sessionScore";
+import { workKindOf } from "./workKind";
+
+/** Judged lines as the totals and the order see them; lines without an exercise fall away. */
+export function itemsOf<L extends ScoreLine>(
+  judged: readonly JudgedLine<L>[],
+  idOf: (line: L, index: number) => string,
+): ScoreItem[] {
+  return judged.flatMap((j, i): ScoreItem[] =>
+    j.exercise
+      ? [
+          {
+            id: idOf(j.line, i),
+            exercise: j.exercise,
+            scheme: j.line.scheme,
+            legs: j.line.legs,
+            sharesRests: j.line.sharesRests,
+            machine: machineOf(j),
+          },
+        ]
+      : [],
+  );
+}
+
+/** The machine that a line stands on: the computed one, or the press for calves on its plate. */
+const machineOf = (j: JudgedLine): string | null => {
+  const chosen = j.load?.setUp?.chosen ?? j.open?.computed?.chosen ?? null;
+  if (chosen) return chosen.family.load ? (chosen.id ?? chosen.family.id) : null;
+  return j.exercise?.match.is_machine ? j.exercise.equipment : null;
+};
+
+/** Judged lines as the fatigue model sees them; stretches and what nothing is known of fall away. */
+export function fatigueLinesOf<L extends ScoreLine>(
+  judged: readonly JudgedLine<L>[],
+  idOf: (line: L, index: number) => string,
+): FatigueLine[] {
+  return judged.flatMap((j, i): FatigueLine[] => {
+    const kind = j.exercise && workKindOf(j.exercise);
+    const share = j.load?.share ?? null;
+    if (!kind || share === null || j.line.scheme.kind === "stretch") return [];
+    return [{ id: idOf(j.line, i), kind, sets: j.sets, share, shareError: j.load?.shareError ?? 0 }];
+  });
+}

@@ -1,0 +1,88 @@
+import { bodyFrom } from "../body/segments";
+import type { ScoreContext } from "../dose/judgeScore";
+import type { Scheme, SchemeKind } from "../dose/scheme";
+import type { ScoreLine } from "../dose/scoreInput";
+import { TEMPLATES, templateOf } from "../equipment/templates";
+import { EXERCISES } from "../rules/exercises";
+import type { LimitsRecord } from "../rules/limitsRecord";
+import { FREE_LIMITS } from "../safety/freeLimits";
+import { chairRise, type ReferenceTask } from "../selection/tissues";
+import { FREE_WEIGHT } from "../selection/weightOnLeg";
+import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+
+/** A made-up client for tests: everything a session is judged by. */
+export function scoreContext(
+  limits: LimitsRecord = FREE_LIMITS,
+  over: Partial<ScoreContext> = {},
+): ScoreContext {
+  const body = bodyFrom(72, 1.7);
+  const test = (deg: number, torqueNm: number) => ({ kneeFlexionDeg: deg, torqueNm, isReliable: true });
+  return {
+    sheet: {
+      exercises: EXERCISES,
+      machines: TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family })),
+      motion: { shortOfStraightDeg: null, bendDeg: null },
+      goalIds: [],
+      later: [],
+      limits,
+      body,
+      strength: {
+        extension: fitTorqueAngle("knee_extension", [test(60, 140)]),
+        flexion: fitTorqueAngle("knee_flexion", [test(60, 75)]),
+      },
+      chair: chairRise(body) as ReferenceTask,
+      tissue: "kneecap",
+      capTimes: null,
+      basis: { kind: "effort", share: 0.5 },
+      weight: FREE_WEIGHT,
+    },
+    known: {
+      isPostOp: false,
+      isNovice: false,
+      irritability: "low",
+      lastPain: 0,
+      daysSinceAccumulated: null,
+    },
+    holdEffort: null,
+    holdSeconds: null,
+    repetitionTests: [],
+    personal: { k: 1, holds: 0 },
+    ...over,
+  };
+}
+
+const TEMPO = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 };
+/** One of every scheme. */
+export const EXAMPLES: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } = {
+  holds: {
+    kind: "holds",
+    sets: 1,
+    reps: 5,
+    holdS: 45,
+    restS: 120,
+    setRestS: 0,
+    effort: { kind: "felt", felt: 7 },
+    atDeg: 60,
+  },
+  straight: { kind: "straight", sets: 3, reps: 10, reserve: 2, tempo: TEMPO, restS: 90 },
+  ramp: { kind: "ramp", sets: 3, reps: 6, reserve: 2, tempo: TEMPO, restS: 120 },
+  climb: { kind: "climb", plateKg: 5, reserve: 1 },
+  accumulated: { kind: "accumulated", total: 25, restS: 20, reserve: 1 },
+  drop: { kind: "drop", drops: 2, dropPct: 20, reserve: 0 },
+  partials: { kind: "partials", sets: 2, reps: 10, partials: 5, end: "stretched", holdS: 15, restS: 90 },
+  pulses: { kind: "pulses", sets: 2, reps: 10, pulses: 2, end: "short", restS: 90 },
+  light: { kind: "light", sets: 2, reps: 32, restS: 60 },
+  lowering: { kind: "lowering", sets: 3, reps: 5, lowerS: 5, restS: 120 },
+  two_up_one_down: { kind: "two_up_one_down", sets: 3, reps: 6, reserve: 2, lowerS: 4, restS: 120 },
+  carry: { kind: "carry", sets: 2, distanceM: 10, carriedKg: 8, restS: 90 },
+  stretch: { kind: "stretch", totalS: 120, toleratedS: 45 },
+};
+
+export const line = (exerciseId: string, scheme: Scheme, over: Partial<ScoreLine> = {}): ScoreLine => ({
+  exerciseId,
+  scheme,
+  legs: "together",
+  window: null,
+  sharesRests: false,
+  ...over,
+});
