@@ -7,7 +7,8 @@ import { legsAllowed } from "./legs";
 import { heldForm } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import type { ScoreLine } from "./scoreInput";
-import { itemsOf } from "./scoreItems";
+import { fatigueLinesOf, itemsOf } from "./scoreItems";
+import { simulateSession } from "./sessionFatigue";
 import { orderNotes, type ScoreItem, scoreTotals, USUAL_ORDER } from "./sessionScore";
 
 /** Where a session is done, for how long, and what it is for; null: what the phase speaks for. */
@@ -18,11 +19,12 @@ export interface TemplateWish {
 }
 
 const LEAST_LINES = 3;
+const MOST_RESERVE = 8;
 const GENTLE_EFFORT = 4;
 
 const classIs =
   (...classes: RangeRow["e"]["match"]["class"][]) =>
-  (r: RangeRow): boolean =>
+  (r: Pick<RangeRow, "e">): boolean =>
     classes.includes(r.e.match.class);
 
 /**
@@ -63,7 +65,7 @@ export function sessionTemplate(
   take(classIs("open_knee_flexion", "closed_knee_flexion"), work);
   if (wish.minutes >= 20) take(classIs("hip_open", "hip_hinge"), work);
   if (wish.minutes >= 30) take(classIs("calf"), work);
-  return inTime(withRamp(lines, context), wish.minutes * 60, context);
+  return inTime(eased(withRamp(lines, context), context), wish.minutes * 60, context);
 }
 
 /** One light line of the front of the thigh to begin with; null where nothing of it fits. */
@@ -86,16 +88,20 @@ const holdOf = (r: RangeRow, context: ScoreContext) => {
   };
 };
 
+/** Three short holds wake a muscle up; a whole dose of holds would be the work itself [own]. */
+const lightHolds = (mostS: number | null) => ({ reps: 3, holdS: Math.min(20, mostS ?? 20), restS: 20 });
+
 /** A light start: gentle holds where holds come first, else one light set of fifteen. */
 function lightSchemes(r: RangeRow, context: ScoreContext): (Scheme | null)[] {
   const { limits } = context.sheet;
+  const hold = holdOf(r, context);
   const gentle = Math.min(GENTLE_EFFORT, limits.effort.max_rpe_0_10);
-  const holds = r.e.isometric.possible ? plainHolds(gentle, holdOf(r, context)) : null;
+  const holds = r.e.isometric.possible ? { ...plainHolds(gentle, hold), ...lightHolds(hold.mostS) } : null;
   const light: Scheme = {
     kind: "straight",
     sets: 1,
     reps: 15,
-    reserve: Math.min(8, Math.max(5, limits.effort.min_reps_in_reserve)),
+    reserve: Math.min(MOST_RESERVE, Math.max(6, limits.effort.min_reps_in_reserve)),
     tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
     restS: 60,
   };
@@ -153,22 +159,84 @@ export function asRamp(line: ScoreLine): ScoreLine {
   return { ...line, scheme: { ...scheme, kind: "ramp", reps: Math.min(15, scheme.reps) } };
 }
 
-/** Fewer sets first, from the end; then fewer exercises, never below the light start and two more. */
+const EASING_ROUNDS = 4;
+const LONGER_REST_S = 30;
+const MOST_REST_S = 180;
+
+/** Lines that what comes before them would end early get more in reserve and longer rests, until none is predicted to. */
+function eased(lines: ScoreLine[], context: ScoreContext): ScoreLine[] {
+  let kept = lines;
+  const idOf = (_: ScoreLine, i: number) => String(i);
+  for (let round = 0; round < EASING_ROUNDS; round++) {
+    const judged = judgeScore(kept, context);
+    const { steps } = scoreTotals(itemsOf(judged, idOf));
+    const early = new Set(
+      simulateSession(steps, fatigueLinesOf(judged, idOf), { k: context.personal.k, spread: 1 })
+        .filter((p) => p.endsAt)
+        .map((p) => p.lineId),
+    );
+    if (early.size === 0) return kept;
+    kept = kept.map((line, i) => (early.has(String(i)) ? withMoreReserve(line) : line));
+  }
+  return kept;
+}
+
+function withMoreReserve(line: ScoreLine): ScoreLine {
+  const { scheme } = line;
+  if (scheme.kind !== "straight" && scheme.kind !== "ramp") return line;
+  return {
+    ...line,
+    scheme: {
+      ...scheme,
+      reserve: Math.min(MOST_RESERVE, scheme.reserve + 1),
+      restS: Math.max(scheme.restS, Math.min(MOST_REST_S, scheme.restS + LONGER_REST_S)),
+    },
+  };
+}
+
+/** What may stand in the rests of a line before it: work of other muscles. */
+const standsInRests = classIs("hip_open", "calf", "open_knee_flexion");
+
+/** Work of other muscles into the rests before it first; then fewer sets, from the end; then fewer exercises, never below the light start and two more. */
 function inTime(lines: ScoreLine[], seconds: number, context: ScoreContext): ScoreLine[] {
-  // fewer sets change neither the machine nor the load, so every line is judged once
-  const items = itemsOf(judgeScore(lines, context), (_, i) => String(i));
+  // neither rests nor sets change the machine or the load, so every line is judged once
+  const judged = judgeScore(lines, context);
+  const items = new Map(itemsOf(judged, (l) => l.exerciseId).map((i) => [i.id, i]));
   let kept = lines;
   const isOver = () =>
-    scoreTotals(kept.map((l, i) => ({ ...(items[i] as ScoreItem), scheme: l.scheme }))).seconds > seconds;
+    scoreTotals(
+      kept.map((l) => ({
+        ...(items.get(l.exerciseId) as ScoreItem),
+        scheme: l.scheme,
+        sharesRests: l.sharesRests,
+      })),
+    ).seconds > seconds;
+  for (let i = kept.length - 1; i > 1 && isOver(); i--) {
+    const e = judged[i]?.exercise;
+    if (e && standsInRests({ e }))
+      kept = kept.map((line, at) => (at === i ? { ...line, sharesRests: true } : line));
+  }
   for (let i = kept.length - 1; i > 0 && isOver(); i--)
     kept = kept.map((line, at) => (at === i ? withFewerSets(line) : line));
-  while (kept.length > LEAST_LINES && isOver()) kept = kept.slice(0, -1);
+  while (kept.length > LEAST_LINES && isOver()) kept = withoutLeast(kept, context);
   return kept;
+}
+
+/** A second line for the front of the thigh goes first, then the last line. */
+function withoutLeast(lines: ScoreLine[], context: ScoreContext): ScoreLine[] {
+  const isFront = (l: ScoreLine) => {
+    const e = context.sheet.exercises.find((x) => x.id === l.exerciseId);
+    return e !== undefined && classIs("open_knee_extension", "static_quad")({ e });
+  };
+  const second = lines.findIndex((l, i) => i > 0 && isFront(l));
+  const at = second > 0 ? second : lines.length - 1;
+  return lines.filter((_, i) => i !== at);
 }
 
 function withFewerSets(line: ScoreLine): ScoreLine {
   const { scheme } = line;
-  if (scheme.kind === "straight" && scheme.sets > 2) return { ...line, scheme: { ...scheme, sets: 2 } };
+  if ((scheme.kind === "straight" || scheme.kind === "ramp") && scheme.sets > 2)
+    return { ...line, scheme: { ...scheme, sets: 2 } };
   if (scheme.kind === "holds" && scheme.reps > 3) return { ...line, scheme: { ...scheme, reps: 3 } };
   return line;
 }

@@ -5,6 +5,7 @@ import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/dose/homeVer
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import type { TemplateWish } from "@/core/dose/sessionTemplate";
 import { GROUP_NAMES, type RangeRow } from "@/core/selection/rangeSheet";
+import { Palette } from "@/ui/palette/Palette";
 
 const MINUTES = [20, 30, 45, 60] as const;
 const QUIET_SELECT = "cursor-pointer border-b border-rule bg-transparent font-bold";
@@ -24,6 +25,7 @@ export function DraftBar({
   earlier,
   rows,
   adder,
+  starter,
   homeDialog,
   onWish,
   onDraft,
@@ -36,7 +38,8 @@ export function DraftBar({
   templates: readonly Start[];
   earlier: readonly Start[];
   rows: readonly RangeRow[];
-  adder: RefObject<HTMLSelectElement | null>;
+  adder: RefObject<HTMLDialogElement | null>;
+  starter: RefObject<HTMLDialogElement | null>;
   homeDialog: RefObject<HTMLDialogElement | null>;
   onWish: (wish: TemplateWish) => void;
   onDraft: () => void;
@@ -92,66 +95,48 @@ export function DraftBar({
         Draft from the rules <kbd>T</kbd>
       </button>
       {starts.length > 0 && (
-        <label>
-          <span className="sr-only">Start from a template or an earlier session</span>
-          <select
-            className="w-[150px] cursor-pointer border-b border-rule bg-transparent"
-            value=""
-            onChange={(e) => {
-              const start = starts.find((s) => s.id === e.target.value);
-              if (start) onStart(start);
-            }}
-          >
-            <option value="">start from …</option>
-            {templates.length > 0 && (
-              <optgroup label="templates">
-                {templates.map((t) => (
-                  <option key={t.id} value={t.id}>
-                    {t.name}
-                  </option>
-                ))}
-              </optgroup>
-            )}
-            {earlier.length > 0 && (
-              <optgroup label="earlier sessions">
-                {earlier.map((t) => (
-                  <option key={t.id} value={t.id}>
-                    {t.name}
-                  </option>
-                ))}
-              </optgroup>
-            )}
-          </select>
-        </label>
+        <button type="button" className="btn btn-line btn-sm" onClick={() => starter.current?.showModal()}>
+          Start from <kbd>O</kbd>
+        </button>
       )}
       <button type="button" className="btn btn-line btn-sm" onClick={() => homeDialog.current?.showModal()}>
         Home version <kbd>H</kbd>
       </button>
-      <label>
-        <span className="sr-only">Add an exercise that fits</span>
-        <select
-          ref={adder}
-          className="w-[170px] cursor-pointer border-b border-rule bg-transparent"
-          value=""
-          onChange={(e) => {
-            const row = rows.find((r) => r.e.id === e.target.value);
-            if (row) onAdd(row);
-          }}
-        >
-          <option value="">add an exercise … (A)</option>
-          {GROUP_NAMES.map((group) => (
-            <optgroup key={group} label={group}>
-              {rows
-                .filter((r) => r.group === group)
-                .map((r) => (
-                  <option key={r.e.id} value={r.e.id}>
-                    {r.e.name}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </select>
-      </label>
+      <button type="button" className="btn btn-line btn-sm" onClick={() => adder.current?.showModal()}>
+        Add exercise <kbd>A</kbd>
+      </button>
+      <Palette
+        ref={adder}
+        label="Add an exercise that fits"
+        placeholder="words of its name"
+        groups={GROUP_NAMES.map((heading) => ({
+          heading,
+          entries: rows
+            .filter((r) => r.group === heading)
+            .map((r) => ({
+              id: r.e.id,
+              words: r.e.name,
+              hint: r.isAtHand ? (r.computed?.chosen.machine.name ?? "") : "not in this gym",
+            })),
+        }))}
+        onPick={(id) => {
+          const row = rows.find((r) => r.e.id === id);
+          if (row) onAdd(row);
+        }}
+      />
+      <Palette
+        ref={starter}
+        label="Start from a template or an earlier session"
+        placeholder="name of a template, or a version"
+        groups={[
+          { heading: "templates", entries: templates.map((t) => ({ id: t.id, words: t.name })) },
+          { heading: "earlier sessions", entries: earlier.map((t) => ({ id: t.id, words: t.name })) },
+        ].filter((g) => g.entries.length > 0)}
+        onPick={(id) => {
+          const start = starts.find((s) => s.id === id);
+          if (start) onStart(start);
+        }}
+      />
       <HomeDialog ref={homeDialog} onHome={onHome} />
     </div>
   );

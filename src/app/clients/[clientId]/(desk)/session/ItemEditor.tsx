@@ -5,6 +5,7 @@ import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/dose/legs";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/dose/scheme";
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import type { SetPrediction } from "@/core/dose/sessionFatigue";
+import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import type { Exercise } from "@/core/rules/exercises";
 import { NumberRow, SchemeFields } from "./SchemeFields";
 import { SCHEME_STARTS } from "./schemeDefaults";
@@ -28,6 +29,7 @@ export function schemeOn(judged: Pick<JudgedLine, "open">, e: Exercise, kind: Sc
 export function ItemEditor({
   judged,
   predictions,
+  personal,
   isFirst,
   forms,
   lighter,
@@ -39,6 +41,7 @@ export function ItemEditor({
 }: {
   judged: JudgedLine<Line> & { exercise: Exercise };
   predictions: readonly SetPrediction[];
+  personal: PersonalFactor;
   isFirst: boolean;
   /** the next easier and harder form of the exercise that fit today */
   forms: { easier: Exercise | null; harder: Exercise | null };
@@ -63,7 +66,7 @@ export function ItemEditor({
         {open?.computed ? `${open.computed.chosen.machine.name}, ` : ""}
         {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
-      <ToSet judged={judged} />
+      <ToSet judged={judged} personal={personal} />
       {load?.tooHeavyBecause && (
         <p className="mt-1 border-l-4 border-accent pl-3" role="status">
           The lightest it has is more than this wants, because {load.tooHeavyBecause}.{" "}
@@ -170,26 +173,25 @@ export function ItemEditor({
               Find dose <kbd>F</kbd>
             </button>
           )}
-          {forms.easier && (
-            <button
-              type="button"
-              className="btn btn-line btn-sm"
-              onClick={() => toForm(forms.easier as Exercise)}
-            >
-              Easier: {forms.easier.name}
-            </button>
-          )}
-          {forms.harder && (
-            <button
-              type="button"
-              className="btn btn-line btn-sm"
-              onClick={() => toForm(forms.harder as Exercise)}
-            >
-              Harder: {forms.harder.name}
-            </button>
-          )}
         </p>
       )}
+      {!disabled &&
+        (["easier", "harder"] as const).map((way) => {
+          const form = forms[way];
+          return (
+            form && (
+              <button
+                key={way}
+                type="button"
+                className="small mt-1 block cursor-pointer text-left underline"
+                onClick={() => toForm(form)}
+              >
+                {way === "easier" ? "Easier form: " : "Harder form: "}
+                {form.name}
+              </button>
+            )
+          );
+        })}
     </section>
   );
 }

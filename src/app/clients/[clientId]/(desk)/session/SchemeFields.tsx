@@ -9,7 +9,7 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   distanceM: { label: "distance", unit: "m", least: 4, most: 40, step: 1 },
   carriedKg: { label: "carried", unit: "kg", least: 0, most: 60, step: 1 },
   holdS: { label: "hold", unit: "s", least: 3, most: 60, step: 5 },
-  reserve: { label: "left in reserve", unit: "", least: 0, most: 8, step: 1 },
+  reserve: { label: "in reserve", unit: "", least: 0, most: 8, step: 1 },
   plateKg: { label: "a step", unit: "kg", least: 0.5, most: 20, step: 0.5 },
   drops: { label: "drops", unit: "", least: 1, most: 3, step: 1 },
   dropPct: { label: "each by", unit: "%", least: 10, most: 30, step: 5 },
@@ -64,7 +64,7 @@ export function NumberRow({
           onChange={(e) => onValue(e.target.valueAsNumber)}
           className="input input-sm w-[64px] px-1.5 text-right font-bold"
         />
-        <span className="small quiet min-w-[30px]">{unit}</span>
+        <span className="small quiet min-w-[14px]">{unit}</span>
       </span>
     </label>
   );

@@ -22,9 +22,8 @@ import type { Line } from "./useScore";
 const HEIGHT = 54;
 const MIDDLE = 27;
 const LETTERS = 21;
-/** Right of the rail: minutes, hard repetitions, and a bar of predicted effort for each set. */
-const WIDTH = RAIL.width + 96;
-const BARS = { left: RAIL.width + 4, top: 8, height: 34, each: 8, most: 11 } as const;
+/** Right of the rail, under the minutes: a bar of predicted effort for each set. */
+const BARS = { left: RAIL.right + 6, top: 31, height: 19, each: 6, most: 10 } as const;
 
 /** The lines under the ruler: a thick line where a repetition travels, a disc where a hold sits, words where the knee is quiet. */
 export function ScoreRail({
@@ -54,12 +53,9 @@ export function ScoreRail({
   };
   return (
     <div className="mt-2">
-      <svg viewBox={`0 0 ${WIDTH} 34`} className="w-full">
+      <svg viewBox={`0 0 ${RAIL.width} 34`} className="w-full">
         <title>Knee flexion</title>
         <Ruler />
-        <text x={BARS.left} y={28} fontSize={12} className="fill-quiet">
-          felt, by set
-        </text>
       </svg>
       <DndContext id="session-lines" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={keys} strategy={verticalListSortingStrategy} disabled={!mayMove}>
@@ -122,7 +118,7 @@ function Row({
         className={`block w-full cursor-pointer touch-none border-b border-rule text-left ${isPicked ? "bg-base-100 shadow-[inset_4px_0_0_var(--color-primary)]" : ""}`}
       >
         <svg
-          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}
           className="block w-full"
           role="img"
           aria-label={`${place}. ${name}, ${schemeWords(line.scheme)}${line.sharesRests ? ", in the rests of the line above" : ""}${isBarred ? ", barred" : ""}`}
@@ -156,10 +152,10 @@ function Row({
             {isBarred ? "barred: see at the right" : schemeWords(line.scheme)}
           </text>
           <Mark judged={judged} />
-          <text x={RAIL.right + 6} y={20} fontSize={12.5} className="fill-current">
+          <text x={RAIL.right + 6} y={13} fontSize={12.5} className="fill-current">
             {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}
           </text>
-          <text x={RAIL.right + 6} y={36} fontSize={12} className="fill-quiet">
+          <text x={RAIL.right + 6} y={26} fontSize={12} className="fill-quiet">
             {total?.hard ? `${total.hard} hard` : ""}
           </text>
           <EffortBars predictions={predictions} />
@@ -184,7 +180,7 @@ function EffortBars({ predictions }: { predictions: readonly SetPrediction[] }) 
             className={p.endsAt ? "fill-mark" : "fill-primary"}
           />
           {p.endsAt && (
-            <text x={BARS.left + i * BARS.each - 0.5} y={BARS.top - 1} fontSize={11} className="fill-accent">
+            <text x={BARS.left + i * BARS.each - 0.5} y={BARS.top + 3} fontSize={11} className="fill-accent">
               ×
             </text>
           )}
@@ -203,7 +199,7 @@ function EffortBars({ predictions }: { predictions: readonly SetPrediction[] }) 
       {predictions.length > 0 && (
         <line
           x1={BARS.left}
-          x2={BARS.left + 88}
+          x2={BARS.left + BARS.each * BARS.most}
           y1={BARS.top + BARS.height + 1}
           y2={BARS.top + BARS.height + 1}
           className="stroke-rule"

@@ -60,7 +60,8 @@ export function SessionDesk({
   const [wish, setWish] = useState<TemplateWish>({ place: "gym", minutes: 30, aim: null });
   const [problem, setProblem] = useState<string | null>(null);
   const [homeNotes, setHomeNotes] = useState<string[]>([]);
-  const adder = useRef<HTMLSelectElement>(null);
+  const adder = useRef<HTMLDialogElement>(null);
+  const starter = useRef<HTMLDialogElement>(null);
   const homeDialog = useRef<HTMLDialogElement>(null);
   const keeper = useRef<HTMLDialogElement>(null);
   const finder = useRef<HTMLDialogElement>(null);
@@ -82,8 +83,6 @@ export function SessionDesk({
     const kind = row.e.match.class === "stretch" ? "stretch" : row.e.match.static_hold ? "holds" : "straight";
     const made = schemeOn({ open: row }, row.e, kind, "together");
     setPicked(score.insert({ ...usualLine(row, made.scheme), ...made }));
-    // back to the line, so that the screen's keys work on it at once
-    adder.current?.blur();
   };
   const home = (have: ReadonlySet<HomeThing>) => {
     const made = homeVersion(plainLines(score.lines), rows, context, have);
@@ -156,6 +155,7 @@ export function SessionDesk({
             earlier={earlier}
             rows={rows}
             adder={adder}
+            starter={starter}
             homeDialog={homeDialog}
             onWish={setWish}
             onDraft={draft}
@@ -220,7 +220,12 @@ export function SessionDesk({
               },
               { key: "x", words: "take the line out", run: () => mayWrite && line && score.remove(line.key) },
               { key: "g", words: "in the rests of the line above, or alone", run: () => mayWrite && share() },
-              { key: "a", words: "add an exercise", run: () => adder.current?.focus() },
+              { key: "a", words: "add an exercise", run: () => mayWrite && adder.current?.showModal() },
+              {
+                key: "o",
+                words: "start from a template or an earlier session",
+                run: () => mayWrite && starter.current?.showModal(),
+              },
               { key: "t", words: "draft from the rules", run: draft },
               { key: "h", words: "home version", run: () => mayWrite && homeDialog.current?.showModal() },
               {
@@ -247,6 +252,7 @@ export function SessionDesk({
             key={current.line.key}
             judged={current as JudgedLine<Line> & { exercise: Exercise }}
             predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
+            personal={context.personal}
             isFirst={judged[0] === current}
             forms={formsOf(current.exercise, rows)}
             lighter={nextMeansDown(current, rows, context)}
@@ -260,7 +266,7 @@ export function SessionDesk({
         {current && !current.exercise && (
           <p className="text-accent">This exercise is not in the library any more: take it out.</p>
         )}
-        <div className="mt-4 border-t border-rule pt-3">
+        <div className="sticky bottom-0 mt-4 border-t border-rule bg-base-100 pb-1 pt-3">
           <Problem sentence={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])} />
           {mayWrite && (
             <p className="mt-2 flex flex-wrap gap-1.5">

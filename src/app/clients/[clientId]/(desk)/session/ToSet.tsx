@@ -1,16 +1,63 @@
 import { half } from "@/core/dose/holdFeasibility";
 import type { JudgedLine } from "@/core/dose/judgeScore";
-import type { SetPrediction } from "@/core/dose/sessionFatigue";
+import type { Scheme } from "@/core/dose/scheme";
+import { loweredByOneLeg } from "@/core/dose/schemeShare";
+import { jointOf, type SetPrediction } from "@/core/dose/sessionFatigue";
 import { setLoads } from "@/core/dose/setLoads";
+import { workKindOf } from "@/core/dose/workKind";
+import { spreadFactor } from "@/core/isometrics/effortConversion";
+import { plannedEnduranceS, shareOfEndurance } from "@/core/isometrics/enduranceTime";
+import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import { dayInWords } from "@/core/units/dayInWords";
 
+/** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
+function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
+  const { line, load, exercise } = judged;
+  const kind = exercise && workKindOf(exercise);
+  if (line.scheme.kind !== "holds" || !load?.share || !kind) return null;
+  const joint = jointOf(kind);
+  const used = shareOfEndurance(joint, load.share, line.scheme.holdS, personal.k);
+  if (used === null)
+    return (
+      <p className="small quiet">
+        So light that local endurance is not what ends it; circulation and patience are.
+      </p>
+    );
+  const lasts = plannedEnduranceS(joint, load.share, personal.k);
+  const spread = spreadFactor(personal.holds);
+  return (
+    <p className="small quiet">
+      One fresh hold at {Math.round(load.share * 100)} % would last about {tens(lasts)} s (
+      {tens(lasts / spread)} to {tens(lasts * spread)}
+      {personal.holds > 0 ? ", from this person's timed holds" : ", between people"}): each takes{" "}
+      {Math.round(used * 100)} % of it.
+    </p>
+  );
+}
+
+const tens = (s: number): number => (s >= 50 ? Math.round(s / 10) * 10 : Math.round(s));
+
+/** What one leg takes in lowering of what it lifts alone. */
+function OverloadWords({ scheme }: { scheme: Scheme }) {
+  if (scheme.kind !== "two_up_one_down") return null;
+  const { overloadVsSingle, limit } = loweredByOneLeg(scheme.reps, scheme.reserve);
+  return (
+    <p className="small quiet">
+      Two legs lift, one lowers {Math.round(overloadVsSingle * 100)} % of what it lifts alone
+      {overloadVsSingle > 1 ? ": a true overload" : ": no overload yet, fewer repetitions would be"}; the{" "}
+      {limit === "eccentric leg" ? "lowering leg" : "lift with two"} sets the limit. Estimated.
+    </p>
+  );
+}
+
 /** What to set, what that really asks, where it comes from and how sure it is. */
-export function ToSet({ judged }: { judged: JudgedLine }) {
+export function ToSet({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
   const { load, line } = judged;
   const setUp = load?.setUp;
-  if (!load || !setUp || load.tooHeavyBecause) return null;
+  if (!load || load.tooHeavyBecause) return null;
+  if (!setUp) return <EnduranceWords judged={judged} personal={personal} />;
   const isReversed = setUp.chosen.family.isReversed;
-  const of = line.scheme.kind === "holds" ? "what it can hold here" : "one repetition at most";
+  const of = line.scheme.kind === "holds" ? "what it can hold there" : "its one-repetition maximum";
   return (
     <div className="mt-1" role="status">
       <p>
@@ -19,9 +66,10 @@ export function ToSet({ judged }: { judged: JudgedLine }) {
         {load.share !== null && (
           <span className="small quiet">
             {" "}
+            {line.scheme.kind === "holds" ? `${Math.round(setUp.momentNm)} N·m, ` : ""}
             {Math.round(load.share * 100)} % of {of}
             {load.wantedShare !== null && load.basis !== "felt"
-              ? `, ${Math.round(load.wantedShare * 100)} wanted`
+              ? `; the scheme wants ${Math.round(load.wantedShare * 100)}`
               : ""}
           </span>
         )}
@@ -36,6 +84,8 @@ export function ToSet({ judged }: { judged: JudgedLine }) {
               : "Found by feel: begin with the least."}
         {isReversed && " It is help: less of it is harder, and it falls where loads would rise."}
       </p>
+      <EnduranceWords judged={judged} personal={personal} />
+      <OverloadWords scheme={line.scheme} />
     </div>
   );
 }
@@ -88,5 +138,7 @@ function feltWords(p: SetPrediction): string {
       ? `ends at ${p.endsAt.repetition}`
       : `hold ${p.endsAt.hold} ends at ${Math.floor(p.endsAt.second)} s`;
   const band = p.effort.high - p.effort.low >= 0.5 ? ` (${half(p.effort.low)}–${half(p.effort.high)})` : "";
-  return `${half(p.effort.value)}${band}`;
+  const left =
+    p.repetitionsLeft === null || p.repetitionsLeft > 5 ? "" : `, ${Math.floor(p.repetitionsLeft)} left`;
+  return `${half(p.effort.value)}${band}${left}`;
 }
