@@ -1,12 +1,14 @@
 import type { Exercise } from "../rules/exercises";
 import { groupOf, type RangeRow } from "../selection/rangeSheet";
 import { schemeByAim } from "./doseByAim";
+import { eased } from "./easeLines";
 import { usualHoldDeg } from "./holdAngle";
-import { judgeScore, type ScoreContext } from "./judgeScore";
+import { fitsWell, judgeScore, type ScoreContext } from "./judgeScore";
 import { legsAllowed } from "./legs";
 import type { Scheme } from "./scheme";
 import { repetitionTarget } from "./schemeShare";
 import type { ScoreLine } from "./scoreInput";
+import { workKindOf } from "./workKind";
 
 /** What people have at home. Floor, wall, a rail to hold and a bed are taken to be there. */
 export const HOME_THINGS = {
@@ -71,7 +73,13 @@ export function homeVersion(
     const own = rows.find((r) => r.e.id === e.id);
     const substitute = rows.find((r) => r.e.id === e.home_substitute_id);
     const group = groupOf(e).group;
-    const others = rows.filter((r) => r.group === group && r.e.match.class !== "stretch");
+    const inGroup = rows.filter((r) => r.group === group && r.e.match.class !== "stretch");
+    // what does the same comes before what only trains the same
+    const others = [
+      ...inGroup.filter((r) => r.e.match.class === e.match.class),
+      ...inGroup.filter((r) => workKindOf(r.e) === workKindOf(e)),
+      ...inGroup,
+    ];
     const found = [own, substitute, ...others]
       .filter((r) => r !== undefined)
       .filter((r) => canBeDoneWith(r.e, have) && !kept.some((k) => k.exerciseId === r.e.id))
@@ -84,7 +92,7 @@ export function homeVersion(
     kept.push({ ...found.line, sharesRests: found.line.sharesRests && kept.length > 0 });
     if (found.row.e.id !== e.id) notes.push(`${e.name} becomes ${found.row.e.name}.`);
   }
-  return { lines: kept, notes };
+  return { lines: eased(kept, context, { restLonger: true }), notes };
 }
 
 /** The line on another exercise: its own scheme, plain sets of it, or the catalogue's gentle dose, whichever fits first. */
@@ -103,7 +111,7 @@ function soundLine(row: RangeRow, line: ScoreLine, context: ScoreContext): Score
     const legs = allowed.includes(line.legs) ? line.legs : (allowed[0] ?? "together");
     const made: ScoreLine = { ...line, exerciseId: e.id, scheme, legs, window: null };
     const [judged] = judgeScore([{ ...made, sharesRests: false }], context);
-    if (judged && judged.bars.length === 0 && !judged.load?.tooHeavyBecause) return made;
+    if (judged && fitsWell(judged)) return made;
   }
   return null;
 }

@@ -16,7 +16,8 @@ import { legsAllowed } from "./legs";
 import { stepFor } from "./lineLoad";
 import { SCHEME_KINDS } from "./scheme";
 import { scoreLine } from "./scoreInput";
-import { itemsOf } from "./scoreItems";
+import { fatigueLinesOf, itemsOf } from "./scoreItems";
+import { simulateSession } from "./sessionFatigue";
 import { orderNotes, scoreTotals, USUAL_ORDER } from "./sessionScore";
 import { lightStart, sessionTemplate } from "./sessionTemplate";
 
@@ -243,6 +244,13 @@ describe("a session from the rules", () => {
         }
         const items = itemsOf(judged, (_, i) => String(i));
         expect(orderNotes(items, USUAL_ORDER).filter((n) => n.fix && n.fix.kind !== "ramp")).toEqual([]);
+        const { steps } = scoreTotals(items);
+        const felt = simulateSession(
+          steps,
+          fatigueLinesOf(judged, (_, i) => String(i)),
+          { k: 1, spread: 1 },
+        );
+        expect(felt.filter((p) => p.endsAt)).toEqual([]);
         if (lines.length > 3) expect(scoreTotals(items).seconds).toBeLessThanOrEqual(minutes * 60);
       }),
       { numRuns: 12 },

@@ -43,6 +43,21 @@ export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   cautions: string[];
 }
 
+/** A computed load may ask for so much more than the scheme wants before it is said. */
+const NOTICEABLY = 1.1;
+
+/** Even the least that can be set, or the body alone, asks for noticeably more than the scheme wants. */
+const asksForMore = (load: LineLoad): boolean =>
+  load.setUp !== null &&
+  load.basis !== "felt" &&
+  load.share !== null &&
+  load.wantedShare !== null &&
+  load.share > NOTICEABLY * load.wantedShare;
+
+/** Nothing bars it, and it can be set as light as its scheme wants. */
+export const fitsWell = (j: JudgedLine): boolean =>
+  j.bars.length === 0 && j.load !== null && !j.load.tooHeavyBecause && !asksForMore(j.load);
+
 /** Judges every line; the same function runs on the page and at the route. */
 export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: ScoreContext): JudgedLine<L>[] {
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
@@ -85,6 +100,10 @@ function judgeLine<L extends ScoreLine>(
   const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
   const cautions: string[] = [];
+  if (!found.load.tooHeavyBecause && asksForMore(found.load))
+    cautions.push(
+      `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
+    );
   if (isHeld) holdNotes(scheme, exercise, found.load, context, bars, cautions);
   return { line, exercise, open, row: found.row, load: found.load, sets, bars, cautions };
 }
@@ -141,7 +160,7 @@ function holdNotes(
   const joint = kind ? jointOf(kind) : "general";
   const run = simulateHolds(joint, Math.min(share, 0.99), scheme, { k: context.personal.k });
   const why = whyNotHeld(joint, share, scheme, context.personal, run);
-  if (why) bars.push(why);
+  if (why) bars.push(why.replace(/\.$/, ""));
   const most = context.holdEffort?.high ?? null;
   if (most !== null && share * 100 > most + 0.5)
     bars.push(

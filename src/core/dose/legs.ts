@@ -12,9 +12,9 @@ export type Legs = z.infer<typeof legs>;
 export const LEGS_WORDS: Record<Legs, string> = {
   together: "both at once",
   one: "this leg only",
-  in_turns: "set by set in turns, weaker first",
+  in_turns: "set by set in turns",
   one_after_other: "one leg after the other",
-  alternating: "left and right by repetition",
+  alternating: "left, right by repetition",
 };
 
 /** Whether an exercise trains one leg at a time. Null: either way, its model does not say. */

@@ -1,14 +1,14 @@
 import type { RangeRow } from "../selection/rangeSheet";
 import { rowOf } from "../selection/rangeSheet";
 import { type Aim, aimOfPhase, plainHolds, schemeByAim } from "./doseByAim";
+import { eased } from "./easeLines";
 import { usualHoldDeg } from "./holdAngle";
-import { judgeScore, type ScoreContext } from "./judgeScore";
+import { fitsWell, judgeScore, type ScoreContext } from "./judgeScore";
 import { legsAllowed } from "./legs";
 import { heldForm } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import type { ScoreLine } from "./scoreInput";
-import { fatigueLinesOf, itemsOf } from "./scoreItems";
-import { simulateSession } from "./sessionFatigue";
+import { itemsOf } from "./scoreItems";
 import { orderNotes, type ScoreItem, scoreTotals, USUAL_ORDER } from "./sessionScore";
 
 /** Where a session is done, for how long, and what it is for; null: what the phase speaks for. */
@@ -19,7 +19,6 @@ export interface TemplateWish {
 }
 
 const LEAST_LINES = 3;
-const MOST_RESERVE = 8;
 const GENTLE_EFFORT = 4;
 
 const classIs =
@@ -65,7 +64,8 @@ export function sessionTemplate(
   take(classIs("open_knee_flexion", "closed_knee_flexion"), work);
   if (wish.minutes >= 20) take(classIs("hip_open", "hip_hinge"), work);
   if (wish.minutes >= 30) take(classIs("calf"), work);
-  return inTime(eased(withRamp(lines, context), context), wish.minutes * 60, context);
+  const rested = eased(withRamp(lines, context), context, { restLonger: true });
+  return eased(inTime(rested, wish.minutes * 60, context), context, { restLonger: false });
 }
 
 /** One light line of the front of the thigh to begin with; null where nothing of it fits. */
@@ -101,7 +101,7 @@ function lightSchemes(r: RangeRow, context: ScoreContext): (Scheme | null)[] {
     kind: "straight",
     sets: 1,
     reps: 15,
-    reserve: Math.min(MOST_RESERVE, Math.max(6, limits.effort.min_reps_in_reserve)),
+    reserve: Math.min(8, Math.max(6, limits.effort.min_reps_in_reserve)),
     tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
     restS: 60,
   };
@@ -137,7 +137,7 @@ export function usualLine(row: Pick<RangeRow, "e">, scheme: Scheme): ScoreLine {
 
 const isSound = (line: ScoreLine, context: ScoreContext): boolean => {
   const [judged] = judgeScore([line], context);
-  return judged !== undefined && judged.bars.length === 0 && !judged.load?.tooHeavyBecause;
+  return judged !== undefined && fitsWell(judged);
 };
 
 /** Ramp sets where a heavy press or squat would begin cold and the scheme's gates allow them. */
@@ -157,41 +157,6 @@ export function asRamp(line: ScoreLine): ScoreLine {
   const { scheme } = line;
   if (scheme.kind !== "straight") return line;
   return { ...line, scheme: { ...scheme, kind: "ramp", reps: Math.min(15, scheme.reps) } };
-}
-
-const EASING_ROUNDS = 4;
-const LONGER_REST_S = 30;
-const MOST_REST_S = 180;
-
-/** Lines that what comes before them would end early get more in reserve and longer rests, until none is predicted to. */
-function eased(lines: ScoreLine[], context: ScoreContext): ScoreLine[] {
-  let kept = lines;
-  const idOf = (_: ScoreLine, i: number) => String(i);
-  for (let round = 0; round < EASING_ROUNDS; round++) {
-    const judged = judgeScore(kept, context);
-    const { steps } = scoreTotals(itemsOf(judged, idOf));
-    const early = new Set(
-      simulateSession(steps, fatigueLinesOf(judged, idOf), { k: context.personal.k, spread: 1 })
-        .filter((p) => p.endsAt)
-        .map((p) => p.lineId),
-    );
-    if (early.size === 0) return kept;
-    kept = kept.map((line, i) => (early.has(String(i)) ? withMoreReserve(line) : line));
-  }
-  return kept;
-}
-
-function withMoreReserve(line: ScoreLine): ScoreLine {
-  const { scheme } = line;
-  if (scheme.kind !== "straight" && scheme.kind !== "ramp") return line;
-  return {
-    ...line,
-    scheme: {
-      ...scheme,
-      reserve: Math.min(MOST_RESERVE, scheme.reserve + 1),
-      restS: Math.max(scheme.restS, Math.min(MOST_REST_S, scheme.restS + LONGER_REST_S)),
-    },
-  };
 }
 
 /** What may stand in the rests of a line before it: work of other muscles. */

@@ -1,4 +1,4 @@
-import { realLoads } from "../selection/machineFor";
+import { BODY_WEIGHT, realLoads } from "../selection/machineFor";
 import type { JudgedLine } from "./judgeScore";
 import { stepFor } from "./lineLoad";
 
@@ -19,6 +19,7 @@ export function setLoads({
 }: Pick<JudgedLine, "load" | "sets" | "line">): (SetLoad | null)[] {
   const setUp = load?.setUp;
   const family = setUp?.chosen.family;
+  if (setUp?.how === BODY_WEIGHT) return sets.map(() => ({ load: 0, how: BODY_WEIGHT }));
   if (!setUp || !family?.load || family.isReversed) return sets.map(() => null);
   const loads = realLoads(setUp.chosen.machine, family);
   const wanted = (i: number, share: number) =>

@@ -23,6 +23,8 @@ export interface FindDoseInput {
   effortCap?: number;
   minutes?: number;
   k?: number;
+  /** a written limit on the length of a hold, s */
+  mostHoldS?: number;
 }
 
 export interface DoseCandidate extends HoldPattern {
@@ -32,7 +34,7 @@ export interface DoseCandidate extends HoldPattern {
   tensionS: number;
 }
 
-export type BindingConstraint = "effort" | "time" | "share of endurance per hold";
+export type BindingConstraint = "effort" | "time" | "share of endurance per hold" | "limit on a hold";
 
 export type FoundDose =
   | { status: "ok"; doseScale: number; dose: DoseCandidate; binding: BindingConstraint | null }
@@ -61,7 +63,12 @@ function searchOnce(input: FindDoseInput, scale: number) {
   let bestCost = Number.POSITIVE_INFINITY;
   let nearest: DoseCandidate | null = null;
   let nearestExcess = Number.POSITIVE_INFINITY;
-  const broken: Record<BindingConstraint, number> = { effort: 0, time: 0, "share of endurance per hold": 0 };
+  const broken: Record<BindingConstraint, number> = {
+    effort: 0,
+    time: 0,
+    "share of endurance per hold": 0,
+    "limit on a hold": 0,
+  };
 
   for (const shareOfMax of input.sharesOfMax) {
     const wantedS = wantedTension(input, shareOfMax) * scale;
@@ -69,6 +76,10 @@ function searchOnce(input: FindDoseInput, scale: number) {
     const longestHoldS = MOST_SHARE_PER_HOLD * plannedEnduranceS(input.joint, shareOfMax, input.k ?? 1);
     for (const pattern of patternsFor(wantedS)) {
       const seconds = exerciseSeconds(pattern);
+      if (pattern.holdS > (input.mostHoldS ?? Number.POSITIVE_INFINITY)) {
+        broken["limit on a hold"]++;
+        continue;
+      }
       if (pattern.holdS > longestHoldS) {
         broken["share of endurance per hold"]++;
         continue;

@@ -91,3 +91,11 @@ test("a found dose keeps every wish, or says what binds", () => {
     { numRuns: 40 },
   );
 });
+
+test("a found dose keeps to a written limit on the length of a hold", () => {
+  const input = { joint: "knee" as const, sharesOfMax: [0.35], targetTensionS: 120 };
+  const free = findDose(input);
+  const bound = findDose({ ...input, mostHoldS: 10 });
+  expect(free.status === "ok" && free.dose.holdS).toBeGreaterThan(10);
+  expect(bound.status === "ok" && bound.dose.holdS).toBeLessThanOrEqual(10);
+});

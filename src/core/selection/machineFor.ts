@@ -56,9 +56,12 @@ export function settingsAtNotches(
 export const loadOfStep = (steps: LoadSteps, s: Setting): number =>
   steps.kind === "pairs" ? s.massKg : s.kg;
 
+/** What is set where nothing is hung on or held. */
+export const BODY_WEIGHT = "body weight";
+
 /** Real loads of a machine, lightest first, with how each is set. Things that are held may also be left away. */
 export function realLoads(machine: Machine, family: MachineFamily): { load: number; how: string }[] {
-  if (!family.load) return [{ load: 0, how: "body weight" }];
+  if (!family.load) return [{ load: 0, how: BODY_WEIGHT }];
   const steps = settingsOf(machine.steps).map((s) => ({ load: loadOfStep(machine.steps, s), how: s.how }));
   const mayBeBare = machine.steps.kind === "list" || family.isReversed;
   return mayBeBare ? [{ load: 0, how: `no ${family.load.name}` }, ...steps] : steps;

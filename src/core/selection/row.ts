@@ -7,7 +7,7 @@ import { type AffineAngle, affineArc, anglesOf, jointAt } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
 import { footForceN } from "./footForce";
-import { type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
+import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
 import { longestRun, setUpArc } from "./setUpArc";
 import { fitStops, TRUNK } from "./stops";
 import { type Direction, type KnownStrength, strengthAt } from "./strengthKnown";
@@ -264,7 +264,7 @@ function loadFor(
 ): { load: number; how: string; isTooHeavy: boolean } {
   const loads = realLoads(chosen.machine, chosen.family);
   const lightest = loads[0] as { load: number; how: string };
-  if (use.isUnloaded || !chosen.family.load) return { load: 0, how: "body weight", isTooHeavy: false };
+  if (use.isUnloaded || !chosen.family.load) return { load: 0, how: BODY_WEIGHT, isTooHeavy: false };
   const { basis } = ctx;
   if (basis.kind === "load")
     return {

@@ -238,6 +238,7 @@ export function DoseDesk({
         shareOfMax={outcome?.achieved?.shareOfMax ?? outcome?.wantedShare.value ?? 0.4}
         cap={effortCap(client.school, client.irritability)}
         k={context.personal.k}
+        mostHoldS={context.secondsLimit?.high ?? null}
         onUse={(d) =>
           setForm({
             ...form,

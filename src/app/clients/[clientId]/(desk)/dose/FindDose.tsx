@@ -22,6 +22,7 @@ export function FindDose({
   shareOfMax,
   cap,
   k,
+  mostHoldS,
   onUse,
 }: {
   ref: Ref<HTMLDialogElement>;
@@ -29,6 +30,8 @@ export function FindDose({
   shareOfMax: number;
   cap: number;
   k: number;
+  /** a written limit on the length of a hold, s; null: none */
+  mostHoldS: number | null;
   onUse: (dose: DoseCandidate) => void;
 }) {
   const [text, setText] = useState({ tension: "120", minutes: "10", cap: String(cap) });
@@ -59,6 +62,7 @@ export function FindDose({
           minutes: wish.minutes,
           effortCap: wish.cap,
           k,
+          mostHoldS: mostHoldS ?? undefined,
         }),
       );
     } finally {

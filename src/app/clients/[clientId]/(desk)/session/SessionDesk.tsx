@@ -310,6 +310,7 @@ export function SessionDesk({
         shareOfMax={current?.line.scheme.kind === "holds" ? (current.load?.share ?? 0.4) : 0.4}
         cap={Math.min(8, context.sheet.limits.effort.max_rpe_0_10)}
         k={context.personal.k}
+        mostHoldS={context.holdSeconds?.high ?? null}
         onUse={(d) => {
           if (current?.line.scheme.kind !== "holds") return;
           score.change(current.line.key, {

@@ -64,7 +64,7 @@ function earlyEnds(
         ? `set ${p.set + 1} at repetition ${p.endsAt.repetition}`
         : `hold ${p.endsAt.hold} after ${Math.floor(p.endsAt.second)} s`;
     return [
-      `${j.exercise.name} is predicted to end early: ${where}, tired by what comes before. Rest longer, plan fewer, or move it up.`,
+      `${j.exercise.name} is predicted to end early: ${where}. Rest longer, plan fewer, take it lighter, or move it up.`,
     ];
   });
 }
