@@ -4,6 +4,11 @@
  */
 import { chromium } from "@playwright/test";
 import { bodyFrom } from "../src/core/body/segments";
+import { judgeScore } from "../src/core/dose/judgeScore";
+import { fatigueLinesOf, itemsOf } from "../src/core/dose/scoreItems";
+import { simulateSession } from "../src/core/dose/sessionFatigue";
+import { scoreTotals } from "../src/core/dose/sessionScore";
+import { sessionTemplate } from "../src/core/dose/sessionTemplate";
 import { seatedPress } from "../src/core/equipment/families/presses";
 import { geometryOf } from "../src/core/equipment/machine";
 import { TEMPLATES, templateOf } from "../src/core/equipment/templates";
@@ -24,6 +29,7 @@ import { FREE_WEIGHT } from "../src/core/selection/weightOnLeg";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
+import { scoreContext } from "../src/core/testdata/scoreContext";
 import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
 import { startServer, stopServer } from "../tests/e2e/stack";
 
@@ -132,6 +138,28 @@ console.log(
   `${evaluations} set-ups x angles a search, ${((evaluations / found) * 1000).toExponential(1)} evaluations/s; search / one solve ${(found / solve).toFixed(0)}, sheet / one solve ${(sheet / solve).toFixed(0)}`,
 );
 
+console.log("\nSession");
+const context = scoreContext();
+const { rows } = rangeSheet(context.sheet);
+const wish = { place: "gym" as const, minutes: 45, aim: null };
+const drafted = sessionTemplate(rows, context, wish);
+const idOf = (_: unknown, i: number) => String(i);
+const judging = time(
+  `judge ${drafted.length} lines (loads, limits, gates)`,
+  () => judgeScore(drafted, context),
+  60,
+);
+const judged = judgeScore(drafted, context);
+const { steps } = scoreTotals(itemsOf(judged, idOf));
+const person = { k: 1, spread: 1.5 };
+const whole = time(`simulate the session's fatigue (${steps.length} timers, three times)`, () =>
+  simulateSession(steps, fatigueLinesOf(judged, idOf), person),
+);
+const drafting = time("draft a session from the rules", () => sessionTemplate(rows, context, wish), 20);
+console.log(
+  `draft / judge ${(drafting / judging).toFixed(0)}, simulation / judge ${(whole / judging).toFixed(2)}, search / simulation ${(search / whole).toFixed(0)}`,
+);
+
 console.log("\nChromium on the built app");
 await startServer();
 const browser = await chromium.launch({
@@ -159,6 +187,7 @@ for (const path of [
   `/clients/${id}/measure`,
   `/clients/${id}/choose`,
   `/clients/${id}/dose`,
+  `/clients/${id}/session`,
   `/clients/${id}/decide`,
 ]) {
   const times: number[] = [];
@@ -198,6 +227,32 @@ await page.mouse.down();
 for (let i = 0; i < 120; i++) await page.mouse.move(footX, footY + 50 * Math.sin(i / 12));
 await page.mouse.up();
 console.log(`${"long tasks while dragging the feet, all rows shown".padEnd(58)} ${await longTasks()}`);
+
+await page.goto(`/clients/${id}/session`);
+await isAlive(page);
+await page.keyboard.press("t");
+const aside = page.getByRole("complementary", { name: "The picked line" });
+await aside.getByRole("cell", { name: /^\d/ }).first().waitFor();
+await aside.getByRole("spinbutton", { name: "sets", exact: true }).focus();
+await page.waitForTimeout(400);
+await longTasks();
+for (let i = 0; i < 20; i++) {
+  await page.keyboard.press(i % 2 ? "ArrowDown" : "ArrowUp");
+  await page.waitForTimeout(90);
+}
+console.log(
+  `${"long tasks while a line changes 20 times, simulated in a worker".padEnd(58)} ${await longTasks()}`,
+);
+await page.goto(`/clients/${id}/dose?angle=60`);
+await isAlive(page);
+await page.keyboard.press("f");
+await longTasks();
+const before = Date.now();
+await page.getByRole("button", { name: "Search" }).click();
+await page.getByRole("button", { name: /Use/ }).waitFor();
+console.log(
+  `${"find a dose in a fresh worker, click to answer".padEnd(58)} ${String(Date.now() - before).padStart(10)} ms, long tasks ${await longTasks()}`,
+);
 
 await page.goto(`/clients/${id}/measure`);
 await isAlive(page);

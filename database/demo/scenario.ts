@@ -165,6 +165,8 @@ export interface DemoClient {
     /** the newest session's next morning: left open, fine, or flared by so much */
     lastMorning: "open" | "fine" | { painRise: number; swelling: number };
   } | null;
+  /** whole sessions drafted from the rules and saved, days ago */
+  wholeSessions?: { daysAgo: number[]; minutes: number; templateName?: string };
 }
 
 const both = (
@@ -452,6 +454,7 @@ export const CLIENTS: DemoClient[] = [
     },
     beganDaysAgo: 68,
     enteredDaysAgo: 60,
+    wholeSessions: { daysAgo: [10, 6], minutes: 20 },
     screenings: [{ daysAgo: 60, yes: { rf_numb: "unsure" } }, { daysAgo: 48 }],
     phases: [
       { id: "subacute", daysAgo: 46, reason: "leg pain above the knee only, sits twenty minutes" },
@@ -645,6 +648,11 @@ export const CLIENTS: DemoClient[] = [
       weekdays: [1, 3, 6],
     },
     beganDaysAgo: 74,
+    wholeSessions: {
+      daysAgo: [22, 19, 15, 12, 8, 5],
+      minutes: 30,
+      templateName: "Strong knee, 30 minutes",
+    },
     enteredDaysAgo: 66,
     screenings: [{ daysAgo: 66 }],
     phases: [{ id: "build", daysAgo: 44, reason: "no lag, walks without limp" }],

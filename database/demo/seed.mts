@@ -9,9 +9,12 @@ import { writeFile } from "node:fs/promises";
 import postgres from "postgres";
 import { limbGravityTorqueNm } from "../../src/core/body/limbGravity";
 import { bodyFrom } from "../../src/core/body/segments";
+import { scoreContextOf } from "../../src/core/dose/scoreContextOf";
+import { sessionTemplate } from "../../src/core/dose/sessionTemplate";
 import { simulateHolds } from "../../src/core/isometrics/simulateHolds";
 import { plainMeasurement } from "../../src/core/measure/measurementInput";
 import { MEASUREMENT_KINDS, measurementKind } from "../../src/core/measure/measurementKinds";
+import { rangeSheet } from "../../src/core/selection/rangeSheet";
 import { normal, type Random, seededRandom } from "../../src/core/signal/random";
 import { simulateLoadCell } from "../../src/core/signal/simulateLoadCell";
 import { isKneeMovement, type Movement } from "../../src/core/strength/movements";
@@ -33,8 +36,12 @@ import { confirmPhase, tickFunctional } from "../../src/server/phases";
 import { currentPlan, savePlan } from "../../src/server/plans";
 import { recordMorning } from "../../src/server/responses";
 import { clearSign, questionsOf, recordScreening, screeningStateOf } from "../../src/server/screenings";
+import { sessionFacts } from "../../src/server/sessionContext";
+import { saveScore } from "../../src/server/sessionScores";
 import { answerRecheck, endSession, logHold, painMaxFor, startSession } from "../../src/server/sessions";
+import { keepTemplate } from "../../src/server/sessionTemplates";
 import { chooseStance, noteStanceView } from "../../src/server/stances";
+import { scoresOf } from "../../src/server/storedScores";
 import { createClient } from "../../src/server/story";
 import {
   CLIENTS,
@@ -157,9 +164,28 @@ async function liveThrough(d: DemoClient): Promise<void> {
     })),
     ...(d.stance ? [stanceChosen(clientId, d.stance)] : []),
     ...(d.history ? historyEvents(d, clientId, d.history) : []),
+    ...(d.wholeSessions?.daysAgo ?? []).map((day) => ({
+      when: daysAgo(day, 13),
+      run: async (when: Date) => wholeSession(d, await fresh(when), when),
+    })),
   ];
   events.sort((a, b) => a.when.getTime() - b.when.getTime());
   for (const e of events) await e.run(e.when);
+}
+
+/** A session as the rules draft it on that day, saved; the newest may be kept as a template. */
+async function wholeSession(d: DemoClient, client: ClientEpisode, when: Date): Promise<void> {
+  const wish = { place: "gym" as const, minutes: d.wholeSessions?.minutes ?? 30, aim: null };
+  await at(when, async (ctx) => {
+    const facts = await sessionFacts(ctx, client);
+    if (typeof facts === "string") throw new Error(facts);
+    const context = scoreContextOf(facts);
+    const items = sessionTemplate(rangeSheet(context.sheet).rows, context, wish);
+    const baseVersion = (await scoresOf(ctx, client.episodeId))[0]?.version ?? 0;
+    await saveScore(ctx, client, { id: uuid(), baseVersion, items });
+    const name = d.wholeSessions?.templateName;
+    if (name) await keepTemplate(ctx, { id: uuid(), name, items });
+  });
 }
 
 function screened(d: DemoClient, clientId: string, s: DemoClient["screenings"][number]): DemoEvent {

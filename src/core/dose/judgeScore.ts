@@ -6,12 +6,14 @@ import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
 import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
 import { LEGS_WORDS, legsAllowed } from "./legs";
 import { heldForm, type LineLoad, lineLoad, type RepetitionTest } from "./lineLoad";
+import type { Scheme } from "./scheme";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 import { schemeBars } from "./schemeGates";
 import { type PlannedSet, setsOf } from "./schemeSets";
-import type { HoldsScheme } from "./schemeShare";
+import { type HoldsScheme, repetitionTarget } from "./schemeShare";
 import type { ScoreLine } from "./scoreInput";
 import { jointOf } from "./sessionFatigue";
+import { repetitionsPossible } from "./workingLoad";
 import { workKindOf } from "./workKind";
 
 /** Everything that a session of one client is judged by. */
@@ -104,6 +106,8 @@ function judgeLine<L extends ScoreLine>(
     cautions.push(
       `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
     );
+  const more = repetitionsInstead(scheme, found.load);
+  if (more) cautions.push(more);
   if (isHeld) holdNotes(scheme, exercise, found.load, context, bars, cautions);
   return { line, exercise, open, row: found.row, load: found.load, sets, bars, cautions };
 }
@@ -143,6 +147,23 @@ function effortBars(sets: readonly PlannedSet[], line: ScoreLine, context: Score
       `holds may last ${longest} s at most, because ${context.holdSeconds?.reason} (${context.holdSeconds?.origin}): shorten the hold`,
     );
   return bars;
+}
+
+/** Below this share of the wished load more repetitions are named that make up for it [own]. */
+const COARSE = 0.9;
+const MOST_REPS_NAMED = 30;
+
+/** Where the real step lies well below the wish: how many repetitions at it leave the planned reserve. Dosing rules D3, D4. */
+function repetitionsInstead(s: Scheme, load: LineLoad): string | null {
+  const target = repetitionTarget(s);
+  const { share, wantedShare } = load;
+  if (!target || share === null || wantedShare === null || share >= COARSE * wantedShare || share <= 0)
+    return null;
+  const reps = Math.floor(repetitionsPossible(share) - target.reserve);
+  const below = Math.round((1 - share / wantedShare) * 100);
+  return reps > MOST_REPS_NAMED
+    ? `The real step is ${below} % below what the scheme wants, and the next one is above it: it will feel light; slow the lowering or take another machine.`
+    : `The real step is ${below} % below what the scheme wants, and the next one is above it: about ${reps} repetitions leave ${target.reserve} in reserve.`;
 }
 
 /** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. */

@@ -127,11 +127,14 @@ function Gives({
                   {MUSCLE_WORDS[m]}
                 </th>
                 <td>
-                  <span
+                  <svg
                     aria-hidden="true"
-                    className="block h-[9px] bg-primary"
-                    style={{ width: `${Math.round((100 * hard) / most)}%` }}
-                  />
+                    viewBox="0 0 100 9"
+                    preserveAspectRatio="none"
+                    className="h-[9px] w-full"
+                  >
+                    <rect width={(100 * hard) / most} height={9} className="fill-primary" />
+                  </svg>
                 </td>
                 <td className="w-[34px] text-right">{Math.round(hard)}</td>
               </tr>

@@ -1,0 +1,100 @@
+import fc from "fast-check";
+import { FREE_LIMITS } from "../safety/freeLimits";
+import { realLoads } from "../selection/machineFor";
+import { rangeSheet } from "../selection/rangeSheet";
+import { runSeconds as floorSeconds, type RunEvent, type RunPlan, runState } from "../session/floorRun";
+import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
+import { judgeScore, type ScoreContext } from "./judgeScore";
+import { nextMeansDown } from "./nextMeans";
+import { groupSteps, runSeconds } from "./runThrough";
+import type { Scheme } from "./scheme";
+import { setsOf } from "./schemeSets";
+import { setLoads } from "./setLoads";
+
+const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
+  const [judged] = judgeScore([l], context);
+  if (!judged) throw new Error("nothing judged");
+  return judged;
+};
+
+/** A knee so weak that a stack's first plate is too much. */
+function weakContext(): ScoreContext {
+  const base = scoreContext();
+  const weak = fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm: 45, isReliable: true }]);
+  return { ...base, sheet: { ...base.sheet, strength: { ...base.sheet.strength, extension: weak } } };
+}
+
+test("where the lightest step is too heavy, it is said, never rounded up, and the next means down is offered", () => {
+  const context = weakContext();
+  const gentle: Scheme = { ...EXAMPLES.holds, holdS: 20, effort: { kind: "felt", felt: 3 } };
+  const judged = judgeOne(line("kext_iso_machine", gentle, { legs: "one_after_other" }), context);
+  expect(judged.load?.tooHeavyBecause).toMatch(/% of its strength|lightest step/);
+  const { rows } = rangeSheet(context.sheet);
+  const lighter = nextMeansDown(judged, rows, context);
+  expect(lighter).not.toBeNull();
+  const other = judgeOne(lighter?.line ?? line("", gentle), context);
+  expect(other.bars).toEqual([]);
+  expect(other.load?.tooHeavyBecause).toBeNull();
+  expect(other.exercise?.match.class).toBe("open_knee_extension");
+  expect(other.load?.share ?? 1).toBeLessThanOrEqual(other.load?.wantedShare ?? 0);
+  const strong = judgeOne(line("kext_iso_machine", gentle, { legs: "one_after_other" }), scoreContext());
+  expect(nextMeansDown(strong, rows, context)).toBeNull();
+});
+
+test("every set of every scheme is on a real step, ramp and drop sets never above their share", () => {
+  const context = scoreContext(FREE_LIMITS);
+  for (const scheme of [EXAMPLES.ramp, EXAMPLES.drop, EXAMPLES.climb, EXAMPLES.straight] as const) {
+    const judged = judgeOne(line("lp_horizontal", scheme), context);
+    const setUp = judged.load?.setUp;
+    if (!setUp) throw new Error("no set-up");
+    const real = realLoads(setUp.chosen.machine, setUp.chosen.family).map((l) => l.load);
+    const loads = setLoads(judged);
+    expect(loads).toHaveLength(judged.sets.length);
+    for (const [i, l] of loads.entries()) {
+      if (!l) continue;
+      expect(real).toContain(l.load);
+      if (scheme.kind !== "climb")
+        expect(l.load).toBeLessThanOrEqual(setUp.load * (judged.sets[i]?.loadShare ?? 0) + 1e-9);
+    }
+    if (scheme.kind === "climb") {
+      const climbed = loads.flatMap((l) => (l ? [l.load] : []));
+      expect(climbed).toEqual([...climbed].sort((a, b) => a - b));
+    }
+  }
+});
+
+test("the floor's own timers take just as long as the run-through says, for any holds", () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        holdS: fc.integer({ min: 3, max: 60 }),
+        reps: fc.integer({ min: 1, max: 8 }),
+        sets: fc.integer({ min: 1, max: 4 }),
+        restS: fc.integer({ min: 5, max: 120 }),
+        setRestS: fc.integer({ min: 121, max: 240 }),
+      }),
+      (p) => {
+        const plan: RunPlan = { ...p, painMax: 5 };
+        const events: RunEvent[] = [];
+        let now = 0;
+        for (let i = 0; i < p.reps * p.sets; i++) {
+          now = Math.max(now, runState(plan, events).restEndsAtMs ?? 0);
+          events.push({ type: "pain-before", score: 0, at: now }, { type: "hold-start", at: now });
+          now += p.holdS * 1000;
+          events.push({ type: "hold-end", at: now, early: null, meanForceN: null });
+          events.push({ type: "pain-after", score: 0, at: now, recordId: String(i) });
+        }
+        expect(runState(plan, events).phase).toBe("closing");
+        const scheme: Scheme = { ...EXAMPLES.holds, ...p };
+        const steps = groupSteps([
+          { id: "a", legs: "one", sharesRests: false, machine: null, sets: setsOf(scheme) },
+        ]);
+        const own = runSeconds(steps.filter((s) => s.kind !== "set_up"));
+        expect(own).toBeCloseTo(now / 1000, 6);
+        expect(own).toBeCloseTo(floorSeconds(plan), 6);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
