@@ -192,6 +192,54 @@ test("order notes offer what settles them; undo, drag, windows, shared rests and
   await expectAccessible(page);
 });
 
+test("a number that does not fit stays in its field with the reason, and the line keeps its own", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await openStep(page, "Pell Amsworth", "session");
+  await page.keyboard.press("a");
+  await expectAccessible(page);
+  await page.keyboard.press("Escape");
+  await add(page, "Single-leg seated knee extension");
+  await page.keyboard.press("Escape");
+  const at = (await lines(page).count()) - 1;
+  const line = lines(page).nth(at);
+  const reps = editor(page).getByRole("spinbutton", { name: "repetitions", exact: true });
+  const before = await line.getAttribute("aria-label");
+  for (const [typed, why] of [
+    ["", "Enter a number."],
+    ["0", "Repetitions must be a whole number from 1 to 30."],
+    ["2.5", "Repetitions must be a whole number from 1 to 30."],
+    ["99", "Repetitions must be a whole number from 1 to 30."],
+  ] as const) {
+    await reps.fill(typed);
+    await expect(editor(page).getByText(why)).toBeVisible();
+    await expect(reps).toHaveAttribute("aria-invalid", "true");
+    await expect(line).toHaveAttribute("aria-label", before ?? "");
+  }
+  await reps.fill("12");
+  await expect(line).toHaveAttribute("aria-label", /3 × 12, 3 left/);
+  await page.keyboard.press("Escape");
+  // a window of the open arc, drawn and saved with the line; the rests of the line above
+  await editor(page).getByLabel("all of the open arc").uncheck();
+  const from = editor(page).getByRole("spinbutton", { name: "from" });
+  await from.fill(String(Number(await from.inputValue()) + 15));
+  await expect(editor(page).getByText("Barred:")).toHaveCount(0);
+  const to = editor(page).getByRole("spinbutton", { name: "to", exact: true });
+  await to.fill("130");
+  await expect(editor(page).getByText(/are open.*choose angles inside/)).toBeVisible();
+  for (const body of [
+    "{",
+    "[]",
+    { id: randomUUID(), name: "x", items: [] },
+    { id: "no", name: 3, items: {} },
+  ])
+    expect((await post(page, "/api/session-templates", body)).status).toBe(422);
+  expect((await post(page, `/api/session-templates/${randomUUID()}/retire`, {})).status).toBe(404);
+  expect((await post(page, "/api/session-templates/no-id/retire", {})).status).toBe(404);
+  expect((await post(page, `/api/clients/${id}/scores`, { id: 1 })).status).toBe(422);
+});
+
 test("a template is kept, taken for another client under that client's limits, and put away", async ({
   page,
 }) => {
@@ -212,7 +260,7 @@ test("a template is kept, taken for another client under that client's limits, a
   await page.keyboard.press("Enter");
   await expect.poll(async () => (await words(page)).length).toBe(drafted.length);
   await page.getByRole("button", { name: "Keep as a template" }).click();
-  await keeper.getByRole("button", { name: "put away" }).click();
+  await keeper.getByRole("button", { name: "put away Harbour half hour" }).click();
   await page.reload();
   await isAlive(page);
   await page.keyboard.press("o");

@@ -24,6 +24,8 @@ export interface SetPrediction {
   leg: "both" | "first" | "second";
   /** felt effort at its end, 0 to 10, with the spread between people and tests */
   effort: { value: number; low: number; high: number };
+  /** felt effort at the end of each hold; null for repetitions */
+  byHold: number[] | null;
   /** repetitions left afterwards; null for holds */
   repetitionsLeft: number | null;
   /** share of the muscle that is not yet tired, 0 to 1 */
@@ -59,6 +61,7 @@ interface Guess {
 }
 interface Outcome {
   effort: number;
+  byHold: number[] | null;
   repetitionsLeft: number | null;
   remaining: number;
   endsAt: SetPrediction["endsAt"];
@@ -159,6 +162,7 @@ function movedSet(share: number, reps: number, from: SetFatigue): { outcome: Out
   return {
     outcome: {
       effort: Math.max(1, Math.min(10, 10 - reserve)),
+      byHold: null,
       repetitionsLeft: Math.max(0, reserve),
       remaining: Math.max(0, 1 - end.fast - end.slow),
       endsAt: done < reps ? { repetition: done } : null,
@@ -182,6 +186,7 @@ function heldSet(
   return {
     outcome: {
       effort: run.effort10,
+      byHold: run.holds.map((h) => h.effortEnd),
       repetitionsLeft: null,
       remaining: run.remaining,
       endsAt: run.failBout === null ? null : { hold: run.failBout, second: run.failSecondS ?? 0 },

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { bandFor } from "./bands";
 import { type LoadSteps, loadSteps, settingsOf } from "./loadSteps";
 import { camFactor, EXTENSION_ARC, monotoneCubic } from "./resistanceCurve";
 import { roundLoad } from "./roundLoad";
@@ -124,4 +125,21 @@ test("more load never lowers the torque, and load for torque is its inverse", ()
       },
     ),
   );
+});
+
+test("a band gives at most the force that is asked for, inside its stretch, and none where none does", () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 600, noNaN: true }), (forceN) => {
+      const found = bandFor(forceN);
+      if (!found) {
+        expect(forceN < 5 + 1 || forceN > 200).toBe(true);
+        return;
+      }
+      expect(found.forceN).toBeLessThanOrEqual(forceN + 1e-9);
+      expect(found.forceN).toBeGreaterThan(forceN - 0.01 * found.band.stiffnessNPerM - 1e-9);
+      expect(found.stretchM).toBeLessThanOrEqual(found.band.restLengthM);
+    }),
+  );
+  expect(bandFor(30)).toMatchObject({ stretchM: 0.3, band: { name: "thin band" } });
+  expect(bandFor(120)?.band.name).toBe("thick band");
 });

@@ -2,8 +2,8 @@
 import { hasHoldAngle, usualHoldDeg } from "@/core/dose/holdAngle";
 import type { JudgedLine } from "@/core/dose/judgeScore";
 import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/dose/legs";
-import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/dose/scheme";
-import type { ScoreLine } from "@/core/dose/scoreInput";
+import { plannedDeg, SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/dose/scheme";
+import { type ScoreLine, scoreLine } from "@/core/dose/scoreInput";
 import type { SetPrediction } from "@/core/dose/sessionFatigue";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import type { Exercise } from "@/core/rules/exercises";
@@ -115,8 +115,10 @@ export function ItemEditor({
             step={STEP}
             value={scheme.atDeg ?? down(arc.toDeg)}
             onValue={(atDeg) => {
-              if (Number.isInteger(atDeg / STEP) && atDeg >= 0 && atDeg <= 130)
-                onChange({ scheme: { ...scheme, atDeg } });
+              const found = plannedDeg.safeParse(atDeg);
+              if (!found.success) return found.error.issues[0]?.message ?? "Choose a knee angle.";
+              onChange({ scheme: { ...scheme, atDeg } });
+              return null;
             }}
           />
         )}
@@ -207,10 +209,11 @@ function WindowFields({
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
   const { window } = line;
-  const set = (part: { fromDeg?: number; toDeg?: number }) => {
-    const next = { ...(window ?? arc), ...part };
-    if (Number.isFinite(next.fromDeg) && Number.isFinite(next.toDeg) && next.toDeg - next.fromDeg >= 15)
-      onChange({ window: next });
+  const set = (part: { fromDeg?: number; toDeg?: number }): string | null => {
+    const found = scoreLine.shape.window.safeParse({ ...(window ?? arc), ...part });
+    if (!found.success) return found.error.issues[0]?.message ?? "Choose knee angles.";
+    onChange({ window: found.data });
+    return null;
   };
   return (
     <div className="flex items-center justify-between gap-2">

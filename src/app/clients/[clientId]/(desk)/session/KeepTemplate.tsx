@@ -67,6 +67,7 @@ export function KeepTemplate({
                 <button
                   type="button"
                   className="small cursor-pointer underline"
+                  aria-label={`put away ${t.name}`}
                   onClick={async () => after(await send(`/api/session-templates/${t.id}/retire`, {}))}
                 >
                   put away

@@ -1,5 +1,5 @@
 "use client";
-import { useId } from "react";
+import { type ChangeEvent, useId, useState } from "react";
 import { type Scheme, scheme } from "@/core/dose/scheme";
 
 /** Fields of a scheme by their key, in the order in which they are asked. */
@@ -28,7 +28,38 @@ const TEMPO = {
   bottomS: { label: "low", least: 0, most: 5 },
 } as const;
 
-/** A number of a scheme; what does not fit is not taken over and says so by its own bounds. */
+interface NumberProps {
+  name: string;
+  value: number;
+  least: number;
+  most: number;
+  step: number;
+  /** null when it was taken over, else the sentence why not */
+  onValue: (value: number) => string | null;
+}
+
+/** A number as it is typed: what does not fit stays in the field, says why, and is not taken over. */
+function useTyped({ value, onValue }: Pick<NumberProps, "value" | "onValue">) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  return {
+    problem,
+    input: {
+      value: typed ?? value,
+      onChange: (e: ChangeEvent<HTMLInputElement>) => {
+        setTyped(e.target.value);
+        setProblem(e.target.value.trim() === "" ? "Enter a number." : onValue(Number(e.target.value)));
+      },
+      // what was not taken over falls back to what stands
+      onBlur: () => {
+        setTyped(null);
+        setProblem(null);
+      },
+    },
+  };
+}
+
+/** A number with its label and unit, and under it why it was not taken over. */
 export function NumberRow({
   label,
   unit,
@@ -38,44 +69,70 @@ export function NumberRow({
   most,
   step,
   onValue,
-}: {
-  label: string;
-  unit: string;
-  name: string;
-  value: number;
-  least: number;
-  most: number;
-  step: number;
-  onValue: (value: number) => void;
-}) {
+}: NumberProps & { label: string; unit: string }) {
   const id = useId();
+  const { input, problem } = useTyped({ value, onValue });
   return (
-    <label htmlFor={id} className="flex items-center justify-between gap-2">
-      {label}
-      <span className="flex items-baseline gap-1">
-        <input
-          id={id}
-          name={name}
-          type="number"
-          min={least}
-          max={most}
-          step={step}
-          value={value}
-          onChange={(e) => onValue(e.target.valueAsNumber)}
-          className="input input-sm w-[64px] px-1.5 text-right font-bold"
-        />
-        <span className="small quiet min-w-[14px]">{unit}</span>
-      </span>
-    </label>
+    <div>
+      <div className="flex items-center justify-between gap-2">
+        <label htmlFor={id}>{label}</label>
+        <span className="flex items-baseline gap-1">
+          <input
+            {...input}
+            id={id}
+            name={name}
+            type="number"
+            min={least}
+            max={most}
+            step={step}
+            aria-label={label || `${name}, ${unit}`}
+            aria-invalid={problem !== null}
+            aria-describedby={problem ? `${id}-why` : undefined}
+            className={`input input-sm w-[64px] px-1.5 text-right font-bold ${problem ? "border-2 border-accent" : ""}`}
+          />
+          <span className="small quiet min-w-[14px]">{unit}</span>
+        </span>
+      </div>
+      {problem && (
+        <p id={`${id}-why`} role="status" className="small text-accent">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** One part of a tempo. */
+function TempoBox({ label, name, value, least, most, step, onValue }: NumberProps & { label: string }) {
+  const id = useId();
+  const { input, problem } = useTyped({ value, onValue });
+  return (
+    <span className="small quiet flex items-center gap-1">
+      <label htmlFor={id}>{label}</label>
+      <input
+        {...input}
+        id={id}
+        name={name}
+        type="number"
+        min={least}
+        max={most}
+        step={step}
+        title={problem ?? undefined}
+        aria-invalid={problem !== null}
+        className={`input input-sm w-[42px] px-1 text-right text-base-content ${problem ? "border-2 border-accent" : ""}`}
+      />
+    </span>
   );
 }
 
 /** All numbers of a scheme in two columns, each kind with its own. */
 export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (next: Scheme) => void }) {
   const current = value as Record<string, unknown> & Scheme;
-  const set = (part: Record<string, unknown>) => {
+  const set = (part: Record<string, unknown>): string | null => {
     const next = scheme.safeParse({ ...current, ...part });
-    if (next.success) onChange(next.data);
+    if (!next.success) return next.error.issues[0]?.message ?? "This does not fit.";
+    onChange(next.data);
+    return null;
   };
   return (
     <>
@@ -97,7 +154,7 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
         })}
       </div>
       {value.kind === "holds" && (
-        <p className="flex flex-wrap items-center gap-x-3">
+        <div className="flex flex-wrap items-center gap-x-3">
           <label className="flex items-center gap-2">
             effort
             <select
@@ -137,7 +194,7 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
               onValue={(percent) => set({ effort: { kind: "percent", percent } })}
             />
           )}
-        </p>
+        </div>
       )}
       {(value.kind === "straight" || value.kind === "ramp") && (
         <fieldset className="flex items-center justify-between gap-1">
@@ -145,19 +202,14 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
           tempo
           <span className="flex gap-1.5">
             {(Object.keys(TEMPO) as (keyof typeof TEMPO)[]).map((part) => (
-              <label key={part} className="small quiet flex items-center gap-1">
-                {TEMPO[part].label}
-                <input
-                  name={`tempo-${part}`}
-                  type="number"
-                  min={TEMPO[part].least}
-                  max={TEMPO[part].most}
-                  step={0.5}
-                  value={value.tempo[part]}
-                  onChange={(e) => set({ tempo: { ...value.tempo, [part]: e.target.valueAsNumber } })}
-                  className="input input-sm w-[42px] px-1 text-right text-base-content"
-                />
-              </label>
+              <TempoBox
+                key={part}
+                {...TEMPO[part]}
+                name={`tempo-${part}`}
+                step={0.5}
+                value={value.tempo[part]}
+                onValue={(n) => set({ tempo: { ...value.tempo, [part]: n } })}
+              />
             ))}
           </span>
         </fieldset>

@@ -165,28 +165,35 @@ function Row({
   );
 }
 
-/** One bar a set; an early end has a cross on top and no roof. */
+/** One bar a set, of holds one a hold; an early end has a cross on top and another tone. */
 function EffortBars({ predictions }: { predictions: readonly SetPrediction[] }) {
   const y = (felt: number) => BARS.top + BARS.height * (1 - felt / 10);
+  const bars = predictions.flatMap((p) =>
+    (p.byHold ?? [p.effort.value]).map((felt, i, all) => ({
+      key: `${p.set} ${p.leg} ${i}`,
+      felt,
+      isEarly: p.endsAt !== null && i === all.length - 1,
+    })),
+  );
   return (
     <g>
-      {predictions.slice(0, BARS.most).map((p, i) => (
-        <g key={`${p.set} ${p.leg}`}>
+      {bars.slice(0, BARS.most).map((b, i) => (
+        <g key={b.key}>
           <rect
             x={BARS.left + i * BARS.each}
-            y={y(p.effort.value)}
+            y={y(b.felt)}
             width={BARS.each - 2}
-            height={BARS.top + BARS.height - y(p.effort.value)}
-            className={p.endsAt ? "fill-mark" : "fill-primary"}
+            height={BARS.top + BARS.height - y(b.felt)}
+            className={b.isEarly ? "fill-mark" : "fill-primary"}
           />
-          {p.endsAt && (
+          {b.isEarly && (
             <text x={BARS.left + i * BARS.each - 0.5} y={BARS.top + 3} fontSize={11} className="fill-accent">
               ×
             </text>
           )}
         </g>
       ))}
-      {predictions.length > BARS.most && (
+      {bars.length > BARS.most && (
         <text
           x={BARS.left + BARS.most * BARS.each}
           y={BARS.top + BARS.height}
@@ -196,7 +203,7 @@ function EffortBars({ predictions }: { predictions: readonly SetPrediction[] }) 
           …
         </text>
       )}
-      {predictions.length > 0 && (
+      {bars.length > 0 && (
         <line
           x1={BARS.left}
           x2={BARS.left + BARS.each * BARS.most}

@@ -5,10 +5,12 @@ import { loweredByOneLeg } from "@/core/dose/schemeShare";
 import { jointOf, type SetPrediction } from "@/core/dose/sessionFatigue";
 import { setLoads } from "@/core/dose/setLoads";
 import { workKindOf } from "@/core/dose/workKind";
+import { bandFor } from "@/core/equipment/bands";
 import { spreadFactor } from "@/core/isometrics/effortConversion";
 import { plannedEnduranceS, shareOfEndurance } from "@/core/isometrics/enduranceTime";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import { dayInWords } from "@/core/units/dayInWords";
+import { GRAVITY_M_S2 } from "@/core/units/mass";
 
 /** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
 function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
@@ -36,6 +38,20 @@ function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: Pe
 }
 
 const tens = (s: number): number => (s >= 50 ? Math.round(s / 10) * 10 : Math.round(s));
+
+/** The same force as a band's stretch, where a band is what is used. */
+function BandWords({ judged }: { judged: JudgedLine }) {
+  const setUp = judged.load?.setUp;
+  if (!setUp || !judged.exercise?.equipment.includes("band") || setUp.load <= 0) return null;
+  const found = bandFor(setUp.load * GRAVITY_M_S2);
+  return (
+    <p className="small quiet">
+      {found
+        ? `As a band: ${found.band.name} of ${Math.round(found.band.restLengthM * 100)} cm, stretched by ${Math.round(found.stretchM * 100)} cm. Estimated from usual bands: check yours with the load cell.`
+        : "No usual band gives just that inside its stretch: use hands, a strap or another band, with the load cell."}
+    </p>
+  );
+}
 
 /** What one leg takes in lowering of what it lifts alone. */
 function OverloadWords({ scheme }: { scheme: Scheme }) {
@@ -84,6 +100,7 @@ export function ToSet({ judged, personal }: { judged: JudgedLine; personal: Pers
               : "Found by feel: begin with the least."}
         {isReversed && " It is help: less of it is harder, and it falls where loads would rise."}
       </p>
+      <BandWords judged={judged} />
       <EnduranceWords judged={judged} personal={personal} />
       <OverloadWords scheme={line.scheme} />
     </div>
@@ -137,8 +154,9 @@ function feltWords(p: SetPrediction): string {
     return "repetition" in p.endsAt
       ? `ends at ${p.endsAt.repetition}`
       : `hold ${p.endsAt.hold} ends at ${Math.floor(p.endsAt.second)} s`;
+  const rising = p.byHold && p.byHold.length > 1 ? `${half(p.byHold[0] as number)} to ` : "";
   const band = p.effort.high - p.effort.low >= 0.5 ? ` (${half(p.effort.low)}–${half(p.effort.high)})` : "";
   const left =
     p.repetitionsLeft === null || p.repetitionsLeft > 5 ? "" : `, ${Math.floor(p.repetitionsLeft)} left`;
-  return `${half(p.effort.value)}${band}${left}`;
+  return `${rising}${half(p.effort.value)}${band}${left}`;
 }
