@@ -2,10 +2,12 @@ import type { PersonalFactor } from "../isometrics/personalFactor";
 import { simulateHolds } from "../isometrics/simulateHolds";
 import type { Exercise } from "../rules/exercises";
 import type { Limit } from "../safety/limits";
+import { exerciseUse } from "../selection/exerciseUse";
+import { machineFor } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
 import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
 import { LEGS_WORDS, legsAllowed } from "./legs";
-import { heldForm, type LineLoad, lineLoad, type RepetitionTest } from "./lineLoad";
+import { heldForm, type LineLoad, lineLoad, quietMachineOf, type RepetitionTest } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 import { schemeBars } from "./schemeGates";
@@ -38,6 +40,8 @@ export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   /** the same inside the line's own angle or window, at its load */
   row: Row | null;
   load: LineLoad | null;
+  /** the machine it stands on; null: none, or not in this gym */
+  machineId: string | null;
   sets: readonly PlannedSet[];
   /** why it cannot be saved, each with what to do */
   bars: string[];
@@ -81,7 +85,8 @@ function judgeLine<L extends ScoreLine>(
   accumulatedBefore: number,
 ): JudgedLine<L> {
   const sets = setsOf(line.scheme);
-  const nothing = { line, exercise, open: null, row: null, load: null, sets, cautions: [] };
+  const machineId = exercise && machineOf(exercise, context.sheet);
+  const nothing = { line, exercise, open: null, row: null, load: null, machineId, sets, cautions: [] };
   if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
   const { scheme } = line;
   const isHeld = scheme.kind === "holds";
@@ -99,7 +104,7 @@ function judgeLine<L extends ScoreLine>(
   )
     bars.push("one leg alone is not allowed in presses and squats yet: use both");
   bars.push(...effortBars(sets, line, context));
-  const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(context));
+  const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(line, context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
   const cautions: string[] = [];
   if (!found.load.tooHeavyBecause && asksForMore(found.load))
@@ -109,7 +114,7 @@ function judgeLine<L extends ScoreLine>(
   const more = repetitionsInstead(scheme, found.load);
   if (more) cautions.push(more);
   if (isHeld) holdNotes(scheme, exercise, found.load, context, bars, cautions);
-  return { line, exercise, open, row: found.row, load: found.load, sets, bars, cautions };
+  return { ...nothing, open, row: found.row, load: found.load, bars, cautions };
 }
 
 /** The angle of a hold or the window of a repetition. */
@@ -120,8 +125,17 @@ export const windowOf = (line: Pick<ScoreLine, "scheme" | "window">) =>
       : { fromDeg: line.scheme.atDeg, toDeg: line.scheme.atDeg }
     : line.window;
 
+/** The clinic's machine an exercise is done on, with a model of the knee or without. */
+function machineOf(e: Exercise, sheet: SheetInput): string | null {
+  const use = exerciseUse(e.id);
+  if (!use) return quietMachineOf(e, sheet)?.id ?? null;
+  const chosen = machineFor(use, sheet.machines);
+  return chosen.family.load ? chosen.id : null;
+}
+
 /** After surgery and when easily stirred up a load is never above what is wanted. */
-const personOf = ({ known, personal, repetitionTests }: ScoreContext) => ({
+const personOf = (line: ScoreLine, { known, personal, repetitionTests }: ScoreContext) => ({
+  twoLegs: line.legs === "together",
   k: personal.k,
   tests: repetitionTests,
   policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),

@@ -1,7 +1,9 @@
+import { settingsOf } from "../equipment/loadSteps";
 import type { RoundingPolicy } from "../equipment/roundLoad";
 import { MOST_ABOVE } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
-import { realLoads } from "../selection/machineFor";
+import { quietMachines } from "../selection/exerciseUse";
+import { BODY_WEIGHT, type GymMachine, loadOfStep, realLoads } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
 import { type ComputedSetUp, directionOf, effortLimitPct, type KneeWindow } from "../selection/row";
 import { estimate1RM, type Lift } from "../strength/repetitionMaximum";
@@ -32,10 +34,22 @@ export interface RepetitionTest {
 /** Where a line's load comes from; later ones are surer. */
 export type LoadBasis = "felt" | "default strength" | "strength test" | "repetition test";
 
+/** A real setting and all others of its machine. */
+export interface LineSetting {
+  load: number;
+  how: string;
+  /** lightest first; empty where the body alone is the load */
+  loads: readonly { load: number; how: string }[];
+  /** a counterweight: more of it is easier */
+  isHelp: boolean;
+}
+
 /** What a line is set to and what that really asks. */
 export interface LineLoad {
-  /** null where nothing is set or computed: found by feel */
+  /** null where the knee has no model of it */
   setUp: ComputedSetUp | null;
+  /** null where nothing is known to be set: found by feel */
+  setting: LineSetting | null;
   basis: LoadBasis;
   /** one-repetition maximum that the load is counted from, kg, with its error as a share */
   oneRepMax: { kg: number; error: number; takenOn: string } | null;
@@ -75,13 +89,38 @@ export function stepFor<T extends { load: number }>(
 
 type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
 
+/** What is known of who does it. */
+interface Person {
+  k: number;
+  tests: readonly RepetitionTest[];
+  policy: RoundingPolicy;
+  /** both legs lift at once */
+  twoLegs: boolean;
+}
+
+function settingOf(setUp: ComputedSetUp | null): LineSetting | null {
+  if (!setUp) return null;
+  const { family, machine } = setUp.chosen;
+  const isBody = setUp.how === BODY_WEIGHT;
+  return {
+    load: setUp.load,
+    how: setUp.how,
+    loads: isBody ? [] : realLoads(machine, family),
+    isHelp: family.isReversed ?? false,
+  };
+}
+
+/** The clinic's machine that an exercise without a model is done on. */
+export const quietMachineOf = (e: Exercise, sheet: SheetInput): GymMachine | null =>
+  sheet.machines.find((m) => quietMachines(e.id).includes(m.family)) ?? null;
+
 /** The row of an exercise for a scheme, at the load that the scheme wants; the reasons where limits leave none. */
 export function lineLoad(
   exercise: Exercise,
   s: Scheme,
   window: KneeWindow | null,
   sheet: SheetInput,
-  person: { k: number; tests: readonly RepetitionTest[]; policy: RoundingPolicy },
+  person: Person,
 ): { row: Row; load: LineLoad } | string[] {
   const e = s.kind === "holds" ? heldForm(exercise) : exercise;
   const kind = workKindOf(e);
@@ -94,7 +133,9 @@ export function lineLoad(
       : rowOf(e, { ...sheet, basis: { kind: "effort", share } }, { window });
   if (Array.isArray(asked)) return asked;
   const wantedShare = s.kind === "holds" ? holdShare(s, joint, person.k) : repetitionShare(s);
-  const byTest = loadByTest(e, s, window, sheet, person, asked);
+  const byTest = asked.computed
+    ? loadByTest(e, s, window, sheet, person, asked.computed)
+    : quietByTest(e, s, sheet, person, asked);
   if (byTest) return { row: byTest.row, load: { ...byTest.load, wantedShare } };
   const { computed } = asked;
   const isTested = sheet.strength[directionOf(e)] !== null;
@@ -109,6 +150,7 @@ export function lineLoad(
     row: asked,
     load: {
       setUp: computed,
+      setting: settingOf(computed),
       basis: felt ? "felt" : isTested ? "strength test" : "default strength",
       oneRepMax: null,
       share: achieved,
@@ -127,32 +169,89 @@ function ofOneRepMax(s: Scheme, ofHeld: number): number {
   return lifted * (target / loweredByOneLeg(s.reps, s.reserve).overloadVsSingle);
 }
 
+interface TestedMax {
+  kg: number;
+  error: number;
+  takenOn: string;
+  /** what the scheme wants of it */
+  wantedKg: number;
+  wantedShare: number;
+}
+
+/** The maximum that a repetition test on a machine stands for, and what a scheme wants of it; null without either. Dosing rules D2. */
+function testedMax(
+  e: Exercise,
+  s: Scheme,
+  machineName: string,
+  twoLegs: boolean,
+  person: Person,
+): TestedMax | null {
+  const share = repetitionShare(s);
+  if (share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
+  const test = person.tests.find((t) => t.machineName === machineName && t.twoLegs === twoLegs);
+  if (!test) return null;
+  const lift = liftOf(e);
+  const max = estimate1RM(test.loadKg, test.reps, test.reserve, lift);
+  if (max.value === null) return null;
+  const target = repetitionTarget(s);
+  return {
+    kg: max.value,
+    error: max.error ?? TEST_ERROR,
+    takenOn: test.takenOn,
+    wantedKg: target ? workingLoad(max.value, target.reps, target.reserve, lift) : max.value * share,
+    wantedShare: share,
+  };
+}
+
+/** The load from a repetition test on a machine without a model of the knee; null without one. */
+function quietByTest(
+  e: Exercise,
+  s: Scheme,
+  sheet: SheetInput,
+  person: Person,
+  row: Row,
+): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
+  const machine = quietMachineOf(e, sheet);
+  const max = machine && testedMax(e, s, machine.name, person.twoLegs, person);
+  if (!machine || !max) return null;
+  const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
+  const step = stepFor(loads, max.wantedKg, person.policy);
+  const set = step ?? (loads[0] as { load: number; how: string });
+  return {
+    row,
+    load: {
+      setUp: null,
+      setting: { ...set, loads, isHelp: false },
+      basis: "repetition test",
+      oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
+      share: (set.load / max.wantedKg) * max.wantedShare,
+      shareError: max.error,
+      tooHeavyBecause: step
+        ? null
+        : `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`,
+    },
+  };
+}
+
 /** The load from a repetition test on the same machine, never above what limits leave. Dosing rules D2, D3. */
 function loadByTest(
   e: Exercise,
   s: Scheme,
   window: KneeWindow | null,
   sheet: SheetInput,
-  person: { tests: readonly RepetitionTest[]; policy: RoundingPolicy },
-  byStrength: Row,
+  person: Person,
+  computed: ComputedSetUp,
 ): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
-  const { computed } = byStrength;
-  const target = repetitionTarget(s);
-  const share = repetitionShare(s);
-  if (!computed || share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
   const { family, machine } = computed.chosen;
   if (family.isReversed || !family.load) return null;
-  const twoLegs = computed.share < 1;
-  const test = person.tests.find((t) => t.machineName === machine.name && t.twoLegs === twoLegs);
-  const lift = liftOf(e);
-  const max = test ? estimate1RM(test.loadKg, test.reps, test.reserve, lift) : null;
-  if (!test || !max || max.value === null) return null;
-  const wanted = target ? workingLoad(max.value, target.reps, target.reserve, lift) : max.value * share;
+  const max = testedMax(e, s, machine.name, computed.share < 1, person);
+  if (!max) return null;
+  const wanted = max.wantedKg;
   const loads = realLoads(machine, family);
   const lightest = loads[0] as { load: number; how: string };
   // a share that limits leave is a share of this maximum; what the strength curve and the weight on the leg leave comes on top
   const limitPct = effortLimitPct(e, sheet.limits);
-  const most = limitPct === null ? Number.POSITIVE_INFINITY : (max.value * limitPct) / 100;
+  const most = limitPct === null ? Number.POSITIVE_INFINITY : (max.kg * limitPct) / 100;
   const wish = stepFor(loads, Math.min(wanted, most), wanted > most ? "down" : person.policy);
   const isChecked = sheet.strength[directionOf(e)] !== null || sheet.weight.mostN !== null;
   const tries = wish ? loads.filter((l) => l.load <= wish.load).reverse() : [];
@@ -173,11 +272,12 @@ function loadByTest(
     row: found.row,
     load: {
       setUp: found.row.computed,
+      setting: settingOf(found.row.computed),
       basis: "repetition test",
-      oneRepMax: { kg: max.value, error: max.error ?? 0, takenOn: test.takenOn },
+      oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
       // at an equal share of the maximum a press allows more repetitions, a curl fewer
-      share: (found.load / wanted) * share,
-      shareError: max.error ?? TEST_ERROR,
+      share: (found.load / wanted) * max.wantedShare,
+      shareError: max.error,
       tooHeavyBecause:
         heavy ??
         (wish

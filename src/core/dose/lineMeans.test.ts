@@ -10,6 +10,8 @@ import { nextMeansDown } from "./nextMeans";
 import { groupSteps, runSeconds } from "./runThrough";
 import type { Scheme } from "./scheme";
 import { setsOf } from "./schemeSets";
+import { itemsOf } from "./scoreItems";
+import { scoreTotals } from "./sessionScore";
 import { setLoads } from "./setLoads";
 
 const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
@@ -62,6 +64,44 @@ test("every set of every scheme is on a real step, ramp and drop sets never abov
       expect(climbed).toEqual([...climbed].sort((a, b) => a - b));
     }
   }
+});
+
+test("a machine that leaves the knee quiet gets its load from a repetition test on it, a real step; without one it is felt", () => {
+  const context = scoreContext();
+  const machine = context.sheet.machines.find((m) => m.family === "hip_abduction");
+  if (!machine) throw new Error("no hip machine");
+  const test = {
+    machineName: machine.name,
+    twoLegs: true,
+    loadKg: 40,
+    reps: 10,
+    reserve: 2,
+    takenOn: "2026-01-05",
+  };
+  const tested = { ...context, repetitionTests: [test] };
+  const judged = judgeOne(line("hip_abd", { ...EXAMPLES.straight, reps: 10, reserve: 2 }), tested);
+  expect(judged.load?.basis).toBe("repetition test");
+  expect(Math.abs((judged.load?.setting?.load ?? 0) - 40)).toBeLessThanOrEqual(5);
+  expect(judged.load?.setting?.loads.map((l) => l.load)).toContain(judged.load?.setting?.load);
+  expect(setLoads(judged).every((l) => l?.how === judged.load?.setting?.how)).toBe(true);
+  expect(judgeOne(line("hip_abd", EXAMPLES.straight), context).load?.setting).toBeNull();
+  const tooHeavy = { ...context, repetitionTests: [{ ...test, loadKg: 2 }] };
+  expect(judgeOne(line("hip_abd", EXAMPLES.straight), tooHeavy).load?.tooHeavyBecause).toMatch(
+    /lightest step/,
+  );
+});
+
+test("calves on the press plate stand on the press: one set-up, a short move between", () => {
+  const lines = [
+    line("lp_horizontal", EXAMPLES.straight),
+    line("calf_press", EXAMPLES.straight, { sharesRests: true }),
+  ];
+  const judged = judgeScore(lines, scoreContext());
+  expect(judged[0]?.machineId).not.toBeNull();
+  expect(judged[1]?.machineId).toBe(judged[0]?.machineId);
+  const { steps } = scoreTotals(itemsOf(judged, (_, i) => String(i)));
+  expect(steps.filter((s) => s.kind === "set_up")).toHaveLength(1);
+  expect(steps.find((s) => s.kind === "move")?.seconds).toBe(10);
 });
 
 test("the floor's own timers take just as long as the run-through says, for any holds", () => {

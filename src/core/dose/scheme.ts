@@ -14,7 +14,8 @@ const restS = numberField("Rest", "seconds", 0, 600);
 const sets = wholeField("Sets", 1, 10);
 const reserve = wholeField("Repetitions in reserve", 0, 8);
 const tempo = z.object({
-  liftS: numberField("Lifting", "seconds", 0.5, 10),
+  /** 0: helped up */
+  liftS: numberField("Lifting", "seconds", 0, 10),
   topS: numberField("The top hold", "seconds", 0, 10),
   lowerS: numberField("Lowering", "seconds", 0.5, 15),
   bottomS: numberField("The bottom", "seconds", 0, 5),

@@ -18,19 +18,12 @@ export function itemsOf<L extends ScoreLine>(
             scheme: j.line.scheme,
             legs: j.line.legs,
             sharesRests: j.line.sharesRests,
-            machine: machineOf(j),
+            machine: j.machineId,
           },
         ]
       : [],
   );
 }
-
-/** The machine that a line stands on: the computed one, or the press for calves on its plate. */
-const machineOf = (j: JudgedLine): string | null => {
-  const chosen = j.load?.setUp?.chosen ?? j.open?.computed?.chosen ?? null;
-  if (chosen) return chosen.family.load ? (chosen.id ?? chosen.family.id) : null;
-  return j.exercise?.match.is_machine ? j.exercise.equipment : null;
-};
 
 /** Judged lines as the fatigue model sees them; stretches and what nothing is known of fall away. */
 export function fatigueLinesOf<L extends ScoreLine>(

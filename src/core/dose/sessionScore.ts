@@ -185,7 +185,11 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
       else if (!school.calvesFirst && after.some((a) => !isCalf(a) && a.scheme.kind !== "stretch"))
         say(item, "Calves come last unless they are the aim: move them to the end.", toEnd);
     }
-    if (isOnPlate(item)) say(item, "Calves on the press plate: safety pins in before the first repetition.");
+    if (isOnPlate(item))
+      say(
+        item,
+        "Calves on the press plate: safety pins in before the first repetition; the load of the press may stay.",
+      );
   }
   return notes;
 }

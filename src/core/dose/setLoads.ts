@@ -1,4 +1,3 @@
-import { BODY_WEIGHT, realLoads } from "../selection/machineFor";
 import type { JudgedLine } from "./judgeScore";
 import { stepFor } from "./lineLoad";
 
@@ -10,19 +9,19 @@ export interface SetLoad {
 
 /**
  * The real step of every set: at or below its share of the working load, a plate more each time in a climb. Null where
- * nothing is set, or where even the lightest step is above it: then the lightest is too heavy for that set.
+ * nothing is known to be set, or where even the lightest step is above it.
  */
 export function setLoads({
   load,
   sets,
   line,
 }: Pick<JudgedLine, "load" | "sets" | "line">): (SetLoad | null)[] {
-  const setUp = load?.setUp;
-  const family = setUp?.chosen.family;
-  if (setUp?.how === BODY_WEIGHT) return sets.map(() => ({ load: 0, how: BODY_WEIGHT }));
-  if (!setUp || !family?.load || family.isReversed) return sets.map(() => null);
-  const loads = realLoads(setUp.chosen.machine, family);
+  const setting = load?.setting;
+  if (!setting) return sets.map(() => null);
+  // the body alone and a counterweight are the same in every set
+  if (setting.loads.length === 0 || setting.isHelp)
+    return sets.map(() => ({ load: setting.load, how: setting.how }));
   const wanted = (i: number, share: number) =>
-    line.scheme.kind === "climb" ? setUp.load + i * line.scheme.plateKg : setUp.load * share;
-  return sets.map((s, i) => stepFor(loads, wanted(i, s.loadShare), "down"));
+    line.scheme.kind === "climb" ? setting.load + i * line.scheme.plateKg : setting.load * share;
+  return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare), "down"));
 }

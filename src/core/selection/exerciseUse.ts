@@ -79,6 +79,9 @@ const QUIET_USES: Record<string, readonly string[]> = {
   calf_seated: ["calf_seated"],
 };
 
+/** Kinds of machines that an exercise without a model of the knee is done on; none where it needs no machine. */
+export const quietMachines = (exerciseId: string): readonly string[] => QUIET_USES[exerciseId] ?? [];
+
 /** Things every clinic is taken to have: floor, chair, step, cuffs, bands. */
 const ALWAYS_THERE: readonly string[] = [
   "squat_on_floor",

@@ -22,7 +22,7 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   toleratedS: { label: "at once", unit: "s", least: 5, most: 60, step: 5 },
 };
 const TEMPO = {
-  liftS: { label: "up", least: 0.5, most: 10 },
+  liftS: { label: "up", least: 0, most: 10 },
   topS: { label: "top", least: 0, most: 10 },
   lowerS: { label: "down", least: 0.5, most: 15 },
   bottomS: { label: "low", least: 0, most: 5 },

@@ -69,20 +69,19 @@ function OverloadWords({ scheme }: { scheme: Scheme }) {
 /** What to set, what that really asks, where it comes from and how sure it is. */
 export function ToSet({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
   const { load, line } = judged;
-  const setUp = load?.setUp;
   if (!load || load.tooHeavyBecause) return null;
-  if (!setUp) return <EnduranceWords judged={judged} personal={personal} />;
-  const isReversed = setUp.chosen.family.isReversed;
+  const { setting, setUp } = load;
+  if (!setting) return <EnduranceWords judged={judged} personal={personal} />;
   const of = line.scheme.kind === "holds" ? "what it can hold there" : "its one-repetition maximum";
   return (
     <div className="mt-1" role="status">
       <p>
         {load.basis === "repetition test" ? "set " : "start with "}
-        <b className="display text-[18px]">{setUp.how}</b>
+        <b className="display text-[18px]">{setting.how}</b>
         {load.share !== null && (
           <span className="small quiet">
             {" "}
-            {line.scheme.kind === "holds" ? `${Math.round(setUp.momentNm)} N·m, ` : ""}
+            {setUp && line.scheme.kind === "holds" ? `${Math.round(setUp.momentNm)} N·m, ` : ""}
             {Math.round(load.share * 100)} % of {of}
             {load.wantedShare !== null && load.basis !== "felt"
               ? `; the scheme wants ${Math.round(load.wantedShare * 100)}`
@@ -98,7 +97,7 @@ export function ToSet({ judged, personal }: { judged: JudgedLine; personal: Pers
             : load.basis === "default strength"
               ? "This direction was not tested: a default strength stands in. Find the real load in two light sets."
               : "Found by feel: begin with the least."}
-        {isReversed && " It is help: less of it is harder, and it falls where loads would rise."}
+        {setting.isHelp && " It is help: less of it is harder, and it falls where loads would rise."}
       </p>
       <BandWords judged={judged} />
       <EnduranceWords judged={judged} personal={personal} />
