@@ -22,13 +22,13 @@ import { workKindOf } from "@/core/dose/workKind";
 import type { Exercise } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { RangeRow } from "@/core/selection/rangeSheet";
-import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { FindDose } from "../dose/FindDose";
 import { DraftBar, type Start } from "./DraftBar";
 import { ItemEditor, schemeOn } from "./ItemEditor";
 import { KeepTemplate } from "./KeepTemplate";
+import { SaveBar } from "./SaveBar";
 import { ScoreRail } from "./ScoreRail";
 import { RunThrough, SessionNotes } from "./SessionNotes";
 import { useJudged } from "./useJudged";
@@ -266,42 +266,15 @@ export function SessionDesk({
         {current && !current.exercise && (
           <p className="text-accent">This exercise is not in the library any more: take it out.</p>
         )}
-        <div className="sticky bottom-0 mt-4 border-t border-rule bg-base-100 pb-1 pt-3">
-          <Problem sentence={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])} />
-          {mayWrite && (
-            <p className="mt-2 flex flex-wrap gap-1.5">
-              <button type="button" className="btn btn-primary btn-sm" onClick={save} disabled={!maySave}>
-                Save session <kbd className="text-primary-content">S</kbd>
-              </button>
-              <button
-                type="button"
-                className="btn btn-line btn-sm"
-                onClick={score.undo}
-                disabled={!score.canUndo}
-              >
-                Undo <kbd>Z</kbd>
-              </button>
-              <button
-                type="button"
-                className="btn btn-line btn-sm"
-                onClick={score.redo}
-                disabled={!score.canRedo}
-              >
-                Redo <kbd>Y</kbd>
-              </button>
-              <button
-                type="button"
-                className="btn btn-line btn-sm"
-                onClick={() => keeper.current?.showModal()}
-              >
-                Keep as a template
-              </button>
-            </p>
-          )}
-          <p className="small quiet mt-2" aria-live="polite">
-            {saved && !isChanged ? `Saved as version ${saved.version} by ${saved.by}.` : "Not saved yet."}
-          </p>
-        </div>
+        <SaveBar
+          problem={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])}
+          words={saved && !isChanged ? `Saved as version ${saved.version} by ${saved.by}.` : "Not saved yet."}
+          score={score}
+          mayWrite={mayWrite}
+          maySave={maySave}
+          onSave={save}
+          onKeep={() => keeper.current?.showModal()}
+        />
       </aside>
       <KeepTemplate ref={keeper} lines={plainLines(score.lines)} templates={templates} />
       <FindDose
