@@ -93,10 +93,11 @@ export function SessionNotes({
   );
 }
 
-function guardWords(what: string, g: GuardedLoad): string | null {
+function guardWords(what: string, unit: string, g: GuardedLoad): string | null {
   if (!g.isOver || g.most === null) return null;
-  const least = Math.ceil(g.thisWeek - g.most);
-  return `This week's load of ${what} would be ${Math.round(g.thisWeek)}; ${Math.floor(g.most)} is the most after the weeks before (last week ${Math.round(g.lastWeek ?? 0)}): take out sets worth ${least}, or move them to next week.`;
+  const amount = (x: number) => `${x} ${unit}`.trim();
+  const over = Math.ceil(g.thisWeek - g.most);
+  return `This week's ${what} would be ${amount(Math.round(g.thisWeek))}; ${Math.floor(g.most)} is the most after the weeks before (last week ${Math.round(g.lastWeek ?? 0)}): take out sets worth ${over}, or move them to next week.`;
 }
 
 /** Hard repetitions by muscle, the kneecap's sum, left and right, and time beside other lanes. */
