@@ -45,8 +45,8 @@ export function SessionNotes({
 }) {
   const legs = legsNote(totals.legs);
   const weeks = [
-    guardWords("the kneecap joint", guards.kneecap),
-    guardWords("hard repetitions", guards.hard),
+    guardWords("load of the kneecap joint", "s of a chair rise", guards.kneecap),
+    guardWords("count of hard repetitions", "", guards.hard),
   ];
   const plain = [
     ...early,
