@@ -4,15 +4,19 @@ import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
 import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
 import { personalFactor } from "@/core/isometrics/personalFactor";
+import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
 import { effortLimit, holdSecondsLimit } from "@/core/safety/limits";
+import type { Direction } from "@/core/selection/strengthKnown";
 import { chairRise } from "@/core/selection/tissues";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
 import { daysBetween } from "@/core/units/days";
+import type { Side } from "@/core/units/fields";
 import { type ChooseFacts, chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
 import { limitsOf } from "./limits";
+import { testsOf } from "./measurements";
 import { measurementsOf } from "./otherMeasurements";
 import { sessionsOf } from "./sessions";
 import { optionInForce, stancesInForce } from "./stances";
@@ -22,6 +26,9 @@ import { scoresOf } from "./storedScores";
 export interface SessionFacts extends PlainScoreFacts {
   choose: ChooseFacts;
   school: OrderSchool;
+  /** the side that this is about, and which leg is clearly weaker in each direction */
+  side: Side;
+  weaker: Record<Direction, WeakerLeg | null>;
 }
 
 /** With fewer sessions behind them people count as novices [own]. */
@@ -52,6 +59,7 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
   if (!chair) return "A usual chair is out of the model's reach for this body.";
   const inForce = await limitsOf(ctx, client);
   const runs = await recordsByPlan(ctx, client.episodeId);
+  const tests = await testsOf(ctx, client.episodeId);
   return {
     choose,
     chair,
@@ -61,6 +69,11 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
     repetitionTests: await repetitionTests(ctx, client),
     personal: personalFactor("knee", timedHoldsFrom(runs)),
     school: await orderSchool(ctx, client.episodeId),
+    side: client.side,
+    weaker: {
+      extension: weakerLeg(tests, "knee_extension", client.side),
+      flexion: weakerLeg(tests, "knee_flexion", client.side),
+    },
   };
 }
 

@@ -240,6 +240,43 @@ test("a number that does not fit stays in its field with the reason, and the lin
   expect((await post(page, `/api/clients/${id}/scores`, { id: 1 })).status).toBe(422);
 });
 
+test("a repetition test on the machine is what its load is counted from; the address keeps place, time and line", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await openStep(page, "Tove Aldermoor", "session");
+  const measured = {
+    id: randomUUID(),
+    kind: "repetition_test",
+    side: null,
+    value: 60,
+    way: null,
+    source: "typed",
+    apparatus: "Lane press",
+    reps: 10,
+    reserve: 2,
+    twoLegs: true,
+    chairM: null,
+    armsUsed: null,
+  };
+  expect((await post(page, `/api/clients/${id}/measurements`, measured)).status).toBe(200);
+  await page.goto(`/clients/${id}/session?minutes=45&place=home`);
+  await isAlive(page);
+  await expect(page.getByLabel("Minutes there are")).toHaveValue("45");
+  await expect(page.getByLabel("draft for")).toHaveValue("home");
+  while ((await lines(page).count()) > 0) await page.keyboard.press("x");
+  await add(page, "Seated horizontal leg press");
+  await expect(
+    editor(page).getByText(/From the repetition test of .*: about \d+ kg at most, ± \d+ %/),
+  ).toBeVisible();
+  await expect(editor(page).getByText(/^set pin/)).toBeVisible();
+  await add(page, "Single-leg seated knee extension");
+  await expect(page).toHaveURL(/line=2/);
+  await expect(
+    editor(page).getByText(/leg begins: weaker by \d+ %|No clear difference was measured/),
+  ).toBeVisible();
+});
+
 test("a template is kept, taken for another client under that client's limits, and put away", async ({
   page,
 }) => {

@@ -202,6 +202,12 @@ describe("what bars a line", () => {
       scoreContext(),
       /choose both at once/,
     ],
+    [
+      "a total of 25 for a novice",
+      line("kext_single", EXAMPLES.accumulated, { legs: "in_turns" }),
+      scoreContext(FREE_LIMITS, { known: { ...scoreContext().known, isNovice: true } }),
+      /25 is not for novices: choose 15/,
+    ],
     ["an unknown exercise", line("flying", EXAMPLES.straight), scoreContext(), /not in the library/],
     [
       "rests shared with nothing",

@@ -64,6 +64,9 @@ const asksForMore = (load: LineLoad): boolean =>
 export const fitsWell = (j: JudgedLine): boolean =>
   j.bars.length === 0 && j.load !== null && !j.load.tooHeavyBecause && !asksForMore(j.load);
 
+/** Novices accumulate so many repetitions. Dosing rules D8. */
+const NOVICE_TOTAL = 15;
+
 /** Judges every line; the same function runs on the page and at the route. */
 export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: ScoreContext): JudgedLine<L>[] {
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
@@ -103,6 +106,8 @@ function judgeLine<L extends ScoreLine>(
     !context.sheet.limits.closed_chain.single_leg_allowed
   )
     bars.push("one leg alone is not allowed in presses and squats yet: use both");
+  if (scheme.kind === "accumulated" && scheme.total > NOVICE_TOTAL && context.known.isNovice)
+    bars.push(`a total of ${scheme.total} is not for novices: choose ${NOVICE_TOTAL}`);
   bars.push(...effortBars(sets, line, context));
   const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(line, context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };

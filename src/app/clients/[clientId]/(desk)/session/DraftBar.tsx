@@ -7,7 +7,8 @@ import type { TemplateWish } from "@/core/dose/sessionTemplate";
 import { GROUP_NAMES, type RangeRow } from "@/core/selection/rangeSheet";
 import { Palette } from "@/ui/palette/Palette";
 
-const MINUTES = [20, 30, 45, 60] as const;
+export const MINUTES = [20, 30, 45, 60] as const;
+export type Wish = Omit<TemplateWish, "minutes"> & { minutes: (typeof MINUTES)[number] };
 const QUIET_SELECT = "cursor-pointer border-b border-rule bg-transparent font-bold";
 
 /** Somewhere to start from: a kept template or an earlier session. */
@@ -33,7 +34,7 @@ export function DraftBar({
   onAdd,
   onHome,
 }: {
-  wish: TemplateWish;
+  wish: Wish;
   phaseAim: Aim;
   templates: readonly Start[];
   earlier: readonly Start[];
@@ -41,7 +42,7 @@ export function DraftBar({
   adder: RefObject<HTMLDialogElement | null>;
   starter: RefObject<HTMLDialogElement | null>;
   homeDialog: RefObject<HTMLDialogElement | null>;
-  onWish: (wish: TemplateWish) => void;
+  onWish: (wish: Wish) => void;
   onDraft: () => void;
   onStart: (start: Start) => void;
   onAdd: (row: RangeRow) => void;
@@ -66,7 +67,9 @@ export function DraftBar({
         <select
           className={QUIET_SELECT}
           value={String(wish.minutes)}
-          onChange={(e) => onWish({ ...wish, minutes: Number(e.target.value) })}
+          onChange={(e) =>
+            onWish({ ...wish, minutes: MINUTES.find((m) => m === Number(e.target.value)) ?? 30 })
+          }
         >
           {MINUTES.map((m) => (
             <option key={m} value={m}>

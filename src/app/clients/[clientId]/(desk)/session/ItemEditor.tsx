@@ -6,7 +6,10 @@ import { plannedDeg, SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } 
 import { type ScoreLine, scoreLine } from "@/core/dose/scoreInput";
 import type { SetPrediction } from "@/core/dose/sessionFatigue";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
+import type { WeakerLeg } from "@/core/measure/weakerLeg";
 import type { Exercise } from "@/core/rules/exercises";
+import type { Side } from "@/core/units/fields";
+import type { MassUnit } from "@/core/units/mass";
 import { NumberRow, SchemeFields } from "./SchemeFields";
 import { SCHEME_STARTS } from "./schemeDefaults";
 import { SetList, ToSet } from "./ToSet";
@@ -30,6 +33,9 @@ export function ItemEditor({
   judged,
   predictions,
   personal,
+  side,
+  weaker,
+  massUnit,
   isFirst,
   forms,
   lighter,
@@ -42,6 +48,10 @@ export function ItemEditor({
   judged: JudgedLine<Line> & { exercise: Exercise };
   predictions: readonly SetPrediction[];
   personal: PersonalFactor;
+  side: Side;
+  /** the clearly weaker leg in this exercise's direction */
+  weaker: WeakerLeg | null;
+  massUnit: MassUnit;
   isFirst: boolean;
   /** the next easier and harder form of the exercise that fit today */
   forms: { easier: Exercise | null; harder: Exercise | null };
@@ -66,7 +76,7 @@ export function ItemEditor({
         {open?.computed ? `${open.computed.chosen.machine.name}, ` : ""}
         {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
-      <ToSet judged={judged} personal={personal} />
+      <ToSet judged={judged} personal={personal} massUnit={massUnit} />
       {load?.tooHeavyBecause && (
         <p className="mt-1 border-l-4 border-accent pl-3" role="status">
           The lightest it has is more than this wants, because {load.tooHeavyBecause}.{" "}
@@ -138,13 +148,13 @@ export function ItemEditor({
           >
             {[...new Set([...allowed, line.legs])].map((l) => (
               <option key={l} value={l}>
-                {LEGS_WORDS[l]}
+                {l === "one" ? `${side} leg only` : LEGS_WORDS[l]}
               </option>
             ))}
           </select>
         </label>
         {(line.legs === "in_turns" || line.legs === "one_after_other") && (
-          <p className="small quiet">The weaker leg begins; the other does what it did, no more.</p>
+          <p className="small quiet">{firstLegWords(weaker, side)} The other does what it did, no more.</p>
         )}
         {!isFirst && (
           <label className="flex items-center gap-2">
@@ -197,6 +207,12 @@ export function ItemEditor({
     </section>
   );
 }
+
+/** Which leg begins, and why. */
+const firstLegWords = (weaker: WeakerLeg | null, side: Side): string =>
+  weaker
+    ? `The ${weaker.side} leg begins: weaker by ${Math.round(weaker.byPct)} %.`
+    : `No clear difference was measured: the ${side} leg, which this is about, begins.`;
 
 /** The part of the open arc that repetitions travel. */
 function WindowFields({

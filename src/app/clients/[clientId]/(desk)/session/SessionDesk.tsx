@@ -1,31 +1,28 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
+import { parseAsInteger, parseAsNumberLiteral, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useRef, useState } from "react";
-import { aimOfPhase } from "@/core/dose/doseByAim";
+import { AIM_IDS, aimOfPhase } from "@/core/dose/doseByAim";
 import { type HomeThing, homeVersion } from "@/core/dose/homeVersion";
 import type { JudgedLine } from "@/core/dose/judgeScore";
 import { nextMeansDown } from "@/core/dose/nextMeans";
-import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import { jointOf } from "@/core/dose/sessionFatigue";
-import type { Fix, OrderSchool } from "@/core/dose/sessionScore";
-import {
-  asRamp,
-  lightStart,
-  sessionTemplate,
-  type TemplateWish,
-  usualLine,
-} from "@/core/dose/sessionTemplate";
+import type { Fix } from "@/core/dose/sessionScore";
+import { asRamp, lightStart, sessionTemplate, usualLine } from "@/core/dose/sessionTemplate";
 import type { PastLoad } from "@/core/dose/weekGuard";
 import { workKindOf } from "@/core/dose/workKind";
 import type { Exercise } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { RangeRow } from "@/core/selection/rangeSheet";
+import { directionOf } from "@/core/selection/row";
+import type { MassUnit } from "@/core/units/mass";
+import type { SessionFacts } from "@/server/sessionContext";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { FindDose } from "../dose/FindDose";
-import { DraftBar, type Start } from "./DraftBar";
+import { DraftBar, MINUTES, type Start, type Wish } from "./DraftBar";
 import { ItemEditor, schemeOn } from "./ItemEditor";
 import { KeepTemplate } from "./KeepTemplate";
 import { SaveBar } from "./SaveBar";
@@ -34,10 +31,18 @@ import { RunThrough, SessionNotes } from "./SessionNotes";
 import { useJudged } from "./useJudged";
 import { type Line, plainLines, useScore } from "./useScore";
 
+const VIEW = {
+  place: parseAsStringLiteral(["gym", "home"]).withDefault("gym"),
+  minutes: parseAsNumberLiteral(MINUTES).withDefault(30),
+  aim: parseAsStringLiteral(AIM_IDS),
+  line: parseAsInteger.withDefault(1),
+};
+
 /** The session as a score, its totals above, its notes below, the editor of one line at the right. */
 export function SessionDesk({
   clientId,
   facts,
+  massUnit,
   barred,
   saved,
   past,
@@ -46,7 +51,8 @@ export function SessionDesk({
   mayWrite,
 }: {
   clientId: string;
-  facts: PlainScoreFacts & { school: OrderSchool };
+  facts: SessionFacts;
+  massUnit: MassUnit;
   barred: string | null;
   saved: { version: number; items: ScoreLine[]; by: string } | null;
   past: readonly PastLoad[];
@@ -56,8 +62,8 @@ export function SessionDesk({
 }) {
   const router = useRouter();
   const score = useScore(saved?.items ?? []);
-  const [picked, setPicked] = useState<string | null>(null);
-  const [wish, setWish] = useState<TemplateWish>({ place: "gym", minutes: 30, aim: null });
+  const [{ line: pickedAt, ...wish }, setView] = useQueryStates(VIEW);
+  const [justMade, setJustMade] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [homeNotes, setHomeNotes] = useState<string[]>([]);
   const adder = useRef<HTMLDialogElement>(null);
@@ -67,8 +73,15 @@ export function SessionDesk({
   const finder = useRef<HTMLDialogElement>(null);
   const j = useJudged(score.lines, facts, past);
   const { context, rows, judged, totals } = j;
-  const current = judged.find((x) => x.line.key === picked) ?? judged[0] ?? null;
+  // the picked line stands in the address by its place; one that was just made or moved is followed by its name
+  const current = judged.find((x) => x.line.key === justMade) ?? judged[pickedAt - 1] ?? judged[0] ?? null;
   const line = current?.line ?? null;
+  const setPicked = (key: string | null) => {
+    setJustMade(key);
+    const at = score.lines.findIndex((l) => l.key === key);
+    if (at >= 0) setView({ line: at + 1 });
+  };
+  const setWish = (w: Wish) => setView(w);
 
   const step = (by: 1 | -1) => {
     const at = score.lines.findIndex((l) => l.key === line?.key);
@@ -253,6 +266,9 @@ export function SessionDesk({
             judged={current as JudgedLine<Line> & { exercise: Exercise }}
             predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
             personal={context.personal}
+            side={facts.side}
+            weaker={facts.weaker[directionOf(current.exercise)]}
+            massUnit={massUnit}
             isFirst={judged[0] === current}
             forms={formsOf(current.exercise, rows)}
             lighter={nextMeansDown(current, rows, context)}

@@ -10,7 +10,7 @@ import { spreadFactor } from "@/core/isometrics/effortConversion";
 import { plannedEnduranceS, shareOfEndurance } from "@/core/isometrics/enduranceTime";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import { dayInWords } from "@/core/units/dayInWords";
-import { GRAVITY_M_S2 } from "@/core/units/mass";
+import { formatMass, GRAVITY_M_S2, type MassUnit, poundsBeside } from "@/core/units/mass";
 
 /** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
 function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
@@ -67,7 +67,15 @@ function OverloadWords({ scheme }: { scheme: Scheme }) {
 }
 
 /** What to set, what that really asks, where it comes from and how sure it is. */
-export function ToSet({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
+export function ToSet({
+  judged,
+  personal,
+  massUnit,
+}: {
+  judged: JudgedLine;
+  personal: PersonalFactor;
+  massUnit: MassUnit;
+}) {
   const { load, line } = judged;
   if (!load || load.tooHeavyBecause) return null;
   const { setting, setUp } = load;
@@ -78,6 +86,8 @@ export function ToSet({ judged, personal }: { judged: JudgedLine; personal: Pers
       <p>
         {load.basis === "repetition test" ? "set " : "start with "}
         <b className="display text-[18px]">{setting.how}</b>
+        {setting.load > 0 && !setting.how.endsWith("kg") && ` ${formatMass(setting.load, "kg")}`}
+        {setting.load > 0 && poundsBeside(setting.load, massUnit)}
         {load.share !== null && (
           <span className="small quiet">
             {" "}

@@ -59,6 +59,7 @@ export default async function SessionPage({ params }: { params: Promise<{ client
       past={data.past}
       templates={data.templates}
       earlier={data.earlier}
+      massUnit={actor.massUnit}
       mayWrite={may(actor.role, "plan.write")}
     />
   );
