@@ -87,14 +87,11 @@ export async function post(page: Page, path: string, body: unknown): Promise<Ans
 /** Nothing axe knows of is wrong with what is on screen. */
 export async function expectAccessible(page: Page): Promise<void> {
   // a dialog that still fades in has the contrast of its half-way colours
-  await page.evaluate(() =>
-    Promise.allSettled(
-      document
-        .getAnimations()
-        .filter((a) => a.effect?.getTiming().iterations !== Number.POSITIVE_INFINITY)
-        .map((a) => a.finished),
-    ),
-  );
+  await page.evaluate(async () => {
+    const fading = document.getAnimations().filter((a) => a.playState === "running");
+    const still = Promise.allSettled(fading.map((a) => a.finished));
+    await Promise.race([still, new Promise((done) => setTimeout(done, 1000))]);
+  });
   const { violations } = await new AxeBuilder({ page }).analyze();
   const words = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
   expect(words).toEqual([]);

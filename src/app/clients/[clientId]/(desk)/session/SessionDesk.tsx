@@ -76,9 +76,8 @@ export function SessionDesk({
   // the picked line stands in the address by its place; one that was just made or moved is followed by its name
   const current = judged.find((x) => x.line.key === justMade) ?? judged[pickedAt - 1] ?? judged[0] ?? null;
   const line = current?.line ?? null;
-  const setPicked = (key: string | null) => {
+  const setPicked = (key: string | null, at = score.lines.findIndex((l) => l.key === key)) => {
     setJustMade(key);
-    const at = score.lines.findIndex((l) => l.key === key);
     if (at >= 0) setView({ line: at + 1 });
   };
   const setWish = (w: Wish) => setView(w);
@@ -95,7 +94,7 @@ export function SessionDesk({
   const add = (row: RangeRow) => {
     const kind = row.e.match.class === "stretch" ? "stretch" : row.e.match.static_hold ? "holds" : "straight";
     const made = schemeOn({ open: row }, row.e, kind, "together");
-    setPicked(score.insert({ ...usualLine(row, made.scheme), ...made }));
+    setPicked(score.insert({ ...usualLine(row, made.scheme), ...made }), score.lines.length);
   };
   const home = (have: ReadonlySet<HomeThing>) => {
     const made = homeVersion(plainLines(score.lines), rows, context, have);
@@ -108,12 +107,12 @@ export function SessionDesk({
         rows.filter((r) => !score.lines.some((l) => l.exerciseId === r.e.id)),
         context,
       );
-      if (start) setPicked(score.insert(start, 0));
+      if (start) setPicked(score.insert(start, 0), 0);
       return;
     }
     const target = score.lines.find((l) => l.key === f.itemId);
     if (!target) return;
-    setPicked(target.key);
+    setPicked(target.key, f.kind === "move" ? f.to : undefined);
     if (f.kind === "move") score.place(target.key, f.to);
     if (f.kind === "ramp") score.change(target.key, { scheme: asRamp(target).scheme });
   };
@@ -194,7 +193,7 @@ export function SessionDesk({
             predictions={j.predictions}
             picked={line?.key ?? null}
             mayMove={mayWrite}
-            onPick={setPicked}
+            onPick={(key) => setPicked(key)}
             onPlace={score.place}
           />
         )}
