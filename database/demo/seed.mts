@@ -43,16 +43,9 @@ import { keepTemplate } from "../../src/server/sessionTemplates";
 import { chooseStance, noteStanceView } from "../../src/server/stances";
 import { scoresOf } from "../../src/server/storedScores";
 import { createClient } from "../../src/server/story";
-import {
-  CLIENTS,
-  CLINIC,
-  CUFFS_KG,
-  type DemoClient,
-  type DemoLimit,
-  type DemoSeries,
-  MACHINES,
-  PEOPLE,
-} from "./scenario";
+import { CLIENTS } from "./clients";
+import { CLINIC, CUFFS_KG, MACHINES, PEOPLE } from "./clinic";
+import type { DemoClient, DemoLimit, DemoSeries } from "./demoClient";
 
 const owner = postgres(process.env.OWNER_URL ?? "", { max: 1, onnotice: () => {} });
 const [already] = await owner`select 1 from clinic limit 1`;

@@ -1,0 +1,54 @@
+import type { Body } from "@/core/body/segments";
+import { quietNumbers } from "@/core/selection/quietNumbers";
+
+/** Work that leaves the knee quiet: the moments of its own joint where there is a model, and what is not known. */
+export function QuietNumbers({ exerciseId, body }: { exerciseId: string; body: Body }) {
+  const numbers = quietNumbers(exerciseId, body);
+  return (
+    <>
+      <p className="mt-2">
+        No load at the knee is computed for it, so it has no ridge and no pose. Limits and catalogue decide it
+        all the same.
+      </p>
+      {numbers && (
+        <>
+          <p className="mt-2">
+            <b>What it asks for</b>, {numbers.about}:
+          </p>
+          <table className="mt-1 w-full text-left">
+            <thead>
+              <tr className="quiet">
+                <th scope="col" className="font-normal">
+                  <span className="sr-only">where</span>
+                </th>
+                {numbers.columns.map((c) => (
+                  <th key={c} scope="col" className="font-normal">
+                    {c}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {numbers.rows.map((r) => (
+                <tr key={r.where} className="border-t border-base-300">
+                  <th scope="row" className="font-normal">
+                    {r.where}
+                  </th>
+                  {r.values.map((v, i) => (
+                    <td key={numbers.columns[i]}>
+                      <b>{v}</b>
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="quiet mt-1">
+            Estimated, held still or moved slowly ({numbers.source}, unverified citation). It cannot tell how
+            the trunk is held.
+          </p>
+        </>
+      )}
+    </>
+  );
+}
