@@ -71,7 +71,6 @@ export function scoreTotals(items: readonly ScoreItem[]): ScoreTotals {
 export type Fix =
   | { kind: "warm_up" }
   | { kind: "ramp"; itemId: string }
-  | { kind: "straight"; itemId: string }
   /** the place among the items that it should have */
   | { kind: "move"; itemId: string; to: number };
 
@@ -89,14 +88,14 @@ export interface OrderSchool {
 }
 export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: false };
 
-/** With so many repetitions left, a set is light: a warm-up may stand anywhere. */
+/** With so many repetitions left, a set is light: a warm-up may stand anywhere [own]. */
 const LIGHT_RESERVE = 4;
 const LIGHT_EFFORT = 5;
 const LIGHT_PERCENT = 30;
 const HEAVY_EFFORT = 7;
 const HEAVY_PERCENT = 50;
-/** Straight sets with so few repetitions in all, done and left, are about 65 % of the maximum and more: ramp sets first (dosing rules D6). */
-const RAMP_AT_OR_BELOW_REPS = 15;
+/** Straight sets with so few repetitions in all, done and left, are above two thirds of the maximum: ramp sets first (dosing rules D6). */
+const RAMP_BELOW_REPS = 15;
 
 function isLight(s: Scheme): boolean {
   if (s.kind === "straight") return s.reserve >= LIGHT_RESERVE;
@@ -116,7 +115,7 @@ const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
 const isOnPlate = (i: ScoreItem): boolean => i.exercise.id === "calf_press";
 const wantsRamp = (i: ScoreItem): boolean =>
   i.scheme.kind === "straight" &&
-  i.scheme.reps + i.scheme.reserve < RAMP_AT_OR_BELOW_REPS &&
+  i.scheme.reps + i.scheme.reserve < RAMP_BELOW_REPS &&
   i.exercise.match.load_floor !== "limb";
 
 /**

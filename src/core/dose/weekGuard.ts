@@ -9,7 +9,7 @@ export interface PastLoad {
 
 const WEEK_DAYS = 7;
 const WEEKS = 4;
-/** Growth that is always allowed, so that small bases may grow: three hard repetitions, or a set of ten slow chairs' worth. */
+/** Growth that is always allowed, so that small bases may grow: three hard repetitions (dosing rules G4), or half a minute of a chair rise [own]. */
 const FLOOR = { hardReps: 3, kneecapChairS: 30 } as const;
 
 export interface GuardedLoad {

@@ -3,7 +3,7 @@ import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { type MachineFamily, numberOf } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
-import { BACKREST, LEVER_GEOMETRY, PAD, STACK } from "./seatedExtension";
+import { BACKREST, LEVER_GEOMETRY, leverOf, PAD, STACK } from "./seatedExtension";
 
 function curl(position: "prone" | "seated"): MachineFamily {
   const isProne = position === "prone";
@@ -57,12 +57,7 @@ function curl(position: "prone" | "seated"): MachineFamily {
         body,
         legCurl(body, deg, {
           position,
-          geometry: {
-            ratioM: numberOf(m.values, "ratioM"),
-            cam: m.cam,
-            frictionShare: numberOf(m.values, "frictionShare"),
-            startLoadKg: numberOf(m.values, "startLoadKg"),
-          },
+          geometry: leverOf(m),
           loadKg: s.load,
           share: s.share,
           phase: s.phase,

@@ -1,7 +1,8 @@
 import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
-import { type MachineFamily, numberOf, type SettingSpec } from "./family";
+import type { LeverGeometry } from "../seatedKneeExtension";
+import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
 
 /** Settings that lever machines share. */
@@ -58,6 +59,14 @@ export const LEVER_GEOMETRY = [
   },
 ] as const satisfies MachineFamily["geometry"];
 
+/** A lever as its machine's own numbers say. */
+export const leverOf = (m: MachineGeometry): LeverGeometry => ({
+  ratioM: numberOf(m.values, "ratioM"),
+  cam: m.cam,
+  frictionShare: numberOf(m.values, "frictionShare"),
+  startLoadKg: numberOf(m.values, "startLoadKg"),
+});
+
 /** Seated knee extension on a lever. Source: mechanics rules 5.1. */
 export const seatedExtension: MachineFamily = {
   id: "seated_knee_extension",
@@ -99,12 +108,7 @@ export const seatedExtension: MachineFamily = {
         resistance: [
           {
             kind: "lever",
-            geometry: {
-              ratioM: numberOf(m.values, "ratioM"),
-              cam: m.cam,
-              frictionShare: numberOf(m.values, "frictionShare"),
-              startLoadKg: numberOf(m.values, "startLoadKg"),
-            },
+            geometry: leverOf(m),
             loadKg: s.load,
             share: s.share,
             phase: s.phase,

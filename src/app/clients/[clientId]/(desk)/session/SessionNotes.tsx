@@ -7,7 +7,6 @@ import type { Muscle } from "@/core/schedule/balance";
 const FIX_WORDS: Record<Fix["kind"], string> = {
   warm_up: "put a light start first",
   ramp: "put ramp sets before it",
-  straight: "make it straight sets",
   move: "move it",
 };
 const MUSCLE_WORDS: Record<Muscle, string> = {
