@@ -18,9 +18,13 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
   { name: "Review", step: null },
 ];
 
+/** Pages that belong to a step of the path. */
+const PART_OF: Readonly<Record<string, PathStep>> = { session: "dose", cards: "choose", swap: "choose" };
+
 /** The path with what each step says today; steps that are not built yet are words, not links. */
 export function ClientPath({ clientId, steps }: { clientId: string; steps: ClientDay["steps"] }) {
-  const here = usePathname().split("/").pop();
+  const page = usePathname().split("/").pop() ?? "";
+  const here = PART_OF[page] ?? page;
   const entries = STEPS.map(({ name, step }): PathEntry => {
     if (!step) return { name, words: "coming later", state: "coming", href: null, isHere: false };
     return { name, ...steps[step], href: `/clients/${clientId}/${step}`, isHere: here === step };
