@@ -116,6 +116,16 @@ test("a written limit on holds reaches the session, with who wrote it, and the r
   expect(await save({ ...HOLDS, holdS: 10 })).toBe(1);
 });
 
+test("what is too heavy even at the lightest step is refused at the route, not only on the page", async () => {
+  const client = await clientWith();
+  const trials = [60, 61].map((forceN) => ({ id: randomUUID(), source: "typed" as const, forceN }));
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput({ trials })));
+  const asked: Scheme = { ...HOLDS, holdS: 10, effort: { kind: "felt", felt: 3 } };
+  await expect(clinic.as("therapist", (ctx) => saveScore(ctx, client, holdsOn(asked)))).rejects.toThrow(
+    /the lightest it has is too heavy, because it asks for \d+ % of its strength/,
+  );
+});
+
 test("45 s at 70 % of maximum is refused at the route with what would hold", async () => {
   const client = await clientWith();
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));

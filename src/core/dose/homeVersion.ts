@@ -80,19 +80,35 @@ export function homeVersion(
       ...inGroup.filter((r) => workKindOf(r.e) === workKindOf(e)),
       ...inGroup,
     ];
-    const found = [own, substitute, ...others]
-      .filter((r) => r !== undefined)
-      .filter((r) => canBeDoneWith(r.e, have) && !kept.some((k) => k.exerciseId === r.e.id))
-      .map((r) => ({ row: r, line: soundLine(r, line, context) }))
-      .find((x) => x.line !== null);
-    if (!found?.line) {
+    const made = firstSound(
+      [own, substitute, ...others],
+      line,
+      context,
+      (r) => canBeDoneWith(r.e, have) && !kept.some((k) => k.exerciseId === r.e.id),
+    );
+    if (!made) {
       notes.push(`${e.name}: nothing at home takes its place, it is left out.`);
       continue;
     }
-    kept.push({ ...found.line, sharesRests: found.line.sharesRests && kept.length > 0 });
-    if (found.row.e.id !== e.id) notes.push(`${e.name} becomes ${found.row.e.name}.`);
+    kept.push({ ...made.line, sharesRests: made.line.sharesRests && kept.length > 0 });
+    if (made.name !== e.name) notes.push(`${e.name} becomes ${made.name}.`);
   }
   return { lines: eased(kept, context, { restLonger: true }), notes };
+}
+
+/** The first of the rows that may be taken and on which the line fits; later ones are not judged. */
+function firstSound(
+  rows: readonly (RangeRow | undefined)[],
+  line: ScoreLine,
+  context: ScoreContext,
+  mayTake: (r: RangeRow) => boolean,
+): { name: string; line: ScoreLine } | null {
+  for (const row of rows) {
+    if (!row || !mayTake(row)) continue;
+    const made = soundLine(row, line, context);
+    if (made) return { name: row.e.name, line: made };
+  }
+  return null;
 }
 
 /** The line on another exercise: its own scheme, plain sets of it, or the catalogue's gentle dose, whichever fits first. */

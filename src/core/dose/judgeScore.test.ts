@@ -80,6 +80,9 @@ describe("the load of a line", () => {
             );
           }
           if (judged.bars.length > 0 || !row) return;
+          const { setUp } = load ?? {};
+          if (setUp && load?.basis !== "felt")
+            expect(setUp.effortShare ?? 0).toBeLessThanOrEqual(setUp.mostShare + 0.005);
           expect(row.arc.fromDeg).toBeGreaterThanOrEqual(e.knee_angle_usable_deg.min - 1e-9);
           if (e.match.class !== "stretch")
             expect(row.arc.toDeg).toBeLessThanOrEqual(limits.knee_flexion_loaded_deg.max + 1e-9);

@@ -62,7 +62,7 @@ const asksForMore = (load: LineLoad): boolean =>
 
 /** Nothing bars it, and it can be set as light as its scheme wants. */
 export const fitsWell = (j: JudgedLine): boolean =>
-  j.bars.length === 0 && j.load !== null && !j.load.tooHeavyBecause && !asksForMore(j.load);
+  j.bars.length === 0 && j.load !== null && !asksForMore(j.load);
 
 /** Novices accumulate so many repetitions. Dosing rules D8. */
 const NOVICE_TOTAL = 15;
@@ -112,7 +112,11 @@ function judgeLine<L extends ScoreLine>(
   const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(line, context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
   const cautions: string[] = [];
-  if (!found.load.tooHeavyBecause && asksForMore(found.load))
+  if (found.load.tooHeavyBecause)
+    bars.push(
+      `the lightest it has is too heavy, because ${found.load.tooHeavyBecause}: take a lighter means, less range or another exercise`,
+    );
+  else if (asksForMore(found.load))
     cautions.push(
       `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
     );

@@ -1,11 +1,16 @@
 import { settingsOf } from "../equipment/loadSteps";
-import type { RoundingPolicy } from "../equipment/roundLoad";
-import { MOST_ABOVE } from "../equipment/roundLoad";
+import { chooseStep, type RoundingPolicy } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
 import { quietMachines } from "../selection/exerciseUse";
 import { BODY_WEIGHT, type GymMachine, loadOfStep, realLoads } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
-import { type ComputedSetUp, directionOf, effortLimitPct, type KneeWindow } from "../selection/row";
+import {
+  type Basis,
+  type ComputedSetUp,
+  directionOf,
+  effortLimitPct,
+  type KneeWindow,
+} from "../selection/row";
 import { estimate1RM, type Lift } from "../strength/repetitionMaximum";
 import type { Scheme } from "./scheme";
 import {
@@ -75,17 +80,12 @@ const liftOf = (e: Exercise): Lift => {
 /** An exercise as it is when it is held: the limits of holds count for it. */
 export const heldForm = (e: Exercise): Exercise => ({ ...e, match: { ...e.match, static_hold: true } });
 
-/** The heaviest real load that the policy allows for a wanted one; null where even the lightest is above it. */
-export function stepFor<T extends { load: number }>(
+/** The real load that the policy allows for a wanted one; null where even the lightest is above it. */
+export const stepFor = <T extends { load: number }>(
   loads: readonly T[],
   wanted: number,
   policy: RoundingPolicy,
-): T | null {
-  const below = loads.filter((l) => l.load <= wanted + 1e-9).at(-1) ?? null;
-  if (policy === "down") return below;
-  const above = loads.find((l) => l.load > wanted + 1e-9 && l.load <= wanted * MOST_ABOVE);
-  return above && (!below || above.load - wanted < wanted - below.load) ? above : below;
-}
+): T | null => chooseStep(loads, (l) => l.load, wanted, policy);
 
 type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
 
@@ -127,10 +127,8 @@ export function lineLoad(
   const joint = kind ? jointOf(kind) : "knee";
   const wantedHeld = schemeShare(s, joint, person.k);
   const share = wantedHeld ?? 0.5;
-  const asked =
-    s.kind === "carry"
-      ? rowOf(e, sheet, { window, load: s.carriedKg })
-      : rowOf(e, { ...sheet, basis: { kind: "effort", share } }, { window });
+  const basis: Basis = s.kind === "carry" ? { kind: "load", kg: s.carriedKg } : { kind: "effort", share };
+  const asked = rowOf(e, { ...sheet, basis }, { window });
   if (Array.isArray(asked)) return asked;
   const wantedShare = s.kind === "holds" ? holdShare(s, joint, person.k) : repetitionShare(s);
   const byTest = asked.computed
@@ -156,9 +154,15 @@ export function lineLoad(
       share: achieved,
       wantedShare,
       shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
-      tooHeavyBecause: computed?.tooHeavyBecause ?? null,
+      tooHeavyBecause: computed && tooHeavyWords(computed, share),
     },
   };
+}
+
+/** Why the lightest there is is too heavy: a limit, or no more than the scheme's own wish. */
+function tooHeavyWords(c: ComputedSetUp, wantedShare: number): string | null {
+  if (c.tooHeavyBecause === null || c.isOverLimit) return c.tooHeavyBecause;
+  return `it asks for ${Math.round((c.effortShare ?? 0) * 100)} % of its strength; this scheme wants ${Math.round(wantedShare * 100)} %`;
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */

@@ -32,6 +32,7 @@ test("where the lightest step is too heavy, it is said, never rounded up, and th
   const gentle: Scheme = { ...EXAMPLES.holds, holdS: 20, effort: { kind: "felt", felt: 3 } };
   const judged = judgeOne(line("kext_iso_machine", gentle, { legs: "one_after_other" }), context);
   expect(judged.load?.tooHeavyBecause).toMatch(/% of its strength|lightest step/);
+  expect(judged.bars.join()).toMatch(/the lightest it has is too heavy, because/);
   const { rows } = rangeSheet(context.sheet);
   const lighter = nextMeansDown(judged, rows, context);
   expect(lighter).not.toBeNull();

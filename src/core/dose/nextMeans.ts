@@ -27,7 +27,7 @@ export function nextMeansDown(
     if (!legs) continue;
     const made = { ...line, exerciseId: row.e.id, legs, sharesRests: false };
     const [other] = judgeScore([made], context);
-    if (!other || other.bars.length > 0 || !other.load?.setUp || other.load.tooHeavyBecause) continue;
+    if (!other || other.bars.length > 0 || !other.load?.setUp) continue;
     return {
       line: { ...made, sharesRests: line.sharesRests },
       name: row.e.name,

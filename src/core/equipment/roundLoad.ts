@@ -29,7 +29,7 @@ export function roundLoad(steps: LoadSteps, targetKg: number, policy: RoundingPo
   const settings = settingsOf(steps);
   const lightest = settings[0] as Setting;
   const heaviest = settings[settings.length - 1] as Setting;
-  const chosen = choose(settings, targetKg, policy);
+  const chosen = chooseStep(settings, (s) => s.kg, targetKg, policy);
   if (!chosen)
     return {
       load: null,
@@ -48,20 +48,17 @@ export function roundLoad(steps: LoadSteps, targetKg: number, policy: RoundingPo
   };
 }
 
-function choose(settings: Setting[], targetKg: number, policy: RoundingPolicy): Setting | null {
+/** The step that a policy allows for a target, of steps from light to heavy; null where even the lightest is above it. Dosing rules D3. */
+export function chooseStep<T>(
+  steps: readonly T[],
+  of: (step: T) => number,
+  target: number,
+  policy: RoundingPolicy,
+): T | null {
   const tolerance = 1e-9;
-  let below: Setting | null = null;
-  let above: Setting | null = null;
-  for (const s of settings) {
-    if (s.kg <= targetKg + tolerance) below = s;
-    else {
-      above = s;
-      break;
-    }
-  }
-  if (policy === "nearest" && above && above.kg <= targetKg * MOST_ABOVE) {
-    // a tie goes to the lighter one
-    if (!below || above.kg - targetKg < targetKg - below.kg) return above;
-  }
-  return below;
+  const below = steps.findLast((s) => of(s) <= target + tolerance) ?? null;
+  const above = steps.find((s) => of(s) > target + tolerance) ?? null;
+  if (policy === "down" || above === null || of(above) > target * MOST_ABOVE) return below;
+  // a tie goes to the lighter one
+  return !below || of(above) - target < target - of(below) ? above : below;
 }

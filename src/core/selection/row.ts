@@ -47,6 +47,8 @@ export interface ComputedSetUp {
   how: string;
   /** even the least of it is more than the rows are compared at, or more than limits leave: what, in words */
   tooHeavyBecause: string | null;
+  /** more than limits leave, not only more than what it was set by */
+  isOverLimit: boolean;
   /** share of its strength that limits leave; without one, the most that is planned with */
   mostShare: number;
   arc: AllowedArc;
@@ -156,6 +158,7 @@ export function computeSetUp(
   });
   const effortShare = shares.length ? Math.max(...shares) : null;
   const most = (effortLimitPct(e, ctx.limits) ?? MOST_EFFORT_PCT) / 100;
+  const isOverShare = (effortShare ?? 0) > most + 0.005;
   return {
     chosen,
     settings,
@@ -165,9 +168,10 @@ export function computeSetUp(
     how,
     tooHeavyBecause: isTooMuchWeight
       ? `it puts ${Math.round(forceN(load) / GRAVITY_M_S2)} kg on the leg; ${Math.round((ctx.weight.mostN ?? 0) / GRAVITY_M_S2)} are written`
-      : byEffort.isTooHeavy || (effortShare ?? 0) > most + 0.005
+      : byEffort.isTooHeavy || isOverShare
         ? `it asks for ${Math.round((effortShare ?? 0) * 100)} % of its strength; ${Math.round(most * 100)} % are the most here`
         : null,
+    isOverLimit: isTooMuchWeight || isOverShare,
     mostShare: most,
     arc: capped,
     angles,

@@ -77,23 +77,16 @@ export function ItemEditor({
         {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
       <ToSet judged={judged} personal={personal} massUnit={massUnit} />
-      {load?.tooHeavyBecause && (
-        <p className="mt-1 border-l-4 border-accent pl-3" role="status">
-          The lightest it has is more than this wants, because {load.tooHeavyBecause}.{" "}
-          {lighter ? (
-            <button type="button" className="btn btn-line btn-sm" onClick={() => onChange(lighter.line)}>
-              Take {lighter.name}: {lighter.how}
-            </button>
-          ) : (
-            "Nothing at hand is lighter: use hands, less range or another exercise."
-          )}
-        </p>
-      )}
       {bars.map((b) => (
         <p key={b} className="mt-1 border-l-4 border-accent pl-3" role="status">
           <b className="text-accent">Barred:</b> {b}.
         </p>
       ))}
+      {load?.tooHeavyBecause && lighter && !disabled && (
+        <button type="button" className="btn btn-line btn-sm mt-1" onClick={() => onChange(lighter.line)}>
+          Take {lighter.name}: {lighter.how}
+        </button>
+      )}
       {cautions.map((c) => (
         <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
           {c}

@@ -59,6 +59,36 @@ function useTyped({ value, onValue }: Pick<NumberProps, "value" | "onValue">) {
   };
 }
 
+function NumberInput({
+  id,
+  name,
+  label,
+  least,
+  most,
+  step,
+  input,
+  problem,
+  className,
+}: Omit<NumberProps, "value" | "onValue"> &
+  ReturnType<typeof useTyped> & { id: string; label: string; className: string }) {
+  return (
+    <input
+      {...input}
+      id={id}
+      name={name}
+      type="number"
+      min={least}
+      max={most}
+      step={step}
+      title={problem ?? undefined}
+      aria-label={label}
+      aria-invalid={problem !== null}
+      aria-describedby={problem ? `${id}-why` : undefined}
+      className={`input input-sm text-right ${className} ${problem ? "border-2 border-accent" : ""}`}
+    />
+  );
+}
+
 /** A number with its label and unit, and under it why it was not taken over. */
 export function NumberRow({
   label,
@@ -77,18 +107,10 @@ export function NumberRow({
       <div className="flex items-center justify-between gap-2">
         <label htmlFor={id}>{label}</label>
         <span className="flex items-baseline gap-1">
-          <input
-            {...input}
-            id={id}
-            name={name}
-            type="number"
-            min={least}
-            max={most}
-            step={step}
-            aria-label={label || `${name}, ${unit}`}
-            aria-invalid={problem !== null}
-            aria-describedby={problem ? `${id}-why` : undefined}
-            className={`input input-sm w-[64px] px-1.5 text-right font-bold ${problem ? "border-2 border-accent" : ""}`}
+          <NumberInput
+            {...{ id, name, least, most, step, input, problem }}
+            label={label || `${name}, ${unit}`}
+            className="w-[64px] px-1.5 font-bold"
           />
           <span className="small quiet min-w-[14px]">{unit}</span>
         </span>
@@ -109,18 +131,16 @@ function TempoBox({ label, name, value, least, most, step, onValue }: NumberProp
   return (
     <span className="small quiet flex items-center gap-1">
       <label htmlFor={id}>{label}</label>
-      <input
-        {...input}
-        id={id}
-        name={name}
-        type="number"
-        min={least}
-        max={most}
-        step={step}
-        title={problem ?? undefined}
-        aria-invalid={problem !== null}
-        className={`input input-sm w-[42px] px-1 text-right text-base-content ${problem ? "border-2 border-accent" : ""}`}
+      <NumberInput
+        {...{ id, name, least, most, step, input, problem }}
+        label={label}
+        className="w-[42px] px-1 text-base-content"
       />
+      {problem && (
+        <span id={`${id}-why`} role="status" className="sr-only">
+          {problem}
+        </span>
+      )}
     </span>
   );
 }
