@@ -196,7 +196,7 @@ test("a number that does not fit stays in its field with the reason, and the lin
   page,
 }) => {
   await signIn(page, "therapist");
-  const id = await openStep(page, "Pell Amsworth", "session");
+  const id = await openStep(page, "Tove Aldermoor", "session");
   await page.keyboard.press("a");
   await expectAccessible(page);
   await page.keyboard.press("Escape");
