@@ -18,14 +18,12 @@ import { findDose } from "../src/core/isometrics/findDose";
 import { simulateHolds } from "../src/core/isometrics/simulateHolds";
 import { kneeExtension } from "../src/core/mechanics/kneeExtension";
 import { EXERCISES, exerciseById } from "../src/core/rules/exercises";
-import { FREE_LIMITS } from "../src/core/safety/freeLimits";
 import { allowedArc } from "../src/core/selection/allowedArc";
 import { exerciseUse } from "../src/core/selection/exerciseUse";
 import { findSetUp } from "../src/core/selection/findSetUp";
 import { machineFor } from "../src/core/selection/machineFor";
 import { rangeSheet } from "../src/core/selection/rangeSheet";
 import { chairRise } from "../src/core/selection/tissues";
-import { FREE_WEIGHT } from "../src/core/selection/weightOnLeg";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
@@ -86,13 +84,13 @@ const use = exerciseUse("lp_horizontal");
 const chair = chairRise(body);
 if (!press || !use || !chair) throw new Error("The catalogue has no press.");
 const facts = {
-  limits: FREE_LIMITS,
+  limits: {},
   body,
   strength: { extension: null, flexion: null },
   chair,
   tissue: "kneecap" as const,
   capTimes: null,
-  weight: FREE_WEIGHT,
+  weight: { mostN: null, barsPresses: null },
   basis: { kind: "effort" as const, share: 0.5 },
 };
 const machines = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));
@@ -120,7 +118,7 @@ const chosen = machineFor(use, [
     steps: { kind: "stack", first: 10, step: 10, plates: 20, addOns: [], pulley: 1 },
   },
 ]);
-const allowed = allowedArc(press, FREE_LIMITS, { shortOfStraightDeg: null, bendDeg: null });
+const allowed = allowedArc(press, {}, { shortOfStraightDeg: null, bendDeg: null });
 if (!allowed) throw new Error("Free limits bar the press.");
 let evaluations = 0;
 const found = time(

@@ -9,7 +9,7 @@ need_postgres
 need_chromium
 cleanup() {
   # a script that failed half way leaves its server behind
-  [ -f "$BEXLO_DATA/e2e-server.pid" ] && kill "$(cat "$BEXLO_DATA/e2e-server.pid")" 2>/dev/null
+  if [ -f "$BEXLO_DATA/e2e-server.pid" ]; then kill "$(cat "$BEXLO_DATA/e2e-server.pid")" 2>/dev/null || true; fi
   scripts/pg.sh destroy || true
 }
 trap cleanup EXIT

@@ -1,6 +1,6 @@
+import type { BoundKind } from "../../src/core/bounds/kinds";
 import type { HoldPlan } from "../../src/core/dose/holdPlan";
 import type { MeasurementKind } from "../../src/core/measure/measurementKinds";
-import type { BoundKind } from "../../src/core/safety/boundKinds";
 import type { EpisodeInput } from "../../src/core/story/storyInput";
 import type { Movement } from "../../src/core/strength/movements";
 import type { Side } from "../../src/core/units/fields";

@@ -1,11 +1,9 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { allowedWindow } from "@/core/safety/limits";
 import { may } from "@/core/safety/roles";
 import { today } from "@/server/context";
 import { type ClientDay, todayList } from "@/server/day";
-import { limitsOf } from "@/server/limits";
-import { kneeExtensionMachine } from "@/server/machines";
+import { kneeWindowOf } from "@/server/windows";
 import { longDay } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
@@ -17,12 +15,9 @@ export const metadata: Metadata = { title: "Today" };
 export default async function TodayPage() {
   const { actor, data } = await onPage(async (ctx) => {
     const day = today(ctx);
-    const machine = await kneeExtensionMachine(ctx);
-    const usable = { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg };
     const lanes = await Promise.all(
       (await todayList(ctx)).map(async (d): Promise<TodayLane> => {
-        const limits = await limitsOf(ctx, d.client);
-        return laneOf(d, day, allowedWindow(limits, day, usable));
+        return laneOf(d, day, await kneeWindowOf(ctx, d.client));
       }),
     );
     return { day, lanes };

@@ -15,9 +15,10 @@ import { audit } from "./audit";
 import { chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, mustMay, once } from "./context";
+import { lockEpisode } from "./lock";
 import { machinesOf } from "./machines";
 import { planningBarred } from "./plans";
-import { Refused } from "./refused";
+import { attempted, Refused } from "./refused";
 
 /** A set-up card: the newest version for an exercise of an episode. */
 export interface SetUpCard extends Omit<CardInput, "baseVersion"> {
@@ -81,7 +82,8 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
   mustMay(ctx, "card.write");
   const { tx, actor } = ctx;
   const barred = await planningBarred(ctx, client);
-  if (barred) throw new Refused("conflict", barred);
+  if (barred) throw attempted("plan.past", new Refused("conflict", barred));
+  await lockEpisode(ctx, client.episodeId);
   const set = await checked(ctx, client, input);
   const known = (await cardsOf(ctx, client.episodeId)).find((c) => c.exerciseId === input.exerciseId);
   if (known?.id === input.id) return;
@@ -121,7 +123,10 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
     );
   const fit = fitExercise(e, facts.limits);
   if (fit.status === "blocked")
-    throw new InputError("exerciseId", `${e.name} is barred, because of: ${fit.reasons.join("; ")}.`);
+    throw attempted(
+      "plan.barred",
+      new InputError("exerciseId", `${e.name} is barred, because of: ${fit.reasons.join("; ")}.`),
+    );
   const byWeight = barredByWeight(e, facts.weight);
   if (byWeight) throw new InputError("exerciseId", byWeight);
   const allowed = allowedArc(e, facts.limits, facts.motion);
@@ -155,7 +160,10 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   );
   if (typeof set === "string") throw new InputError("settings", `This set-up cannot be used: ${set}.`);
   if (set.tooHeavyBecause)
-    throw new InputError("load", `This is too heavy: ${set.tooHeavyBecause}. Choose a lighter step.`);
+    throw attempted(
+      "plan.barred",
+      new InputError("load", `This is too heavy: ${set.tooHeavyBecause}. Choose a lighter step.`),
+    );
   return {
     machineId: chosen.id,
     settings: set.settings,

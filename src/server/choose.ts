@@ -1,8 +1,8 @@
 import "server-only";
 import type { Body } from "@/core/body/segments";
+import type { InForce } from "@/core/bounds/inForce";
 import { newestOf } from "@/core/measure/findings";
 import type { Exercise } from "@/core/rules/exercises";
-import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import type { MeasuredMotion } from "@/core/selection/allowedArc";
 import { firstTissue } from "@/core/selection/firstTissue";
 import { type GymMachine, withMeasuredHip } from "@/core/selection/machineFor";
@@ -15,16 +15,16 @@ import { testsForCurve } from "@/core/strength/testsForCurve";
 import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { conditionsOf } from "./conditions";
-import { type Ctx, today } from "./context";
+import type { Ctx } from "./context";
 import { exercisesOf } from "./exercises";
-import { effectiveLimitsOf, limitsOf } from "./limits";
+import { boundsOf, laterBoundsOf, noRuleFor } from "./limits";
 import { machinesOf } from "./machines";
 import { testsOf } from "./measurements";
 import { measurementsOf } from "./otherMeasurements";
 
 /** Everything that the choice of exercises is computed from, as plain data. */
 export interface ChooseFacts {
-  limits: LimitsRecord;
+  limits: InForce;
   later: LaterLimits[];
   body: Body;
   strength: KnownStrength;
@@ -40,8 +40,9 @@ export interface ChooseFacts {
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
 export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<ChooseFacts | string> {
-  const limits = await effectiveLimitsOf(ctx, client);
-  if (typeof limits === "string") return limits;
+  const noRule = await noRuleFor(ctx, client);
+  if (noRule) return noRule;
+  const bounds = await boundsOf(ctx, client);
   const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side);
   const measured = await measurementsOf(ctx, client.episodeId);
   const newest = (kind: Parameters<typeof newestOf>[1]) =>
@@ -55,8 +56,8 @@ export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<Choo
   const [story] = await ctx.tx`select goals from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
   return {
-    limits: limits.record,
-    later: limits.later,
+    limits: bounds,
+    later: await laterBoundsOf(ctx, client),
     body: withMeasuredHip(bodyOf(client), hip),
     strength: { extension: curveOf("knee_extension"), flexion: curveOf("knee_flexion") },
     motion: { shortOfStraightDeg: short !== null && short > 0 ? short : null, bendDeg: newest("knee_bend") },
@@ -65,6 +66,6 @@ export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<Choo
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),
     firstTissue: firstTissue(conditions.map((c) => c.condition.id)),
     hipIsMeasured: hip !== null,
-    weight: weightOnLeg(await limitsOf(ctx, client), today(ctx)),
+    weight: weightOnLeg(bounds),
   };
 }

@@ -2,7 +2,7 @@ import "server-only";
 import { DEED_SENTENCES, type Deed, may, type Role } from "@/core/safety/roles";
 import type { MassUnit } from "@/core/units/mass";
 import type { Tx } from "./db";
-import { Refused } from "./refused";
+import { attempted, Refused } from "./refused";
 
 /** Who is signed in. */
 export interface Actor {
@@ -35,14 +35,39 @@ export function once<T>(ctx: Ctx, key: string, work: () => Promise<T>): Promise<
   return answer;
 }
 
-/** Refuses a deed that the actor's role may not do; roles live in the core. */
+/** Refuses a deed that the actor's role may not do; roles live in the core. The attempt is kept. */
 export function mustMay(ctx: Ctx, deed: Deed): void {
-  if (!may(ctx.actor.role, deed)) throw new Refused("forbidden", DEED_SENTENCES[deed]);
+  if (!may(ctx.actor.role, deed)) throw attempted(deed, new Refused("forbidden", DEED_SENTENCES[deed]));
+}
+
+// making one costs far more than using it, and pages ask for hundreds of days
+const formats = new Map<string, Intl.DateTimeFormat>();
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  const known = formats.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat("en-CA", {
+    timeZone,
+    year: "numeric",
+    month: "2-digit",
+    day: "2-digit",
+    hour: "2-digit",
+    hourCycle: "h23",
+  });
+  formats.set(timeZone, made);
+  return made;
+}
+
+/** Calendar day (ISO) and hour, 0 to 23, at the clinic. */
+export function dayAndHour(ctx: Pick<Ctx, "actor">, at: Date): { day: string; hour: number } {
+  const parts = Object.fromEntries(
+    formatOf(ctx.actor.timeZone)
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  );
+  return { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
 }
 
 /** The calendar day at the clinic, ISO. */
-export function dayOf(ctx: Pick<Ctx, "actor">, at: Date): string {
-  return new Intl.DateTimeFormat("en-CA", { timeZone: ctx.actor.timeZone }).format(at);
-}
+export const dayOf = (ctx: Pick<Ctx, "actor">, at: Date): string => dayAndHour(ctx, at).day;
 
 export const today = (ctx: Ctx): string => dayOf(ctx, ctx.now);

@@ -5,17 +5,17 @@ import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { type NextHold, nextHold } from "@/core/progression/nextHold";
 import type { Action } from "@/core/progression/safetyRules";
-import { writtenPainLimit } from "@/core/safety/limits";
 import { standing } from "@/core/session/holdRecord";
 import type { DecisionTaken } from "@/core/session/sessionInput";
 import { decisionInputFor, heldState, weeklyTrend } from "@/core/session/sessionSummary";
 import { daysBetween } from "@/core/units/days";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, dayOf, mustMay, today } from "./context";
-import { limitsOf } from "./limits";
+import { type Ctx, dayOf, mustMay } from "./context";
+import { boundsOf } from "./limits";
+import { lockEpisode } from "./lock";
 import { currentPlan, doseContext, planById, type StoredPlan, savePlan } from "./plans";
-import { Refused } from "./refused";
+import { attempted, Refused } from "./refused";
 import { screeningStateOf } from "./screenings";
 import { type FloorSession, lastRecheck, sessionsOf } from "./sessions";
 
@@ -28,6 +28,8 @@ export interface Proposal {
   /** what each possible action would make of the plan, and what bars it */
   next: Record<Action, NextHold & { bars: string | null; setting: string | null }>;
 }
+
+const TELL_TODAY = "Swelling rose after surgery: tell the therapist today.";
 
 const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
 
@@ -67,7 +69,7 @@ async function inputFor(
     {
       school: client.school,
       irritability: client.irritability,
-      writtenPainLimit: writtenPainLimit(await limitsOf(ctx, client), today(ctx)),
+      writtenPainLimit: (await boundsOf(ctx, client)).joint_pain?.high ?? null,
       usualPain: client.usualPain,
       redFlag: (recheck !== null && !recheck.isClear) || signs === "stop" || signs === "hold",
       morning: session.morning,
@@ -134,8 +136,21 @@ async function nextByAction(
  */
 export async function takeDecision(ctx: Ctx, client: ClientEpisode, taken: DecisionTaken): Promise<void> {
   mustMay(ctx, "decision.take");
-  const known = await ctx.tx`select 1 from decision where id = ${taken.id}`;
-  if (known.length) return;
+  await lockEpisode(ctx, client.episodeId);
+  const [known] = await ctx.tx`
+    select session_id, action, computed_action, override_reason from decision where id = ${taken.id}`;
+  if (known) {
+    const isSame =
+      known.session_id === taken.sessionId &&
+      known.action === taken.action &&
+      known.computed_action === taken.computedAction &&
+      known.override_reason === taken.overrideReason;
+    if (isSame) return;
+    throw attempted(
+      "decision.repeat",
+      new Refused("conflict", "This decision was taken before, and differently. Reload to see it."),
+    );
+  }
   const draft = await proposal(ctx, client);
   if (!draft || draft.session.id !== taken.sessionId)
     throw new Refused("conflict", "This session has been decided already. Reload to see by whom and how.");
@@ -145,6 +160,14 @@ export async function takeDecision(ctx: Ctx, client: ClientEpisode, taken: Decis
       "conflict",
       "The facts changed meanwhile and so did the draft. Reload, read the reasons, decide again.",
     );
+  if (taken.action === "PROGRESS" && !draft.session.morning)
+    throw attempted(
+      "decision.early",
+      new Refused(
+        "conflict",
+        "Nobody steps up before the next morning is known. Stay, step back or stop now, or wait for the answer.",
+      ),
+    );
   const next = draft.next[taken.action];
   const nextPlanId = await saveNext(ctx, client, draft, taken.action);
   const banks = taken.action === "HOLD" && decision.change.bank === 1;
@@ -153,7 +176,7 @@ export async function takeDecision(ctx: Ctx, client: ClientEpisode, taken: Decis
       banks, sentence, next_plan_id, decided_at, decided_by)
     values (${taken.id}, ${ctx.actor.clinicId}, ${taken.sessionId}, ${ctx.tx.json(draft.input as never)},
       ${decision.action}, ${decision.rules}, ${decision.reasons.map((r) => r.reason)}, ${taken.action},
-      ${taken.overrideReason}, ${banks}, ${next.sentence}, ${nextPlanId}, ${ctx.now}, ${ctx.actor.personId})
+      ${taken.overrideReason}, ${banks}, ${decision.tellsTherapist ? `${next.sentence} ${TELL_TODAY}` : next.sentence}, ${nextPlanId}, ${ctx.now}, ${ctx.actor.personId})
     on conflict do nothing returning id`;
   if (written.length === 0)
     throw new Refused("conflict", "This session has been decided already. Reload to see by whom and how.");

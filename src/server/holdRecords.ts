@@ -17,7 +17,7 @@ async function readRecordsByPlan(ctx: Ctx, episodeId: string): Promise<SessionRe
   const rows = await ctx.tx`
     select s.id as session_id, p.achieved_share, r.*
     from floor_session s join hold_plan p on p.id = s.plan_id join hold_record r on r.session_id = s.id
-    where s.episode_id = ${episodeId} order by s.started_at, r.seq, r.received_at`;
+    where s.episode_id = ${episodeId} order by s.received_at, r.seq, r.received_at, r.id`;
   const bySession = new Map<string, SessionRecords>();
   for (const r of rows) {
     const entry: SessionRecords = bySession.get(r.session_id) ?? {

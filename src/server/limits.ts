@@ -1,15 +1,16 @@
 import "server-only";
+import { type InForce, inForce } from "@/core/bounds/inForce";
+import { boundKind } from "@/core/bounds/kinds";
+import { isInForce, type Limit, limit } from "@/core/bounds/limit";
+import { missingWeightOrder } from "@/core/bounds/weightOrders";
+import { NEEDED_BY_HAND, type WrittenLimit } from "@/core/bounds/written";
+import { painLimit } from "@/core/progression/painRule";
+import { limitsOfRecord } from "@/core/rules/limitsOfRecord";
 import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import { notCovered } from "@/core/rules/uncovered";
-import { boundKind } from "@/core/safety/boundKinds";
 import { combineConditions } from "@/core/safety/combineConditions";
-import { effectiveLimits } from "@/core/safety/effectiveLimits";
-import { isInForce, type Limit, limit } from "@/core/safety/limits";
-import { limitsOfRecord } from "@/core/safety/limitsOfRecord";
 import { phaseLimits } from "@/core/safety/phaseLimits";
 import { limitsOfSigns } from "@/core/safety/screeningState";
-import { missingWeightOrder } from "@/core/safety/weightBearingGaps";
-import { NEEDED_BY_HAND, type WrittenLimit } from "@/core/safety/writtenLimit";
 import type { LaterLimits } from "@/core/selection/rangeSheet";
 import { dayInWords } from "@/core/units/dayInWords";
 import { audit } from "./audit";
@@ -49,51 +50,46 @@ export const limitsOf = (ctx: Ctx, client: ClientEpisode): Promise<Limit[]> =>
   once(ctx, `limits ${client.episodeId}`, () => readLimitsOf(ctx, client));
 
 async function readLimitsOf(ctx: Ctx, client: ClientEpisode): Promise<Limit[]> {
+  return limitsWith(ctx, client, await conditionsOf(ctx, client.episodeId));
+}
+
+/** The same with the conditions in other phases or under other stances than today's. */
+export async function limitsWith(
+  ctx: Ctx,
+  client: ClientEpisode,
+  conditions: readonly EpisodeCondition[],
+): Promise<Limit[]> {
   const written = await writtenLimits(ctx, client.episodeId);
   const signs = limitsOfSigns((await screeningStateOf(ctx, client)).standing);
-  if (coverOf(ctx, client).length > 0) return [...written, ...signs];
-  const conditions = await conditionsOf(ctx, client.episodeId);
+  const always = [...written, ...signs, painLimit(client.school, client.irritability)];
+  if (coverOf(ctx, client).length > 0) return always;
   const ids = conditions.map((c) => c.condition.id);
   const noOrder = missingWeightOrder(ids, written, today(ctx));
-  return [...written, ...signs, ...limitsOfConditions(conditions), ...(noOrder ? [noOrder] : [])];
+  return [...always, ...limitsOfConditions(conditions), ...(noOrder ? [noOrder] : [])];
 }
 
-/** What bounds the client today as one record, and what would in each later phase of each condition. */
-export interface EffectiveLimits {
-  record: LimitsRecord;
-  later: LaterLimits[];
+/** What all limits leave today, with who made it so: the one answer that every page and route asks. */
+export const boundsOf = (ctx: Ctx, client: ClientEpisode): Promise<InForce> =>
+  once(ctx, `bounds ${client.episodeId}`, async () => inForce(await limitsOf(ctx, client), today(ctx)));
+
+/** What would bound the client in each later phase of each condition, soonest first. */
+export async function laterBoundsOf(ctx: Ctx, client: ClientEpisode): Promise<LaterLimits[]> {
+  const conditions = await conditionsOf(ctx, client.episodeId);
+  const later: (LaterLimits & { inWeeks: number })[] = [];
+  for (const c of conditions)
+    for (const { words, inWeeks, limits } of laterPhases(c)) {
+      const then = conditions.map((x) => (x === c ? { ...c, limits } : x));
+      later.push({ words, inWeeks, bounds: inForce(await limitsWith(ctx, client, then), today(ctx)) });
+    }
+  return later.sort((a, b) => a.inWeeks - b.inWeeks).map(({ words, bounds }) => ({ words, bounds }));
 }
 
-/**
- * Everything that bounds the client today as one record, for the fit of exercises; or the sentence why no record can be
- * made: the rules do not cover the client, or no condition is named.
- */
-export async function effectiveLimitsOf(ctx: Ctx, client: ClientEpisode): Promise<EffectiveLimits | string> {
+/** The sentence why nothing can be chosen by rule; null when it can. */
+export async function noRuleFor(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
   const uncovered = coverOf(ctx, client);
   if (uncovered.length > 0) return `The rules do not cover ${uncovered.join(" and ")}.`;
   const conditions = await conditionsOf(ctx, client.episodeId);
-  if (conditions.length === 0) return "No condition of the rules is named for this client in Story.";
-  const inForce = (await writtenLimits(ctx, client.episodeId)).filter((l) => isInForce(l, today(ctx)));
-  const ids = conditions.map((c) => c.condition.id);
-  const noOrder = missingWeightOrder(ids, inForce, today(ctx));
-  const signs = (await screeningStateOf(ctx, client)).standing.map((s) => s.flag.limit_overrides.limits);
-  const written = noOrder ? [...inForce, noOrder] : inForce;
-  const recordWith = (changed: EpisodeCondition | null, limits: LimitsRecord | null): LimitsRecord =>
-    effectiveLimits(
-      conditions.map((c) => ({
-        conditionId: c.condition.id,
-        limits: c === changed && limits ? limits : c.limits,
-      })),
-      signs,
-      written,
-    ).limits;
-  const later = conditions.flatMap((c) =>
-    laterPhases(c).map((l) => ({ ...l, record: recordWith(c, l.limits) })),
-  );
-  return {
-    record: recordWith(null, null),
-    later: later.sort((a, b) => a.inWeeks - b.inWeeks).map(({ words, record }) => ({ words, record })),
-  };
+  return conditions.length === 0 ? "No condition of the rules is named for this client in Story." : null;
 }
 
 /** Later phases of a condition with their limits at their first week. */
@@ -103,7 +99,10 @@ function laterPhases(c: EpisodeCondition): { words: string; inWeeks: number; lim
     const week = Math.max(c.week, phase.weeks.from);
     const limits = phaseLimits(c.condition, phase, { variantId: c.variantId, choices: c.choices, week });
     return {
-      words: `opens with the phase "${phase.name}", week ${phase.weeks.from} at the earliest and when its criteria are met`,
+      words:
+        phase.weeks.from > c.week
+          ? `opens with the phase "${phase.name}", week ${phase.weeks.from} at the earliest and when its criteria are met`
+          : `opens with the phase "${phase.name}", as soon as its criteria are met`,
       inWeeks: Math.max(0, phase.weeks.from - c.week),
       limits,
     };

@@ -1,8 +1,8 @@
 import "server-only";
 import { type DoseContext, type DosedHold, doseHold } from "@/core/dose/doseHold";
 import { type HoldPlan, holdPlan } from "@/core/dose/holdPlan";
+import { meansBarred } from "@/core/dose/meansBarred";
 import { personalFactor } from "@/core/isometrics/personalFactor";
-import { allowedWindow, effortLimit, holdSecondsLimit, type Limit } from "@/core/safety/limits";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
@@ -11,12 +11,15 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { type Ctx, mustMay, once, today } from "./context";
+import { exercisesOf } from "./exercises";
 import { recordsByPlan } from "./holdRecords";
-import { limitsBar, limitsOf } from "./limits";
+import { boundsOf, limitsBar } from "./limits";
+import { lockEpisode } from "./lock";
 import { cuffSteps, kneeExtensionMachine } from "./machines";
 import { extensionTests, testsOf } from "./measurements";
-import { Refused } from "./refused";
+import { attempted, Refused } from "./refused";
 import { screeningStateOf } from "./screenings";
+import { holdWindowOf } from "./windows";
 
 /** A saved plan: what was wanted and what was computed for it when it was saved. */
 export interface StoredPlan {
@@ -34,16 +37,16 @@ export interface StoredPlan {
   madeAt: Date;
 }
 
-/** Everything a dose is computed from; null with the reason when the client has not been tested. */
-export async function doseContext(
-  ctx: Ctx,
-  client: ClientEpisode,
-  limits?: Limit[],
-): Promise<DoseContext | null> {
+export const NO_EXTENSION =
+  "This clinic has no seated knee-extension machine in use: enter one in Gym, or plan the session without this hold.";
+
+/** Everything a dose is computed from; null when the client has not been tested or the gym has no such machine. */
+export async function doseContext(ctx: Ctx, client: ClientEpisode): Promise<DoseContext | null> {
   const tests = testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side));
   if (tests.length === 0) return null;
   const machine = await kneeExtensionMachine(ctx);
-  const inForce = limits ?? (await limitsOf(ctx, client));
+  if (!machine) return null;
+  const bounds = await boundsOf(ctx, client);
   const runs = await recordsByPlan(ctx, client.episodeId);
   return {
     body: bodyOf(client),
@@ -51,12 +54,12 @@ export async function doseContext(
     testedOn: `strength test of ${dayInWords(tests[0]?.takenOn ?? today(ctx))}`,
     machine,
     cuffs: await cuffSteps(ctx),
-    window: allowedWindow(inForce, today(ctx), {
-      fromDeg: machine.usableFromDeg,
-      toDeg: machine.usableToDeg,
-    }),
-    effortLimit: effortLimit(inForce, today(ctx)),
-    secondsLimit: holdSecondsLimit(inForce, today(ctx)),
+    window: await holdWindowOf(ctx, client),
+    bounds,
+    meansBarred: meansBarred(
+      bounds,
+      (await exercisesOf(ctx)).map((x) => x.exercise),
+    ),
     school: client.school,
     irritability: client.irritability,
     personal: personalFactor("knee", timedHoldsFrom(runs)),
@@ -78,18 +81,20 @@ export async function savePlan(
   input: { id: string; baseVersion: number; plan: HoldPlan },
 ): Promise<StoredPlan> {
   mustMay(ctx, "plan.write");
+  await lockEpisode(ctx, client.episodeId);
   if (input.plan.side !== client.side)
     throw new InputError(
       "side",
       `This episode is about the ${client.side} knee; the plan is for the other side.`,
     );
   const barred = await planningBarred(ctx, client);
-  if (barred) throw new Refused("conflict", barred);
+  if (barred) throw attempted("plan.past", new Refused("conflict", barred));
   const context = await doseContext(ctx, client);
+  if (!context && !(await kneeExtensionMachine(ctx))) throw new Refused("conflict", NO_EXTENSION);
   if (!context) throw new InputError("tests", "There is no strength test yet: measure this knee first.");
   const dosed = doseHold(input.plan, context);
   const bars = dosed.notices.find((n) => n.kind === "bars");
-  if (bars) throw new InputError("plan", bars.sentence);
+  if (bars) throw attempted("plan.barred", new InputError("plan", bars.sentence));
   return insertPlan(ctx, client, input, dosed);
 }
 
@@ -105,9 +110,17 @@ async function insertPlan(
   if (!set.possible || !dosed.achieved)
     throw new InputError("plan", "This plan cannot be set on the machine.");
   const newest = await currentPlan(ctx, client.episodeId);
-  if (newest?.id === input.id) return newest;
+  const known = newest?.id === input.id ? newest : await knownPlan(ctx, client.episodeId, input.id);
+  if (known) {
+    if (known.version === input.baseVersion + 1 && samePlan(known.plan, input.plan)) return known;
+    throw attempted(
+      "plan.repeat",
+      new Refused("conflict", "A dose with this id was saved before, and differently. Reload the page."),
+    );
+  }
   if ((newest?.version ?? 0) !== input.baseVersion) throw newerVersion(newest);
   const machine = await kneeExtensionMachine(ctx);
+  if (!machine) throw new Refused("conflict", NO_EXTENSION);
   const rows = await tx`
     insert into hold_plan (id, clinic_id, episode_id, version, machine_id, side, knee_flexion_deg, effort_kind,
       effort_value, means, hold_s, reps, rest_s, sets, set_rest_s, ladder_from_deg, ladder_to_deg, setting, load_kg,
@@ -125,6 +138,17 @@ async function insertPlan(
   await audit(ctx, "plan.write", "hold_plan", input.id, newest?.plan ?? null, plan);
   return saved;
 }
+
+/** A plan that was saved under this id before; an id of another client's plan is refused by the key itself. */
+async function knownPlan(ctx: Ctx, episodeId: string, id: string): Promise<StoredPlan | null> {
+  const [r] = await ctx.tx`
+    select h.*, p.name as made_by_name from hold_plan h join person p on p.id = h.made_by
+    where h.id = ${id} and h.episode_id = ${episodeId}`;
+  return r ? planFromRow(r) : null;
+}
+
+const samePlan = (a: HoldPlan, b: HoldPlan): boolean =>
+  JSON.stringify(holdPlan.parse(a)) === JSON.stringify(holdPlan.parse(b));
 
 const newerVersion = (p: StoredPlan | null): Refused =>
   new Refused(

@@ -8,3 +8,15 @@ export class Refused extends Error {
     this.name = "Refused";
   }
 }
+
+const attempts = new WeakMap<Error, string>();
+
+/** Marks a refusal that a therapist should see: something was tried that role, limits or a warning do not allow. */
+export function attempted<E extends Error>(deed: string, error: E): E {
+  attempts.set(error, deed);
+  return error;
+}
+
+/** The deed that was tried; null for a refusal that says nothing about anybody. */
+export const attemptOf = (error: unknown): string | null =>
+  error instanceof Error ? (attempts.get(error) ?? null) : null;

@@ -1,10 +1,13 @@
 import "server-only";
 import type { z } from "zod";
+import { morningNotYet } from "@/core/session/morningOpens";
 import type { morningInput } from "@/core/session/sessionInput";
+import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, mustMay } from "./context";
-import { Refused } from "./refused";
+import { type Ctx, dayAndHour, dayOf, mustMay } from "./context";
+import { lockEpisode } from "./lock";
+import { attempted, Refused } from "./refused";
 
 /** Records how the next morning was. A correction is a new row that names the old one; a decided session is closed. */
 export async function recordMorning(
@@ -13,10 +16,41 @@ export async function recordMorning(
   input: z.infer<typeof morningInput>,
 ): Promise<void> {
   mustMay(ctx, "response.record");
+  await lockEpisode(ctx, client.episodeId);
   const [session] = await ctx.tx`
-    select s.id, d.id as decision_id from floor_session s left join decision d on d.session_id = s.id
+    select s.id, s.started_at, d.id as decision_id from floor_session s left join decision d on d.session_id = s.id
     where s.id = ${input.sessionId} and s.episode_id = ${client.episodeId}`;
   if (!session) throw new Refused("missing", "This session is not there. Reload the page.");
+  const notYet = morningNotYet(dayOf(ctx, session.started_at), dayAndHour(ctx, ctx.now));
+  if (notYet) throw new Refused("conflict", notYet);
+  const [known] = await ctx.tx`
+    select session_id, corrects, pain, swelling, stiffness_min from morning_response where id = ${input.id}`;
+  const swelling = client.swellingApplies ? input.swelling : null;
+  if (known) {
+    const isSame =
+      known.session_id === input.sessionId &&
+      known.corrects === input.corrects &&
+      known.pain === input.pain &&
+      known.swelling === swelling &&
+      known.stiffness_min === input.stiffnessMin;
+    if (isSame) return;
+    throw attempted(
+      "response.repeat",
+      new Refused(
+        "conflict",
+        "This morning was entered before, with other answers. What was sent first stands; reload to correct it.",
+      ),
+    );
+  }
+  if (input.corrects !== null) {
+    const [old] = await ctx.tx`
+      select 1 from morning_response where id = ${input.corrects} and session_id = ${input.sessionId}`;
+    if (!old)
+      throw new InputError(
+        "corrects",
+        "The answer that this corrects is not of this session. Reload the page.",
+      );
+  }
   if (session.decision_id)
     throw new Refused(
       "conflict",
@@ -26,8 +60,7 @@ export async function recordMorning(
     insert into morning_response (id, clinic_id, session_id, corrects, pain, swelling, stiffness_min, entered_at,
       entered_by)
     values (${input.id}, ${ctx.actor.clinicId}, ${input.sessionId}, ${input.corrects}, ${input.pain},
-      ${client.swellingApplies ? input.swelling : null}, ${input.stiffnessMin}, ${ctx.now}, ${ctx.actor.personId})
-    on conflict (id) do nothing`;
+      ${swelling}, ${input.stiffnessMin}, ${ctx.now}, ${ctx.actor.personId})`;
   await audit(ctx, "response.record", "floor_session", input.sessionId, null, {
     pain: input.pain,
     swelling: input.swelling,

@@ -5,7 +5,6 @@ import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
 import { personalFactor } from "@/core/isometrics/personalFactor";
 import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
-import { effortLimit, holdSecondsLimit } from "@/core/safety/limits";
 import type { Direction } from "@/core/selection/strengthKnown";
 import { chairRise } from "@/core/selection/tissues";
 import { timedHoldsFrom } from "@/core/session/sessionSummary";
@@ -15,7 +14,6 @@ import { type ChooseFacts, chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
-import { limitsOf } from "./limits";
 import { testsOf } from "./measurements";
 import { measurementsOf } from "./otherMeasurements";
 import { sessionsOf } from "./sessions";
@@ -57,15 +55,12 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
   if (typeof choose === "string") return choose;
   const chair = chairRise(choose.body);
   if (!chair) return "A usual chair is out of the model's reach for this body.";
-  const inForce = await limitsOf(ctx, client);
   const runs = await recordsByPlan(ctx, client.episodeId);
   const tests = await testsOf(ctx, client.episodeId);
   return {
     choose,
     chair,
     known: await schemeFactsFor(ctx, client),
-    holdEffort: effortLimit(inForce, today(ctx)),
-    holdSeconds: holdSecondsLimit(inForce, today(ctx)),
     repetitionTests: await repetitionTests(ctx, client),
     personal: personalFactor("knee", timedHoldsFrom(runs)),
     school: await orderSchool(ctx, client.episodeId),

@@ -11,8 +11,9 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, today } from "./context";
+import { lockEpisode } from "./lock";
 import { planningBarred } from "./plans";
-import { Refused } from "./refused";
+import { attempted, Refused } from "./refused";
 import { sessionFacts } from "./sessionContext";
 import { type StoredScore, scoresOf } from "./storedScores";
 
@@ -40,11 +41,18 @@ export async function pastLoads(ctx: Ctx, episodeId: string): Promise<PastLoad[]
 export async function saveScore(ctx: Ctx, client: ClientEpisode, input: ScoreInput): Promise<number> {
   mustMay(ctx, "plan.write");
   const { tx, actor } = ctx;
+  await lockEpisode(ctx, client.episodeId);
   const barred = await planningBarred(ctx, client);
-  if (barred) throw new Refused("conflict", barred);
+  if (barred) throw attempted("plan.past", new Refused("conflict", barred));
   const { totals, chairSeconds } = await checked(ctx, client, input.items);
   const [newest] = await scoresOf(ctx, client.episodeId);
-  if (newest?.id === input.id) return newest.version;
+  if (newest?.id === input.id) {
+    if (JSON.stringify(newest.items) === JSON.stringify(input.items)) return newest.version;
+    throw attempted(
+      "score.repeat",
+      new Refused("conflict", "A session with this id was saved before, and differently. Reload the page."),
+    );
+  }
   const meanwhile = new Refused(
     "conflict",
     `${newest?.by ?? "Somebody"} saved version ${newest?.version ?? 1} of this session meanwhile. What you made is still here: compare, then save again.`,
@@ -75,9 +83,12 @@ async function checked(ctx: Ctx, client: ClientEpisode, items: readonly ScoreLin
   const judged = judgeScore(items, context);
   for (const [i, j] of judged.entries())
     if (j.bars.length > 0)
-      throw new InputError(
-        `items.${i}`,
-        `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
+      throw attempted(
+        "plan.barred",
+        new InputError(
+          `items.${i}`,
+          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
+        ),
       );
   return {
     totals: scoreTotals(itemsOf(judged, (_, i) => String(i))),

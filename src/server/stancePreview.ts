@@ -1,17 +1,15 @@
 import "server-only";
+import { changedLimits } from "@/core/bounds/changes";
+import { inForce } from "@/core/bounds/inForce";
 import { EXERCISES } from "@/core/rules/exercises";
 import { stanceById } from "@/core/rules/stances";
-import { effectiveLimits } from "@/core/safety/effectiveLimits";
 import { fitExercise } from "@/core/safety/fitExercise";
-import { isInForce } from "@/core/safety/limits";
-import { changedLimits } from "@/core/safety/limitWords";
 import { phaseLimits } from "@/core/safety/phaseLimits";
 import { InputError } from "@/core/units/inputError";
 import type { ClientEpisode } from "./clients";
 import { conditionsOf, type EpisodeCondition } from "./conditions";
 import { type Ctx, mustMay, today } from "./context";
-import { limitsOfConditions, writtenLimits } from "./limits";
-import { screeningStateOf } from "./screenings";
+import { limitsWith } from "./limits";
 
 /** What choosing a stance would change for this client today, in words: limits, and which exercises fit. */
 export async function previewStance(
@@ -26,22 +24,13 @@ export async function previewStance(
     throw new InputError("optionId", "Choose one of the answers.");
   const before = await conditionsOf(ctx, client.episodeId);
   const after = before.map((c) => withChoice(c, stance.id, optionId));
-  const written = (await writtenLimits(ctx, client.episodeId)).filter((l) => isInForce(l, today(ctx)));
-  const cautions = (await screeningStateOf(ctx, client)).standing.map((s) => s.flag.limit_overrides.limits);
-  const record = (parts: EpisodeCondition[]) =>
-    effectiveLimits(
-      parts.map((c) => ({ conditionId: c.condition.id, limits: c.limits })),
-      cautions,
-      written,
-    ).limits;
   if (before.length === 0) return { limits: [], exercises: [] };
+  const of = (parts: EpisodeCondition[]) => limitsWith(ctx, client, parts);
+  const [was, would] = [await of(before), await of(after)];
+  const day = today(ctx);
   return {
-    limits: changedLimits(
-      [...written, ...limitsOfConditions(before)],
-      [...written, ...limitsOfConditions(after)],
-      today(ctx),
-    ),
-    exercises: changedExercises(record(before), record(after)),
+    limits: changedLimits(was, would, day),
+    exercises: changedExercises(inForce(was, day), inForce(would, day)),
   };
 }
 

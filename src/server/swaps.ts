@@ -1,14 +1,14 @@
 import "server-only";
 import { fitExercise } from "@/core/safety/fitExercise";
-import { limitsToday, swapCandidates } from "@/core/selection/swap";
+import { boundsToday, swapCandidates } from "@/core/selection/swap";
 import type { SwapInput } from "@/core/selection/swapInput";
 import { barredByWeight, weightOnLeg } from "@/core/selection/weightOnLeg";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
-import { type Ctx, mustMay, today } from "./context";
+import { type Ctx, mustMay } from "./context";
 import { exercisesOf } from "./exercises";
-import { effectiveLimitsOf, limitsOf } from "./limits";
+import { boundsOf, noRuleFor } from "./limits";
 import { Refused } from "./refused";
 import { loadingBarred } from "./screenings";
 
@@ -49,9 +49,10 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
   const { tx, actor } = ctx;
   const barred = await loadingBarred(ctx, client);
   if (barred) throw new Refused("conflict", barred);
-  const limits = await effectiveLimitsOf(ctx, client);
-  if (typeof limits === "string") throw new Refused("conflict", `${limits} A therapist swaps by hand.`);
-  const weight = weightOnLeg(await limitsOf(ctx, client), today(ctx));
+  const noRule = await noRuleFor(ctx, client);
+  if (noRule) throw new Refused("conflict", `${noRule} A therapist swaps by hand.`);
+  const bounds = await boundsOf(ctx, client);
+  const weight = weightOnLeg(bounds);
   const exercises = (await exercisesOf(ctx)).map((x) => x.exercise);
   const planned = exercises.find((e) => e.id === input.planned);
   if (!planned) throw new InputError("planned", "The planned exercise is not in the library.");
@@ -63,7 +64,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
     const found = swapCandidates({
       planned,
       exercises,
-      limits: limits.record,
+      limits: bounds,
       reason: input.reason,
       families: null,
       weight,
@@ -71,7 +72,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
     if (!found) {
       const byWeight = barredByWeight(chosen, weight);
       if (byWeight) throw new Refused("conflict", byWeight);
-      const fit = fitExercise(chosen, limitsToday(limits.record, input.reason));
+      const fit = fitExercise(chosen, boundsToday(bounds, input.reason));
       throw new Refused(
         "conflict",
         fit.status === "blocked"

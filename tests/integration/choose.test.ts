@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
+import type { WrittenLimit } from "@/core/bounds/written";
 import { templateOf } from "@/core/equipment/templates";
 import { exerciseById, withOwn } from "@/core/rules/exercises";
-import type { WrittenLimit } from "@/core/safety/writtenLimit";
 import type { CardInput } from "@/core/selection/cardInput";
 import { rangeSheet } from "@/core/selection/rangeSheet";
 import type { SwapInput } from "@/core/selection/swapInput";
@@ -12,8 +12,10 @@ import { type ChooseFacts, chooseFacts } from "@/server/choose";
 import type { ClientEpisode } from "@/server/clients";
 import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
 import { writeLimit } from "@/server/limits";
+import { todayList } from "@/server/day";
 import {
   addMachine,
+  type ClinicMachine,
   changeMachine,
   kneeExtensionMachine,
   machineById,
@@ -21,7 +23,9 @@ import {
   retireMachine,
 } from "@/server/machines";
 import { recordTest } from "@/server/measurements";
+import { savePlan } from "@/server/plans";
 import { recordOf } from "@/server/record";
+import { floorBarred } from "@/server/sessions";
 import { swapsOf, takeSwap } from "@/server/swaps";
 import {
   closeConnections,
@@ -29,6 +33,7 @@ import {
   makeClient,
   makeClinic,
   owner,
+  plannedClient,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -38,6 +43,12 @@ beforeAll(async () => {
   clinic = await makeClinic();
 });
 afterAll(closeConnections);
+
+async function extensionOf(of: TestClinic): Promise<ClinicMachine> {
+  const found = await of.as("therapist", kneeExtensionMachine);
+  if (!found) throw new Error("The test clinic has its machine.");
+  return found;
+}
 
 const TKR = {
   conditionId: "total_knee_replacement",
@@ -99,16 +110,22 @@ describe("machines", () => {
     );
   });
 
-  test("the only extension machine cannot be taken away under the saved holds", async () => {
-    const only = await clinic.as("therapist", kneeExtensionMachine);
-    await expect(clinic.as("admin", (ctx) => retireMachine(ctx, only.id, true))).rejects.toThrow(
-      /only knee-extension machine/,
-    );
+  test("the only extension machine may be retired: Today stands, doses and the floor say what is missing", async () => {
+    const own = await makeClinic();
+    const { client, plan } = await plannedClient(own);
+    const only = await extensionOf(own);
+    await own.as("admin", (ctx) => retireMachine(ctx, only.id, true));
+    expect(await own.as("therapist", kneeExtensionMachine)).toBeNull();
+    expect(await own.as("trainer", todayList)).toHaveLength(1);
+    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, plan))).toMatch(/enter one in Gym/);
+    await expect(
+      own.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion: 1, plan: plan.plan })),
+    ).rejects.toThrow(/no seated knee-extension machine/);
   });
 
   test("a calibration puts ratio, own weight and curve into the machine, and doses use them", async () => {
     const own = await makeClinic();
-    const before = await own.as("therapist", kneeExtensionMachine);
+    const before = await extensionOf(own);
     const readings = [10, 45, 90].flatMap((kneeFlexionDeg) =>
       [10, 40].map((loadKg) => ({
         kneeFlexionDeg,
@@ -120,7 +137,7 @@ describe("machines", () => {
     const input = { id: randomUUID(), baseVersion: 0, readings };
     await own.as("therapist", (ctx) => saveCalibration(ctx, before.id, input));
     await own.as("therapist", (ctx) => saveCalibration(ctx, before.id, input));
-    const after = await own.as("therapist", kneeExtensionMachine);
+    const after = await extensionOf(own);
     expect(after.ratioM).toBeCloseTo(0.25, 4);
     expect(after.startLoadKg).toBeCloseTo(2, 2);
     await expect(
@@ -380,7 +397,7 @@ describe("the library", () => {
 
 test("a machine of another clinic is not there", async () => {
   const other = await makeClinic();
-  const theirs = await other.as("therapist", kneeExtensionMachine);
+  const theirs = await extensionOf(other);
   await expect(clinic.as("therapist", (ctx) => machineById(ctx, theirs.id))).rejects.toThrow(
     /not in the clinic's gym/,
   );

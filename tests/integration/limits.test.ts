@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
+import type { WrittenLimit } from "@/core/bounds/written";
 import { plainMeasurement } from "@/core/measure/measurementInput";
-import type { WrittenLimit } from "@/core/safety/writtenLimit";
 import { clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { limitsBar, limitsOf, writeLimit, writtenLimits } from "@/server/limits";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
+import type { WrittenLimit } from "@/core/bounds/written";
 import type { Scheme } from "@/core/dose/scheme";
-import type { WrittenLimit } from "@/core/safety/writtenLimit";
 import { clientEpisode } from "@/server/clients";
 import { writeLimit } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
@@ -82,7 +82,7 @@ test("after surgery and with few sessions the facts say so, and the usual order 
   expect(facts.known).toMatchObject({ isPostOp: true, isNovice: true, lastPain: null });
   expect(facts.school).toEqual({ calvesFirst: false, isolationFirst: false });
   expect(facts.repetitionTests).toEqual([]);
-  expect(facts.holdSeconds).toBeNull();
+  expect(facts.choose.limits.hold_seconds).toBeUndefined();
 });
 
 test("a stance on the order, of the client or the clinic, turns the order round", async () => {
@@ -110,7 +110,10 @@ test("a written limit on holds reaches the session, with who wrote it, and the r
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
   await clinic.as("therapist", (ctx) => writeLimit(ctx, client, written({})));
   const facts = await factsOf(client);
-  expect(facts.holdSeconds).toMatchObject({ high: 10, reason: "blood pressure", origin: "therapist" });
+  expect(facts.choose.limits.hold_seconds).toMatchObject({
+    high: 10,
+    by: [{ reason: "blood pressure", origin: "therapist" }],
+  });
   const save = (s: Scheme) => clinic.as("therapist", (ctx) => saveScore(ctx, client, holdsOn(s)));
   await expect(save(HOLDS)).rejects.toThrow(/may last 10 s at most, because blood pressure \(therapist\)/);
   expect(await save({ ...HOLDS, holdS: 10 })).toBe(1);

@@ -3,18 +3,35 @@ import pino from "pino";
 import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
-import type { Ctx } from "@/server/context";
+import { keepAttempt } from "@/server/attempts";
+import type { Actor, Ctx } from "@/server/context";
 import { inClinic } from "@/server/db";
-import { Refused } from "@/server/refused";
+import { attemptOf, Refused } from "@/server/refused";
 import { currentActor } from "./actor";
 
 const log = pino({ name: "bexlo" });
 
-const MOST_BYTES = 6_000_000;
-const TOO_LARGE = "This is larger than 6 MB. Send less.";
+/** What a form may send. Traces of a load cell are larger: their route says so. */
+const FORM_BYTES = 400_000;
+/** Deeper than any record of ours; what is nested deeper was made to be costly. */
+const MOST_DEPTH = 24;
 
 /** PostgreSQL's codes for data it refuses: a missing record, a check, a text that is no number or id, out of range. */
-const BAD_DATA = new Set(["23503", "23514", "22P02", "22003", "22008"]);
+const BAD_DATA = new Set([
+  "23502",
+  "23503",
+  "23505",
+  "23514",
+  "22P02",
+  "22P05",
+  "22001",
+  "22003",
+  "22007",
+  "22008",
+  "22021",
+  "22023",
+  "54000",
+]);
 
 const STATUS: Record<Refused["kind"], number> = {
   "signed-out": 401,
@@ -43,17 +60,82 @@ export function problemResponse(error: unknown): Response {
   return answer(500, [{ field: "", sentence: "Bexlo could not do this. Nothing was written. Try again." }]);
 }
 
+const megabytes = (bytes: number): string =>
+  bytes >= 1_000_000 ? `${Math.round(bytes / 1_000_000)} MB` : `${Math.round(bytes / 1000)} kB`;
+
+/** The body as text; reading ends as soon as it is longer than allowed. */
+async function readText(request: Request, mostBytes: number): Promise<string> {
+  const tooLarge = new InputError("", `This is larger than ${megabytes(mostBytes)}. Send less.`);
+  if (Number(request.headers.get("content-length")) > mostBytes) throw tooLarge;
+  if (!request.body) return "";
+  const parts: Uint8Array[] = [];
+  let length = 0;
+  for await (const part of request.body as unknown as AsyncIterable<Uint8Array>) {
+    length += part.length;
+    if (length > mostBytes) throw tooLarge;
+    parts.push(part);
+  }
+  return Buffer.concat(parts).toString("utf8");
+}
+
+/** Whether brackets are nested deeper than any record: found before parsing, in one pass. */
+function isTooDeep(text: string): boolean {
+  let depth = 0;
+  let isQuoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (isQuoted) {
+      if (c === 92) i++;
+      else if (c === 34) isQuoted = false;
+    } else if (c === 34) isQuoted = true;
+    else if (c === 91 || c === 123) {
+      if (++depth > MOST_DEPTH) return true;
+    } else if (c === 93 || c === 125) depth--;
+  }
+  return false;
+}
+
+// characters that no keyboard writes and no database keeps: nothing (U+0000), and halves of a pair
+const IMPOSSIBLE = /\p{Surrogate}|\0/u;
+
+/** The place of the first text that cannot be kept, null if there is none. */
+function impossibleText(x: unknown, path = ""): string | null {
+  if (typeof x === "string") return IMPOSSIBLE.test(x) ? path : null;
+  if (typeof x !== "object" || x === null) return null;
+  for (const [key, value] of Object.entries(x)) {
+    const at = path ? `${path}.${key}` : key;
+    if (IMPOSSIBLE.test(key)) return path;
+    const found = impossibleText(value, at);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
 /** The body as JSON parsed by a schema; each problem keeps its field. */
-export async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
-  if (Number(request.headers.get("content-length")) > MOST_BYTES) throw new InputError("", TOO_LARGE);
-  const text = await request.text();
-  if (text.length > MOST_BYTES) throw new InputError("", TOO_LARGE);
+export async function readBody<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  mostBytes = FORM_BYTES,
+): Promise<z.infer<S>> {
+  return parsedBody(await readJson(request, mostBytes), schema);
+}
+
+async function readJson(request: Request, mostBytes: number): Promise<unknown> {
+  const text = await readText(request, mostBytes);
+  if (isTooDeep(text)) throw new InputError("", "This request is nested deeper than anything Bexlo keeps.");
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch {
     throw new InputError("", "This request is not JSON.");
   }
+  const impossible = impossibleText(json);
+  if (impossible !== null)
+    throw new InputError(impossible, "This text has characters that cannot be kept. Type it again.");
+  return json;
+}
+
+function parsedBody<S extends z.ZodType>(json: unknown, schema: S): z.infer<S> {
   const parsed = schema.safeParse(json);
   if (parsed.success) return parsed.data;
   throw new InputError(
@@ -82,27 +164,43 @@ export function mustBeSameOrigin(request: Request): void {
 
 /**
  * A route that changes something: same origin, signed in, body by schema, work in one transaction of the clinic.
- * `params` are the dynamic parts of the address.
+ * `params` are the dynamic parts of the address. What role, limits or a warning forbid is kept as an attempt.
  */
 export function changes<S extends z.ZodType, P extends Record<string, string>>(
   schema: S,
   work: (ctx: Ctx, body: z.infer<S>, params: P) => Promise<unknown>,
+  mostBytes = FORM_BYTES,
 ) {
   return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
+    let actor: Actor | null = null;
+    let where = {} as P;
+    let json: unknown = null;
     try {
       mustBeSameOrigin(request);
-      const actor = await currentActor();
+      actor = await currentActor();
       if (!actor)
         throw new Refused("signed-out", "You are signed out. Sign in again; what you typed stays here.");
-      const body = await readBody(request, schema);
+      const who = actor;
       // an address without dynamic parts has no parameters at all
-      const where = (await params) ?? ({} as P);
+      where = (await params) ?? where;
       mustBeRecords(where);
-      const result = await inClinic(actor.clinicId, (tx) =>
-        work({ tx, actor, now: new Date() }, body, where),
+      json = await readJson(request, mostBytes);
+      const body = parsedBody(json, schema);
+      const result = await inClinic(who.clinicId, (tx) =>
+        work({ tx, actor: who, now: new Date() }, body, where),
       );
       return Response.json({ ok: true, result: result ?? null });
     } catch (error) {
+      const deed = attemptOf(error);
+      if (actor && deed !== null) {
+        await keepAttempt(actor, new Date(), {
+          deed,
+          sentence: (error as Error).message,
+          clientId: where.clientId ?? null,
+          sessionId: where.sessionId ?? null,
+          content: json,
+        }).catch((e) => log.error(e));
+      }
       return problemResponse(error);
     }
   };

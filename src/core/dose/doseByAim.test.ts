@@ -1,6 +1,7 @@
 import fc from "fast-check";
+import { leastOf, mostOf } from "../bounds/inForce";
 import { EXERCISES, exerciseById } from "../rules/exercises";
-import { FREE_LIMITS } from "../safety/freeLimits";
+import { bounded } from "../testdata/bounded";
 import { AIM_IDS, AIMS, aimOfPhase, plainHolds, schemeByAim } from "./doseByAim";
 import { usualHoldDeg } from "./holdAngle";
 import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "./homeVersion";
@@ -9,10 +10,7 @@ import { setsOf } from "./schemeSets";
 
 const anyLimits = fc
   .record({ least: fc.integer({ min: 0, max: 6 }), most: fc.integer({ min: 3, max: 10 }) })
-  .map(({ least, most }) => ({
-    ...FREE_LIMITS,
-    effort: { min_reps_in_reserve: least, max_rpe_0_10: most },
-  }));
+  .map(({ least, most }) => bounded({ reserve: { low: least }, felt_effort: { high: most } }));
 
 test("every exercise has a usual dose for an aim or none, always a whole scheme inside what the phase asks", () => {
   fc.assert(
@@ -29,9 +27,9 @@ test("every exercise has a usual dose for an aim or none, always a whole scheme 
         }
         expect(scheme.parse(found)).toEqual(found);
         if (found.kind === "straight")
-          expect(found.reserve).toBeGreaterThanOrEqual(limits.effort.min_reps_in_reserve);
+          expect(found.reserve).toBeGreaterThanOrEqual(leastOf(limits, "reserve"));
         if (found.kind !== "holds" || found.effort.kind !== "felt") return;
-        expect(found.effort.felt).toBeLessThanOrEqual(limits.effort.max_rpe_0_10);
+        expect(found.effort.felt).toBeLessThanOrEqual(mostOf(limits, "felt_effort"));
         expect(found.holdS).toBeLessThanOrEqual(mostS ?? 60);
       },
     ),
@@ -40,11 +38,9 @@ test("every exercise has a usual dose for an aim or none, always a whole scheme 
 });
 
 test("the aim follows the phase: settling asks for waking up, free limits for growth; every aim has a name", () => {
-  expect(aimOfPhase(FREE_LIMITS)).toBe("size");
-  expect(aimOfPhase({ ...FREE_LIMITS, isometric_first: true })).toBe("rehab_activation");
-  expect(aimOfPhase({ ...FREE_LIMITS, effort: { min_reps_in_reserve: 5, max_rpe_0_10: 5 } })).toBe(
-    "rehab_activation",
-  );
+  expect(aimOfPhase({})).toBe("size");
+  expect(aimOfPhase(bounded({ holds_first: { word: "yes" } }))).toBe("rehab_activation");
+  expect(aimOfPhase(bounded({ reserve: { low: 5 }, felt_effort: { high: 5 } }))).toBe("rehab_activation");
   for (const aim of AIM_IDS) expect(AIMS[aim].length).toBeGreaterThan(3);
   expect(setsOf(plainHolds(4, { atDeg: 60, mostS: 10 }))[0]?.holds?.holdS).toBe(10);
 });

@@ -1,5 +1,5 @@
+import { type InForce, isStricter, leastOf, mostOf } from "../bounds/inForce";
 import type { Exercise, UsualDose } from "../rules/exercises";
-import type { LimitsRecord } from "../rules/limitsRecord";
 import { clamp } from "../units/clamp";
 import type { Scheme } from "./scheme";
 
@@ -17,8 +17,10 @@ export const AIM_IDS = Object.keys(AIMS) as Aim[];
 const SETTLING_RESERVE = 4;
 
 /** The aim that a phase speaks for. */
-export const aimOfPhase = (l: LimitsRecord): Aim =>
-  l.isometric_first || l.effort.min_reps_in_reserve >= SETTLING_RESERVE ? "rehab_activation" : "size";
+export const aimOfPhase = (b: InForce): Aim =>
+  isStricter(b, "holds_first", "no") || leastOf(b, "reserve") >= SETTLING_RESERVE
+    ? "rehab_activation"
+    : "size";
 
 const middle = ([low, high]: readonly [number, number], step = 1): number =>
   Math.round((low + high) / 2 / step) * step;
@@ -31,7 +33,7 @@ const MOST_REPS = 30;
 export function schemeByAim(
   e: Exercise,
   aim: Aim,
-  limits: LimitsRecord,
+  limits: InForce,
   hold: { atDeg: number | null; mostS: number | null },
 ): Scheme | null {
   const dose = e.dose_by_goal?.[aim];
@@ -39,11 +41,7 @@ export function schemeByAim(
   if (e.match.class === "stretch") return stretched(dose);
   if (dose.hold_s && dose.effort_pct_max) return held(dose, limits, hold);
   if (!dose.reps) return null;
-  const reserve = clamp(
-    Math.max(limits.effort.min_reps_in_reserve, middle(dose.reps_in_reserve ?? [2, 4])),
-    0,
-    8,
-  );
+  const reserve = clamp(Math.max(leastOf(limits, "reserve"), middle(dose.reps_in_reserve ?? [2, 4])), 0, 8);
   const [liftS = 2, topS = 0, lowerS = 3] = (dose.tempo_lift_hold_lower_s ?? "2-0-3").split("-").map(Number);
   return {
     kind: "straight",
@@ -58,11 +56,7 @@ export function schemeByAim(
 type Suited = Exclude<UsualDose, { not_suited: true }>;
 
 /** Percents of holds are felt effort in practice (domain page, "Effort has two meanings"). */
-function held(
-  dose: Suited,
-  limits: LimitsRecord,
-  hold: { atDeg: number | null; mostS: number | null },
-): Scheme {
+function held(dose: Suited, limits: InForce, hold: { atDeg: number | null; mostS: number | null }): Scheme {
   const longest = Math.min(MOST_HOLD_S, hold.mostS ?? MOST_HOLD_S);
   return {
     kind: "holds",
@@ -76,7 +70,7 @@ function held(
       felt: clamp(
         middle(dose.effort_pct_max ?? [40, 60], 5) / 10,
         2,
-        Math.max(2, limits.effort.max_rpe_0_10),
+        Math.max(2, mostOf(limits, "felt_effort")),
       ),
     },
     atDeg: hold.atDeg,

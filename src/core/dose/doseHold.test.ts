@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
+import { holdWindow } from "../bounds/window";
 import { loadSteps, settingsOf } from "../equipment/loadSteps";
 import { seatedKneeExtensionMachine } from "../equipment/seatedKneeExtension";
-import { allowedWindow } from "../safety/limits";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { bounded } from "../testdata/bounded";
 import { type DoseContext, doseHold } from "./doseHold";
 import { type HoldPlan, holdPlan } from "./holdPlan";
 
@@ -23,15 +24,16 @@ const cuffs = loadSteps.parse({
   kind: "list",
   items: [0.5, 1, 2, 3].map((kg) => ({ label: `${kg} kg`, kg })),
 });
+const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
 const contextFor = (peakNm: number, over: Partial<DoseContext> = {}): DoseContext => ({
   body: bodyFrom(70, 1.7),
   fit: fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 65, torqueNm: peakNm }]),
   testedOn: "test",
   machine,
   cuffs,
-  window: allowedWindow([], "2026-06-01", { fromDeg: 5, toDeg: 100 }),
-  effortLimit: null,
-  secondsLimit: null,
+  window: holdWindow({}, NOT_MEASURED, { fromDeg: 5, toDeg: 100 }),
+  bounds: {},
+  meansBarred: { machine: null, cuff: null, strap: null },
   school: "monitoring",
   irritability: "low",
   personal: { k: 1, holds: 0 },
@@ -66,7 +68,7 @@ test("felt effort and percent of maximum are kept apart: the same number means v
 
 test("45 s at 70 % is barred with what a knee can hold and what to do", () => {
   const [sentence] = bars({ ...plan, effort: { kind: "percent", percent: 70 } }, contextFor(200));
-  expect(sentence).toMatch(/of maximum a knee holds \d+ to \d+ s; 45 s leaves no reserve/);
+  expect(sentence).toMatch(/of maximum a knee holds \d+ to \d+ s\. Hold \d+ is predicted to fail after \d+ s, even in somebody/);
   expect(sentence).toMatch(/Hold \d+ s or less/);
   const cautions = doseHold({ ...plan, effort: { kind: "percent", percent: 70 } }, contextFor(200)).notices;
   expect(cautions.some((n) => /Was felt effort meant/.test(n.sentence))).toBe(true);
@@ -124,43 +126,22 @@ test("a lightest step that is too heavy is said, and cuff or strap are offered i
 });
 
 test("an angle outside the limits is barred by the core with its reason", () => {
-  const window = allowedWindow(
-    [
-      {
-        id: "l",
-        kind: "knee_flexion_under_load",
-        low: 45,
-        high: 90,
-        word: null,
-        origin: "surgeon",
-        reason: "to protect the graft",
-        endsOn: null,
-      },
-    ],
-    "2026-06-01",
-    { fromDeg: 5, toDeg: 100 },
-  );
+  const bounds = bounded({
+    knee_flexion_under_load: { low: 45, high: 90, origin: "surgeon", reason: "to protect the graft" },
+  });
+  const window = holdWindow(bounds, NOT_MEASURED, { fromDeg: 5, toDeg: 100 });
   expect(bars({ ...plan, kneeFlexionDeg: 30 }, contextFor(150, { window }))[0]).toMatch(
     /to protect the graft \(surgeon\)/,
   );
 });
 
 test("a hold may not use more of the maximum than a condition allows", () => {
-  const effortLimit = {
-    id: "l",
-    kind: "hold_effort" as const,
-    low: null,
-    high: 30,
-    word: null,
-    origin: "condition" as const,
-    reason: "graft, week 5",
-    endsOn: null,
-  };
+  const bounds = bounded({ hold_effort: { high: 30, origin: "condition", reason: "graft, week 5" } });
   const hard = { ...plan, effort: { kind: "felt" as const, felt: 7 } };
-  expect(bars(hard, contextFor(150, { effortLimit }))[0]).toMatch(
+  expect(bars(hard, contextFor(150, { bounds }))[0]).toMatch(
     /holds may use 30 % at most, because graft, week 5/,
   );
-  expect(bars({ ...plan, effort: { kind: "felt", felt: 4 } }, contextFor(150, { effortLimit }))).toEqual([]);
+  expect(bars({ ...plan, effort: { kind: "felt", felt: 4 } }, contextFor(150, { bounds }))).toEqual([]);
 });
 
 test.each([
@@ -177,4 +158,17 @@ test.each([
 test("rest between sets must be longer than between holds", () => {
   const parsed = holdPlan.safeParse({ ...plan, pattern: { ...plan.pattern, sets: 2, setRestS: 60 } });
   expect(parsed.error?.issues[0]?.message).toMatch(/longer than the rest between holds/);
+});
+
+test("felt effort above a limit is barred, planned or predicted, and the means that choosing bars are barred here", () => {
+  const bounds = bounded({ felt_effort: { high: 5, reason: "a bad week" } });
+  const felt = (n: number) => ({ ...plan, effort: { kind: "felt" as const, felt: n } });
+  expect(bars(felt(7), contextFor(150, { bounds })).join()).toMatch(
+    /Felt effort 7 is above 5, the most that is allowed, because a bad week \(therapist\)/,
+  );
+  expect(bars(felt(4), contextFor(150, { bounds }))).toEqual([]);
+  const percent = { ...plan, effort: { kind: "percent" as const, percent: 45 } };
+  expect(bars(percent, contextFor(150, { bounds })).join()).toMatch(/predicted to feel like \d/);
+  const meansBarred = { machine: "The machine is barred.", cuff: null, strap: null };
+  expect(bars(felt(4), contextFor(150, { meansBarred }))).toEqual(["The machine is barred."]);
 });

@@ -1,5 +1,7 @@
 import { limbGravityTorqueNm } from "../body/limbGravity";
 import type { Body } from "../body/segments";
+import { type InForce, mostOf } from "../bounds/inForce";
+import { type AllowedWindow, whyBarred } from "../bounds/window";
 import type { LoadSteps } from "../equipment/loadSteps";
 import type { SeatedKneeExtensionMachine } from "../equipment/seatedKneeExtension";
 import { type EffortBand, feltEffortBand, shareBandForFeltEffort } from "../isometrics/effortConversion";
@@ -12,11 +14,10 @@ import {
 import type { PersonalFactor } from "../isometrics/personalFactor";
 import { type SimulatedHolds, simulateHolds } from "../isometrics/simulateHolds";
 import type { Irritability, School } from "../progression/painRule";
-import { type AllowedWindow, type Limit, whyBarred } from "../safety/limits";
 import { capacityAtAngle } from "../strength/capacityAtAngle";
 import type { TorqueAngleFit } from "../strength/fitTorqueAngle";
 import type { Computed } from "../units/working";
-import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
+import { half, heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import type { HoldPlan, Means } from "./holdPlan";
 import { exerciseSeconds } from "./holdSeconds";
 import { type MeansResult, settingsByMeans } from "./settingsByMeans";
@@ -29,10 +30,10 @@ export interface DoseContext {
   machine: SeatedKneeExtensionMachine;
   cuffs: LoadSteps;
   window: AllowedWindow;
-  /** the tightest limit on the effort of a hold, percent of maximum */
-  effortLimit: Limit | null;
-  /** the tightest limit on the length of a hold */
-  secondsLimit: Limit | null;
+  /** everything in force today */
+  bounds: InForce;
+  /** why a held extension by these means is barred altogether; null where it is not */
+  meansBarred: Record<Means, string | null>;
   school: School;
   irritability: Irritability;
   personal: PersonalFactor;
@@ -66,8 +67,12 @@ export interface DosedHold {
   seconds: number;
 }
 
-/** Felt effort that a plan may reach: lower after surgery and when easily stirred up. Dosing rules C [own]. */
-export const effortCap = (s: School, i: Irritability): number => (s === "post_op" || i === "high" ? 6 : 8);
+/**
+ * Felt effort that a plan is made for: lower after surgery and when easily stirred up, and never above a limit. Dosing
+ * rules C [own].
+ */
+export const effortCap = (s: School, i: Irritability, bounds: InForce): number =>
+  Math.min(s === "post_op" || i === "high" ? 6 : 8, mostOf(bounds, "felt_effort"));
 
 /**
  * From a plan to what can really be set: capacity at the angle, target torque for the effort, the real step below it,
@@ -175,11 +180,15 @@ function noticesOf(
   for (const rung of [plan.ladderFromDeg, plan.ladderToDeg])
     if (whyBarred(context.window, rung))
       caution(`The ladder's end at ${rung}° is barred today; steps stop before it.`);
-  const longest = context.secondsLimit?.high ?? null;
-  if (longest !== null && plan.pattern.holdS > longest)
-    bars(
-      `Holds may last ${longest} s at most, because ${context.secondsLimit?.reason} (${context.secondsLimit?.origin}). Shorten the hold.`,
-    );
+  const barredMeans = context.meansBarred[plan.means];
+  if (barredMeans) bars(barredMeans);
+  const asked = {
+    holdS: plan.pattern.holdS,
+    ...(plan.effort.kind === "felt"
+      ? { feltPlanned: plan.effort.felt }
+      : { share: plan.effort.percent / 100 }),
+  };
+  for (const why of holdBars(asked, context.bounds)) bars(asSentence(why));
   const chosen = byMeans[plan.means];
   if (!chosen.possible) bars(chosen.why);
   else if (chosen.flag === "coarse")
@@ -187,14 +196,16 @@ function noticesOf(
       `The nearest real step is ${Math.abs(chosen.errorPct).toFixed(0)} % ${chosen.errorPct < 0 ? "below" : "above"} the wanted torque.`,
     );
   if (!achieved) return notices;
-  const most = context.effortLimit?.high ?? null;
-  if (most !== null && achieved.shareOfMax * 100 > most + 0.5)
-    bars(
-      `This is ${(achieved.shareOfMax * 100).toFixed(0)} % of maximum; holds may use ${most} % at most, because ${context.effortLimit?.reason} (${context.effortLimit?.origin}). Lower the effort.`,
-    );
-  const notHeld = whyNotHeld("knee", achieved.shareOfMax, plan.pattern, context.personal, achieved.run);
-  if (notHeld) bars(notHeld);
-  const cap = effortCap(context.school, context.irritability);
+  const held = heldOrNot("knee", achieved.shareOfMax, plan.pattern, context.personal, achieved.run);
+  if (held.bars) bars(held.bars);
+  if (held.caution) caution(held.caution);
+  const isAsked = holdBars(asked, context.bounds).length > 0;
+  const reached = {
+    ...(isAsked ? {} : { share: achieved.shareOfMax }),
+    ...(held.bars ? {} : { feltPredicted: held.felt }),
+  };
+  for (const why of holdBars(reached, context.bounds)) bars(asSentence(why));
+  const cap = effortCap(context.school, context.irritability, context.bounds);
   if (achieved.run.failBout === null && achieved.felt.value > cap + 0.25)
     caution(
       `Predicted felt effort ${half(achieved.felt.value)} is above ${cap}, the usual cap here: fewer seconds, more rest or less effort.`,
@@ -208,3 +219,5 @@ function noticesOf(
   if (meant) caution(meant.sentence);
   return notices;
 }
+
+const asSentence = (clause: string): string => `${clause.charAt(0).toUpperCase()}${clause.slice(1)}.`;

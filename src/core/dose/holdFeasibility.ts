@@ -1,3 +1,4 @@
+import { becauseOf, type InForce, mostOf } from "../bounds/inForce";
 import type { EffortBand } from "../isometrics/effortConversion";
 import { shareForFeltEffort, spreadFactor } from "../isometrics/effortConversion";
 import { MOST_SHARE_PER_HOLD, plannedEnduranceS, shareOfEndurance } from "../isometrics/enduranceTime";
@@ -10,31 +11,90 @@ export const half = (felt: number): string => (Math.round(felt * 2) / 2).toStrin
 
 const five = (s: number): number => Math.floor(s / 5 + 1e-9) * 5;
 
+/** Whether holds can be held: barred, or worth one try, or neither. Sentences with what to do. */
+export interface HeldOrNot {
+  bars: string | null;
+  caution: string | null;
+  /** felt effort at the end of the last hold, 0 to 10, of somebody who holds it */
+  felt: number;
+}
+
 /**
- * Why holds at a share of maximum cannot be held to their end, with what to do; null when they can. A hold never uses
- * more than 0.8 of the endurance, and the whole pattern must not fail. Dosing rules A4, B [own].
+ * Whether holds at a share of maximum can be held to their end. People differ: barred is only what even the long end of
+ * the spread cannot hold; what the middle cannot hold with its reserve of a fifth is a caution, and the first hold then
+ * says where this person stands. Dosing rules A4, B [own]; corrections K9.
  */
-export function whyNotHeld(
+export function heldOrNot(
   joint: EnduranceJoint,
   shareOfMax: number,
   pattern: HoldPattern,
   personal: PersonalFactor,
-  run: SimulatedHolds = simulateHolds(joint, Math.min(shareOfMax, 0.99), pattern, { k: personal.k }),
-): string | null {
+  run: SimulatedHolds = simulateHolds(joint, inside(shareOfMax), pattern, { k: personal.k }),
+): HeldOrNot {
   const spread = spreadFactor(personal.holds);
   const enduranceS = plannedEnduranceS(joint, shareOfMax, personal.k);
   const used = shareOfEndurance(joint, shareOfMax, pattern.holdS, personal.k);
-  if (used !== null && used > MOST_SHARE_PER_HOLD) {
-    const between = `${five(enduranceS / spread)} to ${five(enduranceS * spread)} s`;
-    const longest = five(enduranceS * MOST_SHARE_PER_HOLD);
-    return (
-      `At ${(shareOfMax * 100).toFixed(0)} % of maximum ${joint === "knee" ? "a knee" : "this muscle"} holds ${between}; ${pattern.holdS} s leaves no reserve. ` +
-      (longest >= 5 ? `Hold ${longest} s or less, or lower the effort.` : "Lower the effort.")
+  const isLong = used !== null && used > MOST_SHARE_PER_HOLD;
+  if (!isLong && run.failBout === null) return { bars: null, caution: null, felt: run.effort10 };
+  const longest = simulateHolds(joint, inside(shareOfMax), pattern, { k: personal.k * spread });
+  const between = `${five(enduranceS / spread)} to ${five(enduranceS * spread)} s`;
+  const who = joint === "knee" ? "a knee" : "this muscle";
+  const at = `At ${(shareOfMax * 100).toFixed(0)} % of maximum ${who} holds ${between}`;
+  const sure = five(enduranceS * MOST_SHARE_PER_HOLD);
+  const instead = sure >= 5 ? `Hold ${sure} s or less, or lower the effort.` : "Lower the effort.";
+  if (shareOfMax >= 1 || pattern.holdS > enduranceS * spread)
+    return {
+      bars: `${at}; nobody is expected to hold ${pattern.holdS} s. ${instead}`,
+      caution: null,
+      felt: 10,
+    };
+  if (longest.failBout !== null)
+    return {
+      bars: `${isLong ? `${at}. ` : ""}Hold ${longest.failBout} is predicted to fail after ${Math.floor(longest.failSecondS ?? 0)} s, even in somebody who holds long: more rest, fewer holds or less effort.${isLong ? ` ${instead}` : ""}`,
+      caution: null,
+      felt: 10,
+    };
+  const what = isLong
+    ? `${at}; ${pattern.holdS} s may be too long.`
+    : `Hold ${run.failBout} may fail after ${Math.floor(run.failSecondS ?? 0)} s.`;
+  return {
+    bars: null,
+    caution: `${what} Try one, stop when the position goes: that hold tells how long this person holds. To be sure: ${instead.charAt(0).toLowerCase()}${instead.slice(1)}`,
+    felt: longest.effort10,
+  };
+}
+
+const inside = (shareOfMax: number): number => Math.min(shareOfMax, 0.99);
+
+/** What a hold is asked about; what is left out is not known. */
+export interface AskedHold {
+  holdS?: number;
+  /** of maximum at its angle */
+  share?: number;
+  /** felt effort, 0 to 10: as planned, and as predicted at the end of the last hold */
+  feltPlanned?: number;
+  feltPredicted?: number;
+}
+
+/** Which limits on holds are broken, each with who set it and what to do. The one place that asks. */
+export function holdBars(hold: AskedHold, bounds: InForce): string[] {
+  const found: string[] = [];
+  const { hold_seconds: seconds, hold_effort: effort, felt_effort: felt } = bounds;
+  if (seconds && hold.holdS !== undefined && hold.holdS > mostOf(bounds, "hold_seconds"))
+    found.push(`holds may last ${seconds.high} s at most, because ${becauseOf(seconds)}: shorten the hold`);
+  if (effort && hold.share !== undefined && hold.share * 100 > mostOf(bounds, "hold_effort") + 0.5)
+    found.push(
+      `it asks for ${Math.round(hold.share * 100)} % of maximum; holds may use ${effort.high} % at most, because ${becauseOf(effort)}: lower the effort`,
     );
-  }
-  if (run.failBout !== null)
-    return `Hold ${run.failBout} is predicted to fail after ${Math.floor(run.failSecondS ?? 0)} s: more rest, fewer holds or less effort.`;
-  return null;
+  if (felt && hold.feltPlanned !== undefined && hold.feltPlanned > mostOf(bounds, "felt_effort"))
+    found.push(
+      `felt effort ${hold.feltPlanned} is above ${felt.high}, the most that is allowed, because ${becauseOf(felt)}: lower it`,
+    );
+  if (felt && hold.feltPredicted !== undefined && hold.feltPredicted > mostOf(bounds, "felt_effort") + 0.5)
+    found.push(
+      `it is predicted to feel like ${half(hold.feltPredicted)} of 10 at the end; ${felt.high} is the most that is allowed, because ${becauseOf(felt)}: lower the effort or rest longer`,
+    );
+  return found;
 }
 
 /** Percents from here on, held for so long, are nearly always meant as felt effort. */

@@ -1,3 +1,4 @@
+import { leastOf } from "../bounds/inForce";
 import type { Exercise } from "../rules/exercises";
 import { groupOf, type RangeRow } from "../selection/rangeSheet";
 import { schemeByAim } from "./doseByAim";
@@ -115,10 +116,10 @@ function firstSound(
 function soundLine(row: RangeRow, line: ScoreLine, context: ScoreContext): ScoreLine | null {
   const { e } = row;
   const { limits } = context.sheet;
-  const hold = { atDeg: usualHoldDeg(e, row.arc), mostS: context.holdSeconds?.high ?? null };
+  const hold = { atDeg: usualHoldDeg(e, row.arc), mostS: context.sheet.limits.hold_seconds?.high ?? null };
   const tries: (Scheme | null)[] = [
     onThis(line.scheme, e, hold.atDeg),
-    plainSets(line.scheme, limits.effort.min_reps_in_reserve),
+    plainSets(line.scheme, leastOf(limits, "reserve")),
     schemeByAim(e, "rehab_activation", limits, hold),
   ];
   for (const scheme of tries) {

@@ -1,12 +1,13 @@
 import fc from "fast-check";
+import { leastOf, mostOf } from "../bounds/inForce";
 import { settingsOf } from "../equipment/loadSteps";
 import { CONDITIONS } from "../rules/conditions";
 import { EXERCISES } from "../rules/exercises";
-import { FREE_LIMITS } from "../safety/freeLimits";
-import type { Limit } from "../safety/limits";
+import { boundsOfRecord } from "../rules/limitsOfRecord";
 import { phaseLimits } from "../safety/phaseLimits";
 import { loadOfStep, realLoads } from "../selection/machineFor";
 import { rangeSheet } from "../selection/rangeSheet";
+import { bounded } from "../testdata/bounded";
 import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
 import { AIM_IDS } from "./doseByAim";
 import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "./homeVersion";
@@ -21,28 +22,19 @@ import { simulateSession } from "./sessionFatigue";
 import { orderNotes, scoreTotals, USUAL_ORDER } from "./sessionScore";
 import { lightStart, sessionTemplate } from "./sessionTemplate";
 
-const EVERY_PHASE = CONDITIONS.flatMap((c) => c.phases.map((p) => phaseLimits(c, p, { week: p.weeks.from })));
+const EVERY_PHASE = CONDITIONS.flatMap((c) =>
+  c.phases.map((p) => boundsOfRecord(phaseLimits(c, p, { week: p.weeks.from }), p.name)),
+);
 const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
   const [judged] = judgeScore([l], context);
   if (!judged) throw new Error("nothing judged");
   return judged;
 };
-const limit = (kind: Limit["kind"], high: number): Limit => ({
-  id: kind,
-  kind,
-  low: null,
-  high,
-  word: null,
-  origin: "therapist",
-  reason: "blood pressure",
-  endsOn: null,
-});
-
 describe("the load of a line", () => {
   test("is always a real step of its machine, and never leaves the limits, whatever is asked", () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...EVERY_PHASE, FREE_LIMITS),
+        fc.constantFrom(...EVERY_PHASE, bounded({})),
         fc.constantFrom(...EXERCISES),
         fc.constantFrom(...SCHEME_KINDS),
         fc.integer({ min: 0, max: 26 }),
@@ -85,16 +77,16 @@ describe("the load of a line", () => {
             expect(setUp.effortShare ?? 0).toBeLessThanOrEqual(setUp.mostShare + 0.005);
           expect(row.arc.fromDeg).toBeGreaterThanOrEqual(e.knee_angle_usable_deg.min - 1e-9);
           if (e.match.class !== "stretch")
-            expect(row.arc.toDeg).toBeLessThanOrEqual(limits.knee_flexion_loaded_deg.max + 1e-9);
+            expect(row.arc.toDeg).toBeLessThanOrEqual(mostOf(limits, "knee_flexion_under_load") + 1e-9);
           if (e.match.class === "closed_knee")
-            expect(row.arc.toDeg).toBeLessThanOrEqual(limits.closed_chain.max_depth_deg + 1e-9);
+            expect(row.arc.toDeg).toBeLessThanOrEqual(mostOf(limits, "closed_chain_depth") + 1e-9);
           for (const s of judged.sets)
             if (s.role === "work" && s.reserve !== null)
-              expect(Math.floor(s.reserve)).toBeGreaterThanOrEqual(limits.effort.min_reps_in_reserve);
+              expect(Math.floor(s.reserve)).toBeGreaterThanOrEqual(leastOf(limits, "reserve"));
           if (scheme.kind === "holds") {
             expect([row.arc.fromDeg, row.arc.toDeg]).toEqual([scheme.atDeg, scheme.atDeg]);
             expect(scheme.effort.kind === "felt" ? scheme.effort.felt : 0).toBeLessThanOrEqual(
-              limits.effort.max_rpe_0_10,
+              mostOf(limits, "felt_effort"),
             );
           }
         },
@@ -115,16 +107,16 @@ describe("the load of a line", () => {
       reserve: 2,
       takenOn: "2026-01-05",
     };
-    const context = scoreContext(FREE_LIMITS, { repetitionTests: [test] });
+    const context = scoreContext({}, { repetitionTests: [test] });
     const judged = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 8, reserve: 2 }), context);
     expect(judged.load?.basis).toBe("repetition test");
     // the round trip returns the tested load, on the nearest real step
     expect(Math.abs((judged.load?.setUp?.load ?? 0) - 60)).toBeLessThanOrEqual(5);
     const lighter = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 12, reserve: 4 }), context);
     expect(lighter.load?.setUp?.load ?? 999).toBeLessThan(judged.load?.setUp?.load ?? 0);
-    const oneLeg = scoreContext(FREE_LIMITS, { repetitionTests: [{ ...test, twoLegs: false }] });
+    const oneLeg = scoreContext({}, { repetitionTests: [{ ...test, twoLegs: false }] });
     expect(judgeOne(line("lp_horizontal", EXAMPLES.straight), oneLeg).load?.basis).toBe("strength test");
-    const capped = { ...FREE_LIMITS, closed_chain: { ...FREE_LIMITS.closed_chain, max_rel_load_pct: 40 } };
+    const capped = bounded({ closed_chain_load: { high: 40 } });
     const under = judgeOne(
       line("lp_horizontal", EXAMPLES.straight),
       scoreContext(capped, { repetitionTests: [test] }),
@@ -157,40 +149,45 @@ describe("the load of a line", () => {
 describe("what bars a line", () => {
   const hold = (over: Partial<typeof EXAMPLES.holds>) =>
     line("kext_single", { ...EXAMPLES.holds, ...over }, { legs: "one" });
-  const settled = {
-    ...FREE_LIMITS,
-    effort: { max_rpe_0_10: 5, min_reps_in_reserve: 4 },
-  };
+  const settled = bounded({ felt_effort: { high: 5 }, reserve: { low: 4 } });
+  const pressure = (kind: "hold_seconds" | "hold_effort", high: number) =>
+    bounded({ [kind]: { high, reason: "blood pressure" } });
 
   test.each([
     [
-      "45 s at 70 % is longer than a knee holds",
+      "five times 45 s at 70 % is more than any knee holds",
       hold({ effort: { kind: "percent", percent: 70 } }),
       scoreContext(),
-      /holds \d+ to \d+ s; 45 s leaves no reserve\. Hold \d+ s or less/,
+      /Hold \d+ is predicted to fail after \d+ s, even in somebody who holds long/,
+    ],
+    [
+      "60 s at 75 % is longer than any knee holds",
+      hold({ holdS: 60, reps: 1, effort: { kind: "percent", percent: 75 } }),
+      scoreContext(),
+      /holds \d+ to \d+ s; nobody is expected to hold 60 s\. Hold \d+ s or less/,
     ],
     [
       "more felt effort than the phase allows",
       hold({}),
       scoreContext(settled),
-      /above 5, the most of the phase/,
+      /above 5, the most that is allowed, because a note \(therapist\)/,
     ],
     [
       "fewer left in reserve than the phase asks for",
       line("lp_horizontal", EXAMPLES.straight),
       scoreContext(settled),
-      /leaves 2 in reserve; the phase asks for 4/,
+      /leaves 2 in reserve; 4 at least are asked for \(therapist\)/,
     ],
     [
       "a hold longer than a written limit",
       hold({}),
-      scoreContext(FREE_LIMITS, { holdSeconds: limit("hold_seconds", 10) }),
+      scoreContext(pressure("hold_seconds", 10)),
       /may last 10 s at most, because blood pressure/,
     ],
     [
       "a hold harder than a written limit",
       hold({ holdS: 10, effort: { kind: "percent", percent: 60 } }),
-      scoreContext(FREE_LIMITS, { holdEffort: limit("hold_effort", 30) }),
+      scoreContext(pressure("hold_effort", 30)),
       /holds may use 30 % at most/,
     ],
     [
@@ -208,7 +205,7 @@ describe("what bars a line", () => {
     [
       "a total of 25 for a novice",
       line("kext_single", EXAMPLES.accumulated, { legs: "in_turns" }),
-      scoreContext(FREE_LIMITS, { known: { ...scoreContext().known, isNovice: true } }),
+      scoreContext({}, { known: { ...scoreContext().known, isNovice: true } }),
       /25 is not for novices: choose 15/,
     ],
     ["an unknown exercise", line("flying", EXAMPLES.straight), scoreContext(), /not in the library/],

@@ -1,13 +1,14 @@
+import { byWhom, isStricter, leastOf } from "../bounds/inForce";
 import type { PersonalFactor } from "../isometrics/personalFactor";
 import { simulateHolds } from "../isometrics/simulateHolds";
 import type { Exercise } from "../rules/exercises";
-import type { Limit } from "../safety/limits";
 import { exerciseUse } from "../selection/exerciseUse";
 import { machineFor } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
-import { half, meantAsFelt, whyNotHeld } from "./holdFeasibility";
+import { heldForm } from "./heldForm";
+import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { LEGS_WORDS, legsAllowed } from "./legs";
-import { heldForm, type LineLoad, lineLoad, quietMachineOf, type RepetitionTest } from "./lineLoad";
+import { type LineLoad, lineLoad, quietMachineOf, type RepetitionTest } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 import { schemeBars } from "./schemeGates";
@@ -22,9 +23,6 @@ import { workKindOf } from "./workKind";
 export interface ScoreContext {
   sheet: SheetInput;
   known: ClientSchemeFacts;
-  /** tightest limits on the effort (percent of maximum) and the length (seconds) of a hold */
-  holdEffort: Limit | null;
-  holdSeconds: Limit | null;
   repetitionTests: readonly RepetitionTest[];
   personal: PersonalFactor;
 }
@@ -47,6 +45,8 @@ export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   bars: string[];
   /** what one should know, each with what to do */
   cautions: string[];
+  /** a hold that only people who hold long hold to its end: the first one tells */
+  isTrial: boolean;
 }
 
 /** A computed load may ask for so much more than the scheme wants before it is said. */
@@ -62,7 +62,7 @@ const asksForMore = (load: LineLoad): boolean =>
 
 /** Nothing bars it, and it can be set as light as its scheme wants. */
 export const fitsWell = (j: JudgedLine): boolean =>
-  j.bars.length === 0 && j.load !== null && !asksForMore(j.load);
+  j.bars.length === 0 && j.load !== null && !asksForMore(j.load) && !j.isTrial;
 
 /** Novices accumulate so many repetitions. Dosing rules D8. */
 const NOVICE_TOTAL = 15;
@@ -89,7 +89,17 @@ function judgeLine<L extends ScoreLine>(
 ): JudgedLine<L> {
   const sets = setsOf(line.scheme);
   const machineId = exercise && machineOf(exercise, context.sheet);
-  const nothing = { line, exercise, open: null, row: null, load: null, machineId, sets, cautions: [] };
+  const nothing = {
+    line,
+    exercise,
+    open: null,
+    row: null,
+    load: null,
+    machineId,
+    sets,
+    cautions: [],
+    isTrial: false,
+  };
   if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
   const { scheme } = line;
   const isHeld = scheme.kind === "holds";
@@ -103,9 +113,11 @@ function judgeLine<L extends ScoreLine>(
   if (
     line.legs !== "together" &&
     exercise.match.class === "closed_knee" &&
-    !context.sheet.limits.closed_chain.single_leg_allowed
+    isStricter(context.sheet.limits, "single_leg", "yes")
   )
-    bars.push("one leg alone is not allowed in presses and squats yet: use both");
+    bars.push(
+      `one leg alone is not allowed in presses and squats yet${byWhom(context.sheet.limits, "single_leg")}: use both`,
+    );
   if (scheme.kind === "accumulated" && scheme.total > NOVICE_TOTAL && context.known.isNovice)
     bars.push(`a total of ${scheme.total} is not for novices: choose ${NOVICE_TOTAL}`);
   bars.push(...effortBars(sets, line, context));
@@ -122,8 +134,8 @@ function judgeLine<L extends ScoreLine>(
     );
   const more = repetitionsInstead(scheme, found.load);
   if (more) cautions.push(more);
-  if (isHeld) holdNotes(scheme, exercise, found.load, context, bars, cautions);
-  return { ...nothing, open, row: found.row, load: found.load, bars, cautions };
+  const isTrial = isHeld && holdNotes(scheme, exercise, found.load, context, bars, cautions);
+  return { ...nothing, open, row: found.row, load: found.load, bars, cautions, isTrial };
 }
 
 /** The angle of a hold or the window of a repetition. */
@@ -150,24 +162,28 @@ const personOf = (line: ScoreLine, { known, personal, repetitionTests }: ScoreCo
   policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),
 });
 
-/** What limits on effort say of planned reserves and felt efforts. */
+/** What limits on effort say of planned reserves and of the length of holds. */
 function effortBars(sets: readonly PlannedSet[], line: ScoreLine, context: ScoreContext): string[] {
-  const { min_reps_in_reserve: least, max_rpe_0_10: most } = context.sheet.limits.effort;
+  const { limits } = context.sheet;
+  const least = leastOf(limits, "reserve");
   const bars: string[] = [];
   const reserves = sets.flatMap((s) => (s.role === "work" && s.reserve !== null ? [s.reserve] : []));
   const fewest = reserves.length ? Math.floor(Math.min(...reserves)) : null;
   if (fewest !== null && fewest < least)
     bars.push(
-      `it leaves ${fewest} in reserve; the phase asks for ${least} at least: plan more in reserve or another scheme`,
+      `it leaves ${fewest} in reserve; ${least} at least are asked for${byWhom(limits, "reserve")}: plan more in reserve or another scheme`,
     );
   const { scheme } = line;
-  if (scheme.kind === "holds" && scheme.effort.kind === "felt" && scheme.effort.felt > most)
-    bars.push(`felt effort ${scheme.effort.felt} is above ${most}, the most of the phase: lower it`);
-  const longest = context.holdSeconds?.high ?? null;
   const heldS = scheme.kind === "holds" || scheme.kind === "partials" ? scheme.holdS : null;
-  if (heldS !== null && longest !== null && heldS > longest)
+  if (heldS !== null) bars.push(...holdBars({ holdS: heldS }, limits));
+  if (scheme.kind === "holds")
     bars.push(
-      `holds may last ${longest} s at most, because ${context.holdSeconds?.reason} (${context.holdSeconds?.origin}): shorten the hold`,
+      ...holdBars(
+        scheme.effort.kind === "felt"
+          ? { feltPlanned: scheme.effort.felt }
+          : { share: scheme.effort.percent / 100 },
+        limits,
+      ),
     );
   return bars;
 }
@@ -189,7 +205,7 @@ function repetitionsInstead(s: Scheme, load: LineLoad): string | null {
     : `The real step is ${below} % below what the scheme wants, and the next one is above it: about ${reps} repetitions leave ${target.reserve} in reserve.`;
 }
 
-/** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. */
+/** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. True: worth one try. */
 function holdNotes(
   scheme: HoldsScheme,
   exercise: Exercise,
@@ -197,24 +213,19 @@ function holdNotes(
   context: ScoreContext,
   bars: string[],
   cautions: string[],
-): void {
+): boolean {
   const { share } = load;
-  if (share === null) return;
+  if (share === null) return false;
   const kind = workKindOf(exercise);
   const joint = kind ? jointOf(kind) : "general";
   const run = simulateHolds(joint, Math.min(share, 0.99), scheme, { k: context.personal.k });
-  const why = whyNotHeld(joint, share, scheme, context.personal, run);
-  if (why) bars.push(why.replace(/\.$/, ""));
-  const most = context.holdEffort?.high ?? null;
-  if (most !== null && share * 100 > most + 0.5)
-    bars.push(
-      `it asks for ${Math.round(share * 100)} % of maximum; holds may use ${most} % at most, because ${context.holdEffort?.reason} (${context.holdEffort?.origin}): lower the effort`,
-    );
-  const { max_rpe_0_10: mostFelt } = context.sheet.limits.effort;
-  if (!why && run.effort10 > mostFelt + 0.5)
-    bars.push(
-      `it is predicted to feel like ${half(run.effort10)} of 10 at the end; ${mostFelt} is the most of the phase: lower the effort or rest longer`,
-    );
+  const held = heldOrNot(joint, share, scheme, context.personal, run);
+  if (held.bars) bars.push(held.bars.replace(/\.$/, ""));
+  if (held.caution) cautions.push(held.caution);
+  // a planned percent was asked about by itself
+  const reached = scheme.effort.kind === "felt" ? { share } : {};
+  const felt = held.bars ? {} : { feltPredicted: held.felt };
+  bars.push(...holdBars({ ...reached, ...felt }, context.sheet.limits));
   if (scheme.effort.kind === "percent") {
     const meant = meantAsFelt(joint, scheme.effort.percent / 100, scheme, context.personal.k);
     if (meant) cautions.push(meant.sentence);
@@ -223,4 +234,5 @@ function holdNotes(
     cautions.push(
       "The strength curve is not sure at this angle: begin with the least, find the load by feel, or test at this angle.",
     );
+  return held.caution !== null;
 }

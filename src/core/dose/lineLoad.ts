@@ -12,6 +12,7 @@ import {
   type KneeWindow,
 } from "../selection/row";
 import { estimate1RM, type Lift } from "../strength/repetitionMaximum";
+import { heldForm } from "./heldForm";
 import type { Scheme } from "./scheme";
 import {
   holdShare,
@@ -76,9 +77,6 @@ const liftOf = (e: Exercise): Lift => {
   const kind = workKindOf(e);
   return kind === "press_or_squat" ? "leg_press" : kind === "curl" ? "leg_curl" : "other";
 };
-
-/** An exercise as it is when it is held: the limits of holds count for it. */
-export const heldForm = (e: Exercise): Exercise => ({ ...e, match: { ...e.match, static_hold: true } });
 
 /** The real load that the policy allows for a wanted one; null where even the lightest is above it. */
 export const stepFor = <T extends { load: number }>(

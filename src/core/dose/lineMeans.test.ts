@@ -1,5 +1,4 @@
 import fc from "fast-check";
-import { FREE_LIMITS } from "../safety/freeLimits";
 import { realLoads } from "../selection/machineFor";
 import { rangeSheet } from "../selection/rangeSheet";
 import { runSeconds as floorSeconds, type RunEvent, type RunPlan, runState } from "../session/floorRun";
@@ -46,7 +45,7 @@ test("where the lightest step is too heavy, it is said, never rounded up, and th
 });
 
 test("every set of every scheme is on a real step, ramp and drop sets never above their share", () => {
-  const context = scoreContext(FREE_LIMITS);
+  const context = scoreContext({});
   for (const scheme of [EXAMPLES.ramp, EXAMPLES.drop, EXAMPLES.climb, EXAMPLES.straight] as const) {
     const judged = judgeOne(line("lp_horizontal", scheme), context);
     const setUp = judged.load?.setUp;

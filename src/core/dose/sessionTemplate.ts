@@ -1,11 +1,12 @@
+import { isStricter, leastOf, mostOf } from "../bounds/inForce";
 import type { RangeRow } from "../selection/rangeSheet";
 import { rowOf } from "../selection/rangeSheet";
 import { type Aim, aimOfPhase, plainHolds, schemeByAim } from "./doseByAim";
 import { eased } from "./easeLines";
+import { heldForm } from "./heldForm";
 import { usualHoldDeg } from "./holdAngle";
 import { fitsWell, judgeScore, type ScoreContext } from "./judgeScore";
 import { legsAllowed } from "./legs";
-import { heldForm } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import type { ScoreLine } from "./scoreInput";
 import { itemsOf } from "./scoreItems";
@@ -84,7 +85,7 @@ const holdOf = (r: RangeRow, context: ScoreContext) => {
   const held = rowOf(heldForm(r.e), context.sheet);
   return {
     atDeg: Array.isArray(held) ? null : usualHoldDeg(r.e, held.arc),
-    mostS: context.holdSeconds?.high ?? null,
+    mostS: context.sheet.limits.hold_seconds?.high ?? null,
   };
 };
 
@@ -95,17 +96,17 @@ const lightHolds = (mostS: number | null) => ({ reps: 3, holdS: Math.min(20, mos
 function lightSchemes(r: RangeRow, context: ScoreContext): (Scheme | null)[] {
   const { limits } = context.sheet;
   const hold = holdOf(r, context);
-  const gentle = Math.min(GENTLE_EFFORT, limits.effort.max_rpe_0_10);
+  const gentle = Math.min(GENTLE_EFFORT, mostOf(limits, "felt_effort"));
   const holds = r.e.isometric.possible ? { ...plainHolds(gentle, hold), ...lightHolds(hold.mostS) } : null;
   const light: Scheme = {
     kind: "straight",
     sets: 1,
     reps: 15,
-    reserve: Math.min(8, Math.max(6, limits.effort.min_reps_in_reserve)),
+    reserve: Math.min(8, Math.max(6, leastOf(limits, "reserve"))),
     tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
     restS: 60,
   };
-  return limits.isometric_first || r.e.match.static_hold ? [holds, light] : [light, holds];
+  return isStricter(limits, "holds_first", "no") || r.e.match.static_hold ? [holds, light] : [light, holds];
 }
 
 /** What is tried for a working line, the best first. */
@@ -113,8 +114,8 @@ function workingSchemes(r: RangeRow, aim: Aim, context: ScoreContext): (Scheme |
   const { limits } = context.sheet;
   const hold = holdOf(r, context);
   const holds =
-    limits.isometric_first && r.e.isometric.possible
-      ? plainHolds(Math.min(6, limits.effort.max_rpe_0_10), hold)
+    isStricter(limits, "holds_first", "no") && r.e.isometric.possible
+      ? plainHolds(Math.min(6, mostOf(limits, "felt_effort")), hold)
       : null;
   return [
     holds,

@@ -2,6 +2,13 @@ import { z } from "zod";
 
 const kg = z.number().positive().max(1000);
 
+/** More ways to hang plates than this are no gym's, and laying them out costs minutes. */
+export const MOST_PLATE_COMBINATIONS = 4096;
+
+/** In how many ways a side can be hung. */
+export const plateCombinations = (perSide: Readonly<Record<string, number>>): number =>
+  Object.values(perSide).reduce((product, count) => product * (1 + count), 1);
+
 /** What can really be set on a machine. Everything is in kg of mass as printed or weighed. */
 export const loadSteps = z.discriminatedUnion("kind", [
   z.object({
@@ -20,14 +27,19 @@ export const loadSteps = z.discriminatedUnion("kind", [
     /** sled or bar */
     base: z.number().nonnegative().max(500),
     /** plate mass -> how many of it are there per side */
-    perSide: z.record(z.string().regex(/^\d+(\.\d+)?$/), z.number().int().min(0).max(20)),
+    perSide: z
+      .record(z.string().regex(/^\d{1,3}(\.\d{1,3})?$/), z.number().int().min(0).max(20))
+      .refine((perSide) => plateCombinations(perSide) <= MOST_PLATE_COMBINATIONS, {
+        error:
+          "These plates can be hung in more ways than can be laid out: count only those that are at hand on each side.",
+      }),
     /** rail angle; the effective load is the mass times its sine */
     angleDeg: z.number().min(5).max(90).optional(),
   }),
   z.object({
     kind: z.literal("list"),
     items: z
-      .array(z.object({ label: z.string().min(1), kg }))
+      .array(z.object({ label: z.string().min(1).max(40), kg }))
       .min(1)
       .max(60),
   }),

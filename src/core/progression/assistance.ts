@@ -30,9 +30,12 @@ export function nextAssistance(q: {
   const ideal = q.bodyLoad - wanted;
   if (ideal <= 0) return of(0, "assistance finished: add external load next");
   const rounded = Math.ceil(ideal / q.plate - 1e-9) * q.plate;
-  if (rounded !== q.assist || q.stepPct <= 0) return of(rounded, "ok");
-  const onePlate = q.assist - q.plate;
-  const pct = (q.plate / effectiveNow) * 100;
+  if (q.stepPct === 0) return of(q.assist, "ok");
+  // a step back always helps more; a step up always helps less, on any plate, or it is no step (corrections K8)
+  if (q.stepPct < 0) return of(Math.min(q.bodyLoad, rounded), "ok");
+  if (rounded < q.assist - 1e-9) return of(rounded, "ok");
+  const onePlate = Math.floor((q.assist - 1e-9) / q.plate) * q.plate;
+  const pct = ((q.assist - onePlate) / effectiveNow) * 100;
   if (q.mostStepPct !== undefined && pct <= q.mostStepPct && onePlate >= 0)
     return of(onePlate, "one plate: larger than the wanted step, allowed after extra reps");
   return of(q.assist, "plate step larger than the wanted step: add reps first");

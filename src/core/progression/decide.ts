@@ -1,6 +1,6 @@
 import type { DecisionInput } from "./decisionInput";
 import { performanceRule, reserveBand } from "./performanceRule";
-import { type Action, type FiredRule, safetyRules, stricter } from "./safetyRules";
+import { type Action, type FiredRule, safetyRules, stricter, tellsTherapist } from "./safetyRules";
 import { type StepSizes, stepSizes } from "./stepSizes";
 
 /** What the decision changes; only one of load, angle, repetitions or sets is moved by a plan. */
@@ -24,6 +24,8 @@ export interface Decision {
   /** rules that fired too but were overtaken by a stricter one */
   also: FiredRule[];
   change: DecisionChange;
+  /** the therapist must hear of it today */
+  tellsTherapist: boolean;
 }
 
 /**
@@ -44,13 +46,15 @@ export function decide(input: DecisionInput): Decision {
     rules: reasons.map((r) => r.id),
     reasons,
     also: fired.filter((r) => !decides(r) && r.action !== "PROGRESS"),
-    change: changeFor(action, reasons, input, sizes),
+    change: changeFor(action, reasons, fired, input, sizes),
+    tellsTherapist: tellsTherapist(input),
   };
 }
 
 function changeFor(
   action: Action,
   reasons: FiredRule[],
+  fired: readonly FiredRule[],
   input: DecisionInput,
   sizes: StepSizes,
 ): DecisionChange {
@@ -59,7 +63,9 @@ function changeFor(
     case "STOP_REFER":
       return { exercise: "stop", loadPct: -100 };
     case "REGRESS":
-      if (ids.every((id) => id === "R6")) return { rangeDeg: -sizes.angleDeg, load: 0 };
+      // a shorter range alone answers a shorter range alone (corrections K8)
+      if (ids.every((id) => id === "R6") && fired.every((r) => !r.id.startsWith("H") || r.id === "H5"))
+        return { rangeDeg: -sizes.angleDeg, load: 0 };
       return { loadPct: -sizes.backPct, setsPct: sizes.setsBackPct };
     case "HOLD":
       return ids.includes("P6") && ids.length === 1 ? { bank: 1 } : {};

@@ -43,6 +43,8 @@ const effusionRise = ({ i }: Context): number =>
   i.effusionApplies ? at(i.effusion) - at(i.effusionBefore) : Number.NaN;
 const effusionIs = (c: Context, grade: number): boolean => c.i.effusionApplies && c.i.effusion === grade;
 const morningRise = ({ i }: Context): number => at(i.painMorning) - i.usualPain;
+/** A missing first answer counts as the usual pain (corrections K8); H9 holds for it all the same. */
+const before = ({ i }: Context): number => i.painBefore ?? i.usualPain;
 const arrivedRise = ({ i }: Context): number => at(i.painBefore) - i.usualPain;
 
 const stopsForEffusion = (c: Context) => effusionRise(c) >= 2 || effusionIs(c, 4);
@@ -93,7 +95,7 @@ const RULES: readonly Rule[] = [
   {
     id: "R3",
     action: "REGRESS",
-    fires: (c) => at(c.i.painAfter) > at(c.i.painBefore) && at(c.i.painAfter) > c.max,
+    fires: (c) => at(c.i.painAfter) > before(c) && at(c.i.painAfter) > c.max,
     reason: (c) =>
       `joint pain stayed at ${c.i.painAfter} afterwards, above before and above the limit of ${c.max}`,
   },
@@ -146,9 +148,9 @@ const RULES: readonly Rule[] = [
   {
     id: "H2",
     action: "HOLD",
-    fires: (c) =>
-      at(c.i.painAfter) > at(c.i.painBefore) && at(c.i.painAfter) <= c.max && c.i.school !== "monitoring",
-    reason: (c) => `joint pain was ${c.i.painAfter} afterwards, more than the ${c.i.painBefore} before`,
+    fires: (c) => at(c.i.painAfter) > before(c) && at(c.i.painAfter) <= c.max && c.i.school !== "monitoring",
+    reason: (c) =>
+      `joint pain was ${c.i.painAfter} afterwards, more than the ${before(c)} ${c.i.painBefore === null ? "that is usual" : "before"}`,
   },
   {
     id: "H3",
@@ -160,7 +162,7 @@ const RULES: readonly Rule[] = [
     id: "H4",
     action: "HOLD",
     fires: (c) =>
-      (effusionIs(c, 2) && effusionRise(c) === 0) || (effusionIs(c, 1) && effusionRise(c) === 1 && !c.postOp),
+      (effusionIs(c, 2) && effusionRise(c) <= 0) || (effusionIs(c, 1) && effusionRise(c) === 1 && !c.postOp),
     reason: (c) => (c.i.effusion === 2 ? "swelling is still at 1+" : "a trace of swelling is new"),
   },
   {
@@ -195,9 +197,10 @@ const RULES: readonly Rule[] = [
   },
 ];
 
-/** What is missing for a decision, in words. Arriving pain and the weekly trend may be missing. */
+/** What is missing for a decision, in words. The weekly trend may be missing. */
 export function missing(i: DecisionInput): string[] {
   const gaps: [string, boolean][] = [
+    ["pain before the first hold", i.painBefore === null],
     ["pain during the holds", i.painDuring === null],
     ["pain after the holds", i.painAfter === null],
     ["the next morning", i.painMorning === null],
@@ -207,6 +210,10 @@ export function missing(i: DecisionInput): string[] {
   ];
   return gaps.filter(([, gap]) => gap).map(([words]) => words);
 }
+
+/** After surgery any rise in swelling is told to the therapist the same day, whatever else fires (corrections K8). */
+export const tellsTherapist = (i: DecisionInput): boolean =>
+  i.school === "post_op" && i.effusionApplies && at(i.effusion) - at(i.effusionBefore) >= 1;
 
 /** All safety rules that fire, S5 included: a second step back in a row asks for a clinical review. */
 export function safetyRules(i: DecisionInput): FiredRule[] {

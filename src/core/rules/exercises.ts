@@ -1,7 +1,7 @@
 import { z } from "zod";
+import { SCALES } from "../bounds/scales";
 import { confidence } from "./confidence";
 import data from "./data/exercises.json";
-import { SCALES } from "./limitsRecord";
 
 const demand = z.number().int().min(0).max(3);
 

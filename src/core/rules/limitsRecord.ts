@@ -1,20 +1,9 @@
 import { z } from "zod";
+import { SCALES } from "../bounds/scales";
 
 const deg = z.number().min(0).max(150);
 const pct = z.number().min(0).max(100).nullable();
 const score = z.number().min(0).max(10);
-
-/** Scales from strict to free: an earlier word is the stricter one. */
-export const SCALES = {
-  openChain: ["none", "isometric", "arc", "free"],
-  kneeFlexion: ["none", "isometric", "light", "progressive", "free"],
-  weightBearing: ["non", "touch", "partial", "as_tolerated", "full"],
-  hip: ["none", "isometric", "light", "free"],
-  axial: ["none", "low", "high"],
-  kneeling: ["no", "padded", "yes"],
-  impact: ["none", "low", "graded", "full"],
-  staticQuad: ["none", "gentle_set_only", "free"],
-} as const;
 
 export const LIMB_WEIGHT_ONLY = "limb weight only";
 
@@ -64,7 +53,7 @@ const lumbar = z.object({
 const sideStress = z.enum(["inner_side", "inward_and_twist", "outer_side"]);
 const effort = z.object({ max_rpe_0_10: score, min_reps_in_reserve: z.number().int().min(0) });
 const pain = z.object({
-  school: z.enum(["pain_free", "pain_monitoring"]),
+  school: z.enum(SCALES.painSchool),
   max_joint_pain_during_0_10: score,
   max_rise_during_0_10: score.nullable(),
   max_rise_next_morning_0_10: score,
@@ -94,7 +83,7 @@ const fields = {
   exercises_blocked: z.array(z.string()),
   classes_blocked: z.array(z.string()),
   positions_blocked: z.array(z.string()),
-  machines: z.enum(["free", "therapist_present"]),
+  machines: z.enum(SCALES.machines),
   isometric_first: z.boolean(),
   frequency,
 };

@@ -1,5 +1,6 @@
+import { SCALES } from "../bounds/scales";
 import { CONFLICT_PAIRS, type ConflictPair } from "../rules/conditions";
-import { type LimitsRecord, SCALES } from "../rules/limitsRecord";
+import type { LimitsRecord } from "../rules/limitsRecord";
 import { mergeLimits } from "./mergeLimits";
 import { stricterWord } from "./stricterOf";
 

@@ -1,5 +1,6 @@
 import { conditionById } from "../rules/conditions";
 import { EXERCISES } from "../rules/exercises";
+import { boundsOfRecord } from "../rules/limitsOfRecord";
 import { limitsRecord } from "../rules/limitsRecord";
 import reference from "../testdata/limits.reference.json";
 import { fitExercise } from "./fitExercise";
@@ -16,9 +17,10 @@ test.each(names)("limits and exercises of case %s", (_name, c) => {
   const choices = c.choices as unknown as Record<string, string>;
   const limits = phaseLimits(condition, phase, { variantId: c.variant, choices, week: c.week });
   expect(limits).toEqual(c.limits);
+  const bounds = boundsOfRecord(limits, "the phase");
   expect(limitsRecord.safeParse(limits).success).toBe(true);
   const by = (status: string) =>
-    EXERCISES.filter((e) => fitExercise(e, limits).status === status)
+    EXERCISES.filter((e) => fitExercise(e, bounds).status === status)
       .map((e) => e.id)
       .sort();
   expect({ blocked: by("blocked"), fitted: by("fitted"), offered: by("offered") }).toEqual({

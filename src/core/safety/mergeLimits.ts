@@ -1,4 +1,5 @@
-import { type LimitsRecord, SCALES } from "../rules/limitsRecord";
+import { SCALES } from "../bounds/scales";
+import type { LimitsRecord } from "../rules/limitsRecord";
 import { mergeOpenChain } from "./mergeOpenChain";
 import { joined, smallerBound, stricterWord } from "./stricterOf";
 

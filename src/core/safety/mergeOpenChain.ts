@@ -1,8 +1,7 @@
-import { LIMB_WEIGHT_ONLY, type OpenChainExtension, SCALES } from "../rules/limitsRecord";
+import { SCALES } from "../bounds/scales";
+import { LEAST_COMMON_ARC_DEG } from "../bounds/tightest";
+import { LIMB_WEIGHT_ONLY, type OpenChainExtension } from "../rules/limitsRecord";
 import { smallerBound, stricterWord } from "./stricterOf";
-
-/** Two arcs that share less than this leave holds only. */
-export const LEAST_COMMON_ARC_DEG = 30;
 
 /** The stricter of two open-chain extension rules: narrowest arc, smallest load, common holding angles. */
 export function mergeOpenChain(a: OpenChainExtension, b: OpenChainExtension): OpenChainExtension {

@@ -1,6 +1,6 @@
+import { changedLimits } from "../bounds/changes";
 import type { Condition } from "../rules/conditions";
-import { limitsOfRecord } from "./limitsOfRecord";
-import { changedLimits } from "./limitWords";
+import { limitsOfRecord } from "../rules/limitsOfRecord";
 import { type PhaseChoice, phaseLimits } from "./phaseLimits";
 
 export interface PhaseOpening {

@@ -1,9 +1,15 @@
 import fc from "fast-check";
+import { inForce } from "../bounds/inForce";
+import type { Limit } from "../bounds/limit";
+import { holdWindow, whyBarred } from "../bounds/window";
 import { conditionById } from "../rules/conditions";
-import { allowedWindow, effortLimit, type Limit, whyBarred, writtenPainLimit } from "./limits";
-import { limitsOfRecord } from "./limitsOfRecord";
+import { limitsOfRecord } from "../rules/limitsOfRecord";
 import { phaseLimits } from "./phaseLimits";
 import { DEED_SENTENCES, type Deed, may, role } from "./roles";
+
+const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
+const allowedWindow = (limits: readonly Limit[], on: string, machine: { fromDeg: number; toDeg: number }) =>
+  holdWindow(inForce(limits, on), NOT_MEASURED, machine);
 
 const usable = { fromDeg: 5, toDeg: 100 };
 const limitOf = (low: number | null, high: number | null, endsOn: string | null = null): Limit => ({
@@ -12,6 +18,7 @@ const limitOf = (low: number | null, high: number | null, endsOn: string | null 
   low,
   high,
   word: null,
+  names: [],
   origin: "surgeon",
   reason: "written note",
   endsOn,
@@ -50,20 +57,17 @@ test("a limit counts up to and on its last day", () => {
 test("a barred angle names who barred it, why and until when; an empty window says so", () => {
   const window = allowedWindow([limitOf(45, 90, "2026-06-30")], "2026-06-01", usable);
   expect(whyBarred(window, 60)).toBeNull();
-  expect(whyBarred(window, 30)).toMatch(/45° until 30 Jun 2026, because written note \(surgeon\)/);
+  expect(whyBarred(window, 30)).toMatch(/starts at 45°, because written note \(surgeon, until 30 Jun 2026\)/);
   expect(whyBarred(window, 95)).toMatch(/ends at 90°/);
   expect(whyBarred(allowedWindow([limitOf(80, 60)], "2026-06-01", usable), 70)).toMatch(
-    /leave no knee angle for this machine, because written note \(surgeon\)/,
+    /leave no knee angle for this hold, because written note \(surgeon\)/,
   );
 });
 
-test("of written pain limits the smallest in force wins", () => {
-  const pain = (high: number, endsOn: string | null): Limit => ({
-    ...limitOf(null, high, endsOn),
-    kind: "joint_pain",
-  });
-  expect(writtenPainLimit([pain(3, null), pain(2, "2026-01-01")], "2026-06-01")).toBe(3);
-  expect(writtenPainLimit([], "2026-06-01")).toBeNull();
+test("a measured bend cuts a hold too, and is named", () => {
+  const w = holdWindow(inForce([], "2026-06-01"), { shortOfStraightDeg: 8, bendDeg: 82 }, usable);
+  expect(w).toMatchObject({ fromDeg: 8, toDeg: 82, from: "measured", to: "measured" });
+  expect(whyBarred(w, 90)).toMatch(/What this knee does, measured, ends at 82°/);
 });
 
 describe("what a condition's phase means for a hold", () => {
@@ -76,8 +80,8 @@ describe("what a condition's phase means for a hold", () => {
   test("angles, effort and joint pain come with the condition as origin", () => {
     const limits = of("hamstring_graft");
     expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 60, toDeg: 90 });
-    expect(effortLimit(limits, "2026-06-01")?.high).toBe(60);
-    expect(writtenPainLimit(limits, "2026-06-01")).toBe(2);
+    expect(inForce(limits, "2026-06-01").hold_effort?.high).toBe(60);
+    expect(inForce(limits, "2026-06-01").joint_pain?.high).toBe(2);
     expect(whyBarred(allowedWindow(limits, "2026-06-01", usable), 45)).toMatch(
       /starts at 60°, because ACL, early strength: holds at 60° to 90°.*\(condition\)/,
     );
@@ -93,7 +97,7 @@ describe("what a condition's phase means for a hold", () => {
     const barred = { ...none, open_chain_extension: { ...none.open_chain_extension, rule: "none" as const } };
     const window = allowedWindow(limitsOfRecord(barred, "both ligaments", "x"), "2026-06-01", usable);
     expect(window.isEmpty).toBe(true);
-    expect(whyBarred(window, 60)).toMatch(/both ligaments: no open-chain extension, not even held/);
+    expect(whyBarred(window, 60)).toMatch(/leave no knee angle for this hold, because both ligaments \(condition\)/);
   });
 });
 

@@ -75,6 +75,7 @@ test("a standing caution bounds holds until it is cleared", () => {
   const { standing } = screeningState(RED_FLAGS, [all({ rf_bp: "yes" })], DAY, null);
   expect(limitsOfSigns(standing).map((l) => [l.kind, l.high])).toEqual([
     ["felt_effort", 6],
+    ["reserve", null],
     ["hold_effort", 40],
     ["hold_seconds", 10],
   ]);

@@ -1,8 +1,8 @@
+import type { Limit } from "../bounds/limit";
 import type { Consequence, RedFlag } from "../rules/redFlags";
 import { redFlagById } from "../rules/redFlags";
 import { daysBetween } from "../units/days";
-import { limitsOfOverride } from "./freeLimits";
-import type { Limit } from "./limits";
+import { limitsOfOverride } from "./limitsOfOverride";
 import { type Answer, screen } from "./screening";
 
 /** A whole screening is asked again when it is older than this [own]. */
@@ -127,6 +127,7 @@ export function limitsOfSigns(standing: readonly StandingSign[]): Limit[] {
               low: null,
               high,
               word: null,
+              names: [],
               origin: "warning sign",
               reason: because,
               endsOn: null,

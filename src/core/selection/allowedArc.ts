@@ -1,5 +1,6 @@
+import { byWhom, type InForce, leastOf, mostOf } from "../bounds/inForce";
+import type { BoundKind } from "../bounds/kinds";
 import type { Exercise } from "../rules/exercises";
-import type { LimitsRecord } from "../rules/limitsRecord";
 
 /** Who cut the arc, where, and why. */
 export interface ArcCut {
@@ -18,6 +19,10 @@ export interface AllowedArc {
   cuts: ArcCut[];
 }
 
+/** A stretch in which the body's weight bends the knee. */
+const isLoadedStretch = (e: Exercise): boolean =>
+  e.match.class === "stretch" && e.match.weight_bearing_need.startsWith("full");
+
 /** What the client's knee can do, measured; null where it was not. */
 export interface MeasuredMotion {
   shortOfStraightDeg: number | null;
@@ -28,7 +33,7 @@ export interface MeasuredMotion {
  * The exercise's own angles, cut by bend under load, by the rule of its class and by the measured motion. Null when
  * nothing is left. Each end remembers who cut it. Domain page, "How they meet".
  */
-export function allowedArc(e: Exercise, limits: LimitsRecord, motion: MeasuredMotion): AllowedArc | null {
+export function allowedArc(e: Exercise, bounds: InForce, motion: MeasuredMotion): AllowedArc | null {
   let { min: fromDeg, max: toDeg } = e.knee_angle_usable_deg;
   const cuts: { straight: ArcCut | null; bent: ArcCut | null } = { straight: null, bent: null };
   const cut = (low: number | null, high: number | null, because: string) => {
@@ -41,17 +46,18 @@ export function allowedArc(e: Exercise, limits: LimitsRecord, motion: MeasuredMo
       cuts.bent = { end: "bent", deg: high, because };
     }
   };
-  if (e.match.class !== "stretch")
-    cut(limits.knee_flexion_loaded_deg.min, limits.knee_flexion_loaded_deg.max, "bend under load");
-  const open = limits.open_chain_extension;
-  if (e.match.class === "open_knee_extension" && e.match.static_hold && open.isometric_angles_deg)
-    cut(open.isometric_angles_deg[0], open.isometric_angles_deg[1], "angles of a held extension");
-  if (e.match.class === "open_knee_extension" && !e.match.static_hold && open.rule !== "free")
-    cut(open.to_deg, open.from_deg, "arc of extension with the foot free");
-  if (e.match.class === "closed_knee")
-    cut(null, limits.closed_chain.max_depth_deg, "depth of presses and squats");
+  const cutBy = (kind: BoundKind, what: string) => {
+    if (bounds[kind]) cut(leastOf(bounds, kind), mostOf(bounds, kind), `${what}${byWhom(bounds, kind)}`);
+  };
+  // a stretch that the body's weight bends is loaded too (corrections K14)
+  if (e.match.class !== "stretch" || isLoadedStretch(e)) cutBy("knee_flexion_under_load", "bend under load");
+  const isExtension = e.match.class === "open_knee_extension";
+  if (isExtension && e.match.static_hold) cutBy("extension_hold_angles", "angles of a held extension");
+  if (isExtension && !e.match.static_hold)
+    cutBy("open_chain_extension", "arc of extension with the foot free");
+  if (e.match.class === "closed_knee") cutBy("closed_chain_depth", "depth of presses and squats");
   if (e.match.class === "open_knee_flexion" || e.match.class === "closed_knee_flexion")
-    cut(null, limits.resisted_knee_flexion.max_flexion_deg, "bending against resistance");
+    cutBy("resisted_knee_flexion", "bending against resistance");
   cut(motion.shortOfStraightDeg, motion.bendDeg, "what this knee does, measured");
   if (fromDeg > toDeg) return null;
   return { fromDeg, toDeg, cuts: [cuts.straight, cuts.bent].filter((c) => c !== null) };

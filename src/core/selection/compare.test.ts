@@ -1,12 +1,10 @@
 import { bodyFrom } from "../body/segments";
 import { EXERCISES, exerciseById } from "../rules/exercises";
-import { FREE_LIMITS } from "../safety/freeLimits";
 import { type AtAngle, atAngle, atEqualMoment, type Compared, explainDifference } from "./compare";
 import { READY_QUESTIONS } from "./questions";
 import { rowOf, type SheetInput } from "./rangeSheet";
 import type { Basis } from "./row";
 import { chairRise, type ReferenceTask } from "./tissues";
-import { FREE_WEIGHT } from "./weightOnLeg";
 
 const body = bodyFrom(75, 1.75);
 const chair = chairRise(body) as ReferenceTask;
@@ -20,13 +18,13 @@ function sides(questionId: string, basis: Basis): [Compared, Compared] {
     motion: { shortOfStraightDeg: null, bendDeg: null },
     goalIds: [],
     later: [],
-    limits: FREE_LIMITS,
+    limits: {},
     body,
     strength: { extension: null, flexion: null },
     chair,
     tissue: "kneecap",
     capTimes: null,
-    weight: FREE_WEIGHT,
+    weight: { mostN: null, barsPresses: null },
     basis,
   };
   const [a, b] = q.sides.map((s): Compared => {

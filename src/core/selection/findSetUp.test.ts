@@ -3,28 +3,27 @@ import { bodyFrom } from "../body/segments";
 import { notchesOf } from "../equipment/machine";
 import { templateOf } from "../equipment/templates";
 import { exerciseById } from "../rules/exercises";
-import { FREE_LIMITS } from "../safety/freeLimits";
+import { bounded } from "../testdata/bounded";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
 import { findSetUp, type SearchWish } from "./findSetUp";
 import { type GymMachine, machineFor, realLoads } from "./machineFor";
 import { computeSetUp, type RowContext } from "./row";
 import { chairRise, type ReferenceTask } from "./tissues";
-import { FREE_WEIGHT } from "./weightOnLeg";
 
 const body = bodyFrom(75, 1.75);
 const ctx: RowContext = {
-  limits: FREE_LIMITS,
+  limits: {},
   body,
   strength: { extension: null, flexion: null },
   chair: chairRise(body) as ReferenceTask,
   tissue: "kneecap",
   capTimes: null,
-  weight: FREE_WEIGHT,
+  weight: { mostN: null, barsPresses: null },
   basis: { kind: "effort", share: 0.5 },
 };
 
-function search(id: string, wish: SearchWish, limits = FREE_LIMITS, machines: GymMachine[] = []) {
+function search(id: string, wish: SearchWish, limits = {}, machines: GymMachine[] = []) {
   const e = exerciseById(id);
   const use = exerciseUse(id);
   if (!e || !use) throw new Error(`no ${id}`);
@@ -47,10 +46,7 @@ test("every set-up found is at notches and real loads, inside limits and caps, a
       fc.boolean(),
       fc.constantFrom(60, 90, 130),
       (id, effortShare, capTimes, keepBack, depth) => {
-        const limits = {
-          ...FREE_LIMITS,
-          closed_chain: { ...FREE_LIMITS.closed_chain, max_depth_deg: depth },
-        };
+        const limits = bounded({ closed_chain_depth: { high: depth } });
         const { e, use, chosen, allowed, result } = search(id, { effortShare, capTimes, keepBack }, limits);
         if (result.found.length === 0) expect(result.why).toMatch(/limits stay as they are/);
         for (const f of result.found) {
@@ -92,7 +88,7 @@ test("nothing in the machine trains more than the first one found, looked at one
     steps: { kind: "pairs", base: 0, perSide: { "10": 2, "5": 1 } },
     notches: { footForwardM: notches(0.05, 0.15, 0.25), depthDeg: notches(50, 70, 90, 110) },
   };
-  const { e, use, chosen, allowed, result } = search("sq_hack", wish, FREE_LIMITS, [small]);
+  const { e, use, chosen, allowed, result } = search("sq_hack", wish, {}, [small]);
   const best = result.found[0];
   if (!best) throw new Error("nothing found");
   let most = 0;

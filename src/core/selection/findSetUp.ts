@@ -1,3 +1,5 @@
+import { withMore } from "../bounds/inForce";
+import type { Limit } from "../bounds/limit";
 import { geometryOf, notchesOf } from "../equipment/machine";
 import type { Exercise } from "../rules/exercises";
 import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt, withTrunkTurned } from "./affineArc";
@@ -48,6 +50,18 @@ export interface SearchResult {
 const MOST_SHOWN = 4;
 const LEAST_ARC_DEG = 15;
 
+const KEEP_BACK: Limit = {
+  id: "search-keeps-back",
+  kind: "back_bending",
+  low: null,
+  high: null,
+  word: "avoid",
+  names: [],
+  origin: "therapist",
+  reason: "the search keeps the low back from rounding",
+  endsOn: null,
+};
+
 /** Every combination of notches, the last setting turning fastest. */
 function* combinations(
   specs: readonly { key: string; values: readonly number[] }[],
@@ -88,9 +102,7 @@ export function findSetUp(
   const stopSets = of((key) => STOPS.has(key));
   const loads = realLoads(machine, family);
   const degs = anglesOf(family, STEP_DEG).filter((deg) => deg <= e.knee_angle_usable_deg.max);
-  const limits = wish.keepBack
-    ? { ...ctx.limits, lumbar: { ...ctx.limits.lumbar, avoid_loaded_flexion: true } }
-    : ctx.limits;
+  const limits = wish.keepBack ? withMore(ctx.limits, [KEEP_BACK]) : ctx.limits;
   const most = Math.min(wish.effortShare, (effortLimitPct(e, ctx.limits) ?? 100) / 100);
   const { mostN } = ctx.weight;
   const isUnderWeight = (load: number, settings: Record<string, number>): boolean =>

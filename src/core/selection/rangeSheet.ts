@@ -1,6 +1,6 @@
+import type { InForce } from "../bounds/inForce";
 import type { Exercise } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
-import type { LimitsRecord } from "../rules/limitsRecord";
 import { fitExercise } from "../safety/fitExercise";
 import { type AllowedArc, allowedArc, type MeasuredMotion } from "./allowedArc";
 import { exerciseUse, isAtHand } from "./exerciseUse";
@@ -40,7 +40,7 @@ export interface BarredRow {
 /** What would bound the client in a later phase, all else as today. */
 export interface LaterLimits {
   words: string;
-  record: LimitsRecord;
+  bounds: InForce;
 }
 
 /** What an exercise trains most, in the order of the sheet. */
@@ -135,7 +135,7 @@ function meanTerms(rows: readonly { terms: RankTerms }[]): RankTerms {
 /** The first later phase in which the exercise is offered or fitted. */
 function opensWith(e: Exercise, input: SheetInput): string | null {
   const found = input.later.find(
-    (l) => fitExercise(e, l.record).status !== "blocked" && allowedArc(e, l.record, input.motion) !== null,
+    (l) => fitExercise(e, l.bounds).status !== "blocked" && allowedArc(e, l.bounds, input.motion) !== null,
   );
   return found?.words ?? null;
 }

@@ -1,5 +1,5 @@
+import { type InForce, isStricter } from "../bounds/inForce";
 import type { Exercise } from "../rules/exercises";
-import type { LimitsRecord } from "../rules/limitsRecord";
 import type { ComputedSetUp } from "./row";
 import type { Tissue } from "./tissues";
 import { tissuePhrase } from "./tissueWords";
@@ -35,7 +35,7 @@ export interface RankInput {
   goalsServed: number;
   /** the share that rows are compared at */
   basisShare: number;
-  limits: LimitsRecord;
+  limits: InForce;
 }
 
 /** Rank of a row: training value per worst tissue load, with penalties. Domain page, "How they meet" [own weights]. */
@@ -43,7 +43,7 @@ export function rankTerms(r: RankInput): RankTerms {
   const { e, computed } = r;
   const width = computed ? computed.arc.toDeg - computed.arc.fromDeg : WIDE_DEG;
   const range = e.match.static_hold
-    ? r.limits.isometric_first
+    ? isStricter(r.limits, "holds_first", "no")
       ? HOLD_FIRST
       : HOLD_RANGE
     : Math.max(0.05, Math.min(1, width / WIDE_DEG));

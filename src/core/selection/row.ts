@@ -1,7 +1,8 @@
 import type { Body } from "../body/segments";
+import type { InForce } from "../bounds/inForce";
+import type { BoundKind } from "../bounds/kinds";
 import { geometryOf, notchesOf } from "../equipment/machine";
 import type { Exercise } from "../rules/exercises";
-import type { LimitsRecord } from "../rules/limitsRecord";
 import { GRAVITY_M_S2 } from "../units/mass";
 import { type AffineAngle, affineArc, anglesOf, jointAt } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
@@ -24,7 +25,7 @@ export type Basis =
   | { kind: "load"; kg: number };
 
 export interface RowContext {
-  limits: LimitsRecord;
+  limits: InForce;
   body: Body;
   strength: KnownStrength;
   chair: ReferenceTask;
@@ -90,20 +91,29 @@ export const directionOf = (e: Exercise): Direction =>
   e.match.class === "open_knee_flexion" || e.match.class === "closed_knee_flexion" ? "flexion" : "extension";
 export const signOf = (e: Exercise): 1 | -1 => (directionOf(e) === "flexion" ? -1 : 1);
 
-/** Percent of its strength that a limit leaves to this kind of exercise; null where none is set. */
-export function effortLimitPct(e: Exercise, l: LimitsRecord): number | null {
+/** Which kind of limit bounds the share of its strength that an exercise may ask for; null where none does. */
+function shareKindOf(e: Exercise): BoundKind | null {
   switch (e.match.class) {
     case "open_knee_extension":
-      if (e.match.static_hold) return l.open_chain_extension.isometric_effort_max_pct;
-      return l.open_chain_extension.max_rel_load_pct ?? (l.open_chain_extension.rule === "free" ? null : 0);
+      return e.match.static_hold ? "hold_effort" : "open_chain_load";
     case "closed_knee":
-      return l.closed_chain.max_rel_load_pct;
+      return "closed_chain_load";
     case "open_knee_flexion":
     case "closed_knee_flexion":
-      return l.resisted_knee_flexion.max_rel_load_pct;
+      return "resisted_bending_load";
     default:
       return null;
   }
+}
+
+/** Percent of its strength that limits leave to this kind of exercise, and who set them; null where none is set. */
+export function effortLimitPct(e: Exercise, bounds: InForce): number | null {
+  const kind = shareKindOf(e);
+  const own = kind === null ? null : (bounds[kind]?.high ?? null);
+  // a hold of anything is a hold
+  const held = e.match.static_hold ? (bounds.hold_effort?.high ?? null) : null;
+  const all = [own, held].filter((x) => x !== null);
+  return all.length ? Math.min(...all) : null;
 }
 
 /**

@@ -1,5 +1,5 @@
+import { byWhom, type InForce, isStricter, mostOf } from "../bounds/inForce";
 import type { ArcEnd } from "../equipment/families/family";
-import type { LimitsRecord } from "../rules/limitsRecord";
 import type { AffineAngle } from "./affineArc";
 import type { AllowedArc, ArcCut } from "./allowedArc";
 
@@ -15,7 +15,7 @@ export function setUpArc(
   allowed: AllowedArc,
   ends: readonly ArcEnd[],
   angles: readonly AffineAngle[],
-  limits: LimitsRecord,
+  bounds: InForce,
 ): AllowedArc | null {
   const first = angles[0];
   const last = angles[angles.length - 1];
@@ -35,11 +35,18 @@ export function setUpArc(
   for (const e of ends) cut(e.end, e.deg, e.because);
   cut("straight", first.deg, "the model's range");
   cut("bent", last.deg, "the foot's reach or the model's range");
-  const hip = limits.hip.flexion_max_deg;
+  const hip = mostOf(bounds, "hip_flexion");
   const checks: [string, (a: AffineAngle) => boolean][] = [];
-  if (hip < FREE_HIP_DEG) checks.push([`hip bend at most ${hip}°`, (a) => a.hipFlexionDeg <= hip + 1e-9]);
-  if (limits.lumbar.avoid_loaded_flexion)
-    checks.push(["the low back would round, estimated to 10 to 15°", (a) => a.pelvicTuckDeg <= 0]);
+  if (hip < FREE_HIP_DEG)
+    checks.push([
+      `hip bend at most ${hip}°${byWhom(bounds, "hip_flexion")}`,
+      (a) => a.hipFlexionDeg <= hip + 1e-9,
+    ]);
+  if (isStricter(bounds, "back_bending", "allowed"))
+    checks.push([
+      `the low back would round, estimated to 10 to 15°${byWhom(bounds, "back_bending")}`,
+      (a) => a.pelvicTuckDeg <= 0,
+    ]);
   for (const [because, isFine] of checks) {
     const run = longestRun({ fromDeg, toDeg }, angles, isFine);
     if (!run) return null;

@@ -1,16 +1,16 @@
 import fc from "fast-check";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { EXERCISES, exerciseById } from "../rules/exercises";
+import { boundsOfRecord } from "../rules/limitsOfRecord";
 import { fitExercise } from "../safety/fitExercise";
 import { phaseLimits } from "../safety/phaseLimits";
-import { carryOver, limitsToday, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "./swap";
-import { FREE_WEIGHT } from "./weightOnLeg";
+import { boundsToday, carryOver, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "./swap";
 
 function limitsOf(conditionId: string, phaseId: string, variantId?: string, week?: number) {
   const condition = conditionById(conditionId);
   const phase = condition?.phases.find((p) => p.id === phaseId);
   if (!condition || !phase) throw new Error(`no ${conditionId} ${phaseId}`);
-  return phaseLimits(condition, phase, { variantId, week });
+  return boundsOfRecord(phaseLimits(condition, phase, { variantId, week }), "phase");
 }
 
 function swaps(
@@ -27,7 +27,7 @@ function swaps(
     limits,
     reason,
     families: null,
-    weight: FREE_WEIGHT,
+    weight: { mostN: null, barsPresses: null },
     busy,
   }).map((c) => c.e.id);
 }
@@ -88,14 +88,16 @@ test("no resisted abduction after a lateral approach to the hip: leave it out", 
 test("today's limits are never wider, and nothing barred, locked, busy or unlike is ever offered", () => {
   const anyLimits = fc
     .tuple(fc.constantFrom(...CONDITIONS), fc.nat(), fc.integer({ min: 0, max: 60 }))
-    .map(([c, p, week]) => phaseLimits(c, c.phases[p % c.phases.length] as never, { week }));
+    .map(([c, p, week]) =>
+      boundsOfRecord(phaseLimits(c, c.phases[p % c.phases.length] as never, { week }), "phase"),
+    );
   fc.assert(
     fc.property(
       anyLimits,
       fc.constantFrom(...EXERCISES),
       fc.constantFrom(...SWAP_REASON_IDS),
       (limits, planned, reason) => {
-        const today = limitsToday(limits, reason);
+        const today = boundsToday(limits, reason);
         for (const e of EXERCISES)
           if (fitExercise(e, limits).status === "blocked")
             expect(fitExercise(e, today).status).toBe("blocked");
@@ -105,7 +107,7 @@ test("today's limits are never wider, and nothing barred, locked, busy or unlike
           limits,
           reason,
           families: null,
-          weight: FREE_WEIGHT,
+          weight: { mostN: null, barsPresses: null },
         });
         for (const c of found) {
           expect(c.e.id).not.toBe(planned.id);

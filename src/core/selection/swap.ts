@@ -1,6 +1,7 @@
+import { type InForce, mostOf, withMore } from "../bounds/inForce";
+import type { BoundKind } from "../bounds/kinds";
+import type { Limit } from "../bounds/limit";
 import type { Exercise } from "../rules/exercises";
-import { type LimitsOverride, type LimitsRecord, SCALES } from "../rules/limitsRecord";
-import { tightenedBy } from "../safety/effectiveLimits";
 import { fitExercise } from "../safety/fitExercise";
 import { isAtHand } from "./exerciseUse";
 import { barredByWeight, type WeightOnLeg } from "./weightOnLeg";
@@ -37,61 +38,72 @@ const IS_PAIN: ReadonlySet<SwapReason> = new Set(["knee", "swollen", "tendon"]);
 /** Depth left to a sore tendon: "no deep bend" [own number]. */
 const TENDON_DEPTH_DEG = 60;
 
-/** Today's limits: those in force, made stricter for the reason. Never wider. Clinical rules, step 1. */
-export function limitsToday(limits: LimitsRecord, reason: SwapReason): LimitsRecord {
-  return tightenedBy(limits, overrideFor(limits, reason));
+/** Today's bounds: those in force, made stricter for the reason. Never wider. Clinical rules, step 1. */
+export const boundsToday = (bounds: InForce, reason: SwapReason): InForce =>
+  withMore(bounds, limitsFor(bounds, reason));
+
+type Part = { word?: string; high?: number; low?: number; names?: string[] };
+
+function limitsFor(b: InForce, reason: SwapReason): Limit[] {
+  const parts = partsFor(b, reason);
+  return Object.entries(parts).map(([kind, part]) => ({
+    id: `today-${reason}-${kind}`,
+    kind: kind as BoundKind,
+    low: part.low ?? null,
+    high: part.high ?? null,
+    word: part.word ?? null,
+    names: part.names ?? [],
+    origin: "clinic",
+    reason: `today: ${SWAP_REASONS[reason]}`,
+    endsOn: null,
+  }));
 }
 
-function overrideFor(l: LimitsRecord, reason: SwapReason): LimitsOverride {
-  const open = l.open_chain_extension;
+/** What a flared knee may be held at, percent of its strength. */
+const SORE_HOLD_PCT = 40;
+
+function partsFor(b: InForce, reason: SwapReason): Partial<Record<BoundKind, Part>> {
   switch (reason) {
     case "back":
       return {
-        axial_load_max: "none",
-        lumbar: { max_demand_0_3: 1, avoid_loaded_flexion: true, avoid_loaded_extension: true },
-        hip: { flexion_max_deg: 90 },
-        closed_chain: { max_rel_load_pct: 50 },
-        balance_demand_max_0_3: 1,
-        effort: { max_rpe_0_10: 5, min_reps_in_reserve: 4 },
+        weight_on_shoulders: { word: "none" },
+        back_demand: { high: 1 },
+        back_bending: { word: "avoid" },
+        back_arching: { word: "avoid" },
+        hip_flexion: { high: 90 },
+        closed_chain_load: { high: 50 },
+        balance_demand: { high: 1 },
+        felt_effort: { high: 5 },
+        reserve: { low: 4 },
       };
     case "knee":
     case "swollen":
       return {
-        resisted_knee_flexion: { ...l.resisted_knee_flexion, rule: lighter(l.resisted_knee_flexion.rule) },
-        ...(open.rule === "none"
-          ? {}
-          : {
-              open_chain_extension: {
-                ...open,
-                rule: "isometric",
-                isometric_effort_max_pct: Math.min(40, open.isometric_effort_max_pct ?? 40),
-              },
-            }),
-        closed_chain: { max_depth_deg: 30, max_rel_load_pct: 30, single_leg_allowed: false },
-        kneeling: "no",
-        impact: "none",
+        resisted_knee_flexion: { word: "light" },
+        open_chain_extension: { word: "isometric" },
+        hold_effort: { high: SORE_HOLD_PCT },
+        closed_chain_depth: { high: 30 },
+        closed_chain_load: { high: 30 },
+        single_leg: { word: "no" },
+        kneeling: { word: "no" },
+        impact: { word: "none" },
       };
     case "groin":
       return {
-        hip: { flexion_max_deg: Math.max(0, l.hip.flexion_max_deg - 15), adduction_past_midline: false },
+        hip_flexion: { high: Math.max(0, mostOf(b, "hip_flexion") - 15) },
+        across_midline: { word: "no" },
       };
     case "tendon":
-      return { impact: "none", closed_chain: { max_depth_deg: TENDON_DEPTH_DEG } };
+      return { impact: { word: "none" }, closed_chain_depth: { high: TENDON_DEPTH_DEG } };
     case "pressure":
-      return {
-        exercises_blocked: [...l.exercises_blocked, "wall_sit"],
-        effort: { ...l.effort, min_reps_in_reserve: 4 },
-      };
+      return { barred_by_name: { names: ["wall_sit"] }, reserve: { low: 4 } };
     case "tired":
-      return { entry_demand_max_1_4: Math.max(1, l.entry_demand_max_1_4 - 1) };
+      return { entry_demand: { high: Math.max(1, mostOf(b, "entry_demand") - 1) } };
     case "taken":
     case "home":
       return {};
   }
 }
-
-const lighter = (rule: LimitsRecord["resisted_knee_flexion"]["rule"]) =>
-  SCALES.kneeFlexion[Math.min(SCALES.kneeFlexion.indexOf(rule), SCALES.kneeFlexion.indexOf("light"))] ?? rule;
 
 export interface SwapCandidate {
   e: Exercise;
@@ -107,7 +119,7 @@ export interface SwapQuestion {
   planned: Exercise;
   exercises: readonly Exercise[];
   /** in force, before today's reason */
-  limits: LimitsRecord;
+  limits: InForce;
   reason: SwapReason;
   /** kinds of machine in the gym; null: not asked */
   families: ReadonlySet<string> | null;
@@ -121,7 +133,7 @@ export interface SwapQuestion {
  * that is taken or missing. Best first; equal ones in the catalogue's order. Clinical rules, "same-day substitute".
  */
 export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
-  const today = limitsToday(q.limits, q.reason);
+  const today = boundsToday(q.limits, q.reason);
   const busy = new Set([q.planned.id, ...(q.busy ?? [])]);
   return q.exercises
     .flatMap((e): SwapCandidate[] => {
@@ -157,7 +169,7 @@ export function muscleLikeness(a: Exercise, b: Exercise): number {
 
 function pointsOf(
   q: SwapQuestion,
-  today: LimitsRecord,
+  today: InForce,
   e: Exercise,
   status: SwapCandidate["status"],
 ): { points: number; because: string } {
@@ -173,11 +185,11 @@ function pointsOf(
     [status === "offered" ? 5 : 0, "nothing to change"],
     [IS_PAIN.has(q.reason) && e.match.static_hold ? 15 : 0, "a hold, which sore joints take better"],
     [
-      today.lumbar.max_demand_0_3 <= 1 && e.lumbar.direction.includes("rotation") ? -15 : 0,
+      mostOf(today, "back_demand") <= 1 && e.lumbar.direction.includes("rotation") ? -15 : 0,
       "turns the trunk",
     ],
     [
-      e.id === "kext_ankle_weight" && open.rule === "arc" && (open.to_deg ?? 0) >= 40 ? -25 : 0,
+      e.id === "kext_ankle_weight" && open?.word === "arc" && (open.low ?? 0) >= 40 ? -25 : 0,
       "hardly loads the allowed arc",
     ],
   ];

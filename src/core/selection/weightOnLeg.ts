@@ -1,7 +1,6 @@
+import type { InForce } from "../bounds/inForce";
+import { missingKilograms } from "../bounds/weightOrders";
 import type { Exercise } from "../rules/exercises";
-import type { Limit } from "../safety/limits";
-import { tightest } from "../safety/tightest";
-import { missingKilograms } from "../safety/weightBearingGaps";
 import { GRAVITY_M_S2 } from "../units/mass";
 
 /** What a surgeon's order leaves of weight on the leg, for presses and standing work. */
@@ -12,16 +11,11 @@ export interface WeightOnLeg {
   barsPresses: string | null;
 }
 
-export const FREE_WEIGHT: WeightOnLeg = { mostN: null, barsPresses: null };
-
-export function weightOnLeg(limits: readonly Limit[], onDate: string): WeightOnLeg {
-  const kg = tightest(limits, "weight_on_leg", onDate)?.high ?? null;
-  return {
-    mostN: kg === null ? null : kg * GRAVITY_M_S2,
-    barsPresses: missingKilograms(limits, onDate),
-  };
+export function weightOnLeg(bounds: InForce): WeightOnLeg {
+  const kg = bounds.weight_on_leg?.high ?? null;
+  return { mostN: kg === null ? null : kg * GRAVITY_M_S2, barsPresses: missingKilograms(bounds) };
 }
 
 /** The sentence that bars an exercise for weight on the leg, null where nothing does. */
 export const barredByWeight = (e: Exercise, w: WeightOnLeg): string | null =>
-  e.match.weight_bearing_need === "press_adjustable" ? w.barsPresses : null;
+  e.match.weight_bearing_need === "press_adjustable" || e.id === "calf_press" ? w.barsPresses : null;

@@ -1,20 +1,15 @@
 import { bodyFrom } from "../body/segments";
+import type { InForce } from "../bounds/inForce";
 import type { ScoreContext } from "../dose/judgeScore";
 import type { Scheme, SchemeKind } from "../dose/scheme";
 import type { ScoreLine } from "../dose/scoreInput";
 import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES } from "../rules/exercises";
-import type { LimitsRecord } from "../rules/limitsRecord";
-import { FREE_LIMITS } from "../safety/freeLimits";
 import { chairRise, type ReferenceTask } from "../selection/tissues";
-import { FREE_WEIGHT } from "../selection/weightOnLeg";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 
 /** A made-up client for tests: everything a session is judged by. */
-export function scoreContext(
-  limits: LimitsRecord = FREE_LIMITS,
-  over: Partial<ScoreContext> = {},
-): ScoreContext {
+export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> = {}): ScoreContext {
   const body = bodyFrom(72, 1.7);
   const test = (deg: number, torqueNm: number) => ({ kneeFlexionDeg: deg, torqueNm, isReliable: true });
   return {
@@ -34,7 +29,7 @@ export function scoreContext(
       tissue: "kneecap",
       capTimes: null,
       basis: { kind: "effort", share: 0.5 },
-      weight: FREE_WEIGHT,
+      weight: { mostN: null, barsPresses: null },
     },
     known: {
       isPostOp: false,
@@ -43,8 +38,6 @@ export function scoreContext(
       lastPain: 0,
       daysSinceAccumulated: null,
     },
-    holdEffort: null,
-    holdSeconds: null,
     repetitionTests: [],
     personal: { k: 1, holds: 0 },
     ...over,

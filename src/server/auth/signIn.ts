@@ -12,8 +12,14 @@ export const signInInput = z.object({
     .string({ error: "Enter your e-mail address." })
     .trim()
     .min(1, { error: "Enter your e-mail address." })
-    .max(200),
-  password: z.string({ error: "Enter your password." }).min(1, { error: "Enter your password." }).max(200),
+    .max(200, { error: "This address is longer than 200 characters." })
+    // one letter has one form here: İ and i are not the same address to some and the same to others
+    .regex(/^[\x21-\x7e]+$/, { error: "Enter your e-mail address in plain letters, without spaces." })
+    .transform((address) => address.toLowerCase()),
+  password: z
+    .string({ error: "Enter your password." })
+    .min(1, { error: "Enter your password." })
+    .max(200, { error: "This password is longer than 200 characters." }),
 });
 
 export const SESSION_HOURS = 12;
@@ -24,14 +30,15 @@ const tokenHash = (token: string): Buffer => createHash("sha256").update(token).
 /** Checks a password and opens a server-side session; returns the cookie's token. At most 8 tries in 15 minutes. */
 export async function signIn(input: z.infer<typeof signInInput>, now: Date): Promise<string> {
   const sql = db();
-  const key = createHash("sha256").update(input.email.toLowerCase()).digest("hex");
+  const { email } = signInInput.parse(input);
+  const key = createHash("sha256").update(email).digest("hex");
   const [gate] = await sql`select auth_may_try(${key}, ${MOST_TRIES}) as may`;
   if (!gate?.may)
     throw new Refused(
       "too-many",
       "Too many tries for this address. Wait a quarter of an hour, then try again.",
     );
-  const [found] = await sql`select * from auth_find_person(${input.email})`;
+  const [found] = await sql`select * from auth_find_person(${email})`;
   if (!(await passwordFits(found?.password_hash ?? null, input.password)))
     throw new Refused("signed-out", "E-mail address and password do not fit. Check both and try again.");
   await sql`select auth_forget_tries(${key})`;

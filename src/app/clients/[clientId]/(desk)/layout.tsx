@@ -2,14 +2,14 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
-import { painRule, SCHOOL_WORDS } from "@/core/progression/painRule";
-import { allowedWindow, type Limit, writtenPainLimit } from "@/core/safety/limits";
+import { mostOf, setBy } from "@/core/bounds/inForce";
+import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { clientEpisode } from "@/server/clients";
 import { today } from "@/server/context";
 import { clientDay } from "@/server/day";
-import { limitsOf } from "@/server/limits";
-import { kneeExtensionMachine } from "@/server/machines";
-import { relativeDay, shortDay } from "@/ui/dates";
+import { boundsOf } from "@/server/limits";
+import { kneeWindowOf } from "@/server/windows";
+import { relativeDay } from "@/ui/dates";
 import { ClientPath } from "./ClientPath";
 
 /** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
@@ -21,24 +21,19 @@ export default async function DeskLayout({
   params: Promise<{ clientId: string }>;
 }) {
   const { clientId } = await params;
-  const { actor, data } = await onPage(async (ctx) => {
+  const { data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const limits = await limitsOf(ctx, client);
-    const machine = await kneeExtensionMachine(ctx);
-    const day = today(ctx);
-    const usable = { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg };
+    const bounds = await boundsOf(ctx, client);
     return {
       client,
-      limits,
-      day,
-      window: allowedWindow(limits, day, usable),
+      painMax: mostOf(bounds, "joint_pain"),
+      painBy: setBy(bounds, "joint_pain"),
+      day: today(ctx),
+      window: await kneeWindowOf(ctx, client),
       state: await clientDay(ctx, client),
     };
   });
-  const { client, window, limits, day, state } = data;
-  const rule = painRule(client.school, client.irritability, writtenPainLimit(limits, day));
-  const origin = (l: Limit | null): string =>
-    l ? `${l.origin}${l.endsOn ? ` until ${shortDay(l.endsOn, actor.locale)}` : ""}` : "machine";
+  const { client, window, day, state } = data;
   const last = state.last;
   return (
     <div
@@ -68,13 +63,16 @@ export default async function DeskLayout({
                 ) : (
                   <>
                     <b>{window.fromDeg}°</b>
-                    {window.from !== window.to && <span className="quiet"> {origin(window.from)}</span>} to{" "}
-                    <b>{window.toDeg}°</b> <span className="quiet">{origin(window.to)}</span>
+                    {window.from !== window.to && <span className="quiet"> {window.from}</span>} to{" "}
+                    <b>{window.toDeg}°</b> <span className="quiet">{window.to}</span>
                   </>
                 )}
               </span>
               <span>
-                joint pain <b>≤ {rule.max}</b> <span className="quiet">{SCHOOL_WORDS[client.school]}</span>
+                joint pain <b>≤ {data.painMax}</b>{" "}
+                <span className="quiet">
+                  {SCHOOL_WORDS[client.school]}, {data.painBy}
+                </span>
               </span>
               <span>
                 stirred up{" "}

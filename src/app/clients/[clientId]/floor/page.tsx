@@ -1,16 +1,15 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { allowedWindow } from "@/core/safety/limits";
 import { may } from "@/core/safety/roles";
 import { recheckFor } from "@/core/session/recheckSigns";
 import { fullWeeksBetween } from "@/core/units/days";
 import { holdCardWords } from "@/server/cards";
 import { clientEpisode } from "@/server/clients";
 import { today } from "@/server/context";
-import { limitsOf } from "@/server/limits";
 import { kneeExtensionMachine } from "@/server/machines";
 import { currentPlan, planById } from "@/server/plans";
 import { floorBarred, lastRecheck, painMaxFor, sessionsOf } from "@/server/sessions";
+import { holdWindowOf } from "@/server/windows";
 import { FloorBarred } from "./FloorBarred";
 import { FloorLane } from "./FloorLane";
 
@@ -33,17 +32,14 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       barred: await floorBarred(ctx, client, newest),
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
-      window: allowedWindow(await limitsOf(ctx, client), today(ctx), {
-        fromDeg: machine.usableFromDeg,
-        toDeg: machine.usableToDeg,
-      }),
+      window: await holdWindowOf(ctx, client),
       today: today(ctx),
-      machine: { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
+      machine: machine && { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
       card: await holdCardWords(ctx, client.episodeId),
     };
   });
   const { client, plan } = data;
-  if (data.barred || !plan)
+  if (data.barred || !plan || !data.machine)
     return (
       <FloorBarred
         client={client}

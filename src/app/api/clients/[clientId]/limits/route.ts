@@ -1,5 +1,5 @@
 import { changes } from "@/app/_web/route";
-import { writtenLimit } from "@/core/safety/writtenLimit";
+import { writtenLimit } from "@/core/bounds/written";
 import { clientEpisode } from "@/server/clients";
 import { writeLimit } from "@/server/limits";
 

@@ -3,6 +3,12 @@ import { strengthTestInput } from "@/core/strength/testInput";
 import { clientEpisode } from "@/server/clients";
 import { recordTest } from "@/server/measurements";
 
-export const POST = changes(strengthTestInput, async (ctx, body, params: { clientId: string }) =>
-  recordTest(ctx, await clientEpisode(ctx, params.clientId), body),
+/** Four traces of a minute at most. */
+const TRACES_BYTES = 6_000_000;
+
+export const POST = changes(
+  strengthTestInput,
+  async (ctx, body, params: { clientId: string }) =>
+    recordTest(ctx, await clientEpisode(ctx, params.clientId), body),
+  TRACES_BYTES,
 );

@@ -1,5 +1,4 @@
 "use client";
-import { FREE_LIMITS } from "@/core/safety/freeLimits";
 import {
   type AtAngle,
   atAngle,
@@ -12,7 +11,6 @@ import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeShe
 import { type Basis, signOf } from "@/core/selection/row";
 import { strengthAt } from "@/core/selection/strengthKnown";
 import type { ReferenceTask } from "@/core/selection/tissues";
-import { FREE_WEIGHT } from "@/core/selection/weightOnLeg";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { Choose } from "./useChoose";
 
@@ -115,9 +113,9 @@ function askedSides(q: ReadyQuestion, { input, state }: Choose): Side[] {
     q.basis === "load" ? { kind: "load", kg } : { kind: "effort", share: state.share / 100 };
   const free: SheetInput = {
     ...input,
-    limits: FREE_LIMITS,
+    limits: {},
     capTimes: null,
-    weight: FREE_WEIGHT,
+    weight: { mostN: null, barsPresses: null },
     basis,
     motion: { shortOfStraightDeg: null, bendDeg: null },
   };

@@ -2,14 +2,12 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { ladder } from "@/core/progression/ladder";
-import { allowedWindow } from "@/core/safety/limits";
 import { may } from "@/core/safety/roles";
 import { clientEpisode } from "@/server/clients";
-import { dayOf, today } from "@/server/context";
+import { dayOf } from "@/server/context";
 import { proposal } from "@/server/decisions";
-import { limitsOf } from "@/server/limits";
-import { kneeExtensionMachine } from "@/server/machines";
 import { sessionsOf } from "@/server/sessions";
+import { holdWindowOf } from "@/server/windows";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";
 
@@ -20,16 +18,12 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const draft = await proposal(ctx, client);
-    const machine = await kneeExtensionMachine(ctx);
     const sessions = await sessionsOf(ctx, client.episodeId);
     return {
       client,
       draft,
       draftDay: draft ? dayOf(ctx, draft.session.startedAt) : null,
-      window: allowedWindow(await limitsOf(ctx, client), today(ctx), {
-        fromDeg: machine.usableFromDeg,
-        toDeg: machine.usableToDeg,
-      }),
+      window: await holdWindowOf(ctx, client),
       past: sessions
         .filter((s) => s.decided)
         .reverse()

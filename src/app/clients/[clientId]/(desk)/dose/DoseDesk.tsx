@@ -163,7 +163,7 @@ export function DoseDesk({
           <EffortChart
             run={outcome.achieved.run}
             felt={outcome.achieved.felt}
-            cap={effortCap(client.school, client.irritability)}
+            cap={effortCap(client.school, client.irritability, context.bounds)}
             pattern={plan.pattern}
           />
         )}
@@ -236,9 +236,9 @@ export function DoseDesk({
       <FindDose
         ref={finder}
         shareOfMax={outcome?.achieved?.shareOfMax ?? outcome?.wantedShare.value ?? 0.4}
-        cap={effortCap(client.school, client.irritability)}
+        cap={effortCap(client.school, client.irritability, context.bounds)}
         k={context.personal.k}
-        mostHoldS={context.secondsLimit?.high ?? null}
+        mostHoldS={context.bounds.hold_seconds?.high ?? null}
         onUse={(d) =>
           setForm({
             ...form,

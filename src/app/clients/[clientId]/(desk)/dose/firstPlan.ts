@@ -1,3 +1,4 @@
+import { mostOf } from "@/core/bounds/inForce";
 import { type DoseContext, effortCap } from "@/core/dose/doseHold";
 import type { HoldPlan } from "@/core/dose/holdPlan";
 import { clamp } from "@/core/units/clamp";
@@ -23,11 +24,14 @@ export function firstPlan(
     kneeFlexionDeg: inside(60),
     effort:
       effortMeaning === "percent"
-        ? { kind: "percent", percent: Math.min(FIRST_PERCENT, context.effortLimit?.high ?? 100) }
-        : { kind: "felt", felt: effortCap(client.school, client.irritability) - 1 },
+        ? { kind: "percent", percent: Math.min(FIRST_PERCENT, mostOf(context.bounds, "hold_effort")) }
+        : {
+            kind: "felt",
+            felt: Math.max(1, effortCap(client.school, client.irritability, context.bounds) - 1),
+          },
     means: "machine",
     pattern: {
-      holdS: Math.min(careful ? 20 : 30, context.secondsLimit?.high ?? 300),
+      holdS: Math.min(careful ? 20 : 30, mostOf(context.bounds, "hold_seconds")),
       reps: 5,
       restS: 60,
       sets: 1,

@@ -25,10 +25,28 @@ export default async function DosePage({ params }: { params: Promise<{ clientId:
       effortMeaning: optionInForce(await stancesInForce(ctx, client.episodeId), "own_effort_meaning"),
       tests: testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side)),
       plan: await currentPlan(ctx, client.episodeId),
-      setUp: (await kneeExtensionMachine(ctx)).setUp,
+      machine: await kneeExtensionMachine(ctx),
     };
   });
   const { client, context, plan } = data;
+  if (!data.machine)
+    return (
+      <main className="px-6 py-6">
+        <h1 className="text-[19px]">This gym has no knee-extension machine</h1>
+        <p className="mt-2 max-w-[60ch]">
+          A hold is dosed here on a seated knee-extension machine. Enter one in Gym, or plan holds and sets on
+          other machines as a session.
+        </p>
+        <div className="mt-4 flex gap-3">
+          <Link href={`/clients/${clientId}/session`} className="btn btn-primary">
+            Plan a session
+          </Link>
+          <Link href="/gym" className="btn btn-line">
+            Gym
+          </Link>
+        </div>
+      </main>
+    );
   if (!context)
     return (
       <main className="px-6 py-6">
@@ -50,7 +68,7 @@ export default async function DosePage({ params }: { params: Promise<{ clientId:
       tests={data.tests.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "own" as const }))}
       saved={plan ? { version: plan.version, plan: plan.plan, madeBy: plan.madeBy } : null}
       start={plan?.plan ?? firstPlan(client, context, data.effortMeaning)}
-      setUp={data.setUp}
+      setUp={data.machine?.setUp ?? ""}
       barred={data.barred}
       mayWrite={may(actor.role, "plan.write")}
       massUnit={actor.massUnit}

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "@/core/safety/boundKinds";
+import { type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/bounds/kinds";
 import { readNumber } from "@/core/units/readNumber";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
@@ -54,9 +54,10 @@ export function LimitEditor({
   const [isBehind, setBehind] = useState(false);
   const [isBusy, setBusy] = useState(false);
   const spec = boundKind(kind);
+  const unit = spec.shape === "names" ? undefined : spec.unit;
   const isArc = kind === "open_chain_extension" && word === "arc";
-  const takesLow = spec.shape === "window" || isArc;
-  const takesHigh = spec.shape !== "word" || isArc;
+  const takesLow = spec.shape === "window" || spec.shape === "least" || isArc;
+  const takesHigh = spec.shape === "window" || spec.shape === "most" || isArc;
 
   const save = async (isLifted: boolean) => {
     setBusy(true);
@@ -131,7 +132,7 @@ export function LimitEditor({
             label="what it bounds"
             name="kind"
             disabled={start !== null}
-            options={BOUND_KIND_IDS.map((k): [string, string] => [k, boundKind(k).name])}
+            options={WRITABLE_KIND_IDS.map((k): [string, string] => [k, boundKind(k).name])}
             value={kind}
             onChange={(e) => {
               setKind(e.target.value as BoundKind);
@@ -161,9 +162,9 @@ export function LimitEditor({
           )}
           {takesLow && (
             <Field
-              label="from"
+              label={spec.shape === "least" ? "at least" : "from"}
               name="low"
-              unit={spec.unit}
+              unit={unit}
               inputMode="decimal"
               value={low}
               onChange={(e) => setLow(e.target.value)}
@@ -174,7 +175,7 @@ export function LimitEditor({
             <Field
               label={takesLow ? "to" : "at most"}
               name="high"
-              unit={spec.unit}
+              unit={unit}
               inputMode="decimal"
               value={high}
               onChange={(e) => setHigh(e.target.value)}

@@ -1,5 +1,5 @@
-import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/safety/limitRows";
-import type { Limit } from "@/core/safety/limits";
+import type { Limit } from "@/core/bounds/limit";
+import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
 import { shortDay } from "@/ui/dates";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 

@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { inForce } from "@/core/bounds/inForce";
+import { limitRows } from "@/core/bounds/rows";
+import { missingKilograms } from "@/core/bounds/weightOrders";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { combineConditions } from "@/core/safety/combineConditions";
-import { limitRows } from "@/core/safety/limitRows";
 import { phaseEntry } from "@/core/safety/phaseEntry";
 import { phaseOpens } from "@/core/safety/phaseOpens";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { missingKilograms } from "@/core/safety/weightBearingGaps";
 import { clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
@@ -43,7 +44,7 @@ export default async function LimitsPage({
     // the same clinic at another day: weeks, schedules and ends are computed for it
     const then = isDay(on) ? { ...ctx, now: new Date(`${on}T12:00:00Z`), asked: new Map() } : ctx;
     const client = await clientEpisode(ctx, clientId);
-    const inForce = await stancesInForce(ctx, client.episodeId);
+    const stances = await stancesInForce(ctx, client.episodeId);
     const conditions = await conditionsOf(then, client.episodeId);
     const phases = [];
     for (const c of conditions)
@@ -53,7 +54,7 @@ export default async function LimitsPage({
       isToday: day === today(ctx),
       client,
       phases,
-      inForce,
+      inForce: stances,
       limits: await limitsOf(then, client),
       written: await writtenLimits(ctx, client.episodeId),
       views: await stanceViews(ctx, client.episodeId),
@@ -64,7 +65,7 @@ export default async function LimitsPage({
   });
   const { client, phases, limits, day, uncovered } = data;
   const { groups, phases: byPhase, free } = limitRows(limits, day);
-  const noKilograms = missingKilograms(limits, day);
+  const noKilograms = missingKilograms(inForce(limits, day));
   const conflicts = [
     ...(noKilograms ? [noKilograms] : []),
     ...groups.flatMap((g) => (g.conflict ? [g.conflict] : [])),

@@ -18,6 +18,9 @@ import { MeasureParts } from "./MeasureParts";
 import { RepetitionTest } from "./RepetitionTest";
 import { StrengthResults } from "./StrengthResults";
 
+/** Where no extension machine tells where its pad sits: a usual place on the shin. */
+const USUAL_LEVER_M = 0.33;
+
 export const metadata: Metadata = { title: "Measure" };
 
 const PARTS = ["strength", "motion", "swelling", "function", "repetitions"] as const;
@@ -45,7 +48,7 @@ export default async function MeasurePage({
       tests,
       measurements,
       body: bodyOf(client),
-      padDistanceM: machine.padDistanceM,
+      padDistanceM: machine?.padDistanceM ?? USUAL_LEVER_M,
       today: today(ctx),
       signBar: await loadingBarred(ctx, client),
       circumstances: await testCircumstances(ctx, client),

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { parseAsInteger, parseAsNumberLiteral, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useRef, useState } from "react";
+import { mostOf } from "@/core/bounds/inForce";
 import { AIM_IDS, aimOfPhase } from "@/core/dose/doseByAim";
 import { type HomeThing, homeVersion } from "@/core/dose/homeVersion";
 import type { JudgedLine } from "@/core/dose/judgeScore";
@@ -296,9 +297,9 @@ export function SessionDesk({
         ref={finder}
         joint={kind ? jointOf(kind) : "general"}
         shareOfMax={current?.line.scheme.kind === "holds" ? (current.load?.share ?? 0.4) : 0.4}
-        cap={Math.min(8, context.sheet.limits.effort.max_rpe_0_10)}
+        cap={Math.min(8, mostOf(context.sheet.limits, "felt_effort"))}
         k={context.personal.k}
-        mostHoldS={context.holdSeconds?.high ?? null}
+        mostHoldS={context.sheet.limits.hold_seconds?.high ?? null}
         onUse={(d) => {
           if (current?.line.scheme.kind !== "holds") return;
           score.change(current.line.key, {

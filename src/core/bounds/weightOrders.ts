@@ -1,6 +1,6 @@
-import type { Limit } from "./limits";
-import { isInForce } from "./limits";
-import { tightest } from "./tightest";
+import type { InForce } from "./inForce";
+import type { Limit } from "./limit";
+import { isInForce } from "./limit";
 
 const FRACTURE = "post_fracture";
 
@@ -20,6 +20,7 @@ export function missingWeightOrder(
     low: null,
     high: null,
     word: "non",
+    names: [],
     origin: "condition",
     reason: "after a fracture no weight without the surgeon's written order: write it as a limit",
     endsOn: null,
@@ -27,8 +28,7 @@ export function missingWeightOrder(
 }
 
 /** Partial weight without kilograms in writing bars presses: said in words, null when nothing is missing. */
-export function missingKilograms(limits: readonly Limit[], onDate: string): string | null {
-  if (tightest(limits, "weight_bearing", onDate)?.word !== "partial") return null;
-  if (tightest(limits, "weight_on_leg", onDate)) return null;
+export function missingKilograms(bounds: InForce): string | null {
+  if (bounds.weight_bearing?.word !== "partial" || bounds.weight_on_leg) return null;
   return "Weight bearing is partial and no kilograms are written: presses are barred until the surgeon's number stands as a limit on the weight on the leg.";
 }

@@ -1,10 +1,10 @@
+import { bindsAnything, type Limit } from "../bounds/limit";
+import { limitsOfRecord } from "../rules/limitsOfRecord";
 import type { LimitsOverride, LimitsRecord } from "../rules/limitsRecord";
 import { applyOverride } from "./applyOverride";
-import type { Limit } from "./limits";
-import { limitsOfRecord } from "./limitsOfRecord";
 
-/** A record that bounds nothing: the ground on which single bounds are read. Never a client's limits. */
-export const FREE_LIMITS: LimitsRecord = {
+/** A record that bounds nothing: the ground on which part of a record is read. Never a client's limits. */
+const FREE_LIMITS: LimitsRecord = {
   knee_flexion_loaded_deg: { min: 0, max: 130 },
   open_chain_extension: {
     rule: "free",
@@ -55,12 +55,6 @@ export const FREE_LIMITS: LimitsRecord = {
   isometric_first: false,
   frequency: { sessions_per_week: [1, 7], note: null },
 };
-
-const ends = (l: Limit): string => `${l.kind} ${l.low} ${l.high} ${l.word}`;
-const NOTHING_BOUND = new Set(limitsOfRecord(FREE_LIMITS, "", "").map(ends));
-
-/** Whether a limit bounds anything at all. */
-export const bindsAnything = (l: Limit): boolean => !NOTHING_BOUND.has(ends(l));
 
 /** What part of a record bounds, as single limits. */
 export const limitsOfOverride = (

@@ -1,6 +1,5 @@
-import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "./boundKinds";
-import { bindsAnything } from "./freeLimits";
-import { isInForce, type Limit } from "./limits";
+import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "./kinds";
+import { bindsAnything, isInForce, type Limit } from "./limit";
 import { tightest } from "./tightest";
 
 export interface LimitRow {
@@ -43,7 +42,7 @@ export function limitRows(
     }
     const most = tightest(limits, kind, onDate);
     const rows = of.map((l) => {
-      const binds = most?.binding.includes(l.id) ?? false;
+      const binds = most?.by.some((b) => b.id === l.id) ?? false;
       return {
         limit: l,
         isOver: !isInForce(l, onDate),
@@ -72,6 +71,7 @@ const rank = (r: LimitRow): number => (r.isOver ? 2 : r.words.some((w) => w.bind
 
 function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }): LimitRow["words"] {
   const spec = boundKind(l.kind);
+  if (spec.shape === "names") return l.names.map((n) => ({ text: nameWords(n), binds: true }));
   const gap = spec.unit === "°" ? "" : " ";
   const number = (n: number) => `${n}${spec.unit ? gap + spec.unit : ""}`;
   if (l.low !== null && l.high !== null && l.low > l.high) return [{ text: "none", binds: true }];
@@ -85,8 +85,14 @@ function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }
       { text: number(l.high), binds: binds.high },
     );
   else if (l.low !== null)
-    out.push({ text: "from", binds: false }, { text: number(l.low), binds: binds.low });
+    out.push(
+      { text: spec.shape === "least" ? "at least" : "from", binds: false },
+      { text: number(l.low), binds: binds.low },
+    );
   else if (l.high !== null)
     out.push({ text: "≤", binds: binds.high }, { text: number(l.high), binds: binds.high });
   return out;
 }
+
+/** "class:stretch" as people read it; exercises come by their id and are said by the page that knows them. */
+export const nameWords = (name: string): string => name.replace(/^[a-z]+:/, "").replaceAll("_", " ");

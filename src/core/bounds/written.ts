@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
-import { BOUND_KIND_IDS, type BOUND_KINDS, boundKind } from "./boundKinds";
+import { type BOUND_KINDS, boundKind, WRITABLE_KIND_IDS } from "./kinds";
 
 const words = z
   .string({ error: "Say why this limit is set." })
@@ -12,7 +12,7 @@ const words = z
 export const writtenLimit = z
   .object({
     id: uuid,
-    kind: z.enum(BOUND_KIND_IDS, { error: "Choose what the limit bounds." }),
+    kind: z.enum(WRITABLE_KIND_IDS, { error: "Choose what the limit bounds." }),
     low: z.number({ error: "Enter the lower end as a number." }).nullable(),
     high: z.number({ error: "Enter the upper end as a number." }).nullable(),
     word: z.string().nullable(),
@@ -27,6 +27,7 @@ export const writtenLimit = z
   .superRefine((l, ctx) => {
     const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
     const spec = boundKind(l.kind);
+    if (spec.shape === "names") return say("kind", "Choose what the limit bounds.");
     if (spec.shape === "word") {
       if (l.word === null || !spec.scale.includes(l.word))
         say("word", `Choose one of the steps of ${spec.name}.`);
@@ -37,6 +38,8 @@ export const writtenLimit = z
     } else if (l.word !== null) say("word", `${spec.name} is a number, not a word.`);
     if (spec.shape === "most" && (l.high === null || l.low !== null))
       say("high", `Enter the most for ${spec.name}.`);
+    if (spec.shape === "least" && (l.low === null || l.high !== null))
+      say("low", `Enter the least for ${spec.name}.`);
     if (spec.shape === "window" && l.low === null && l.high === null)
       say("high", "Enter a lower end, an upper end or both.");
     const { least, most, unit } = { least: 0, most: 130, unit: "°", ...spec };

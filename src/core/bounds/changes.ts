@@ -1,11 +1,14 @@
-import { BOUND_KIND_IDS, boundKind, boundWord } from "./boundKinds";
-import type { Limit } from "./limits";
+import { BOUND_KIND_IDS, boundKind, boundWord } from "./kinds";
+import type { Limit } from "./limit";
+import { nameWords } from "./rows";
 import { type Tightest, tightest } from "./tightest";
 
 /** What is left of a kind, in words. */
 export function inWords(t: Tightest | null): string {
   if (!t) return "not bounded";
-  const unit = boundKind(t.kind).unit ?? "";
+  const spec = boundKind(t.kind);
+  if (spec.shape === "names") return t.names.map(nameWords).join(", ") || "nothing";
+  const unit = spec.unit ?? "";
   if (t.low !== null && t.high !== null && t.low > t.high) return "none";
   const ends = [t.low, t.high].filter((x) => x !== null).join(" to ");
   return [

@@ -1,0 +1,46 @@
+-- The clinic's own time orders what was done; what a tablet's clock said is kept beside it. Attempts that were refused
+-- are kept with who and when, and so is a record that came again under the same id with other content.
+
+alter table floor_session add column received_at timestamptz;
+alter table floor_session add column tablet_at timestamptz;
+update floor_session set tablet_at = started_at, received_at = least(started_at, now());
+update floor_session set started_at = received_at where started_at > now();
+alter table floor_session alter column received_at set not null;
+create index on floor_session (episode_id, received_at);
+
+alter table floor_session_end add column received_at timestamptz;
+alter table floor_session_end add column tablet_at timestamptz;
+update floor_session_end set tablet_at = ended_at, received_at = least(ended_at, now());
+update floor_session_end set ended_at = received_at where ended_at > now();
+alter table floor_session_end alter column received_at set not null;
+
+alter table hold_record add column tablet_at timestamptz;
+update hold_record set tablet_at = started_at;
+update hold_record set started_at = received_at where started_at > now();
+
+-- one clearing row for a sign; a sign that two people clear at once is cleared once
+create unique index on recheck (clears) where clears is not null;
+
+create table refused_attempt (
+  id bigint generated always as identity primary key,
+  clinic_id uuid not null references clinic,
+  at timestamptz not null,
+  person_id uuid not null references person,
+  client_id uuid references client,
+  deed text not null,
+  sentence text not null,
+  content jsonb
+);
+create index on refused_attempt (clinic_id, client_id, at);
+alter table refused_attempt enable row level security;
+create policy own_clinic on refused_attempt
+  using (clinic_id = current_clinic()) with check (clinic_id = current_clinic());
+grant select, insert on refused_attempt to bexlo_app;
+
+-- plates in more combinations than a server can lay out: such a machine is put out of use until its plates are counted
+create function plate_combinations(steps jsonb) returns numeric
+  language sql immutable
+  as $$ select coalesce(exp(sum(ln(1 + value::numeric))), 1) from jsonb_each_text(steps -> 'perSide') $$;
+update machine set retired_at = now()
+  where retired_at is null and steps ->> 'kind' = 'pairs' and plate_combinations(steps) > 4096.5;
+drop function plate_combinations(jsonb);

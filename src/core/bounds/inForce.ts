@@ -1,0 +1,78 @@
+import { dayInWords } from "../units/dayInWords";
+import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
+import type { Limit } from "./limit";
+import { type Tightest, tightest } from "./tightest";
+
+/** Everything that bounds a client on a day, one entry a kind with the limits that made it: all that anybody asks. */
+export type InForce = Readonly<Partial<Record<BoundKind, Tightest>>>;
+
+/** Words of extension with the foot free under which a load of it means anything. */
+const MOVES: readonly (string | null)[] = ["arc", "free", null];
+
+/** What all limits leave on a day. What bounds nothing has no entry. */
+export function inForce(limits: readonly Limit[], onDate: string): InForce {
+  const all: Partial<Record<BoundKind, Tightest>> = {};
+  for (const kind of BOUND_KIND_IDS) {
+    if (kind === "open_chain_load" && !MOVES.includes(all.open_chain_extension?.word ?? null)) continue;
+    const found = tightest(limits, kind, onDate);
+    if (found) all[kind] = found;
+  }
+  return all;
+}
+
+/** The same with further limits: never wider. Those that do not bind need not be asked again. */
+export const withMore = (bounds: InForce, more: readonly Limit[]): InForce =>
+  inForce([...Object.values(bounds).flatMap((t) => [...t.by]), ...more], "");
+
+/** The most that is left of a kind; without a bound the end of what it can be. */
+export function mostOf(bounds: InForce, kind: BoundKind): number {
+  const spec = boundKind(kind);
+  const end = spec.shape === "names" ? 0 : (spec.most ?? Number.POSITIVE_INFINITY);
+  return Math.min(end, bounds[kind]?.high ?? end);
+}
+
+/** The least that is asked of a kind; without a bound the beginning of what it can be. */
+export function leastOf(bounds: InForce, kind: BoundKind): number {
+  const spec = boundKind(kind);
+  const start = spec.shape === "names" ? 0 : (spec.least ?? 0);
+  return Math.max(start, bounds[kind]?.low ?? start);
+}
+
+/** Whether what is left of a kind is stricter than a word of its scale. */
+export function isStricter(bounds: InForce, kind: BoundKind, than: string): boolean {
+  const spec = boundKind(kind);
+  const word = bounds[kind]?.word ?? null;
+  return spec.shape === "word" && word !== null && spec.scale.indexOf(word) < spec.scale.indexOf(than);
+}
+
+/** Whether a kind of limit bars something by this name. */
+export const isNamed = (bounds: InForce, kind: BoundKind, name: string): boolean =>
+  bounds[kind]?.names.includes(name) ?? false;
+
+const ORIGIN_WORDS: Record<Limit["origin"], string> = {
+  surgeon: "surgeon",
+  therapist: "therapist",
+  condition: "phase",
+  "warning sign": "warning sign",
+  clinic: "clinic's rule",
+};
+
+const origins = (by: readonly Limit[]): string =>
+  [...new Set(by.map((l) => ORIGIN_WORDS[l.origin]))].join(" and ");
+
+/** Who set what is left of a kind, in a word or two: "surgeon", "phase and therapist"; empty where nothing bounds it. */
+export const setBy = (bounds: InForce, kind: BoundKind): string => origins(bounds[kind]?.by ?? []);
+
+/** The same in brackets behind a clause. */
+export function byWhom(bounds: InForce, kind: BoundKind): string {
+  const who = setBy(bounds, kind);
+  return who ? ` (${who})` : "";
+}
+
+/** Why a kind is bounded as it is: each reason with who gave it and until when. */
+export const becauseOf = (t: Tightest): string =>
+  [
+    ...new Set(
+      t.by.map((l) => `${l.reason} (${l.origin}${l.endsOn ? `, until ${dayInWords(l.endsOn)}` : ""})`),
+    ),
+  ].join(" and ");
