@@ -10,9 +10,9 @@ import { calibrationsOf, saveCalibration } from "@/server/calibrations";
 import { cardsOf, saveCard } from "@/server/cards";
 import { type ChooseFacts, chooseFacts } from "@/server/choose";
 import type { ClientEpisode } from "@/server/clients";
+import { todayList } from "@/server/day";
 import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
 import { writeLimit } from "@/server/limits";
-import { todayList } from "@/server/day";
 import {
   addMachine,
   type ClinicMachine,
@@ -119,7 +119,9 @@ describe("machines", () => {
     expect(await own.as("trainer", todayList)).toHaveLength(1);
     expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, plan))).toMatch(/enter one in Gym/);
     await expect(
-      own.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion: 1, plan: plan.plan })),
+      own.as("therapist", (ctx) =>
+        savePlan(ctx, client, { id: randomUUID(), baseVersion: 1, plan: plan.plan }),
+      ),
     ).rejects.toThrow(/no seated knee-extension machine/);
   });
 
@@ -311,7 +313,7 @@ describe("a swap for today", () => {
     );
     const taken = await clinic.as("therapist", (ctx) => swapsOf(ctx, client.episodeId));
     expect(taken.map((s) => s.chosen)).toEqual([null, "kext_iso_machine"]);
-    expect(taken[1]?.changes.join(" ")).toContain("effort at most 40 %");
+    expect(taken[1]?.changes.join(" ")).toContain("at most 40 % of its strength");
     const [entry] = await clinic.as("admin", (ctx) => recordOf(ctx, client.clientId, null));
     expect(entry).toMatchObject({ deed: "swap.take", after: { chosen: "left out", why: "knee", pain: 6 } });
   });

@@ -308,15 +308,18 @@ describe("a decision is taken once, by a therapist, on what was seen", () => {
     const sessionId = await sessionWithMorning(client, 0, { pain: 1 });
     await take(client, 2);
     await expect(
-      clinic.as("trainer", (ctx) =>
-        recordMorning(ctx, client, {
-          id: randomUUID(),
-          sessionId,
-          corrects: null,
-          pain: 0,
-          swelling: null,
-          stiffnessMin: null,
-        }),
+      clinic.as(
+        "trainer",
+        (ctx) =>
+          recordMorning(ctx, client, {
+            id: randomUUID(),
+            sessionId,
+            corrects: null,
+            pain: 0,
+            swelling: null,
+            stiffnessMin: null,
+          }),
+        daysLater(2, 10),
       ),
     ).rejects.toThrow(/can no longer change it/);
   });

@@ -87,7 +87,7 @@ test.each([
   [
     "fewer in reserve than the phase asks for",
     [line("kext_single", { ...STRAIGHT, reserve: 0 }, "one")],
-    /leaves 0 in reserve; the phase asks for/,
+    /leaves 0 in reserve; 2 at least are asked for \(phase\)/,
   ],
   [
     "a hold outside of the open arc",

@@ -110,7 +110,7 @@ describe("logging holds", () => {
     expect(await logged(client)).toEqual([]);
   });
 
-  test("closing twice keeps the first closing", async () => {
+  test("closing twice keeps the first closing; another one is refused", async () => {
     const { client } = await plannedClient(clinic);
     const session = await opened(client);
     const end = (painAtEnd: number) =>
@@ -124,7 +124,8 @@ describe("logging holds", () => {
         }),
       );
     await end(2);
-    await end(9);
+    await end(2);
+    await expect(end(9)).rejects.toThrow(/closed before, with other answers/);
     const [s] = await clinic.as("trainer", (ctx) => sessionsOf(ctx, client.episodeId));
     expect(s?.end).toMatchObject({ painAtEnd: 2, feltEffort: 6 });
   });

@@ -68,7 +68,9 @@ test("felt effort and percent of maximum are kept apart: the same number means v
 
 test("45 s at 70 % is barred with what a knee can hold and what to do", () => {
   const [sentence] = bars({ ...plan, effort: { kind: "percent", percent: 70 } }, contextFor(200));
-  expect(sentence).toMatch(/of maximum a knee holds \d+ to \d+ s\. Hold \d+ is predicted to fail after \d+ s, even in somebody/);
+  expect(sentence).toMatch(
+    /of maximum a knee holds \d+ to \d+ s\. Hold \d+ is predicted to fail after \d+ s, even in somebody/,
+  );
   expect(sentence).toMatch(/Hold \d+ s or less/);
   const cautions = doseHold({ ...plan, effort: { kind: "percent", percent: 70 } }, contextFor(200)).notices;
   expect(cautions.some((n) => /Was felt effort meant/.test(n.sentence))).toBe(true);

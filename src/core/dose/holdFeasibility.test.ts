@@ -23,7 +23,8 @@ test("a single hold: barred only beyond the long end of the spread, a try betwee
         expect(found.bars !== null && found.caution !== null).toBe(false);
         if (part > spread + 0.01) expect(found.bars).not.toBeNull();
         if (part < spread - 0.05) expect(found.bars).toBeNull();
-        if (part > 1.05 && part < spread - 0.05) expect(found.caution).toMatch(/Try one, stop when the position goes/);
+        if (part > 1.05 && part < spread - 0.05)
+          expect(found.caution).toMatch(/Try one, stop when the position goes/);
         if (part < 0.75) expect(found.caution).toBeNull();
       },
     ),

@@ -91,7 +91,7 @@ export function limitsOfRecord(
             kind,
             ...bound,
             origin,
-            reason: detail ? `${because}: ${detail}` : because,
+            reason: detail && !because.includes(detail) ? `${because}: ${detail}` : because,
             endsOn: null,
           },
         ]

@@ -97,7 +97,9 @@ describe("what a condition's phase means for a hold", () => {
     const barred = { ...none, open_chain_extension: { ...none.open_chain_extension, rule: "none" as const } };
     const window = allowedWindow(limitsOfRecord(barred, "both ligaments", "x"), "2026-06-01", usable);
     expect(window.isEmpty).toBe(true);
-    expect(whyBarred(window, 60)).toMatch(/leave no knee angle for this hold, because both ligaments \(condition\)/);
+    expect(whyBarred(window, 60)).toMatch(
+      /leave no knee angle for this hold, because both ligaments \(condition\)/,
+    );
   });
 });
 
