@@ -105,3 +105,28 @@ test.each([{}, { email: "a" }, { email: " ", password: "x" }, { email: 3, passwo
     expect(parsed.error?.issues[0]?.message).toMatch(/Enter your/);
   },
 );
+
+test("an address has one spelling: letters that some fold and others do not get no fresh tries", async () => {
+  const person = await makePerson();
+  const dotted = person.email.replace("test", "te\u017Ft").replace("example", "ex\u0130mple");
+  expect(signInInput.safeParse({ email: dotted, password: "x" }).success).toBe(false);
+  await expect(signIn({ email: dotted, password: PASSWORD }, new Date())).rejects.toThrow();
+  // the same tries count for every spelling that is accepted
+  for (let i = 0; i < 8; i++)
+    await signIn(
+      { email: i % 2 ? person.email : person.email.toUpperCase(), password: "no" },
+      new Date(),
+    ).catch(() => null);
+  await expect(signIn({ email: person.email, password: PASSWORD }, new Date())).rejects.toThrow(
+    /Too many tries/,
+  );
+});
+
+test("many sign-ins at once wait for each other, and a flood is told to come back", async () => {
+  const stored = await hashPassword(PASSWORD);
+  const done = await Promise.allSettled(Array.from({ length: 60 }, () => passwordFits(stored, PASSWORD)));
+  const refused = done.filter((d) => d.status === "rejected");
+  expect(refused.length).toBeGreaterThan(0);
+  expect(done.filter((d) => d.status === "fulfilled" && d.value)).toHaveLength(60 - refused.length);
+  expect(await passwordFits(stored, PASSWORD)).toBe(true);
+});

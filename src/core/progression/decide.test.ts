@@ -119,3 +119,71 @@ test("all 64 performance combinations give exactly one row", () => {
         }
   expect([...rows].sort()).toEqual(["P0", "P1", "P2", "P3", "P4", "P5", "P6", "P7", "P8"]);
 });
+
+describe("corrections K8", () => {
+  /** A good session: everything known, nothing against it, enough of them. */
+  const good: DecisionInput = {
+    school: "monitoring",
+    irritability: "low",
+    redFlag: false,
+    techniqueStop: false,
+    prevRegress: false,
+    missedBefore: false,
+    satisfiedStreak: 3,
+    usualPain: 1,
+    painBefore: 1,
+    painDuring: 1,
+    painAfter: 1,
+    painMorning: 1,
+    effusion: 0,
+    effusionBefore: 0,
+    effusionApplies: true,
+    rangePct: 100,
+    weekTrend: 0,
+    repsState: "top",
+    rir: 3,
+    rirTarget: 3,
+  };
+
+  test("a good session steps up; the same without the pain before it stays and says what is missing", () => {
+    expect(decide(good).action).toBe("PROGRESS");
+    const found = decide({ ...good, painBefore: null });
+    expect(found).toMatchObject({ action: "HOLD", rules: ["H9"] });
+    expect(found.reasons[0]?.reason).toContain("pain before the first hold");
+  });
+
+  test("a missing first pain counts as the usual pain", () => {
+    const sore = { ...good, painBefore: null, painAfter: 6, usualPain: 2 };
+    expect(decide(sore).rules).toContain("R3");
+    const later = decide({ ...good, school: "post_op", painBefore: null, painAfter: 2, usualPain: 1 });
+    expect(later.reasons.map((r) => r.reason).join()).toContain("more than the 1 that is usual");
+    expect(decide({ ...sore, usualPain: 6 }).rules).not.toContain("R3");
+  });
+
+  test("swelling at 1+ holds whether it stood or fell; at 2+ it steps back", () => {
+    for (const effusionBefore of [2, 3, 4])
+      expect(decide({ ...good, effusion: 2, effusionBefore })).toMatchObject({
+        action: "HOLD",
+        rules: ["H4"],
+      });
+    expect(decide({ ...good, effusion: 3, effusionBefore: 4 }).action).toBe("REGRESS");
+  });
+
+  test("after surgery more swelling alone steps back and is told the therapist today", () => {
+    const swollen = decide({ ...good, school: "post_op", effusion: 1 });
+    expect(swollen).toMatchObject({ action: "REGRESS", rules: ["R5"], tellsTherapist: true });
+    expect(decide({ ...good, effusion: 1 })).toMatchObject({ action: "HOLD", tellsTherapist: false });
+    expect(decide({ ...good, school: "post_op" }).tellsTherapist).toBe(false);
+  });
+
+  test("less range alone is answered by range; with anything else against it the load goes back too", () => {
+    expect(decide({ ...good, rangePct: 80 }).change).toEqual({ rangeDeg: -15, load: 0 });
+    for (const over of [
+      { painMorning: 2 },
+      { techniqueStop: true },
+      { painMorning: null },
+      { painMorning: 3 },
+    ])
+      expect(decide({ ...good, rangePct: 80, ...over }).change.loadPct).toBeLessThan(0);
+  });
+});
