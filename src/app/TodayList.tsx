@@ -17,6 +17,8 @@ export interface TodayLane {
   next: string;
   href: string;
   needsHand: boolean;
+  /** attempts of the last week that were refused; said to therapists */
+  refused: number;
 }
 
 const dash = (n: number | null): string => (n === null ? "–" : String(n));
@@ -81,6 +83,11 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
                   <NextMark needsHand={l.needsHand} />
                   <span>{l.next}</span>
                 </Link>
+                {l.refused > 0 && (
+                  <Link href={`/clients/${l.clientId}/record`} className="small quiet ml-6 underline">
+                    {l.refused === 1 ? "one attempt was" : `${l.refused} attempts were`} refused this week
+                  </Link>
+                )}
               </td>
             </tr>
           ))}

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { may } from "@/core/safety/roles";
+import { recentAttempts } from "@/server/attempts";
 import { today } from "@/server/context";
 import { type ClientDay, todayList } from "@/server/day";
 import { kneeWindowOf } from "@/server/windows";
@@ -15,9 +16,13 @@ export const metadata: Metadata = { title: "Today" };
 export default async function TodayPage() {
   const { actor, data } = await onPage(async (ctx) => {
     const day = today(ctx);
+    const attempts = may(ctx.actor.role, "limit.write")
+      ? await recentAttempts(ctx)
+      : new Map<string, number>();
     const lanes = await Promise.all(
       (await todayList(ctx)).map(async (d): Promise<TodayLane> => {
-        return laneOf(d, day, await kneeWindowOf(ctx, d.client));
+        const window = await kneeWindowOf(ctx, d.client);
+        return { ...laneOf(d, day, window), refused: attempts.get(d.client.clientId) ?? 0 };
       }),
     );
     return { day, lanes };
@@ -50,7 +55,11 @@ export default async function TodayPage() {
   );
 }
 
-function laneOf(d: ClientDay, day: string, window: { fromDeg: number; toDeg: number }): TodayLane {
+function laneOf(
+  d: ClientDay,
+  day: string,
+  window: { fromDeg: number; toDeg: number },
+): Omit<TodayLane, "refused"> {
   const { client, plan, last } = d;
   return {
     clientId: client.clientId,

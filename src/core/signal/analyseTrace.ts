@@ -27,7 +27,8 @@ const REJECTING: ReadonlySet<TraceFlag> = new Set([
 
 export const FLAG_SENTENCES: Record<TraceFlag, string> = {
   "times-not-rising": "the times of the trace do not rise: record it again",
-  dropouts: "samples are missing: check the connection and repeat",
+  dropouts:
+    "samples are missing, more than 5 % or a quarter of a second at once: check the connection and repeat",
   "low-sampling-rate": "fewer than 40 samples a second: the force is coarse",
   saturated: "the load cell hit its limit: use a stronger one",
   "pre-tension": "the leg was already pushing before the start",
@@ -209,7 +210,8 @@ function samplingOf(trace: ForceTrace): { missingShare: number; longestGapS: num
   const steps = trace.timeS.slice(1).map((t, i) => t - (trace.timeS[i] as number));
   const sorted = [...steps].sort((a, b) => a - b);
   const median = sorted[Math.floor(sorted.length / 2)] as number;
-  const missing = steps.reduce((sum, s) => sum + Math.max(0, s - 1.5 * median), 0);
+  // a step of two is one sample lost: half of it is missing, not a quarter
+  const missing = steps.reduce((sum, s) => sum + (s > 1.5 * median ? s - median : 0), 0);
   const total = (trace.timeS[trace.timeS.length - 1] as number) - (trace.timeS[0] as number);
   return {
     missingShare: missing / total,

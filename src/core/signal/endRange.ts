@@ -12,6 +12,8 @@ export type AngleTrace = z.infer<typeof angleTrace>;
 
 const STILL_S = 1;
 const STILL_WITHIN_DEG = 3;
+/** A hole in a trace from here on makes it useless. Dosing rules F5. */
+const LONGEST_GAP_S = 0.25;
 
 /**
  * The end of the range, degrees: the mean of the last second, if the leg was still in it. A leg that moved more than 3°
@@ -22,6 +24,12 @@ export function endRangeDeg(trace: AngleTrace): number {
   const last = trace.angleDeg.filter((_, i) => (trace.timeS[i] ?? 0) >= end - STILL_S);
   if (end - (trace.timeS[0] ?? 0) < STILL_S || last.length < 5)
     throw new InputError("value", "The reading was too short: hold the end of the range for a second.");
+  const times = trace.timeS.filter((t) => t >= end - STILL_S);
+  if (times.slice(1).some((t, i) => t - (times[i] as number) > LONGEST_GAP_S))
+    throw new InputError(
+      "value",
+      "Samples are missing in this reading: check the connection and read again.",
+    );
   if (Math.max(...last) - Math.min(...last) > STILL_WITHIN_DEG)
     throw new InputError("value", "The leg moved while it was read: hold the end of the range still.");
   return last.reduce((sum, a) => sum + a, 0) / last.length;

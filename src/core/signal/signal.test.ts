@@ -70,6 +70,17 @@ describe("bad trials are rejected and named", () => {
     });
     expect(a.flags).toContain("dropouts");
   });
+  test("a hole of a quarter of a second, one sample in ten lost: refused; one in forty counts", () => {
+    const t = plain(push);
+    const without = (isLost: (x: number, i: number) => boolean): ForceTrace => ({
+      timeS: t.timeS.filter((x, i) => !isLost(x, i)),
+      forceN: t.forceN.filter((_, i) => !isLost(t.timeS[i] as number, i)),
+    });
+    expect(analyseTrace(without((x) => x > 3 && x < 3.27)).flags).toContain("dropouts");
+    expect(analyseTrace(without((x) => x > 3 && x < 3.2)).flags).not.toContain("dropouts");
+    expect(analyseTrace(without((_, i) => i % 10 === 5))).toMatchObject({ ok: false, flags: ["dropouts"] });
+    expect(analyseTrace(without((_, i) => i % 40 === 5)).ok).toBe(true);
+  });
   test("times that go back", () => {
     const t = plain(push);
     t.timeS[40] = 0.1;

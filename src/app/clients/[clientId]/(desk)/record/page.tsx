@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
+import { attemptsOf } from "@/server/attempts";
 import { recordOf } from "@/server/record";
 import { moment } from "@/ui/dates";
-import { changesInWords, deedWords } from "./recordWords";
+import { attemptWords, changesInWords, deedWords } from "./recordWords";
 
 export const metadata: Metadata = { title: "Record" };
 
@@ -18,7 +19,11 @@ export default async function RecordPage({
   const { clientId } = await params;
   const { before } = await searchParams;
   const from = typeof before === "string" && /^\d{1,15}$/.test(before) ? Number(before) : null;
-  const { actor, data } = await onPage((ctx) => recordOf(ctx, clientId, from));
+  const { actor, data: both } = await onPage(async (ctx) => ({
+    changes: await recordOf(ctx, clientId, from),
+    attempts: from === null ? await attemptsOf(ctx, clientId) : [],
+  }));
+  const { changes: data, attempts } = both;
   const last = data[data.length - 1];
   return (
     <main className="px-5 py-4">
@@ -26,6 +31,24 @@ export default async function RecordPage({
         Who changed what?{" "}
         <span className="quiet text-[15px] font-normal">kept for good; nothing here can be edited</span>
       </h1>
+      {attempts.length > 0 && (
+        <section aria-label="Refused" className="mt-3 border-l-4 border-accent pl-3">
+          <h2 className="text-[16px]">
+            Tried and refused{" "}
+            <span className="quiet text-[15px] font-normal">
+              nothing of it was done; look whether somebody needs help
+            </span>
+          </h2>
+          <ul className="mt-1 text-[14px]">
+            {attempts.map((a) => (
+              <li key={a.id} className="py-0.5">
+                <span className="quiet">{moment(a.at, actor.locale, actor.timeZone)}</span> {a.by}{" "}
+                <b>{attemptWords(a.deed)}</b>: {a.sentence}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {data.length === 0 && <p className="mt-2">Nothing has been changed yet.</p>}
       <table className="mt-2 w-full text-left text-[14px]">
         <thead>

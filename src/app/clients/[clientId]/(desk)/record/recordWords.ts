@@ -29,6 +29,43 @@ const DEEDS: Record<string, string> = {
   "swap.take": "swapped an exercise for the day",
 };
 
+/** What somebody tried and was refused. Deeds of the roles' table are said by what they would have done. */
+const ATTEMPTS: Record<string, string> = {
+  "plan.past": "planned although a warning or missing limits bar it",
+  "plan.barred": "planned beyond a limit",
+  "plan.repeat": "sent another dose under an id that was saved",
+  "score.repeat": "sent another session under an id that was saved",
+  "session.past": "started a session that is barred",
+  "session.unasked": "started a session without asking the warning signs",
+  "session.repeat": "started a session under an id that was used",
+  "session.end-again": "closed a session again with other answers",
+  "hold.late": "logged a hold after the end",
+  "hold.repeat": "sent another hold under an id that was logged",
+  "recheck.past": "answered “no warning sign” while one stands",
+  "recheck.repeat": "answered the warning signs again, differently",
+  "response.repeat": "entered a morning again, differently",
+  "decision.early": "stepped up before the next morning was known",
+  "decision.repeat": "sent another decision under an id that was taken",
+  "limit.write": "wrote, changed or lifted a limit",
+  "screen.record": "signed a screening",
+  "recheck.clear": "cleared a warning sign",
+  "plan.write": "changed a dose",
+  "decision.take": "took a decision",
+  "phase.confirm": "confirmed a phase",
+  "story.write": "changed the story",
+  "stance.write": "chose a stance",
+  "measurement.record": "recorded a measurement",
+  "test.record": "recorded a strength test",
+  "body.write": "changed body measures",
+  "card.write": "saved a set-up card",
+  "session.run": "ran a session",
+  "response.record": "entered the next morning",
+  "swap.take": "swapped an exercise",
+};
+
+export const attemptWords = (deed: string): string =>
+  `tried: ${ATTEMPTS[deed] ?? "something that is not allowed"}`;
+
 export const deedWords = (deed: string): string => DEEDS[deed] ?? deed;
 
 export interface FieldChange {
