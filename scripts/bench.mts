@@ -2,6 +2,7 @@
  * Speed and memory on this machine, on a fresh private demo database (scripts/onFreshDemo.sh starts it). Absolute
  * numbers depend on the machine; compare the ratios within one run.
  */
+
 import { chromium } from "@playwright/test";
 import { bodyFrom } from "../src/core/body/segments";
 import { judgeScore } from "../src/core/dose/judgeScore";
@@ -27,6 +28,7 @@ import { chairRise } from "../src/core/selection/tissues";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
+import { loadFacts } from "../src/core/testdata/loadFacts";
 import { scoreContext } from "../src/core/testdata/scoreContext";
 import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
 import { startServer, stopServer } from "../tests/e2e/stack";
@@ -84,13 +86,11 @@ const use = exerciseUse("lp_horizontal");
 const chair = chairRise(body);
 if (!press || !use || !chair) throw new Error("The catalogue has no press.");
 const facts = {
-  limits: {},
+  ...loadFacts(body),
   body,
-  strength: { extension: null, flexion: null },
   chair,
   tissue: "kneecap" as const,
   capTimes: null,
-  weight: { mostN: null, barsPresses: null },
   basis: { kind: "effort" as const, share: 0.5 },
 };
 const machines = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));

@@ -25,6 +25,9 @@ const both = (
 
 const SUPPORTED = {
   uncovered: [] as EpisodeInput["uncovered"],
+  rises: "yes",
+  climbs: "yes",
+  isInactive: false,
   support: "none",
   trainsAt: "clinic_gym",
 } as const;

@@ -44,3 +44,28 @@ create function plate_combinations(steps jsonb) returns numeric
 update machine set retired_at = now()
   where retired_at is null and steps ->> 'kind' = 'pairs' and plate_combinations(steps) > 4096.5;
 drop function plate_combinations(jsonb);
+
+-- what is done every day, asked in the story: bounds an untested strength from below; null was never asked
+alter table episode
+  add column rises text check (rises in ('yes', 'hands', 'no')),
+  add column climbs text check (climbs in ('yes', 'rail', 'no')),
+  add column is_inactive boolean;
+
+-- why a therapist went above the start cap of a machine
+alter table set_up_card add column above_start text;
+
+-- more can be bounded by hand
+do $$
+declare name text;
+begin
+  for name in select conname from pg_constraint
+    where conrelid = 'episode_limit'::regclass and contype = 'c' and pg_get_constraintdef(oid) like '%knee_flexion_under_load%'
+  loop execute format('alter table episode_limit drop constraint %I', name); end loop;
+end $$;
+alter table episode_limit add constraint episode_limit_kind_check check (kind in (
+  'knee_flexion', 'knee_flexion_under_load', 'extension_hold_angles', 'hold_effort', 'hold_seconds',
+  'open_chain_extension', 'open_chain_load', 'static_quad', 'closed_chain_depth', 'closed_chain_load', 'single_leg',
+  'resisted_knee_flexion', 'resisted_bending_load', 'weight_bearing', 'weight_on_leg', 'hip_flexion', 'hip_abduction',
+  'hip_adduction', 'hip_flexion_resisted', 'across_midline', 'hip_behind_body', 'back_bending', 'back_arching',
+  'back_demand', 'weight_on_shoulders', 'kneeling', 'impact', 'balance_demand', 'entry_demand', 'joint_pain',
+  'pain_rise', 'morning_rise', 'felt_effort', 'reserve', 'holds_first', 'presence'));

@@ -6,7 +6,7 @@ import { fitExercise } from "@/core/safety/fitExercise";
 import { allowedArc } from "@/core/selection/allowedArc";
 import { type CardInput, SUPPORT_WORDS } from "@/core/selection/cardInput";
 import { exerciseUse } from "@/core/selection/exerciseUse";
-import { machineFor, realLoads, settingsAtNotches } from "@/core/selection/machineFor";
+import { BODY_WEIGHT, machineFor, realLoads, settingsAtNotches } from "@/core/selection/machineFor";
 import { computeSetUp } from "@/core/selection/row";
 import { chairRise } from "@/core/selection/tissues";
 import { barredByWeight } from "@/core/selection/weightOnLeg";
@@ -55,6 +55,7 @@ export const cardsOf = (ctx: Ctx, episodeId: string): Promise<SetUpCard[]> =>
         cues: r.cues,
         stopSigns: r.stop_signs,
         note: r.note,
+        aboveStart: r.above_start,
         by: r.name,
         at: r.made_at,
       }))
@@ -94,11 +95,11 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
   if ((known?.version ?? 0) !== input.baseVersion) throw meanwhile;
   const rows = await tx`
     insert into set_up_card (id, clinic_id, episode_id, exercise_id, version, machine_id, settings, load_kg, load_how,
-      arc_deg, axis_checked, feet, support, cues, stop_signs, note, made_by, made_at)
+      arc_deg, axis_checked, feet, support, cues, stop_signs, note, above_start, made_by, made_at)
     values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.exerciseId}, ${input.baseVersion + 1},
       ${set.machineId}, ${tx.json(set.settings)}, ${input.load}, ${set.how},
       numrange(${set.fromDeg}, ${set.toDeg}, '[]'), ${input.axisChecked}, ${input.feet}, ${input.support},
-      ${input.cues}, ${input.stopSigns}, ${input.note}, ${actor.personId}, ${ctx.now})
+      ${input.cues}, ${input.stopSigns}, ${input.note}, ${input.aboveStart ?? null}, ${actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (rows.length === 0) throw meanwhile;
   await audit(
@@ -107,7 +108,13 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
     "episode",
     client.episodeId,
     known ? { what: known.exerciseId, settings: known.settings, load: known.load, note: known.note } : null,
-    { what: input.exerciseId, settings: set.settings, load: input.load, note: input.note },
+    {
+      what: input.exerciseId,
+      settings: set.settings,
+      load: input.load,
+      note: input.note,
+      aboveStart: input.aboveStart ?? null,
+    },
   );
 }
 
@@ -142,7 +149,9 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
         `settings.${key}`,
         `${chosen.machine.name} has no notch there. Choose one that it has.`,
       );
-  const step = realLoads(chosen.machine, chosen.family).find((l) => Math.abs(l.load - input.load) < 1e-6);
+  const step = (
+    use.isUnloaded ? [{ load: 0, how: BODY_WEIGHT }] : realLoads(chosen.machine, chosen.family)
+  ).find((l) => Math.abs(l.load - input.load) < 1e-6);
   if (!step) throw new InputError("load", `${chosen.machine.name} has no such step. Choose a real one.`);
   const set = computeSetUp(
     e,
@@ -151,6 +160,7 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
     allowed,
     {
       ...facts,
+      startCapIsLifted: Boolean(input.aboveStart),
       chair,
       tissue: "kneecap",
       capTimes: null,
@@ -162,7 +172,10 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   if (set.tooHeavyBecause)
     throw attempted(
       "plan.barred",
-      new InputError("load", `This is too heavy: ${set.tooHeavyBecause}. Choose a lighter step.`),
+      new InputError(
+        set.brokenCap === "start" ? "aboveStart" : "load",
+        `This is too heavy: ${set.tooHeavyBecause}. Choose ${chosen.family.isReversed ? "more help" : "a lighter step"}${set.brokenCap === "start" ? ", or say why more is right for this leg" : ""}.`,
+      ),
     );
   return {
     machineId: chosen.id,

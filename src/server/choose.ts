@@ -7,20 +7,25 @@ import type { MeasuredMotion } from "@/core/selection/allowedArc";
 import { firstTissue } from "@/core/selection/firstTissue";
 import { type GymMachine, withMeasuredHip } from "@/core/selection/machineFor";
 import type { LaterLimits } from "@/core/selection/rangeSheet";
+import type { RepetitionTest } from "@/core/selection/repetitionTest";
+import { type StartCap, startCapOf } from "@/core/selection/startCap";
 import type { KnownStrength } from "@/core/selection/strengthKnown";
 import type { Tissue } from "@/core/selection/tissues";
 import { type WeightOnLeg, weightOnLeg } from "@/core/selection/weightOnLeg";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import type { KneeMovement } from "@/core/strength/torqueAngleShape";
+import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
+import { fullWeeksBetween } from "@/core/units/days";
 import { bodyOf, type ClientEpisode } from "./clients";
-import { conditionsOf } from "./conditions";
-import type { Ctx } from "./context";
+import { conditionsOf, type EpisodeCondition } from "./conditions";
+import { type Ctx, today } from "./context";
 import { exercisesOf } from "./exercises";
 import { boundsOf, laterBoundsOf, noRuleFor } from "./limits";
 import { machinesOf } from "./machines";
 import { testsOf } from "./measurements";
 import { measurementsOf } from "./otherMeasurements";
+import { motionOf } from "./windows";
 
 /** Everything that the choice of exercises is computed from, as plain data. */
 export interface ChooseFacts {
@@ -36,6 +41,9 @@ export interface ChooseFacts {
   firstTissue: Tissue;
   hipIsMeasured: boolean;
   weight: WeightOnLeg;
+  startCap: StartCap;
+  repetitionTests: RepetitionTest[];
+  hasBackProblem: boolean;
 }
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
@@ -51,21 +59,96 @@ export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<Choo
     const own = testsForCurve(tests.filter((t) => t.movement === movement));
     return own.length ? fitTorqueAngle(movement, own) : null;
   };
-  const short = newest("knee_straightening");
   const hip = newest("hip_bend");
-  const [story] = await ctx.tx`select goals from episode where id = ${client.episodeId}`;
+  const body = withMeasuredHip(bodyOf(client), hip);
+  const [story] = await ctx.tx`
+    select goals, rises, climbs, is_inactive, pain_worst from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
   return {
     limits: bounds,
     later: await laterBoundsOf(ctx, client),
-    body: withMeasuredHip(bodyOf(client), hip),
-    strength: { extension: curveOf("knee_extension"), flexion: curveOf("knee_flexion") },
-    motion: { shortOfStraightDeg: short !== null && short > 0 ? short : null, bendDeg: newest("knee_bend") },
+    body,
+    strength: {
+      extension: curveOf("knee_extension"),
+      flexion: curveOf("knee_flexion"),
+      hipExtensionNm: tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null,
+      estimate: untestedStrength(
+        body,
+        untestedPerson(ctx, client, conditions, {
+          rises: story?.rises ?? null,
+          climbs: story?.climbs ?? null,
+          isInactive: story?.is_inactive ?? null,
+          risesByTest: measured.some(
+            (m) => m.kind === "sit_to_stand_30s" && m.value > 0 && m.armsUsed === false,
+          ),
+        }),
+      ),
+    },
+    motion: await motionOf(ctx, client),
     machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
     ownExercises: (await exercisesOf(ctx)).filter((x) => x.origin !== "catalogue").map((x) => x.exercise),
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),
     firstTissue: firstTissue(conditions.map((c) => c.condition.id)),
     hipIsMeasured: hip !== null,
     weight: weightOnLeg(bounds),
+    startCap: startCapOf({
+      irritability: client.irritability,
+      isPostOp: client.school === "post_op",
+      painAtRest: client.usualPain,
+      painAtWorst: story?.pain_worst ?? null,
+    }),
+    repetitionTests: await repetitionTests(ctx, client),
+    hasBackProblem: conditions.some((c) => c.condition.main_region === "lumbar"),
   };
+}
+
+/** Conditions that weaken what nobody tested (corrections K2). */
+const ARTHRITIS = new Set(["knee_oa", "hip_oa"]);
+const FRONT_PAIN = new Set(["pfp", "extensor_tendinopathy"]);
+
+/** Who somebody is, for the strength that stands in where nothing was tested. */
+function untestedPerson(
+  ctx: Ctx,
+  client: ClientEpisode,
+  conditions: readonly EpisodeCondition[],
+  story: {
+    rises: string | null;
+    climbs: string | null;
+    isInactive: boolean | null;
+    risesByTest: boolean;
+  },
+): UntestedPerson {
+  const ids = conditions.map((c) => c.condition.id);
+  return {
+    ageYears: Number(today(ctx).slice(0, 4)) - client.birthYear,
+    normSex: client.normSex,
+    has: {
+      arthritis: ids.some((id) => ARTHRITIS.has(id)),
+      kneecapOrTendonPain: ids.some((id) => FRONT_PAIN.has(id)),
+      back: conditions.some((c) => c.condition.main_region === "lumbar"),
+      longInactivity: story.isInactive === true || ids.includes("deconditioning"),
+    },
+    weeksAfterSurgery: client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, today(ctx)) : null,
+    daily: { chair: story.rises === "yes" || story.risesByTest, stairs: story.climbs === "yes" },
+  };
+}
+
+/** The newest repetition test of each machine, of both legs or of this side. */
+async function repetitionTests(ctx: Ctx, client: ClientEpisode): Promise<RepetitionTest[]> {
+  const found: RepetitionTest[] = [];
+  for (const m of await measurementsOf(ctx, client.episodeId)) {
+    if (m.kind !== "repetition_test" || !m.apparatus || m.reps === null || m.reserve === null) continue;
+    const twoLegs = m.twoLegs ?? false;
+    if (!twoLegs && m.side !== client.side) continue;
+    if (found.some((f) => f.machineName === m.apparatus && f.twoLegs === twoLegs)) continue;
+    found.push({
+      machineName: m.apparatus,
+      twoLegs,
+      loadKg: m.value,
+      reps: m.reps,
+      reserve: m.reserve,
+      takenOn: m.takenOn,
+    });
+  }
+  return found;
 }

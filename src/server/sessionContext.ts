@@ -1,5 +1,4 @@
 import "server-only";
-import type { RepetitionTest } from "@/core/dose/lineLoad";
 import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
 import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
@@ -15,7 +14,6 @@ import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, today } from "./context";
 import { recordsByPlan } from "./holdRecords";
 import { testsOf } from "./measurements";
-import { measurementsOf } from "./otherMeasurements";
 import { sessionsOf } from "./sessions";
 import { optionInForce, stancesInForce } from "./stances";
 import { scoresOf } from "./storedScores";
@@ -61,7 +59,6 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
     choose,
     chair,
     known: await schemeFactsFor(ctx, client),
-    repetitionTests: await repetitionTests(ctx, client),
     personal: personalFactor("knee", timedHoldsFrom(runs)),
     school: await orderSchool(ctx, client.episodeId),
     side: client.side,
@@ -70,26 +67,6 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
       flexion: weakerLeg(tests, "knee_flexion", client.side),
     },
   };
-}
-
-/** The newest repetition test of each machine, of both legs or of this side. */
-async function repetitionTests(ctx: Ctx, client: ClientEpisode): Promise<RepetitionTest[]> {
-  const found: RepetitionTest[] = [];
-  for (const m of await measurementsOf(ctx, client.episodeId)) {
-    if (m.kind !== "repetition_test" || !m.apparatus || m.reps === null || m.reserve === null) continue;
-    const twoLegs = m.twoLegs ?? false;
-    if (!twoLegs && m.side !== client.side) continue;
-    if (found.some((f) => f.machineName === m.apparatus && f.twoLegs === twoLegs)) continue;
-    found.push({
-      machineName: m.apparatus,
-      twoLegs,
-      loadKg: m.value,
-      reps: m.reps,
-      reserve: m.reserve,
-      takenOn: m.takenOn,
-    });
-  }
-  return found;
 }
 
 /** The second view of each question: calves first, isolation before the press. */

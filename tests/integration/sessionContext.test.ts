@@ -81,7 +81,7 @@ test("after surgery and with few sessions the facts say so, and the usual order 
   const facts = await factsOf(await clinic.as("trainer", (ctx) => clientEpisode(ctx, clientId)));
   expect(facts.known).toMatchObject({ isPostOp: true, isNovice: true, lastPain: null });
   expect(facts.school).toEqual({ calvesFirst: false, isolationFirst: false });
-  expect(facts.repetitionTests).toEqual([]);
+  expect(facts.choose.repetitionTests).toEqual([]);
   expect(facts.choose.limits.hold_seconds).toBeUndefined();
 });
 

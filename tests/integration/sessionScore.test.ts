@@ -203,7 +203,7 @@ test("the newest repetition test of a machine is what loads are counted from, of
   await record(99, other, 1);
   const facts = await clinic.as("therapist", (ctx) => sessionFacts(ctx, client), daysLater(2));
   if (typeof facts === "string") throw new Error(facts);
-  expect(facts.repetitionTests).toMatchObject([{ loadKg: 70, twoLegs: true, reps: 8, reserve: 2 }]);
+  expect(facts.choose.repetitionTests).toMatchObject([{ loadKg: 70, twoLegs: true, reps: 8, reserve: 2 }]);
 });
 
 test("a template is kept by name, replaced by the same name, put away by a therapist, and stays in its clinic", async () => {

@@ -3,9 +3,10 @@ import { sitToStand, stepUp } from "@/core/mechanics/dailyTasks";
 import type { Pressure } from "@/core/mechanics/footPressure";
 import { kneeExtension } from "@/core/mechanics/kneeExtension";
 import { kneelingCurl } from "@/core/mechanics/kneelingCurl";
+import type { KneeTissueLoads } from "@/core/mechanics/kneeTissueLoads";
 import { legCurl } from "@/core/mechanics/legCurl";
 import { legPress } from "@/core/mechanics/legPress";
-import { type LegState, legState } from "@/core/mechanics/legState";
+import { type LegConfiguration, type LegState, legState, tissueOf } from "@/core/mechanics/legState";
 import { reverseHipExtension } from "@/core/mechanics/proneAndLying";
 import { freeSquat, guidedSquat } from "@/core/mechanics/squat";
 import { terminalExtension } from "@/core/mechanics/terminalExtension";
@@ -23,6 +24,10 @@ export interface Finding {
   note: string;
 }
 
+type Told = LegState & { tissue: KneeTissueLoads };
+const told = (state: LegState): Told => ({ ...state, tissue: tissueOf(state) });
+const solve = (c: LegConfiguration, coactivation?: number): Told => told(legState(body, c, coactivation));
+
 const body = bodyFrom(75, 1.75);
 const range = (from: number, to: number, step = 5): number[] =>
   Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => from + i * step);
@@ -32,9 +37,8 @@ const press = (
   deg: number,
   stackKg: number,
   s: { footM?: number; pressure?: Pressure; c?: number; railDeg?: number; backDeg?: number } = {},
-): LegState =>
-  legState(
-    body,
+): Told =>
+  solve(
     legPress(body, deg, {
       railDeg: s.railDeg ?? 0,
       backDeg: s.backDeg ?? 115,
@@ -54,9 +58,9 @@ function boot(deg: number, peakNm: number) {
   const massKg = (peakNm - bare) / (9.81 * 0.95 * body.shankLengthM);
   return kneeExtension(body, deg, { resistance: [{ kind: "cuff", massKg }] });
 }
-const squat = (deg: number, barKg = 0): LegState => legState(body, freeSquat(body, deg, { barKg }));
-const rail = (deg: number, feetForwardM: number): LegState =>
-  legState(body, guidedSquat(body, deg, { feetForwardM, barKg: 20 }));
+const squat = (deg: number, barKg = 0): Told => solve(freeSquat(body, deg, { barKg }));
+const rail = (deg: number, feetForwardM: number): Told =>
+  solve(guidedSquat(body, deg, { feetForwardM, barKg: 20 }));
 
 /** The first angle of a list from which something stays true to the end. */
 const from = (degs: readonly number[], holds: (deg: number) => boolean): number | null => {
@@ -98,7 +102,7 @@ export function publishedFindings(): Finding[] {
     return (kg * 9.81 * 0.5) / (torqueFor(deg, 60) / (0.85 * body.shankLengthM));
   };
   const tke = (deg: number, leanDeg: number | null) =>
-    legState(body, terminalExtension(body, deg, { pullN: 80, leanDeg })).tissue.shinShearN;
+    solve(terminalExtension(body, deg, { pullN: 80, leanDeg })).tissue.shinShearN;
   const heelsLow = Math.max(
     ...range(5, 30).map((d) => press(d, 100, { footM: 0, pressure: "heel" }).tissue.shinShearN),
   );
@@ -113,8 +117,7 @@ export function publishedFindings(): Finding[] {
     return step ? legState(body, step).joint.kneeMomentNm : Number.NaN;
   };
   const curlPull = (deg: number) =>
-    legState(
-      body,
+    solve(
       legCurl(body, deg, {
         position: "prone",
         geometry: { ratioM: 0.3, cam: "flat", frictionShare: 0 },

@@ -11,6 +11,7 @@ type Shape =
 
 /** Everything that can be bounded, with what people call it. Angles are knee or hip flexion, 0° straight. */
 export const BOUND_KINDS = {
+  knee_flexion: { name: "bend of the knee, loaded or not", shape: "window", unit: "°", least: 0, most: 130 },
   knee_flexion_under_load: { name: "bend under load", shape: "window", unit: "°", least: 0, most: 130 },
   extension_hold_angles: {
     name: "angles of a held extension",

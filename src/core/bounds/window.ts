@@ -68,7 +68,7 @@ export const kneeWindow = (
 ): AllowedWindow =>
   windowOf(
     bounds,
-    ["knee_flexion_under_load"],
+    ["knee_flexion", "knee_flexion_under_load"],
     [{ fromDeg: motion.shortOfStraightDeg, toDeg: motion.bendDeg, who: "measured" }],
   );
 
@@ -80,7 +80,7 @@ export const holdWindow = (
 ): AllowedWindow => {
   const w = windowOf(
     bounds,
-    ["knee_flexion_under_load", "extension_hold_angles"],
+    ["knee_flexion", "knee_flexion_under_load", "extension_hold_angles"],
     [
       { fromDeg: motion.shortOfStraightDeg, toDeg: motion.bendDeg, who: "measured" },
       ...(machine ? [{ ...machine, who: "machine" }] : []),

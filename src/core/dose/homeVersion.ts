@@ -126,7 +126,7 @@ function soundLine(row: RangeRow, line: ScoreLine, context: ScoreContext): Score
     if (!scheme) continue;
     const allowed = legsAllowed(e, scheme.kind);
     const legs = allowed.includes(line.legs) ? line.legs : (allowed[0] ?? "together");
-    const made: ScoreLine = { ...line, exerciseId: e.id, scheme, legs, window: null };
+    const made: ScoreLine = { ...line, exerciseId: e.id, scheme, legs, window: null, aboveStart: null };
     const [judged] = judgeScore([{ ...made, sharesRests: false }], context);
     if (judged && fitsWell(judged)) return made;
   }

@@ -8,7 +8,7 @@ import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
 import { heldForm } from "./heldForm";
 import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { LEGS_WORDS, legsAllowed } from "./legs";
-import { type LineLoad, lineLoad, quietMachineOf, type RepetitionTest } from "./lineLoad";
+import { type LineLoad, lineLoad, quietMachineOf } from "./lineLoad";
 import type { Scheme } from "./scheme";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 import { schemeBars } from "./schemeGates";
@@ -23,7 +23,6 @@ import { workKindOf } from "./workKind";
 export interface ScoreContext {
   sheet: SheetInput;
   known: ClientSchemeFacts;
-  repetitionTests: readonly RepetitionTest[];
   personal: PersonalFactor;
 }
 
@@ -121,21 +120,45 @@ function judgeLine<L extends ScoreLine>(
   if (scheme.kind === "accumulated" && scheme.total > NOVICE_TOTAL && context.known.isNovice)
     bars.push(`a total of ${scheme.total} is not for novices: choose ${NOVICE_TOTAL}`);
   bars.push(...effortBars(sets, line, context));
-  const found = lineLoad(exercise, scheme, windowOf(line), context.sheet, personOf(line, context));
+  // a therapist's reason goes above the start cap, and above nothing else
+  const sheet = line.aboveStart ? { ...context.sheet, startCapIsLifted: true } : context.sheet;
+  const found = lineLoad(exercise, scheme, windowOf(line), sheet, personOf(line, context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
   const cautions: string[] = [];
   if (found.load.tooHeavyBecause)
     bars.push(
-      `the lightest it has is too heavy, because ${found.load.tooHeavyBecause}: take a lighter means, less range or another exercise`,
+      `the ${isHelp(found.load) ? "most help" : "lightest"} it has is too heavy, because ${found.load.tooHeavyBecause}: ${adviceFor(found.load)}`,
     );
   else if (asksForMore(found.load))
     cautions.push(
       `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
     );
+  cautions.push(...(found.load.setUp?.cautions ?? []));
+  const mayBeNear = untestedWords(found.load);
+  if (mayBeNear) cautions.push(mayBeNear);
   const more = repetitionsInstead(scheme, found.load);
   if (more) cautions.push(more);
   const isTrial = isHeld && holdNotes(scheme, exercise, found.load, context, bars, cautions);
   return { ...nothing, open, row: found.row, load: found.load, bars, cautions, isTrial };
+}
+
+const isHelp = (load: LineLoad): boolean => load.setting?.isHelp ?? false;
+
+/** What to do about a load that is too heavy; where more of what is set makes it easier, more of it (corrections K2). */
+function adviceFor(load: LineLoad): string {
+  if (load.brokenCap === "start")
+    return "take a repetition test on this machine, take a lighter means, or go above the start with a reason";
+  return `take ${isHelp(load) ? "more help" : "a lighter means"}, less range or another exercise`;
+}
+
+/** From here on the high end of an untested share is said [own]. */
+const NEAR_ALL = 1;
+
+/** Where nobody tested, a load may be near what the leg can do: said as the band. */
+function untestedWords(load: LineLoad): string | null {
+  const band = load.setUp?.effortBand;
+  if (!band || band.high < NEAR_ALL) return null;
+  return `It asks for about ${Math.round(band.low * 100)} to ${Math.round(band.high * 100)} % of a strength that nobody tested: it may be near what it can do. Find out with a test.`;
 }
 
 /** The angle of a hold or the window of a repetition. */
@@ -155,10 +178,9 @@ function machineOf(e: Exercise, sheet: SheetInput): string | null {
 }
 
 /** After surgery and when easily stirred up a load is never above what is wanted. */
-const personOf = (line: ScoreLine, { known, personal, repetitionTests }: ScoreContext) => ({
+const personOf = (line: ScoreLine, { known, personal }: ScoreContext) => ({
   twoLegs: line.legs === "together",
   k: personal.k,
-  tests: repetitionTests,
   policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),
 });
 

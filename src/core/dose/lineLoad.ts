@@ -2,16 +2,13 @@ import { settingsOf } from "../equipment/loadSteps";
 import { chooseStep, type RoundingPolicy } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
 import { quietMachines } from "../selection/exerciseUse";
+import { directionOf, liftOf } from "../selection/loadContext";
 import { BODY_WEIGHT, type GymMachine, loadOfStep, realLoads } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
-import {
-  type Basis,
-  type ComputedSetUp,
-  directionOf,
-  effortLimitPct,
-  type KneeWindow,
-} from "../selection/row";
-import { estimate1RM, type Lift } from "../strength/repetitionMaximum";
+import type { RepetitionTest } from "../selection/repetitionTest";
+import type { Basis, ComputedSetUp, KneeWindow } from "../selection/row";
+import { estimate1RM } from "../strength/repetitionMaximum";
+import { GRAVITY_M_S2 } from "../units/mass";
 import { heldForm } from "./heldForm";
 import type { Scheme } from "./scheme";
 import {
@@ -25,17 +22,6 @@ import {
 import { jointOf } from "./sessionFatigue";
 import { workingLoad } from "./workingLoad";
 import { workKindOf } from "./workKind";
-
-/** A repetition test that stands: what was lifted on which machine. */
-export interface RepetitionTest {
-  machineName: string;
-  twoLegs: boolean;
-  loadKg: number;
-  reps: number;
-  reserve: number;
-  /** ISO date */
-  takenOn: string;
-}
 
 /** Where a line's load comes from; later ones are surer. */
 export type LoadBasis = "felt" | "default strength" | "strength test" | "repetition test";
@@ -66,17 +52,14 @@ export interface LineLoad {
   shareError: number;
   /** the lightest real step is above what is wanted, or above a limit: what, in words */
   tooHeavyBecause: string | null;
+  /** which kind of limit is broken; null: none, or only the scheme's own wish */
+  brokenCap: ComputedSetUp["brokenCap"];
 }
 
 /** Doubt of a share of strength: a test's error and a default's, as shares of it [own]. */
 const TEST_ERROR = 0.1;
 const DEFAULT_ERROR = 0.25;
 const FELT_ERROR = 0.15;
-
-const liftOf = (e: Exercise): Lift => {
-  const kind = workKindOf(e);
-  return kind === "press_or_squat" ? "leg_press" : kind === "curl" ? "leg_curl" : "other";
-};
 
 /** The real load that the policy allows for a wanted one; null where even the lightest is above it. */
 export const stepFor = <T extends { load: number }>(
@@ -90,7 +73,6 @@ type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
 /** What is known of who does it. */
 interface Person {
   k: number;
-  tests: readonly RepetitionTest[];
   policy: RoundingPolicy;
   /** both legs lift at once */
   twoLegs: boolean;
@@ -132,6 +114,7 @@ export function lineLoad(
   const byTest = asked.computed
     ? loadByTest(e, s, window, sheet, person, asked.computed)
     : quietByTest(e, s, sheet, person, asked);
+  if (Array.isArray(byTest)) return byTest;
   if (byTest) return { row: byTest.row, load: { ...byTest.load, wantedShare } };
   const { computed } = asked;
   const isTested = sheet.strength[directionOf(e)] !== null;
@@ -152,15 +135,18 @@ export function lineLoad(
       share: achieved,
       wantedShare,
       shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
-      tooHeavyBecause: computed && tooHeavyWords(computed, share),
+      tooHeavyBecause: computed && (computed.tooHeavyBecause ?? aboveWish(computed, share)),
+      brokenCap: computed?.brokenCap ?? null,
     },
   };
 }
 
-/** Why the lightest there is is too heavy: a limit, or no more than the scheme's own wish. */
-function tooHeavyWords(c: ComputedSetUp, wantedShare: number): string | null {
-  if (c.tooHeavyBecause === null || c.isOverLimit) return c.tooHeavyBecause;
-  return `it asks for ${Math.round((c.effortShare ?? 0) * 100)} % of its strength; this scheme wants ${Math.round(wantedShare * 100)} %`;
+/** A machine's lightest step asks for more than the scheme wants: no line is set by it. The body alone is a caution. */
+function aboveWish(c: ComputedSetUp, wantedShare: number): string | null {
+  if (!c.isAboveWish || c.how === BODY_WEIGHT) return null;
+  const asks = Math.round((c.effortBand?.high ?? c.effortShare ?? 0) * 100);
+  const whose = c.effortBand ? "the strength that is safe to count on, untested" : "its strength";
+  return `it asks for ${asks} % of ${whose}; this scheme wants ${Math.round(wantedShare * 100)} %`;
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */
@@ -186,11 +172,11 @@ function testedMax(
   s: Scheme,
   machineName: string,
   twoLegs: boolean,
-  person: Person,
+  tests: readonly RepetitionTest[],
 ): TestedMax | null {
   const share = repetitionShare(s);
   if (share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
-  const test = person.tests.find((t) => t.machineName === machineName && t.twoLegs === twoLegs);
+  const test = tests.find((t) => t.machineName === machineName && t.twoLegs === twoLegs);
   if (!test) return null;
   const lift = liftOf(e);
   const max = estimate1RM(test.loadKg, test.reps, test.reserve, lift);
@@ -214,10 +200,12 @@ function quietByTest(
   row: Row,
 ): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
   const machine = quietMachineOf(e, sheet);
-  const max = machine && testedMax(e, s, machine.name, person.twoLegs, person);
+  const max = machine && testedMax(e, s, machine.name, person.twoLegs, sheet.repetitionTests);
   if (!machine || !max) return null;
   const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
-  const step = stepFor(loads, max.wantedKg, person.policy);
+  const mostKg = quietMostKg(e, sheet, person.twoLegs);
+  const isHeld = mostKg !== null && mostKg < max.wantedKg;
+  const step = stepFor(loads, isHeld ? mostKg : max.wantedKg, isHeld ? "down" : person.policy);
   const set = step ?? (loads[0] as { load: number; how: string });
   return {
     row,
@@ -230,12 +218,22 @@ function quietByTest(
       shareError: max.error,
       tooHeavyBecause: step
         ? null
-        : `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`,
+        : isHeld
+          ? `its lightest step is above the ${Math.floor(mostKg)} kg that are written for the leg`
+          : `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`,
+      brokenCap: step || !isHeld ? null : "weight",
     },
   };
 }
 
-/** The load from a repetition test on the same machine, never above what limits leave. Dosing rules D2, D3. */
+/** The most that a surgeon's written weight leaves on a machine without a model that the foot carries; null: no bound. */
+export function quietMostKg(e: Exercise, sheet: SheetInput, twoLegs: boolean): number | null {
+  const { mostN } = sheet.weight;
+  const isCarried = e.match.weight_bearing_need !== "none" && e.match.weight_bearing_need !== "stance_other";
+  return mostN === null || !isCarried ? null : (mostN / GRAVITY_M_S2) * (twoLegs ? 2 : 1);
+}
+
+/** The load from a repetition test on the same machine, never above what anything leaves. Dosing rules D2, D3. */
 function loadByTest(
   e: Exercise,
   s: Scheme,
@@ -243,48 +241,34 @@ function loadByTest(
   sheet: SheetInput,
   person: Person,
   computed: ComputedSetUp,
-): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
+): { row: Row; load: Omit<LineLoad, "wantedShare"> } | string[] | null {
   const { family, machine } = computed.chosen;
-  if (family.isReversed || !family.load) return null;
-  const max = testedMax(e, s, machine.name, computed.share < 1, person);
+  if (family.isReversed || !family.load || computed.how === BODY_WEIGHT) return null;
+  const max = testedMax(e, s, machine.name, computed.share < 1, sheet.repetitionTests);
   if (!max) return null;
-  const wanted = max.wantedKg;
-  const loads = realLoads(machine, family);
-  const lightest = loads[0] as { load: number; how: string };
-  // a share that limits leave is a share of this maximum; what the strength curve and the weight on the leg leave comes on top
-  const limitPct = effortLimitPct(e, sheet.limits);
-  const most = limitPct === null ? Number.POSITIVE_INFINITY : (max.kg * limitPct) / 100;
-  const wish = stepFor(loads, Math.min(wanted, most), wanted > most ? "down" : person.policy);
-  const isChecked = sheet.strength[directionOf(e)] !== null || sheet.weight.mostN !== null;
-  const tries = wish ? loads.filter((l) => l.load <= wish.load).reverse() : [];
-  const rows = function* () {
-    for (const l of tries.length ? tries : [lightest]) {
-      const row = rowOf(e, sheet, { window, load: l.load });
-      if (!Array.isArray(row)) yield { row, load: l.load };
-    }
-  };
-  let found: { row: Row; load: number } | null = null;
-  for (const candidate of rows()) {
-    found = candidate;
-    if (!isChecked || candidate.row.computed?.tooHeavyBecause == null) break;
-  }
-  if (!found) return null;
-  const heavy = isChecked ? (found.row.computed?.tooHeavyBecause ?? null) : null;
+  const row = rowOf(
+    e,
+    { ...sheet, basis: { kind: "load", kg: max.wantedKg } },
+    { window, policy: person.policy },
+  );
+  if (Array.isArray(row)) return row;
+  const set = row.computed as ComputedSetUp;
   return {
-    row: found.row,
+    row,
     load: {
-      setUp: found.row.computed,
-      setting: settingOf(found.row.computed),
+      setUp: set,
+      setting: settingOf(set),
       basis: "repetition test",
       oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
       // at an equal share of the maximum a press allows more repetitions, a curl fewer
-      share: (found.load / wanted) * max.wantedShare,
+      share: (set.load / max.wantedKg) * max.wantedShare,
       shareError: max.error,
       tooHeavyBecause:
-        heavy ??
-        (wish
-          ? null
-          : `its lightest step is above the ${Math.round(Math.min(wanted, most))} kg that the test and the limits leave`),
+        set.tooHeavyBecause ??
+        (set.isAboveWish
+          ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
+          : null),
+      brokenCap: set.brokenCap,
     },
   };
 }

@@ -3,7 +3,7 @@ import { realLoads } from "../selection/machineFor";
 import { rangeSheet } from "../selection/rangeSheet";
 import { runSeconds as floorSeconds, type RunEvent, type RunPlan, runState } from "../session/floorRun";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
-import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
+import { EXAMPLES, line, scoreContext, withTests } from "../testdata/scoreContext";
 import { judgeScore, type ScoreContext } from "./judgeScore";
 import { nextMeansDown } from "./nextMeans";
 import { groupSteps, runSeconds } from "./runThrough";
@@ -78,14 +78,14 @@ test("a machine that leaves the knee quiet gets its load from a repetition test 
     reserve: 2,
     takenOn: "2026-01-05",
   };
-  const tested = { ...context, repetitionTests: [test] };
+  const tested = withTests(context, [test]);
   const judged = judgeOne(line("hip_abd", { ...EXAMPLES.straight, reps: 10, reserve: 2 }), tested);
   expect(judged.load?.basis).toBe("repetition test");
   expect(Math.abs((judged.load?.setting?.load ?? 0) - 40)).toBeLessThanOrEqual(5);
   expect(judged.load?.setting?.loads.map((l) => l.load)).toContain(judged.load?.setting?.load);
   expect(setLoads(judged).every((l) => l?.how === judged.load?.setting?.how)).toBe(true);
   expect(judgeOne(line("hip_abd", EXAMPLES.straight), context).load?.setting).toBeNull();
-  const tooHeavy = { ...context, repetitionTests: [{ ...test, loadKg: 2 }] };
+  const tooHeavy = withTests(context, [{ ...test, loadKg: 2 }]);
   expect(judgeOne(line("hip_abd", EXAMPLES.straight), tooHeavy).load?.tooHeavyBecause).toMatch(
     /lightest step/,
   );

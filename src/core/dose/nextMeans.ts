@@ -25,7 +25,7 @@ export function nextMeansDown(
     const allowed = legsAllowed(row.e, line.scheme.kind);
     const legs = allowed.includes(line.legs) ? line.legs : allowed[0];
     if (!legs) continue;
-    const made = { ...line, exerciseId: row.e.id, legs, sharesRests: false };
+    const made = { ...line, exerciseId: row.e.id, legs, sharesRests: false, aboveStart: null };
     const [other] = judgeScore([made], context);
     if (!other || other.bars.length > 0 || !other.load?.setUp) continue;
     return {

@@ -18,6 +18,13 @@ export const scoreLine = z.object({
     .nullable(),
   /** its sets stand in the rests of the line above */
   sharesRests: z.boolean({ error: "Say whether it shares rests with the line above." }),
+  /** why a therapist goes above the start cap of a machine nobody tested this leg on; kept with the line */
+  aboveStart: z
+    .string()
+    .trim()
+    .min(5, { error: "Say in a few words why more than the start is right for this leg." })
+    .max(300, { error: "The reason is longer than 300 characters." })
+    .nullish(),
 });
 export type ScoreLine = z.infer<typeof scoreLine>;
 

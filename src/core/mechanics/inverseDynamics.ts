@@ -62,8 +62,11 @@ export function jointLoads(body: Body, posture: Posture, forces: readonly Extern
   };
 }
 
-/** An angle between -180 and 180 degrees: prone and supine postures are turned by whole circles. */
-const halfTurn = (deg: number): number => deg - 360 * Math.round(deg / 360);
+/**
+ * An angle between -120 and 240 degrees: prone and supine postures are turned by whole circles. No hip stretches back
+ * by 120 degrees, and one that is bent furthest must not jump to the other end (corrections K6).
+ */
+const halfTurn = (deg: number): number => deg - 360 * Math.round((deg - 60) / 360);
 
 function ankleMoment(body: Body, distal: Vector, forces: readonly ExternalForce[]): number {
   const ankle = times(distal, body.shankLengthM);

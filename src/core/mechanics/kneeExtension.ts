@@ -3,7 +3,7 @@ import { type LeverGeometry, leverTorqueNm } from "../equipment/seatedKneeExtens
 import { GRAVITY_M_S2 } from "../units/mass";
 import type { ExternalForce, JointLoads } from "./inverseDynamics";
 import { type KneeTissueLoads, TISSUE_DEFAULTS } from "./kneeTissueLoads";
-import { type LegConfiguration, legState } from "./legState";
+import { type LegConfiguration, legState, tissueOf } from "./legState";
 import { length, minus, times, unit, vector } from "./vector";
 
 /** One source of resistance at the shin; several add up. */
@@ -70,9 +70,9 @@ export function kneeExtension(
   coactivation = TISSUE_DEFAULTS.coactivation,
 ): KneeExtensionResult {
   const c = kneeExtensionConfiguration(body, kneeFlexionDeg, settings);
-  const { joint, tissue } = legState(body, c, coactivation);
+  const state = legState(body, c, coactivation);
   const padForceN = settings.resistance.reduce((sum, r) => sum + padForceOf(body, kneeFlexionDeg, r), 0);
-  return { joint, tissue, padForceN };
+  return { joint: state.joint, tissue: tissueOf(state), padForceN };
 }
 
 function padForceOf(body: Body, kneeFlexionDeg: number, r: ShinResistance): number {

@@ -2,7 +2,7 @@ import type { Body } from "../body/segments";
 import { toRadians } from "../units/clamp";
 import { GRAVITY_M_S2 } from "../units/mass";
 import type { JointLoads } from "./inverseDynamics";
-import { kneeTissueLoads, TISSUE_DEFAULTS } from "./kneeTissueLoads";
+import { TISSUE_DEFAULTS } from "./kneeTissueLoads";
 import { hipAvailableDeg, type LegState } from "./legState";
 import { cross, length, minus, plus, times, unit, type Vector, vector } from "./vector";
 import { trunkComM, trunkMassKg } from "./wholeBody";
@@ -71,7 +71,8 @@ export function kneelingCurl(
   const available = hipAvailableDeg(body, kneeFlexionDeg);
   return {
     joint,
-    tissue: kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: "open" }),
+    chain: "open",
+    coactivation: TISSUE_DEFAULTS.coactivation,
     hipAvailableDeg: available,
     pelvicTuckDeg: Math.max(0, joint.hipFlexionDeg - available),
     dorsiflexionDeg: null,

@@ -14,7 +14,9 @@ export interface LegConfiguration {
 /** What an exercise does to the leg at one angle, held still or moved slowly. */
 export interface LegState {
   joint: JointLoads;
-  tissue: KneeTissueLoads;
+  /** muscle rules that hold, for who asks for the tissue loads */
+  chain: LegConfiguration["chain"];
+  coactivation: number;
   /** hip bend the pelvis allows here before it tips: error of 10 to 15 degrees until found on the client */
   hipAvailableDeg: number;
   /** how far the pelvis has to tip, degrees: the demand on the back to bend */
@@ -34,7 +36,7 @@ const HAMSTRING_COUPLING = 0.45;
 export const hipAvailableDeg = (body: Body, kneeFlexionDeg: number): number =>
   Math.min(body.hipFlexionMaxDeg, body.straightLegRaiseDeg + HAMSTRING_COUPLING * kneeFlexionDeg);
 
-/** Joint and tissue loads of a leg in a configuration. `coactivation`: evaluate 0 and 0.10 for a limit on forward pull. */
+/** Joint loads of a leg in a configuration; what the tissues carry is worked out apart, by `tissueOf`. */
 export function legState(
   body: Body,
   c: LegConfiguration,
@@ -45,13 +47,15 @@ export function legState(
   const dorsiflexionDeg = c.footDeg === null ? null : c.footDeg - c.posture.shankDeg - 90;
   return {
     joint,
-    // worked out when it is asked for: where one set-up is solved for many loads, nobody asks
-    get tissue() {
-      return kneeTissueLoads(joint, { ...TISSUE_DEFAULTS, chain: c.chain, coactivation });
-    },
+    chain: c.chain,
+    coactivation,
     hipAvailableDeg: available,
     pelvicTuckDeg: Math.max(0, joint.hipFlexionDeg - available),
     dorsiflexionDeg,
     heelLifts: dorsiflexionDeg !== null && dorsiflexionDeg > DORSIFLEXION_MAX_DEG,
   };
 }
+
+/** Muscle, kneecap-joint and shin loads of a solved leg. */
+export const tissueOf = (s: Pick<LegState, "joint" | "chain" | "coactivation">): KneeTissueLoads =>
+  kneeTissueLoads(s.joint, { ...TISSUE_DEFAULTS, chain: s.chain, coactivation: s.coactivation });

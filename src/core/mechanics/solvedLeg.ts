@@ -12,13 +12,16 @@ export interface SolvedLeg {
   forces: readonly ExternalForce[];
   /** open: the foot is free; decides which muscle rules hold */
   chain: LegConfiguration["chain"];
+  /** false: no posture keeps the mass over the foot, momentum or hands would be needed */
+  isBalanced: boolean;
 }
 
 export function solveLeg(
   body: Body,
-  configuration: LegConfiguration,
+  configuration: LegConfiguration & { isBalanced?: boolean },
   coactivation = TISSUE_DEFAULTS.coactivation,
 ): SolvedLeg {
   const { posture, footDeg, forces, chain } = configuration;
-  return { state: legState(body, configuration, coactivation), posture, footDeg, forces, chain };
+  const isBalanced = configuration.isBalanced ?? true;
+  return { state: legState(body, configuration, coactivation), posture, footDeg, forces, chain, isBalanced };
 }

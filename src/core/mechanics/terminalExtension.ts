@@ -13,6 +13,7 @@ export interface TerminalExtensionSettings {
   padAboveKneeM?: number;
   /** trunk from upright; null: leans until the pressure stays at mid-foot ("leaning back on the band") */
   leanDeg?: number | null;
+  /** of what the floor gives, on this leg: half with both feet down */
   share?: number;
 }
 
@@ -44,7 +45,8 @@ export function terminalExtension(
       : { leanDeg: s.leanDeg ?? 0, isBalanced: true };
   const aheadM = s.leanDeg === null ? middle : pressureX(found.leanDeg);
   const ankle = times(unit(shankDeg), body.shankLengthM);
-  const ground: Vector = { x: -pull.x, y: (s.share ?? 1) * weight };
+  // both feet share what holds the body, sideways and upwards alike
+  const ground: Vector = times({ x: -pull.x, y: weight }, s.share ?? 1);
   return {
     posture: { ...at(found.leanDeg), thighSupported: false },
     footDeg: 0,

@@ -7,6 +7,7 @@ export interface Vector {
 }
 
 export const vector = (x: number, y: number): Vector => ({ x, y });
+export const NOTHING: Vector = { x: 0, y: 0 };
 export const plus = (a: Vector, b: Vector): Vector => ({ x: a.x + b.x, y: a.y + b.y });
 export const minus = (a: Vector, b: Vector): Vector => ({ x: a.x - b.x, y: a.y - b.y });
 export const times = (a: Vector, k: number): Vector => ({ x: a.x * k, y: a.y * k });

@@ -22,7 +22,8 @@ const changes = (...reasons: string[]): Finding => ({ changes: reasons });
 
 /** The most bend under load; a knee that nothing bounds bends as far as any exercise asks. */
 const MOST_BEND_DEG = 150;
-const bendUnderLoad = (b: InForce): number => b.knee_flexion_under_load?.high ?? MOST_BEND_DEG;
+const bendUnderLoad = (b: InForce): number =>
+  Math.min(b.knee_flexion_under_load?.high ?? MOST_BEND_DEG, b.knee_flexion?.high ?? MOST_BEND_DEG);
 const wordOf = (b: InForce, kind: BoundKind): string | null => b[kind]?.word ?? null;
 
 const byName: Check = (e, b) => {

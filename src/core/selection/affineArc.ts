@@ -8,6 +8,8 @@ import {
   type TissueLevers,
   tissueLevers,
 } from "../mechanics/kneeTissueLoads";
+import type { SolvedLeg } from "../mechanics/solvedLeg";
+import { minus, NOTHING, type Vector } from "../mechanics/vector";
 import { InputError } from "../units/inputError";
 
 /**
@@ -26,6 +28,9 @@ export interface AffineAngle {
   hipAvailableDeg: number;
   pelvicTuckDeg: number;
   heelLifts: boolean;
+  isBalanced: boolean;
+  /** largest force through the foot: with nothing added, and per unit of load; none where it hangs free */
+  foot: { bare: Vector; perUnit: Vector };
 }
 
 /** Angles of the rail that a model covers, at even steps; ends that fall between steps are added. */
@@ -63,7 +68,8 @@ function solveAngle(
     const at = (load: number) => family.solve(body, machine, { ...setUp, load }, deg);
     const none = at(0);
     const bare = none.state.joint;
-    const one = family.load ? at(1).state.joint : bare;
+    const loaded = family.load ? at(1) : none;
+    const one = loaded.state.joint;
     return {
       deg,
       levers: tissueLevers(deg),
@@ -80,12 +86,21 @@ function solveAngle(
       hipAvailableDeg: none.state.hipAvailableDeg,
       pelvicTuckDeg: none.state.pelvicTuckDeg,
       heelLifts: none.state.heelLifts,
+      isBalanced: none.isBalanced,
+      foot: { bare: footOf(none), perUnit: minus(footOf(loaded), footOf(none)) },
     };
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;
   }
 }
+
+/** What the floor or plate gives to the foot of the looked-at leg. */
+const footOf = (leg: SolvedLeg): Vector => leg.forces.find((f) => f.segment === "foot")?.forceN ?? NOTHING;
+
+/** Force through the foot at a load, N. */
+export const footForceN = (a: AffineAngle, load: number): number =>
+  Math.hypot(a.foot.bare.x + load * a.foot.perUnit.x, a.foot.bare.y + load * a.foot.perUnit.y);
 
 /**
  * The same angles with the trunk turned by some degrees: hip bend and rounding follow, the loads on the leg do not,

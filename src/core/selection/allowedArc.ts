@@ -21,7 +21,8 @@ export interface AllowedArc {
 
 /** A stretch in which the body's weight bends the knee. */
 const isLoadedStretch = (e: Exercise): boolean =>
-  e.match.class === "stretch" && e.match.weight_bearing_need.startsWith("full");
+  e.match.class === "stretch" &&
+  (e.match.weight_bearing_need.startsWith("full") || e.kneeling_contact !== "none");
 
 /** What the client's knee can do, measured; null where it was not. */
 export interface MeasuredMotion {
@@ -49,6 +50,7 @@ export function allowedArc(e: Exercise, bounds: InForce, motion: MeasuredMotion)
   const cutBy = (kind: BoundKind, what: string) => {
     if (bounds[kind]) cut(leastOf(bounds, kind), mostOf(bounds, kind), `${what}${byWhom(bounds, kind)}`);
   };
+  cutBy("knee_flexion", "bend of the knee");
   // a stretch that the body's weight bends is loaded too (corrections K14)
   if (e.match.class !== "stretch" || isLoadedStretch(e)) cutBy("knee_flexion_under_load", "bend under load");
   const isExtension = e.match.class === "open_knee_extension";

@@ -26,6 +26,13 @@ export const cardInput = z.object({
     .min(1, { error: "A card needs a stop sign at least." })
     .max(8, { error: "Eight stop signs at most." }),
   note: z.string().trim().max(300, { error: "300 letters at most." }),
+  /** why a therapist goes above the start cap of a machine nobody tested this leg on; kept with the card */
+  aboveStart: z
+    .string()
+    .trim()
+    .min(5, { error: "Say in a few words why more than the start is right for this leg." })
+    .max(300, { error: "The reason is longer than 300 characters." })
+    .nullish(),
 });
 export type CardInput = z.infer<typeof cardInput>;
 

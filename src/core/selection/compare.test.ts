@@ -1,5 +1,6 @@
 import { bodyFrom } from "../body/segments";
 import { EXERCISES, exerciseById } from "../rules/exercises";
+import { loadFacts } from "../testdata/loadFacts";
 import { type AtAngle, atAngle, atEqualMoment, type Compared, explainDifference } from "./compare";
 import { READY_QUESTIONS } from "./questions";
 import { rowOf, type SheetInput } from "./rangeSheet";
@@ -18,13 +19,10 @@ function sides(questionId: string, basis: Basis): [Compared, Compared] {
     motion: { shortOfStraightDeg: null, bendDeg: null },
     goalIds: [],
     later: [],
-    limits: {},
-    body,
-    strength: { extension: null, flexion: null },
+    ...loadFacts(body),
     chair,
     tissue: "kneecap",
     capTimes: null,
-    weight: { mostN: null, barsPresses: null },
     basis,
   };
   const [a, b] = q.sides.map((s): Compared => {

@@ -5,10 +5,13 @@ import type { Exercise } from "../rules/exercises";
 import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt, withTrunkTurned } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
-import { footForceN } from "./footForce";
-import { type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
-import { directionOf, effortLimitPct, type RowContext, STEP_DEG, signOf } from "./row";
+import { loadCaps, spanOf } from "./loadCaps";
+import { directionOf, shareLimit, signOf } from "./loadContext";
+import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
+import type { RowContext } from "./row";
+import { outOfReach } from "./row";
 import { setUpArc } from "./setUpArc";
+import { STEP_DEG } from "./solveSetUp";
 import { NOT_SEARCHED, STOPS, TRUNK } from "./stops";
 import { strengthAt } from "./strengthKnown";
 import { relativeLoad, tissueLoad } from "./tissues";
@@ -100,18 +103,12 @@ export function findSetUp(
   const turnings = of((key) => !STOPS.has(key) && !TRUNK.has(key));
   const backs = of((key) => TRUNK.has(key));
   const stopSets = of((key) => STOPS.has(key));
-  const loads = realLoads(machine, family);
+  const loads = use.isUnloaded ? [{ load: 0, how: BODY_WEIGHT }] : realLoads(machine, family);
   const degs = anglesOf(family, STEP_DEG).filter((deg) => deg <= e.knee_angle_usable_deg.max);
   const limits = wish.keepBack ? withMore(ctx.limits, [KEEP_BACK]) : ctx.limits;
-  const most = Math.min(wish.effortShare, (effortLimitPct(e, ctx.limits) ?? 100) / 100);
-  const { mostN } = ctx.weight;
-  const isUnderWeight = (load: number, settings: Record<string, number>): boolean =>
-    mostN === null ||
-    degs.every((deg) => {
-      if (deg < allowed.fromDeg || deg > allowed.toDeg) return true;
-      const setUp = { settings, share: use.share, phase: use.phase ?? 0, load } as const;
-      return footForceN(ctx.body, chosen, setUp, deg) <= mostN;
-    });
+  const limit = shareLimit(e, ctx.limits);
+  const most = Math.min(wish.effortShare, limit.share);
+  const isBody = use.isUnloaded === true || !family.load;
   const front: Candidate[] = [];
   let evaluations = 0;
   for (const [i, turned] of turnings.entries()) {
@@ -126,9 +123,7 @@ export function findSetUp(
     const first = solve(backs[0] as Record<string, number>, degs);
     const middle = first[Math.floor(first.length / 2)];
     if (!middle) continue;
-    const judged = loads
-      .filter((l) => isUnderWeight(l.load, { ...usual, ...turned }))
-      .map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx)) }));
+    const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx, isBody)) }));
     // of backs and stops that leave the same arc only the tidiest is worth looking at: loads are the same
     const arcs = new Map<string, ArcSetUp>();
     for (const back of backs) {
@@ -137,6 +132,7 @@ export function findSetUp(
       evaluations += angles.length * stopSets.length * loads.length;
       for (const stop of stopSets) {
         const settings = { ...usual, ...turned, ...back, ...stop };
+        if (outOfReach(ctx.body, chosen, settings)) continue;
         const ends = family.ends(ctx.body, geometry, settings);
         const arc = setUpArc(allowed, ends, angles, limits);
         if (!arc || arc.toDeg - arc.fromDeg < (e.match.static_hold ? 0 : LEAST_ARC_DEG)) continue;
@@ -155,12 +151,17 @@ export function findSetUp(
         if (!known || !isTidier(known, next)) arcs.set(key, next);
       }
     }
-    for (const { arc, settings, pelvicTuckDeg, unusual, slack } of arcs.values())
+    for (const { arc, settings, pelvicTuckDeg, unusual, slack } of arcs.values()) {
+      const inside = first.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
+      const span = spanOf(loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx));
+      if (!span) continue;
       for (const { load, how, each } of judged) {
+        if (load > span.most + 1e-6 || load < span.least - 1e-6) continue;
         const found = worth(each, arc, most, wish.capTimes);
         if (found)
           keepIfBetter(front, { settings, load, how, ...found, pelvicTuckDeg, givesUp: "", unusual, slack });
       }
+    }
     onProgress((i + 1) / turnings.length);
   }
   const few = fewOf(front);
@@ -205,20 +206,25 @@ const grid = (deg: number): number => Math.round(deg / STEP_DEG);
 
 interface Judged {
   deg: number;
+  /** share of its strength: as it is shown, and by the low end of what nobody tested, as it is bounded */
   share: number | null;
+  safeShare: number | null;
   times: number;
 }
 
-function judge(a: AffineAngle, load: number, e: Exercise, ctx: RowContext): Judged {
-  const own = strengthAt(ctx.strength, ctx.body, directionOf(e), a.deg);
-  const joint = jointAt(a, load);
+/** Untested strength counts by its low end for what is loaded, by its middle for the body alone (corrections K2). */
+function judge(a: AffineAngle, load: number, e: Exercise, ctx: RowContext, isBody: boolean): Judged {
+  const strength = strengthAt(ctx.strength, directionOf(e), a.deg);
+
+  const demand = Math.max(0, signOf(e) * jointAt(a, load).kneeMomentNm);
   const times =
     ctx.tissue === "kneecap"
       ? tissueAt(a, load).kneecapStressMPa / ctx.chair.stressMPa
       : relativeLoad(ctx.tissue, tissueLoad(ctx.tissue, a, load, ctx.chair), ctx.chair);
   return {
     deg: a.deg,
-    share: own === null ? null : Math.max(0, signOf(e) * joint.kneeMomentNm) / own,
+    share: strength && demand / strength.middle,
+    safeShare: strength && demand / (isBody ? strength.middle : strength.low),
     times,
   };
 }
@@ -234,7 +240,7 @@ function worth(each: readonly Judged[], arc: AllowedArc, mostShare: number, capT
     if (capTimes !== null && j.times > capTimes + 1e-9) return null;
     peakTimes = Math.max(peakTimes, j.times);
     if (j.share === null) continue;
-    if (j.share > mostShare + 1e-9) return null;
+    if ((j.safeShare ?? 0) > mostShare + 1e-9) return null;
     peakShare = Math.max(peakShare, j.share);
     sum += j.share;
     count += 1;

@@ -59,8 +59,24 @@ export const loadOfStep = (steps: LoadSteps, s: Setting): number =>
 /** What is set where nothing is hung on or held. */
 export const BODY_WEIGHT = "body weight";
 
+export interface RealLoad {
+  load: number;
+  how: string;
+}
+
+// a machine's steps are laid out once: rows, lines and searches ask for them again and again
+const laidOut = new WeakMap<LoadSteps, RealLoad[]>();
+
 /** Real loads of a machine, lightest first, with how each is set. Things that are held may also be left away. */
-export function realLoads(machine: Machine, family: MachineFamily): { load: number; how: string }[] {
+export function realLoads(machine: Machine, family: MachineFamily): readonly RealLoad[] {
+  const known = laidOut.get(machine.steps);
+  if (known) return known;
+  const made = layOut(machine, family);
+  laidOut.set(machine.steps, made);
+  return made;
+}
+
+function layOut(machine: Machine, family: MachineFamily): RealLoad[] {
   if (!family.load) return [{ load: 0, how: BODY_WEIGHT }];
   const steps = settingsOf(machine.steps).map((s) => ({ load: loadOfStep(machine.steps, s), how: s.how }));
   const mayBeBare = machine.steps.kind === "list" || family.isReversed;

@@ -64,8 +64,8 @@ export const READY_QUESTIONS: readonly ReadyQuestion[] = [
     deg: 15,
     basis: "load",
     sides: [
-      { exerciseId: "tke_standing", name: "trunk over the foot", settings: { leaning: 0, padAboveM: 0.08 } },
-      { exerciseId: "tke_standing", name: "leaning back", settings: { leaning: 1, padAboveM: 0.08 } },
+      { exerciseId: "tke_standing", name: "trunk over the foot", settings: { leanDeg: 0, padAboveM: 0.08 } },
+      { exerciseId: "tke_standing", name: "leaning back", settings: { leanDeg: -15, padAboveM: 0.08 } },
     ],
   },
 ];

@@ -1,4 +1,5 @@
 import type { InForce } from "../bounds/inForce";
+import type { RoundingPolicy } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
 import { fitExercise } from "../safety/fitExercise";
@@ -149,6 +150,7 @@ export function rowOf(
     load?: number;
     machineId?: string | null;
     window?: KneeWindow | null;
+    policy?: RoundingPolicy;
   } = {},
 ): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | string[] {
   const fit = fitExercise(e, input.limits);

@@ -1,20 +1,20 @@
 import type { Body } from "../body/segments";
-import type { InForce } from "../bounds/inForce";
-import type { BoundKind } from "../bounds/kinds";
 import { geometryOf, notchesOf } from "../equipment/machine";
+import { chooseStep, type RoundingPolicy } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
-import { GRAVITY_M_S2 } from "../units/mass";
-import { type AffineAngle, affineArc, anglesOf, jointAt } from "./affineArc";
+import { type AffineAngle, jointAt } from "./affineArc";
 import type { AllowedArc } from "./allowedArc";
+import { backCautions } from "./backCautions";
 import type { ExerciseUse } from "./exerciseUse";
-import { footForceN } from "./footForce";
-import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
-import { longestRun, setUpArc } from "./setUpArc";
+import { brokenBy, hipSpan, isCarried, type LoadCap, loadCaps, spanOf } from "./loadCaps";
+import { directionOf, type LoadContext, signOf } from "./loadContext";
+import { BODY_WEIGHT, type ChosenMachine, type RealLoad, realLoads, settingsAtNotches } from "./machineFor";
+import { longestRun } from "./setUpArc";
+import { solved } from "./solveSetUp";
 import { fitStops, TRUNK } from "./stops";
-import { type Direction, type KnownStrength, strengthAt } from "./strengthKnown";
+import { hipStrength, strengthAt } from "./strengthKnown";
 import { type ReferenceTask, relativeLoad, type Tissue, tissueLoad } from "./tissues";
-import type { WeightOnLeg } from "./weightOnLeg";
-import { demandNm, loadsUnder } from "./workingLoad";
+import { demandNm, intersect, type LoadSpan, loadsUnder } from "./workingLoad";
 
 /** What every loadable exercise is set to, so that rows can be compared. */
 export type Basis =
@@ -24,16 +24,12 @@ export type Basis =
   | { kind: "moment"; nm: number }
   | { kind: "load"; kg: number };
 
-export interface RowContext {
-  limits: InForce;
-  body: Body;
-  strength: KnownStrength;
+export interface RowContext extends LoadContext {
   chair: ReferenceTask;
   tissue: Tissue;
   /** most of the looked-at tissue's load, as a multiple of the reference task; null: none is set */
   capTimes: number | null;
   basis: Basis;
-  weight: WeightOnLeg;
 }
 
 /** A set-up of an exercise, computed. */
@@ -46,12 +42,13 @@ export interface ComputedSetUp {
   load: number;
   /** how the load is set on this machine */
   how: string;
-  /** even the least of it is more than the rows are compared at, or more than limits leave: what, in words */
+  /** more than something leaves: what, in words; null where nothing is broken. See loadCaps */
   tooHeavyBecause: string | null;
-  /** more than limits leave, not only more than what it was set by */
-  isOverLimit: boolean;
-  /** share of its strength that limits leave; without one, the most that is planned with */
-  mostShare: number;
+  brokenCap: LoadCap["kind"] | null;
+  /** the lightest there is asks for more than it was set by; a wish, no limit */
+  isAboveWish: boolean;
+  /** what one should know of this posture, each with what to do */
+  cautions: string[];
   arc: AllowedArc;
   angles: AffineAngle[];
   points: { deg: number; value: number }[];
@@ -62,6 +59,8 @@ export interface ComputedSetUp {
   /** largest and mean share of its own strength inside the arc; null where the curve says nothing sure */
   effortShare: number | null;
   meanShare: number | null;
+  /** the largest share at both ends of an untested strength; null where it was tested */
+  effortBand: { low: number; high: number } | null;
   /** largest moment inside the arc, N·m, in the trained direction */
   momentNm: number;
 }
@@ -83,39 +82,6 @@ export const outsideWords = (arc: AllowedArc): string =>
     arc.cuts.length ? `, because of ${arc.cuts.map((c) => c.because).join(" and ")}` : ""
   }: choose angles inside`;
 
-export const STEP_DEG = 5;
-/** No exercise is offered above this share of its strength, limit or not [own]. */
-const MOST_EFFORT_PCT = 85;
-
-export const directionOf = (e: Exercise): Direction =>
-  e.match.class === "open_knee_flexion" || e.match.class === "closed_knee_flexion" ? "flexion" : "extension";
-export const signOf = (e: Exercise): 1 | -1 => (directionOf(e) === "flexion" ? -1 : 1);
-
-/** Which kind of limit bounds the share of its strength that an exercise may ask for; null where none does. */
-function shareKindOf(e: Exercise): BoundKind | null {
-  switch (e.match.class) {
-    case "open_knee_extension":
-      return e.match.static_hold ? "hold_effort" : "open_chain_load";
-    case "closed_knee":
-      return "closed_chain_load";
-    case "open_knee_flexion":
-    case "closed_knee_flexion":
-      return "resisted_bending_load";
-    default:
-      return null;
-  }
-}
-
-/** Percent of its strength that limits leave to this kind of exercise, and who set them; null where none is set. */
-export function effortLimitPct(e: Exercise, bounds: InForce): number | null {
-  const kind = shareKindOf(e);
-  const own = kind === null ? null : (bounds[kind]?.high ?? null);
-  // a hold of anything is a hold
-  const held = e.match.static_hold ? (bounds.hold_effort?.high ?? null) : null;
-  const all = [own, held].filter((x) => x !== null);
-  return all.length ? Math.min(...all) : null;
-}
-
 /**
  * Computes a set-up: settings at notches, the arc that limits and settings leave, the real load at or below what the
  * rows are compared at, tissue loads over the angles. A string is the reason why nothing is left.
@@ -126,7 +92,12 @@ export function computeSetUp(
   chosen: ChosenMachine,
   allowed: AllowedArc,
   ctx: RowContext,
-  asked: { settings?: Readonly<Record<string, number>>; load?: number; window?: KneeWindow | null } = {},
+  asked: {
+    settings?: Readonly<Record<string, number>>;
+    load?: number;
+    window?: KneeWindow | null;
+    policy?: RoundingPolicy;
+  } = {},
 ): ComputedSetUp | string {
   const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked.settings);
   const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
@@ -140,22 +111,21 @@ export function computeSetUp(
     if (next.arc && next.arc.toDeg > (found.arc?.toDeg ?? 0)) [settings, found] = [refitted, next];
   }
   const { angles } = found;
+  const unreachable = outOfReach(ctx.body, chosen, settings);
+  if (unreachable) return unreachable;
   if (!found.arc) return "limits and stops leave no knee angle for it";
   const arc = asked.window ? insideOf(found.arc, asked.window) : found.arc;
   if (!arc) return outsideWords(found.arc);
   const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
   if (inside.length === 0) return "limits and stops leave no knee angle for it";
-  const forceN = (kg: number) => {
-    const setUp = { settings, share: use.share, phase: use.phase ?? 0, load: kg } as const;
-    return Math.max(...inside.map((a) => footForceN(ctx.body, chosen, setUp, a.deg)));
-  };
-  const byEffort =
+  const isBody = use.isUnloaded === true || !chosen.family.load;
+  const caps = loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx);
+  const set =
     asked.load === undefined
-      ? loadFor(e, use, chosen, inside, ctx)
-      : { ...realLoad(chosen, asked.load), isTooHeavy: false };
-  const { load, how } =
-    asked.load === undefined ? underWeight(byEffort, chosen, forceN, ctx.weight) : byEffort;
-  const isTooMuchWeight = ctx.weight.mostN !== null && forceN(load) > ctx.weight.mostN + 0.5;
+      ? loadFor(e, isBody, chosen, inside, ctx, caps, asked.policy ?? "down")
+      : { ...realLoad(chosen, asked.load, isBody), isAboveWish: false };
+  const { load, how } = set;
+  const broken = brokenBy(caps, load);
   const value = (a: AffineAngle) => tissueLoad(ctx.tissue, a, load, ctx.chair);
   const capped = cappedArc(arc, angles, value, ctx);
   if (!capped) return `everywhere more than ${ctx.capTimes} × the reference task, the cap that was set`;
@@ -163,12 +133,11 @@ export function computeSetUp(
   const peak = Math.max(...kept.map(value));
   const sign = signOf(e);
   const shares = kept.flatMap((a) => {
-    const most = strengthAt(ctx.strength, ctx.body, directionOf(e), a.deg);
-    return most === null ? [] : [Math.max(0, demandNm(a, load, sign)) / most];
+    const own = strengthAt(ctx.strength, directionOf(e), a.deg);
+    const demand = Math.max(0, demandNm(a, load, sign));
+    return own ? [{ of: demand / own.middle, low: demand / own.high, high: demand / own.low, own }] : [];
   });
-  const effortShare = shares.length ? Math.max(...shares) : null;
-  const most = (effortLimitPct(e, ctx.limits) ?? MOST_EFFORT_PCT) / 100;
-  const isOverShare = (effortShare ?? 0) > most + 0.005;
+  const most = shares.reduce<(typeof shares)[number] | null>((m, x) => (m && m.of >= x.of ? m : x), null);
   return {
     chosen,
     settings,
@@ -176,39 +145,33 @@ export function computeSetUp(
     phase: use.phase ?? 0,
     load,
     how,
-    tooHeavyBecause: isTooMuchWeight
-      ? `it puts ${Math.round(forceN(load) / GRAVITY_M_S2)} kg on the leg; ${Math.round((ctx.weight.mostN ?? 0) / GRAVITY_M_S2)} are written`
-      : byEffort.isTooHeavy || isOverShare
-        ? `it asks for ${Math.round((effortShare ?? 0) * 100)} % of its strength; ${Math.round(most * 100)} % are the most here`
-        : null,
-    isOverLimit: isTooMuchWeight || isOverShare,
-    mostShare: most,
+    tooHeavyBecause: broken ? broken.why(load) : null,
+    brokenCap: broken?.kind ?? null,
+    isAboveWish: set.isAboveWish,
+    cautions: backCautions(e, use, chosen, allowed, ctx, { settings, load, angles, arc: capped }),
     arc: capped,
     angles,
     points: angles.map((a) => ({ deg: a.deg, value: value(a) })),
     peak,
     peakTimes: relativeLoad(ctx.tissue, peak, ctx.chair),
-    effortShare,
-    meanShare: shares.length ? shares.reduce((sum, x) => sum + x, 0) / shares.length : null,
+    effortShare: most?.of ?? null,
+    effortBand: most && !most.own.isTested ? { low: most.low, high: most.high } : null,
+    meanShare: shares.length ? shares.reduce((sum, x) => sum + x.of, 0) / shares.length : null,
     momentNm: Math.max(0, ...kept.map((a) => sign * jointAt(a, load).kneeMomentNm)),
   };
 }
 
-/** A set-up solved over its angles, and the arc that limits and stops leave. */
-function solved(
-  e: Exercise,
-  use: ExerciseUse,
+/** Why the body cannot be set up like this; null where it can. */
+export function outOfReach(
+  body: Body,
   { family, machine }: ChosenMachine,
-  allowed: AllowedArc,
-  ctx: RowContext,
-  settings: Record<string, number>,
-) {
-  const geometry = geometryOf(machine);
-  const setUp = { settings, share: use.share, phase: use.phase ?? 0 } as const;
-  const angles = affineArc(ctx.body, family, geometry, setUp, anglesOf(family, STEP_DEG)).filter(
-    (a) => a.deg <= e.knee_angle_usable_deg.max,
-  );
-  return { angles, arc: setUpArc(allowed, family.ends(ctx.body, geometry, settings), angles, ctx.limits) };
+  settings: Readonly<Record<string, number>>,
+): string | null {
+  const notches = (key: string) => {
+    const spec = family.settings.find((x) => x.key === key);
+    return spec ? notchesOf(machine, spec).map((n) => n.value) : [];
+  };
+  return family.outOfReach?.(body, geometryOf(machine), settings, notches) ?? null;
 }
 
 /** The same settings with the backrest at each notch beyond this one. */
@@ -248,58 +211,71 @@ function cappedArc(
   };
 }
 
-/** The heaviest real step at or below one that keeps the written weight on the leg; the lightest where none does. */
-function underWeight(
-  found: { load: number; how: string },
-  chosen: ChosenMachine,
-  forceN: (load: number) => number,
-  weight: WeightOnLeg,
-): { load: number; how: string } {
-  const { mostN } = weight;
-  if (mostN === null || forceN(found.load) <= mostN) return found;
-  const lighter = realLoads(chosen.machine, chosen.family).filter((l) => l.load < found.load);
-  return lighter.reverse().find((l) => forceN(l.load) <= mostN) ?? lighter.at(-1) ?? found;
-}
-
 /** The real step nearest to an asked load. */
-function realLoad(chosen: ChosenMachine, asked: number): { load: number; how: string } {
+function realLoad(chosen: ChosenMachine, asked: number, isBody: boolean): RealLoad {
+  if (isBody) return { load: 0, how: BODY_WEIGHT };
   return realLoads(chosen.machine, chosen.family).reduce((best, s) =>
     Math.abs(s.load - asked) < Math.abs(best.load - asked) - 1e-9 ? s : best,
   );
 }
 
-/** The real step at or below what the basis asks for; a counterweight is the lightest help that keeps under it. */
+/**
+ * The real step that the basis asks for and every cap allows; the easiest there is where none does. A counterweight is
+ * the lightest help that keeps under it.
+ */
 function loadFor(
   e: Exercise,
-  use: ExerciseUse,
+  isBody: boolean,
   chosen: ChosenMachine,
   inside: readonly AffineAngle[],
   ctx: RowContext,
-): { load: number; how: string; isTooHeavy: boolean } {
+  caps: readonly LoadCap[],
+  policy: RoundingPolicy,
+): RealLoad & { isAboveWish: boolean } {
+  if (isBody) return { load: 0, how: BODY_WEIGHT, isAboveWish: false };
   const loads = realLoads(chosen.machine, chosen.family);
-  const lightest = loads[0] as { load: number; how: string };
-  if (use.isUnloaded || !chosen.family.load) return { load: 0, how: BODY_WEIGHT, isTooHeavy: false };
-  const { basis } = ctx;
-  if (basis.kind === "load")
-    return {
-      ...(loads.filter((l) => l.load <= basis.kg).at(-1) ?? lightest),
-      isTooHeavy: lightest.load > basis.kg,
-    };
-  const limit = effortLimitPct(e, ctx.limits);
-  const cap = (deg: number): number | null => {
-    const own = strengthAt(ctx.strength, ctx.body, directionOf(e), deg);
-    const limited = own === null || limit === null ? Number.POSITIVE_INFINITY : (own * limit) / 100;
-    if (basis.kind === "moment") return Math.min(basis.nm, limited);
-    return own === null ? null : Math.min(own * basis.share, limited);
-  };
+  const isReversed = chosen.family.isReversed ?? false;
+  const easiest = (isReversed ? loads.at(-1) : loads[0]) as RealLoad;
+  const wish = wishedSpan(e, chosen, inside, ctx);
   // where the curve says nothing sure at any angle, nothing above the easiest is chosen
-  const easiest = chosen.family.isReversed ? (loads.at(-1) as typeof lightest) : lightest;
-  if (inside.every((a) => cap(a.deg) === null)) return { ...easiest, isTooHeavy: false };
-  const span = loadsUnder(inside, signOf(e), cap);
-  const most = chosen.family.mostLoadKg?.(ctx.body) ?? Number.POSITIVE_INFINITY;
-  const fits = span
-    ? loads.filter((l) => l.load >= span.least - 1e-9 && l.load <= Math.min(most, span.most) + 1e-9)
-    : [];
-  const best = chosen.family.isReversed ? fits[0] : fits.at(-1);
-  return best ? { ...best, isTooHeavy: false } : { ...easiest, isTooHeavy: true };
+  if (wish === "unsure") return { ...easiest, isAboveWish: false };
+  const allowed = spanOf(caps);
+  const isAllowed = (l: RealLoad) =>
+    allowed !== null && l.load >= allowed.least - 1e-6 && l.load <= allowed.most + 1e-6;
+  const open = loads.filter(isAllowed);
+  if (isReversed) {
+    const best = wish && open.find((l) => l.load >= wish.least - 1e-9);
+    return best ? { ...best, isAboveWish: false } : { ...easiest, isAboveWish: true };
+  }
+  const best =
+    wish &&
+    chooseStep(
+      open.filter((l) => l.load >= wish.least - 1e-9),
+      (l) => l.load,
+      wish.most,
+      policy,
+    );
+  return best
+    ? { ...best, isAboveWish: false }
+    : { ...easiest, isAboveWish: wish === null || easiest.load > wish.most + 1e-9 };
+}
+
+/** The loads that the basis asks for, by the low end of what is not known; "unsure" where the curve says nothing. */
+function wishedSpan(
+  e: Exercise,
+  chosen: ChosenMachine,
+  inside: readonly AffineAngle[],
+  ctx: RowContext,
+): LoadSpan | null | "unsure" {
+  const { basis } = ctx;
+  if (basis.kind === "load") return { least: 0, most: basis.kg };
+  const own = (deg: number) => strengthAt(ctx.strength, directionOf(e), deg)?.low ?? null;
+  if (basis.kind === "moment") return loadsUnder(inside, signOf(e), () => basis.nm);
+  if (inside.every((a) => own(a.deg) === null)) return "unsure";
+  const knee = loadsUnder(inside, signOf(e), (deg) => {
+    const nm = own(deg);
+    return nm === null ? null : nm * basis.share;
+  });
+  if (!isCarried({ chosen, inside })) return knee;
+  return intersect(knee, hipSpan(inside, hipStrength(ctx.strength).low * basis.share));
 }

@@ -35,8 +35,10 @@ export function setUpArc(
   for (const e of ends) cut(e.end, e.deg, e.because);
   cut("straight", first.deg, "the model's range");
   cut("bent", last.deg, "the foot's reach or the model's range");
+  const checks: [string, (a: AffineAngle) => boolean][] = [
+    ["no balance there without hands or momentum", (a) => a.isBalanced],
+  ];
   const hip = mostOf(bounds, "hip_flexion");
-  const checks: [string, (a: AffineAngle) => boolean][] = [];
   if (hip < FREE_HIP_DEG)
     checks.push([
       `hip bend at most ${hip}°${byWhom(bounds, "hip_flexion")}`,

@@ -10,7 +10,15 @@ export const STOPS: ReadonlySet<string> = new Set(["seatGapM", "startDeg", "endD
 export const TRUNK: ReadonlySet<string> = new Set(["backToRailDeg", "backrestDeg"]);
 
 /** How a person pushes or stands, and pads that change no moment: not for a search to turn. */
-export const NOT_SEARCHED: ReadonlySet<string> = new Set(["pressure", "leaning", "padM", "padAboveM"]);
+export const NOT_SEARCHED: ReadonlySet<string> = new Set([
+  "pressure",
+  "leanDeg",
+  "onLegPct",
+  "trunk",
+  "stepping",
+  "padM",
+  "padAboveM",
+]);
 
 /**
  * Stops at the notches that let the allowed arc through and not more, so that the machine itself keeps the limit: the

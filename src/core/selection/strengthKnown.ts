@@ -1,28 +1,40 @@
-import type { Body } from "../body/segments";
 import { capacityNm, type TorqueAngleFit } from "../strength/fitTorqueAngle";
 import { CURVE_SURE_FROM_DEG, CURVE_SURE_TO_DEG, torqueAngleShape } from "../strength/torqueAngleShape";
+import type { StrengthBand, StrengthEstimate } from "../strength/untestedStrength";
 
-/** What the knee can give in each direction: fitted from tests, or null where nothing was measured. */
+export type Direction = "extension" | "flexion";
+
+/** What the leg can give: fitted from tests, measured at the hip, and what stands in where nothing was. */
 export interface KnownStrength {
   extension: TorqueAngleFit | null;
   flexion: TorqueAngleFit | null;
+  /** hip extension, the newest test's torque, N·m */
+  hipExtensionNm: number | null;
+  estimate: StrengthEstimate;
 }
 
-/** Peak torque per kilogram of body mass that stands in for a missing test [own, default]. */
-const DEFAULT_NM_PER_KG = { extension: 1.2, flexion: 0.7 } as const;
+/** Strength at a place: one number where it was tested, else the low end, middle and high end of a band. */
+export interface Strength extends StrengthBand {
+  isTested: boolean;
+}
 
-export type Direction = keyof typeof DEFAULT_NM_PER_KG;
+const tested = (nm: number): Strength => ({ low: nm, middle: nm, high: nm, isTested: true });
 
-/** Torque the knee can give at an angle, N·m; null where the curve is doubtful (below 20°, above 100°): rows are not set by it. */
+/** Torque the knee can give at an angle, N·m; null where the curve is doubtful (below 20°, above 100°): no load is set by it. */
 export function strengthAt(
   known: KnownStrength,
-  body: Body,
   direction: Direction,
   kneeFlexionDeg: number,
-): number | null {
+): Strength | null {
   if (kneeFlexionDeg < CURVE_SURE_FROM_DEG || kneeFlexionDeg > CURVE_SURE_TO_DEG) return null;
   const fit = known[direction];
-  if (fit) return capacityNm(fit, kneeFlexionDeg);
+  if (fit) return tested(capacityNm(fit, kneeFlexionDeg));
   const movement = direction === "extension" ? "knee_extension" : "knee_flexion";
-  return DEFAULT_NM_PER_KG[direction] * body.massKg * torqueAngleShape(movement, kneeFlexionDeg);
+  const shape = torqueAngleShape(movement, kneeFlexionDeg);
+  const { low, middle, high } = known.estimate[direction];
+  return { low: low * shape, middle: middle * shape, high: high * shape, isTested: false };
 }
+
+/** Torque the hip can give in straightening, N·m; the same at all angles for want of a curve. */
+export const hipStrength = (known: KnownStrength): Strength =>
+  known.hipExtensionNm === null ? { ...known.estimate.hip, isTested: false } : tested(known.hipExtensionNm);

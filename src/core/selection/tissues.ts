@@ -1,6 +1,6 @@
 import type { Body } from "../body/segments";
 import { sitToStand } from "../mechanics/dailyTasks";
-import { legState } from "../mechanics/legState";
+import { legState, tissueOf } from "../mechanics/legState";
 import { type AffineAngle, tissueAt } from "./affineArc";
 
 /** What a row's ridge shows. */
@@ -29,7 +29,7 @@ export interface ReferenceTask {
 export function chairRise(body: Body, seatM = REFERENCE_SEAT_M): ReferenceTask | null {
   const rise = sitToStand(body, { seatM });
   if (!rise) return null;
-  const { tissue } = legState(body, rise);
+  const tissue = tissueOf(legState(body, rise));
   return { stressMPa: tissue.kneecapStressMPa, backwardN: Math.max(LEAST_PULL_N, -tissue.shinShearN) };
 }
 
@@ -39,15 +39,15 @@ const FORWARD_REFERENCE_N = 150;
 const TUCK_REFERENCE_DEG = 15;
 
 /**
- * The tissue's load at an angle, in the tissue's unit. Forward pull: without and with the hamstrings' co-contraction,
- * the larger one, as a limit on it asks for.
+ * The tissue's load at an angle, in the tissue's unit. Forward pull: with less and with more of the hamstrings'
+ * co-contraction, the larger one, as a limit on it asks for; in weight bearing they always work along (corrections K4).
  */
 export function tissueLoad(tissue: Tissue, a: AffineAngle, load: number, chair: ReferenceTask): number {
   switch (tissue) {
     case "kneecap":
       return tissueAt(a, load).kneecapStressMPa / chair.stressMPa;
     case "forward":
-      return pull(Math.max(tissueAt(a, load, 0).shinShearN, tissueAt(a, load).shinShearN));
+      return pull(Math.max(...COACTIVATIONS[a.chain].map((c) => tissueAt(a, load, c).shinShearN)));
     case "backward":
       return pull(-tissueAt(a, load).shinShearN);
     case "back":
@@ -68,5 +68,8 @@ export function relativeLoad(tissue: Tissue, value: number, chair: ReferenceTask
       return value / TUCK_REFERENCE_DEG;
   }
 }
+
+/** Co-contraction of the hamstrings that a limit on forward pull looks at [own]. */
+const COACTIVATIONS = { open: [0, 0.1], closed: [0.1, 0.25] } as const;
 
 const pull = (n: number): number => (n < LEAST_PULL_N ? 0 : n);

@@ -1,9 +1,34 @@
+import { dot, type Vector } from "../mechanics/vector";
 import type { AffineAngle } from "./affineArc";
 
 /** Loads at which an exercise keeps under a moment at every angle; null when none does. */
 export interface LoadSpan {
   least: number;
   most: number;
+}
+
+/** What two spans leave together; null where nothing is left. */
+export function intersect(a: LoadSpan | null, b: LoadSpan | null): LoadSpan | null {
+  if (!a || !b) return null;
+  const [least, most] = [Math.max(a.least, b.least), Math.min(a.most, b.most)];
+  return least <= most + 1e-9 ? { least, most: Math.max(least, most) } : null;
+}
+
+/**
+ * Loads at which a force that grows evenly with them stays under so many newtons: |bare + load · perUnit| <= most is an
+ * interval. Null where none does.
+ */
+export function spanOfForce(force: { bare: Vector; perUnit: Vector }, mostN: number): LoadSpan | null {
+  const { bare, perUnit } = force;
+  const a = dot(perUnit, perUnit);
+  const b = 2 * dot(bare, perUnit);
+  const c = dot(bare, bare) - mostN * mostN;
+  if (a < 1e-12) return c <= 1e-6 ? { least: 0, most: Number.POSITIVE_INFINITY } : null;
+  const root = b * b - 4 * a * c;
+  if (root < 0) return null;
+  const most = (-b + Math.sqrt(root)) / (2 * a);
+  const least = Math.max(0, (-b - Math.sqrt(root)) / (2 * a));
+  return most < 0 ? null : { least, most };
 }
 
 /** Heaviest load that is looked at, kg. */

@@ -3,6 +3,7 @@ import { conditionById } from "../rules/conditions";
 import { GOALS } from "../rules/goals";
 import { UNCOVERED_IDS } from "../rules/uncovered";
 import { bodyMassKg, heightM, painScore, side, swellingGrade, uuid } from "../units/fields";
+import { CLIMBS, RISES } from "./daily";
 import { BRINGS_ON, SETTLES_IN } from "./irritabilityFrom";
 import { PAIN_REGION_IDS } from "./painMap";
 import { PLACES, SUPPORTS } from "./places";
@@ -63,14 +64,19 @@ const episodeFields = {
   painBest: painScore,
   bringsOn: z.enum(keys(BRINGS_ON), { error: "Say how little brings the pain on." }),
   settlesIn: z.enum(keys(SETTLES_IN), { error: "Say how long the pain lasts." }),
-  swellingApplies: z.boolean(),
+  swellingApplies: z.boolean({ error: "Say whether this joint swells." }),
   firstSwelling: swellingGrade,
   goals: z
     .array(goal)
     .min(1, { error: "Choose at least one thing the leg must do again." })
     .max(6, { error: "Six goals are the most." }),
-  support: z.enum(keys(SUPPORTS)),
-  trainsAt: z.enum(keys(PLACES)),
+  /** rising from a usual chair, climbing stairs; null: not asked */
+  rises: z.enum(keys(RISES)).nullable().default(null),
+  climbs: z.enum(keys(CLIMBS)).nullable().default(null),
+  /** half a year and more without training; null: not asked */
+  isInactive: z.boolean().nullable().default(null),
+  support: z.enum(keys(SUPPORTS), { error: "Choose wrap, brace or none." }),
+  trainsAt: z.enum(keys(PLACES), { error: "Choose where they train." }),
   /** ISO weekdays, 1 is Monday */
   weekdays: z.array(z.number().int().min(1).max(7)).max(7),
 };

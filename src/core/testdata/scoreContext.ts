@@ -5,12 +5,20 @@ import type { Scheme, SchemeKind } from "../dose/scheme";
 import type { ScoreLine } from "../dose/scoreInput";
 import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES } from "../rules/exercises";
+import type { RepetitionTest } from "../selection/repetitionTest";
 import { chairRise, type ReferenceTask } from "../selection/tissues";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { loadFacts } from "./loadFacts";
+
+/** The same with repetition tests that stand. */
+export function withTests(context: ScoreContext, repetitionTests: readonly RepetitionTest[]): ScoreContext {
+  return { ...context, sheet: { ...context.sheet, repetitionTests } };
+}
 
 /** A made-up client for tests: everything a session is judged by. */
 export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> = {}): ScoreContext {
   const body = bodyFrom(72, 1.7);
+  const facts = loadFacts(body);
   const test = (deg: number, torqueNm: number) => ({ kneeFlexionDeg: deg, torqueNm, isReliable: true });
   return {
     sheet: {
@@ -19,9 +27,10 @@ export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> =
       motion: { shortOfStraightDeg: null, bendDeg: null },
       goalIds: [],
       later: [],
+      ...facts,
       limits,
-      body,
       strength: {
+        ...facts.strength,
         extension: fitTorqueAngle("knee_extension", [test(60, 140)]),
         flexion: fitTorqueAngle("knee_flexion", [test(60, 75)]),
       },
@@ -29,7 +38,6 @@ export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> =
       tissue: "kneecap",
       capTimes: null,
       basis: { kind: "effort", share: 0.5 },
-      weight: { mostN: null, barsPresses: null },
     },
     known: {
       isPostOp: false,
@@ -38,7 +46,6 @@ export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> =
       lastPain: 0,
       daysSinceAccumulated: null,
     },
-    repetitionTests: [],
     personal: { k: 1, holds: 0 },
     ...over,
   };

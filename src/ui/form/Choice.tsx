@@ -27,6 +27,7 @@ export function Choice<V extends string>({
               name={name}
               value={v}
               className="radio radio-primary radio-xs"
+              aria-invalid={problem ? true : undefined}
               checked={value === v}
               onChange={() => onChange(v)}
             />

@@ -57,7 +57,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.bodyMassKg")}
       />
       <Choice
-        legend="norms read for sit-to-stands, nothing else"
+        legend="norms read for strength and sit-to-stands, nothing else"
         name="normSex"
         isInline={false}
         options={[
@@ -101,9 +101,10 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
       <Pick
         label="wrap or brace"
         name="support"
-        options={Object.entries(SUPPORTS)}
+        options={[["", "choose"], ...Object.entries(SUPPORTS)]}
         value={draft.support}
         onChange={(e) => set({ support: e.target.value })}
+        problem={problem("episode.support")}
       />
     </div>
   );

@@ -17,11 +17,12 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
   const choose = (at: number, conditionId: string) => {
     const found = choices.conditions.find((c) => c.id === conditionId);
     const next = shown.map((r, i) =>
-      i === at ? { ...r, conditionId, variantId: found?.variants[0]?.[0] ?? "" } : r,
+      i === at
+        ? { ...r, conditionId, variantId: found?.variants.length === 1 ? (found.variants[0]?.[0] ?? "") : "" }
+        : r,
     );
     set({
       conditions: next.filter((r) => r.conditionId !== ""),
-      ...(found && at === 0 ? { beganWith: found.isSurgical ? "surgery" : "onset" } : {}),
     });
   };
   const change = (at: number, by: { variantId?: string; beganOn?: string }) =>
@@ -38,6 +39,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         ]}
         value={draft.side}
         onChange={(side) => set({ side })}
+        problem={problem("episode.side")}
       />
       {shown.map((row, i) => (
         <div
@@ -60,9 +62,10 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
             <Pick
               label="which kind"
               name={`variant-${i}`}
-              options={variants(row.conditionId)}
+              options={[["", "choose"], ...variants(row.conditionId)]}
               value={row.variantId}
               onChange={(e) => change(i, { variantId: e.target.value })}
+              problem={problem(`episode.conditions.${i}.variantId`)}
             />
           )}
           {i > 0 && row.conditionId && (
@@ -103,6 +106,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           ]}
           value={draft.beganWith}
           onChange={(beganWith) => set({ beganWith })}
+          problem={problem("episode.beganWith")}
         />
         <Words
           label={draft.beganWith === "surgery" ? "date of surgery" : "date of onset"}
@@ -137,22 +141,26 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         problem={problem("episode.surgeonNote")}
       />
       <div className="grid grid-cols-2 items-end gap-3">
-        <label className="flex items-center gap-2 pb-1.5">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-primary checkbox-sm"
-            checked={draft.swellingApplies}
-            onChange={(e) => set({ swellingApplies: e.target.checked })}
-          />
-          swelling is watched
-        </label>
+        <Choice<"yes" | "no">
+          legend="does this joint swell"
+          name="swellingApplies"
+          isInline={false}
+          options={[
+            ["yes", "yes, watch it"],
+            ["no", "no"],
+          ]}
+          value={draft.swellingApplies === null ? null : draft.swellingApplies ? "yes" : "no"}
+          onChange={(v) => set({ swellingApplies: v === "yes" })}
+          problem={problem("episode.swellingApplies")}
+        />
         {draft.swellingApplies && (
           <Pick
             label="swelling now"
             name="firstSwelling"
-            options={SWELLING_WORDS.map((w, i): [string, string] => [String(i), w])}
+            options={[["", "choose"], ...SWELLING_WORDS.map((w, i): [string, string] => [String(i), w])]}
             value={draft.firstSwelling}
             onChange={(e) => set({ firstSwelling: e.target.value })}
+            problem={problem("episode.firstSwelling")}
           />
         )}
       </div>

@@ -1,11 +1,13 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { MassUnit } from "@/core/units/mass";
+import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import type { Sent } from "@/ui/send";
 import type { StoryChoices } from "./choices";
+import { DailyFields } from "./DailyFields";
 import { GoalFields } from "./GoalFields";
 import { PainFields } from "./PainFields";
 import { PersonFields } from "./PersonFields";
@@ -38,6 +40,7 @@ export function StoryForm({
   /** `evenIfChanged`: the person has read that a colleague changed it meanwhile */
   onSave: (story: ReturnType<typeof storyFrom>, evenIfChanged: boolean) => Promise<Sent<unknown>>;
 }) {
+  const form = useRef<HTMLFormElement>(null);
   const [draft, setDraft] = useState(start);
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [isBusy, setBusy] = useState(false);
@@ -59,11 +62,13 @@ export function StoryForm({
     setBehind(!sent.ok && sent.status === 409);
     setProblems(sent.ok ? {} : problemsByField(sent.problems));
     setSaved(sent.ok);
+    if (!sent.ok) focusFirstGap(form.current);
   };
   const count = Object.keys(problems).filter((k) => k !== "form").length;
   return (
     <>
       <form
+        ref={form}
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
@@ -79,6 +84,7 @@ export function StoryForm({
           <ProblemFields part={part} choices={choices} />
           <div className="grid content-start gap-4">
             <PainFields part={part} isFixed={!mayWrite} />
+            <DailyFields part={part} />
             <GoalFields part={part} goals={choices.goals} />
           </div>
         </fieldset>

@@ -4,6 +4,11 @@ import { EMPTY_STORY, massText, type StoryDraft, storyFrom } from "./storyDraft"
 const TYPED: StoryDraft = {
   ...EMPTY_STORY,
   name: "A. T.",
+  side: "left",
+  beganWith: "surgery",
+  swellingApplies: true,
+  firstSwelling: "0",
+  support: "none",
   birthYear: "1956",
   heightM: "1,68",
   bodyMass: "81.5",
@@ -54,4 +59,24 @@ test("what is empty or strange is refused at its field, not guessed", () => {
   const { person, episode } = storyFrom({ ...TYPED, bodyMass: "", painNow: "much" }, "kg");
   expect(personInput.safeParse(person).error?.issues.map((i) => i.path[0])).toEqual(["bodyMassKg"]);
   expect(episodeInput.safeParse(episode).error?.issues.map((i) => i.path[0])).toEqual(["painNow"]);
+});
+
+test("nothing clinical is said before somebody says it: side, beginning, kind, swelling and support are gaps", () => {
+  const { episode } = storyFrom(EMPTY_STORY, "kg");
+  const gaps = episodeInput.safeParse(episode).error?.issues.map((i) => i.path[0]) ?? [];
+  for (const field of [
+    "side",
+    "beganWith",
+    "swellingApplies",
+    "firstSwelling",
+    "support",
+    "bringsOn",
+    "settlesIn",
+  ])
+    expect(gaps).toContain(field);
+  const kind = storyFrom(
+    { ...TYPED, conditions: [{ conditionId: "acl_reconstruction", variantId: "", beganOn: "" }] },
+    "kg",
+  );
+  expect(episodeInput.safeParse(kind.episode).error?.issues[0]?.message).toMatch(/Choose which kind/);
 });

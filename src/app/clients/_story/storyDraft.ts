@@ -1,3 +1,4 @@
+import type { Climbs, Rises } from "@/core/story/daily";
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
 import type { Side } from "@/core/units/fields";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
@@ -17,12 +18,13 @@ export interface StoryDraft {
   heightM: string;
   bodyMass: string;
   normSex: "female" | "male" | "none";
-  side: Side;
+  /** null: nobody has said yet; nothing clinical stands there by itself */
+  side: Side | null;
   /** `beganOn` empty: on the episode's own day */
   conditions: { conditionId: string; variantId: string; beganOn: string }[];
   uncovered: string[];
   calledAs: string;
-  beganWith: "surgery" | "onset";
+  beganWith: "surgery" | "onset" | null;
   beganOn: string;
   details: string;
   surgeonNote: string;
@@ -32,7 +34,10 @@ export interface StoryDraft {
   painBest: string;
   bringsOn: BringsOn | null;
   settlesIn: SettlesIn | null;
-  swellingApplies: boolean;
+  swellingApplies: boolean | null;
+  rises: Rises | null;
+  climbs: Climbs | null;
+  isInactive: boolean | null;
   firstSwelling: string;
   goals: GoalDraft[];
   support: string;
@@ -47,11 +52,11 @@ export const EMPTY_STORY: StoryDraft = {
   heightM: "",
   bodyMass: "",
   normSex: "none",
-  side: "right",
+  side: null,
   conditions: [],
   uncovered: [],
   calledAs: "",
-  beganWith: "surgery",
+  beganWith: null,
   beganOn: "",
   details: "",
   surgeonNote: "",
@@ -61,10 +66,13 @@ export const EMPTY_STORY: StoryDraft = {
   painBest: "",
   bringsOn: null,
   settlesIn: null,
-  swellingApplies: true,
-  firstSwelling: "0",
+  swellingApplies: null,
+  rises: null,
+  climbs: null,
+  isInactive: null,
+  firstSwelling: "",
   goals: [{ goalId: null, words: "", hard: "" }],
-  support: "none",
+  support: "",
   trainsAt: "clinic_gym",
   weekdays: [],
 };
@@ -102,7 +110,11 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       bringsOn: d.bringsOn,
       settlesIn: d.settlesIn,
       swellingApplies: d.swellingApplies,
-      firstSwelling: readNumber(d.firstSwelling),
+      // a joint that does not swell has nothing to grade
+      firstSwelling: d.swellingApplies === false ? 0 : readNumber(d.firstSwelling),
+      rises: d.rises,
+      climbs: d.climbs,
+      isInactive: d.isInactive,
       goals: d.goals
         .filter((g) => g.goalId !== null || g.words.trim() !== "")
         .map((g) => ({ ...g, hard: readNumber(g.hard) })),

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { bodyFrom } from "../../body/segments";
 import { jointLoads } from "../../mechanics/inverseDynamics";
+import { tissueOf } from "../../mechanics/legState";
 import { minus } from "../../mechanics/vector";
 import { anchorOf, poseBox } from "../../selection/poseBox";
 import { InputError } from "../../units/inputError";
@@ -48,8 +49,8 @@ test("every family gives finite loads and the asked knee angle at every set-up i
       expect(leg.posture.thighDeg - leg.posture.shankDeg).toBeCloseTo(u.deg, 6);
       for (const x of [
         leg.state.joint.kneeMomentNm,
-        leg.state.tissue.kneecapStressMPa,
-        leg.state.tissue.shinShearN,
+        tissueOf(leg.state).kneecapStressMPa,
+        tissueOf(leg.state).shinShearN,
         leg.state.pelvicTuckDeg,
       ])
         expect(Number.isFinite(x)).toBe(true);

@@ -91,8 +91,20 @@ export interface MachineFamily {
   hasRatio?: boolean;
   /** what is loaded; null where the body alone is */
   load: { name: string; unit: "kg" } | null;
-  /** heaviest load that a person can stand against */
-  mostLoadKg?: (body: Body) => number;
+  /** loads that a person can stand against in these settings, kg, and what ends them on each side */
+  standsAgainst?: (
+    body: Body,
+    settings: SetUp["settings"],
+  ) => { leastKg: number; mostKg: number; because: string; tooLittle: string };
+  /** the load pulls and is not carried through the foot */
+  isPull?: boolean;
+  /** why a body cannot be set up like this at all, with the notch that would do; null where it can */
+  outOfReach?: (
+    body: Body,
+    machine: MachineGeometry,
+    settings: SetUp["settings"],
+    notches: (key: string) => readonly number[],
+  ) => string | null;
   /** a hand or strap resists: less exact than a machine */
   isHeldByHand?: boolean;
   /** more load makes it lighter: a counterweight */

@@ -135,6 +135,7 @@ export const counterweightCurl: MachineFamily = {
     footDeg: null,
     forces: [],
     chain: "open",
+    isBalanced: true,
   }),
   ends: () => [],
   sideView: (body, m, _s, _deg, leg) => {

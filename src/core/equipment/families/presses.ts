@@ -177,6 +177,18 @@ function press(kind: PressKind): MachineFamily {
         ? []
         : [{ setting: "seatGapM", end: "bent", deg: Math.floor(deg), because: "the seat" }];
     },
+    outOfReach: (body, m, s, notches) => {
+      const reaches = (seatGapM: number) =>
+        flexionAtSeatStopDeg(body, seatGapM, numberOf(s, "footM"), numberOf(m.values, "plateTiltDeg")) !==
+        null;
+      const gap = numberOf(s, "seatGapM");
+      if (reaches(gap)) return null;
+      const near = notches("seatGapM").filter(reaches).at(-1);
+      const cm = (metres: number) => `${Math.round(metres * 1000) / 10} cm`;
+      return near === undefined
+        ? "no seat notch of this machine is near enough to the plate for this leg"
+        : `the seat at ${cm(gap)} from the plate is out of this leg's reach: ${cm(near)} or nearer`;
+    },
     sideView: (body, m, _s, _deg, leg) => {
       const p = legPoints(body, leg);
       const rail = numberOf(m.values, "railDeg");

@@ -45,6 +45,10 @@ export const squatOnFloor = free({
   configure: (body, s, deg) => freeSquat(body, deg, { barKg: s.load, share: s.share }),
 });
 
+/** Usual lean of the trunk in a lunge, and the braking share of a step. */
+const FORWARD_LEAN_DEG = 12;
+const STEP_BRAKING = 0.12;
+
 /** Front leg of a split stance. Source: mechanics rules 5.11. */
 export const splitStance = free({
   id: "split_stance",
@@ -63,9 +67,38 @@ export const splitStance = free({
       usual: 15,
       meaning: "a shin that leans further asks more of the knee; upright asks more of the hip",
     },
+    {
+      key: "trunk",
+      name: "trunk",
+      unit: "",
+      from: 0,
+      to: 1,
+      step: 1,
+      usual: 1,
+      words: ["upright", "a little forward"],
+      meaning:
+        "a trunk that leans a little forward, as most people do, asks more of the hip and less of the knee",
+    },
+    {
+      key: "stepping",
+      name: "the front foot",
+      unit: "",
+      from: 0,
+      to: 1,
+      step: 1,
+      usual: 0,
+      words: ["stays", "steps out"],
+      meaning: "a step is braked by the front foot, which pulls the shin back a little less",
+    },
   ],
+  // the shin leans as the knee bends, and only what steps is braked (corrections K3)
   configure: (body, s, deg) =>
-    splitSquat(body, deg, { loadKg: s.load, shankLeanDeg: numberOf(s.settings, "shankLeanDeg") }),
+    splitSquat(body, deg, {
+      loadKg: s.load,
+      shankLeanDeg: Math.min(numberOf(s.settings, "shankLeanDeg"), deg / 3),
+      leanDeg: numberOf(s.settings, "trunk") === 1 ? FORWARD_LEAN_DEG : 0,
+      braking: numberOf(s.settings, "stepping") === 1 ? STEP_BRAKING * Math.min(1, deg / 45) : 0,
+    }),
 });
 
 /** Upper leg on a step: it takes nine tenths of the weight. Source: mechanics rules 5.10. */
@@ -91,17 +124,67 @@ const TKE_SETTINGS: readonly SettingSpec[] = [
       "above the knee pulls the thigh, below it the shin: behind the lower thigh for the front ligament, behind the upper shin for the rear one",
   },
   {
-    key: "leaning",
-    name: "trunk",
-    unit: "",
-    from: 0,
-    to: 1,
-    step: 1,
+    key: "leanDeg",
+    name: "trunk leans",
+    unit: "°",
+    from: -20,
+    to: 20,
+    step: 5,
     usual: 0,
-    words: ["over the foot", "leaning back"],
-    meaning: "leaning back on the band turns the pull on the shin forward: it is not safe by itself",
+    meaning:
+      "below 0 leans back: that raises the knee's work and turns the pull on the shin forward; upright the pull itself lowers the knee's work",
+  },
+  {
+    key: "onLegPct",
+    name: "weight on this leg",
+    unit: "",
+    from: 50,
+    to: 100,
+    step: 10,
+    usual: 50,
+    meaning: "percent of the body's weight; with both feet on the floor it is half",
   },
 ];
+
+/** Shoes slide from this share of the weight on, and the pressure stays under the foot (mechanics rules 5.3). */
+const MOST_FRICTION = 0.5;
+/** Toes ahead of and heel behind the ankle, as shares of the foot. */
+const TOES = 0.75;
+const HEEL_BEHIND = 0.25;
+
+const pulled = (settings: SetUp["settings"], pullKg: number) => ({
+  pullN: pullKg * GRAVITY_M_S2,
+  padAboveKneeM: numberOf(settings, "padAboveM"),
+  leanDeg: numberOf(settings, "leanDeg"),
+  share: numberOf(settings, "onLegPct") / 100,
+});
+
+/**
+ * Pulls that a person can stand against, kg: up to where the pressure reaches the toes or the shoes slide, and from where
+ * somebody who leans back no longer falls (corrections K5). The pressure moves evenly with the pull, so two looks at each
+ * angle find both ends.
+ */
+function standsAgainst(body: Body, settings: SetUp["settings"]) {
+  const toeM = TOES * body.footLengthM;
+  const heelM = -HEEL_BEHIND * body.footLengthM;
+  const found = {
+    leastKg: 0,
+    mostKg: MOST_FRICTION * body.massKg,
+    because: "the shoes would slide",
+    tooLittle: "leaning back like this there is no balance",
+  };
+  for (let deg = 0; deg <= 60; deg += 10) {
+    const ahead = (kg: number) => terminalExtension(body, deg, pulled(settings, kg)).pressureAheadM;
+    const bare = ahead(0);
+    const perKg = ahead(1) - bare;
+    if (perKg <= 1e-9) continue;
+    const most = (toeM - bare) / perKg;
+    if (most < found.mostKg)
+      Object.assign(found, { mostKg: Math.max(0, most), because: "the pressure would reach the toes" });
+    found.leastKg = Math.max(found.leastKg, (heelM - bare) / perKg);
+  }
+  return found;
+}
 
 /** Standing straightening against a band or cable from the front. Source: mechanics rules 5.6. */
 export const standingExtension: MachineFamily = {
@@ -112,20 +195,12 @@ export const standingExtension: MachineFamily = {
   settings: TKE_SETTINGS,
   hasCam: false,
   load: { name: "cable", unit: "kg" },
-  // a pull of more than a quarter of the body's weight slides the shoe or takes the balance [own]
-  mostLoadKg: (body) => 0.25 * body.massKg,
+  standsAgainst,
+  isPull: true,
   range: [0, 60],
   solve: (body, _m, s, deg, c) =>
-    solveLeg(
-      body,
-      terminalExtension(body, deg, {
-        pullN: s.load * GRAVITY_M_S2,
-        padAboveKneeM: numberOf(s.settings, "padAboveM"),
-        leanDeg: numberOf(s.settings, "leaning") === 1 ? null : 0,
-        share: s.share,
-      }),
-      c,
-    ),
+    // whether it balances hangs on the pull: standsAgainst says which pulls do
+    solveLeg(body, { ...terminalExtension(body, deg, pulled(s.settings, s.load)), isBalanced: true }, c),
   ends: () => [],
   sideView: (body, _m, s, _deg, leg) => {
     const p = legPoints(body, leg);

@@ -130,6 +130,9 @@ export const pendulum = sled(true);
 /** Highest friction of a shoe on a floor that is planned with. Source: mechanics rules 5.3. */
 export const FRICTION_WARNING = 0.5;
 
+/** Below this bend nobody sits down to a bench. */
+const LEAST_BEND_DEG = 10;
+
 /** A bar on upright rails, feet ahead of it, a bench behind if wanted. Source: mechanics rules 5.3. */
 export const railSquat: MachineFamily = {
   id: "rail_squat",
@@ -197,6 +200,21 @@ export const railSquat: MachineFamily = {
     return deg === null
       ? []
       : [{ setting: "benchM", end: "bent", deg: Math.floor(deg), because: "the bench" }];
+  },
+  outOfReach: (body, m, s, notches) => {
+    // a bench that is higher than the hip of the standing leg leaves no way down
+    const standing = guidedSquat(body, LEAST_BEND_DEG, {
+      feetForwardM: numberOf(s, "feetForwardM"),
+      barKg: numberOf(m.values, "barKg"),
+    }).hipHeightM;
+    const fits = (benchM: number) => benchM + HIP_ABOVE_SEAT_M < standing;
+    const bench = numberOf(s, "benchM");
+    if (fits(bench)) return null;
+    const low = notches("benchM").filter(fits).at(-1);
+    const cm = (metres: number) => `${Math.round(metres * 100)} cm`;
+    return low === undefined
+      ? "no bench notch is low enough for this leg"
+      : `the bench at ${cm(bench)} is too high for this leg: ${cm(low)} or lower`;
   },
   sideView: (body, _m, s, _deg, leg) => {
     const p = legPoints(body, leg);

@@ -6,9 +6,10 @@ import {
   type Compared,
   explainDifference,
 } from "@/core/selection/compare";
+import { signOf } from "@/core/selection/loadContext";
 import type { ReadyQuestion } from "@/core/selection/questions";
 import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
-import { type Basis, signOf } from "@/core/selection/row";
+import type { Basis } from "@/core/selection/row";
 import { strengthAt } from "@/core/selection/strengthKnown";
 import type { ReferenceTask } from "@/core/selection/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
@@ -35,7 +36,7 @@ export function ComparePanel({
   const { state, setState, input } = choose;
   const sides = question ? askedSides(question, choose) : pickedSides(choose);
   const isMoment = (question?.basis ?? choose.basis.kind) === "moment";
-  const nm = (state.share / 100) * (strengthAt(input.strength, input.body, "extension", STRONGEST_DEG) ?? 0);
+  const nm = (state.share / 100) * (strengthAt(input.strength, "extension", STRONGEST_DEG)?.low ?? 0);
   const found = sides.flatMap((s): Compared[] => {
     if (!s.setUp) return [];
     const setUp = isMoment ? atEqualMoment(s.setUp, s.sign, nm, state.angle) : s.setUp;

@@ -53,14 +53,15 @@ export function FindSetUp({
     });
     worker.current = own;
     try {
-      const { limits, body, strength, chair, basis, weight } = input;
+      // only what a search needs goes to the worker
+      const { exercises: _all, machines: _gym, later: _later, ...facts } = input;
       const found = await Comlink.wrap<FindSetUpDoor>(own).find(
         {
           exercise: row.e,
           use,
           machine: setUp.chosen.machine,
           allowed,
-          ctx: { limits, body, strength, chair, tissue, basis, weight, capTimes: null },
+          ctx: { ...facts, tissue, capTimes: null },
           wish: { effortShare: Number(effort) / 100, capTimes: cap === "" ? null : Number(cap), keepBack },
         },
         Comlink.proxy(setProgress),

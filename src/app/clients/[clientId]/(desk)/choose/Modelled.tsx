@@ -1,7 +1,8 @@
 "use client";
 import { atAngle } from "@/core/selection/compare";
+import { directionOf } from "@/core/selection/loadContext";
 import type { RangeRow } from "@/core/selection/rangeSheet";
-import { type ComputedSetUp, directionOf } from "@/core/selection/row";
+import type { ComputedSetUp } from "@/core/selection/row";
 import type { ReferenceTask } from "@/core/selection/tissues";
 import { tissuePhrase } from "@/core/selection/tissueWords";
 import type { MassUnit } from "@/core/units/mass";

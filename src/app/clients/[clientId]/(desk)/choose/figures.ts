@@ -149,8 +149,10 @@ export function shinPull(setUp: ComputedSetUp, here: AtAngle): Computed {
 
 /** Words under the moment: what share of its strength that is. */
 export function shareWords(facts: ChooseFacts, direction: "extension" | "flexion", here: AtAngle): string {
-  const own = strengthAt(facts.strength, facts.body, direction, here.deg);
+  const own = strengthAt(facts.strength, direction, here.deg);
   if (own === null) return "no sure strength at this angle";
-  const share = Math.round((Math.abs(here.kneeMomentNm) / own) * 100);
-  return `${share} % of ${facts.strength[direction] ? "what it can give here" : "a default strength, not tested"}`;
+  const share = (nm: number) => Math.round((Math.abs(here.kneeMomentNm) / nm) * 100);
+  return own.isTested
+    ? `${share(own.middle)} % of what it can give here`
+    : `about ${share(own.high)} to ${share(own.low)} % of an untested strength`;
 }

@@ -67,7 +67,7 @@ export function useChoose(
   const tissue = state.tissue ?? facts.firstTissue;
   const share = Math.min(100, Math.max(5, state.share)) / 100;
   const basis = useMemo((): Basis => {
-    const strength = strengthAt(facts.strength, facts.body, "extension", MOMENT_DEG) ?? 0;
+    const strength = strengthAt(facts.strength, "extension", MOMENT_DEG)?.low ?? 0;
     if (state.basis === "moment") return { kind: "moment", nm: share * strength };
     if (state.basis === "load") return { kind: "load", kg: Math.min(500, Math.max(0, state.kg)) };
     return { kind: "effort", share };

@@ -18,7 +18,7 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     conditions: s.conditions.map((c) => ({ ...c, beganOn: c.beganOn ?? "" })),
     uncovered: s.uncovered,
     calledAs: s.calledAs ?? "",
-    beganWith: s.beganWith ?? "onset",
+    beganWith: s.beganWith,
     beganOn: s.beganOn ?? "",
     details: s.details ?? "",
     surgeonNote: s.surgeonNote ?? "",
@@ -28,12 +28,15 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     painBest: text(s.painBest),
     bringsOn: s.bringsOn,
     settlesIn: s.settlesIn,
-    swellingApplies: s.swellingApplies ?? true,
-    firstSwelling: text(s.firstSwelling ?? 0),
+    swellingApplies: s.swellingApplies,
+    firstSwelling: text(s.firstSwelling),
+    rises: s.rises,
+    climbs: s.climbs,
+    isInactive: s.isInactive,
     goals: s.goals.length
       ? s.goals.map((g) => ({ ...g, hard: String(g.hard) }))
       : [{ goalId: null, words: c.goal, hard: "" }],
-    support: s.support ?? "none",
+    support: s.support ?? "",
     trainsAt: s.trainsAt ?? "clinic_gym",
     weekdays: s.weekdays,
   };

@@ -1,0 +1,138 @@
+import type { Body } from "../body/segments";
+import { sitToStand, stepUp } from "../mechanics/dailyTasks";
+import { jointLoads } from "../mechanics/inverseDynamics";
+import type { StandingConfiguration } from "../mechanics/squat";
+import { torqueAngleShape } from "./torqueAngleShape";
+
+/** Peak isometric torque, N·m: what most people like this one have lies between low and high. */
+export interface StrengthBand {
+  low: number;
+  middle: number;
+  high: number;
+}
+
+/** What is known of somebody whose strength nobody measured. */
+export interface UntestedPerson {
+  ageYears: number;
+  /** null: the norm of both is read */
+  normSex: "female" | "male" | null;
+  /** what makes weaker; the lowest factor that applies counts */
+  has: { arthritis: boolean; kneecapOrTendonPain: boolean; back: boolean; longInactivity: boolean };
+  /** null: not operated */
+  weeksAfterSurgery: number | null;
+  /** rises from a usual chair without hands, climbs stairs foot over foot without the rail */
+  daily: { chair: boolean; stairs: boolean };
+}
+
+/** What stands in for missing tests, peaks in N·m, and in words why. */
+export interface StrengthEstimate {
+  extension: StrengthBand;
+  flexion: StrengthBand;
+  hip: StrengthBand;
+  /** largest moments of what the client does every day, N·m; null where nothing is known of it */
+  daily: { kneeNm: number; hipNm: number } | null;
+  because: string;
+}
+
+/** Corrections K2 [~]: peak knee extension per body mass by age, N·m/kg; linear between, held beyond. */
+const BY_AGE: readonly (readonly [number, number])[] = [
+  [40, 2.6],
+  [50, 2.3],
+  [60, 2.0],
+  [70, 1.7],
+  [80, 1.4],
+];
+const SEX_FACTOR = { male: 1.1, female: 0.9 } as const;
+/** How far people differ from the middle. */
+const SPREAD = 0.4;
+const FLEXION_SHARE = 0.55;
+const HIP_SHARE = 1.0;
+const CHAIR_M = 0.46;
+const RISER_M = 0.17;
+
+function perKg(ageYears: number): number {
+  const first = BY_AGE[0] as readonly [number, number];
+  const i = BY_AGE.findIndex(([age]) => age >= ageYears);
+  if (i === 0 || ageYears <= first[0]) return first[1];
+  const last = BY_AGE[BY_AGE.length - 1] as readonly [number, number];
+  if (i < 0) return last[1];
+  const [a0, v0] = BY_AGE[i - 1] as readonly [number, number];
+  const [a1, v1] = BY_AGE[i] as readonly [number, number];
+  return v0 + ((ageYears - a0) / (a1 - a0)) * (v1 - v0);
+}
+
+function afterSurgery(weeks: number): number {
+  if (weeks <= 6) return 0.4;
+  if (weeks <= 12) return 0.55;
+  return weeks <= 26 ? 0.7 : 0.85;
+}
+
+/** The factors that apply, lowest first, each with its reason. */
+function factorsOf(p: UntestedPerson): { factor: number; why: string }[] {
+  const found: [boolean, number, string][] = [
+    [p.has.arthritis, 0.8, "arthritis"],
+    [p.has.kneecapOrTendonPain, 0.85, "kneecap or tendon pain"],
+    [p.has.back, 0.9, "a back problem"],
+    [p.has.longInactivity, 0.65, "a long time without training"],
+    [
+      p.weeksAfterSurgery !== null,
+      p.weeksAfterSurgery === null ? 1 : afterSurgery(p.weeksAfterSurgery),
+      `week ${p.weeksAfterSurgery} after surgery`,
+    ],
+  ];
+  return found
+    .filter(([applies]) => applies)
+    .map(([, factor, why]) => ({ factor, why }))
+    .sort((a, b) => a.factor - b.factor);
+}
+
+/** Largest moments of the daily tasks that the client does, and the peak torque that they need at their angles. */
+function dailyOf(body: Body, daily: UntestedPerson["daily"]) {
+  const tasks: (StandingConfiguration | null)[] = [
+    daily.chair ? sitToStand(body, { seatM: CHAIR_M }) : null,
+    daily.stairs ? stepUp(body, { riserM: RISER_M }) : null,
+  ];
+  const found = tasks.flatMap((task) => {
+    if (!task) return [];
+    const joint = jointLoads(body, task.posture, task.forces);
+    const kneeNm = Math.max(0, joint.kneeMomentNm);
+    return [
+      {
+        kneeNm,
+        hipNm: Math.max(0, joint.hipMomentNm ?? 0),
+        peakNm: kneeNm / torqueAngleShape("knee_extension", joint.kneeFlexionDeg),
+      },
+    ];
+  });
+  if (found.length === 0) return null;
+  const most = (of: (t: (typeof found)[number]) => number) => Math.max(...found.map(of));
+  return { kneeNm: most((t) => t.kneeNm), hipNm: most((t) => t.hipNm), peakNm: most((t) => t.peakNm) };
+}
+
+const bandOf = (middleNm: number, leastNm = 0): StrengthBand => ({
+  low: Math.max(leastNm, middleNm * (1 - SPREAD)),
+  middle: Math.max(leastNm, middleNm),
+  high: Math.max(leastNm, middleNm * (1 + SPREAD)),
+});
+
+/**
+ * Strength of somebody who was not tested, as a band: by age, what weakens, and bounded below by what is done every day.
+ * For setting a load take the low end; for ordering and words the middle, with the band shown. Corrections K2 [~][own].
+ */
+export function untestedStrength(body: Body, p: UntestedPerson): StrengthEstimate {
+  const [worst] = factorsOf(p);
+  const sex = p.normSex === null ? 1 : SEX_FACTOR[p.normSex];
+  const peakNm = perKg(p.ageYears) * body.massKg * sex * (worst?.factor ?? 1);
+  const daily = dailyOf(body, p.daily);
+  const does = [
+    ...(p.daily.chair ? ["rises from a chair without hands"] : []),
+    ...(p.daily.stairs ? ["climbs stairs foot over foot"] : []),
+  ];
+  return {
+    extension: bandOf(peakNm, daily?.peakNm),
+    flexion: bandOf(peakNm * FLEXION_SHARE),
+    hip: bandOf(peakNm * HIP_SHARE, daily?.hipNm),
+    daily: daily && { kneeNm: daily.kneeNm, hipNm: daily.hipNm },
+    because: [`age ${p.ageYears}`, ...(worst ? [worst.why] : []), ...does].join(", "),
+  };
+}
