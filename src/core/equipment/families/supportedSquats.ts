@@ -1,4 +1,5 @@
 import { hackSquat } from "../../mechanics/hackSquat";
+import { flexionAtReachDeg } from "../../mechanics/linkage";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { flexionAtHipHeightDeg, guidedSquat, HIP_ABOVE_SEAT_M } from "../../mechanics/squat";
 import { plus, times, unit, vector } from "../../mechanics/vector";
@@ -187,6 +188,9 @@ export const railSquat: MachineFamily = {
       c,
     ),
   ends: (body, m, s): ArcEnd[] => {
+    // feet far ahead of a short leg end the way down before the bench does
+    const reachDeg = flexionAtReachDeg(body, 0, numberOf(s, "feetForwardM"));
+    if (reachDeg === null || reachDeg <= LEAST_BEND_DEG + 1) return [];
     const deg = flexionAtHipHeightDeg(
       (t) =>
         guidedSquat(body, t, {
@@ -194,8 +198,8 @@ export const railSquat: MachineFamily = {
           barKg: numberOf(m.values, "barKg"),
         }).hipHeightM,
       numberOf(s, "benchM") + HIP_ABOVE_SEAT_M,
-      10,
-      110,
+      LEAST_BEND_DEG,
+      Math.min(110, reachDeg - 1),
     );
     return deg === null
       ? []
