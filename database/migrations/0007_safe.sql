@@ -50,6 +50,7 @@ alter table episode
   add column rises text check (rises in ('yes', 'hands', 'no')),
   add column climbs text check (climbs in ('yes', 'rail', 'no')),
   add column is_inactive boolean;
+grant update (rises, climbs, is_inactive) on episode to bexlo_app;
 
 -- why a therapist went above the start cap of a machine
 alter table set_up_card add column above_start text;

@@ -8,7 +8,7 @@ import { legCurl } from "@/core/mechanics/legCurl";
 import { legPress } from "@/core/mechanics/legPress";
 import { type LegConfiguration, type LegState, legState, tissueOf } from "@/core/mechanics/legState";
 import { reverseHipExtension } from "@/core/mechanics/proneAndLying";
-import { freeSquat, guidedSquat } from "@/core/mechanics/squat";
+import { freeSquat, guidedSquat, splitSquat } from "@/core/mechanics/squat";
 import { terminalExtension } from "@/core/mechanics/terminalExtension";
 import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 
@@ -130,6 +130,18 @@ export function publishedFindings(): Finding[] {
       .kneeMomentNm;
   const hipOf = (legs: 1 | 2, kneeFlexionDeg: number) =>
     reverseHipExtension(body, { hangDeg: 0, kneeFlexionDeg, legs }).backMomentNm;
+  const standing = (deg: number, c: number) =>
+    Math.max(
+      solve(freeSquat(body, deg), c).tissue.shinShearN,
+      solve(splitSquat(body, deg, { shankLeanDeg: Math.min(15, deg / 3), leanDeg: 12, braking: 0 }), c).tissue
+        .shinShearN,
+      solve(freeSquat(body, deg, { share: 0.9 }), c).tissue.shinShearN,
+    );
+  const standingForward = Math.max(...range(10, 100).flatMap((d) => [0.1, 0.25].map((c) => standing(d, c))));
+  const openForward = range(0, 90).filter(
+    (d) =>
+      extension(d, torqueFor(d, Math.max(60, squat(d).joint.kneeMomentNm)), { c: 0 }).tissue.shinShearN > 50,
+  );
   const stress90 = squat(90).tissue.kneecapStressMPa;
   return [
     {
@@ -148,6 +160,22 @@ export function publishedFindings(): Finding[] {
       model: `ends at ${forwardEnds(0.1)}° with co-contraction, ${forwardEnds(0)}° without`,
       holds: (forwardEnds(0.1) ?? 0) >= 28 && (forwardEnds(0) ?? 99) <= 48,
       note: "co-contraction was tuned to it: agreement is by construction",
+    },
+    {
+      id: "weight-bearing-forward",
+      finding: "Squat, lunge and step-up on the body's own weight do not pull the shin forward",
+      published: "none above 50 N beyond 10° [M]",
+      model: `at most ${n(standingForward)} N beyond 10°, hamstrings working along at 10 and 25 %`,
+      holds: standingForward < 50,
+      note: "with the hamstrings that always work along in weight bearing",
+    },
+    {
+      id: "open-against-standing",
+      finding: "Open extension at the squat's own knee moment does pull it forward near straight",
+      published: "from about 40° to straight [M]",
+      model: `above 50 N from ${openForward.at(-1)}° to straight`,
+      holds: (openForward.at(-1) ?? 0) >= 20 && (openForward.at(-1) ?? 99) <= 50,
+      note: "where it begins hangs on how heavy: here at the squat's own moment, 60 N·m at least",
     },
     {
       id: "extension-forward-size",
