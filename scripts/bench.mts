@@ -9,7 +9,7 @@ import { judgeScore } from "../src/core/dose/judgeScore";
 import { fatigueLinesOf, itemsOf } from "../src/core/dose/scoreItems";
 import { simulateSession } from "../src/core/dose/sessionFatigue";
 import { scoreTotals } from "../src/core/dose/sessionScore";
-import { sessionTemplate } from "../src/core/dose/sessionTemplate";
+import { draftSession } from "../src/core/drafts/draftSession";
 import { seatedPress } from "../src/core/equipment/families/presses";
 import { geometryOf } from "../src/core/equipment/machine";
 import { TEMPLATES, templateOf } from "../src/core/equipment/templates";
@@ -28,8 +28,8 @@ import { chairRise } from "../src/core/selection/tissues";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
+import { draftFor } from "../src/core/testdata/draftFor";
 import { loadFacts } from "../src/core/testdata/loadFacts";
-import { scoreContext } from "../src/core/testdata/scoreContext";
 import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
 import { startServer, stopServer } from "../tests/e2e/stack";
 
@@ -98,7 +98,7 @@ const solve = time("press solved at one angle", () =>
   seatedPress.solve(body, geometryOf(templateOf("seated_press")), PRESS_SET_UP, 60),
 );
 const sheet = time(
-  "the whole range sheet, 73 exercises",
+  "the whole range sheet, 100 exercises",
   () =>
     rangeSheet({
       ...facts,
@@ -137,10 +137,11 @@ console.log(
 );
 
 console.log("\nSession");
-const context = scoreContext();
-const { rows } = rangeSheet(context.sheet);
-const wish = { place: "gym" as const, minutes: 45, aim: null };
-const drafted = sessionTemplate(rows, context, wish);
+const client = draftFor({ conditionId: "knee_oa", variantId: "moderate", phaseId: "build", goal: "stairs" });
+const { context } = client;
+const clientSheet = rangeSheet(context.sheet);
+const wish = { place: "gym" as const, minutes: 45 };
+const drafted = draftSession(client.facts, clientSheet, context, wish).lines;
 const idOf = (_: unknown, i: number) => String(i);
 const judging = time(
   `judge ${drafted.length} lines (loads, limits, gates)`,
@@ -153,7 +154,11 @@ const person = { k: 1, spread: 1.5 };
 const whole = time(`simulate the session's fatigue (${steps.length} timers, three times)`, () =>
   simulateSession(steps, fatigueLinesOf(judged, idOf), person),
 );
-const drafting = time("draft a session from the rules", () => sessionTemplate(rows, context, wish), 20);
+const drafting = time(
+  "draft a session from the rules",
+  () => draftSession(client.facts, clientSheet, context, wish),
+  5,
+);
 console.log(
   `draft / judge ${(drafting / judging).toFixed(0)}, simulation / judge ${(whole / judging).toFixed(2)}, search / simulation ${(search / whole).toFixed(0)}`,
 );

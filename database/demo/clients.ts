@@ -292,7 +292,7 @@ export const CLIENTS: DemoClient[] = [
     },
     beganDaysAgo: 68,
     enteredDaysAgo: 60,
-    wholeSessions: { daysAgo: [10, 6], minutes: 20 },
+    wholeSessions: { daysAgo: [10, 6], minutes: 15 },
     screenings: [{ daysAgo: 60, yes: { rf_numb: "unsure" } }, { daysAgo: 48 }],
     phases: [
       { id: "subacute", daysAgo: 46, reason: "leg pain above the knee only, sits twenty minutes" },

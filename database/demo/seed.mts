@@ -10,7 +10,7 @@ import postgres from "postgres";
 import { limbGravityTorqueNm } from "../../src/core/body/limbGravity";
 import { bodyFrom } from "../../src/core/body/segments";
 import { scoreContextOf } from "../../src/core/dose/scoreContextOf";
-import { sessionTemplate } from "../../src/core/dose/sessionTemplate";
+import { draftSession } from "../../src/core/drafts/draftSession";
 import { simulateHolds } from "../../src/core/isometrics/simulateHolds";
 import { plainMeasurement } from "../../src/core/measure/measurementInput";
 import { MEASUREMENT_KINDS, measurementKind } from "../../src/core/measure/measurementKinds";
@@ -168,12 +168,13 @@ async function liveThrough(d: DemoClient): Promise<void> {
 
 /** A session as the rules draft it on that day, saved; the newest may be kept as a template. */
 async function wholeSession(d: DemoClient, client: ClientEpisode, when: Date): Promise<void> {
-  const wish = { place: "gym" as const, minutes: d.wholeSessions?.minutes ?? 30, aim: null };
+  const wish = { place: "gym" as const, minutes: d.wholeSessions?.minutes ?? 45 };
   await at(when, async (ctx) => {
     const facts = await sessionFacts(ctx, client);
     if (typeof facts === "string") throw new Error(facts);
     const context = scoreContextOf(facts);
-    const items = sessionTemplate(rangeSheet(context.sheet).rows, context, wish);
+    if (typeof facts.draft === "string") throw new Error(facts.draft);
+    const items = draftSession(facts.draft, rangeSheet(context.sheet), context, wish).lines;
     const baseVersion = (await scoresOf(ctx, client.episodeId))[0]?.version ?? 0;
     await saveScore(ctx, client, { id: uuid(), baseVersion, items });
     const name = d.wholeSessions?.templateName;

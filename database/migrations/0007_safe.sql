@@ -50,7 +50,12 @@ alter table episode
   add column rises text check (rises in ('yes', 'hands', 'no')),
   add column climbs text check (climbs in ('yes', 'rail', 'no')),
   add column is_inactive boolean;
-grant update (rises, climbs, is_inactive) on episode to bexlo_app;
+-- when pain and swelling of the story were asked: they count as findings of that day
+alter table episode add column story_at timestamptz;
+update episode e set story_at =
+  coalesce((select min(k.set_at) from episode_condition k where k.episode_id = e.id), e.began_on::timestamptz);
+alter table episode alter column story_at set not null;
+grant update (rises, climbs, is_inactive, story_at) on episode to bexlo_app;
 
 -- why a therapist went above the start cap of a machine
 alter table set_up_card add column above_start text;

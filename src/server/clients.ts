@@ -7,7 +7,7 @@ import { stanceId, stancesOf } from "@/core/rules/stances";
 import { schoolOf } from "@/core/safety/painSchool";
 import type { Side } from "@/core/units/fields";
 import { audit } from "./audit";
-import { type Ctx, mustMay } from "./context";
+import { type Ctx, dayOf, mustMay } from "./context";
 import { Refused } from "./refused";
 import { clinicStances, optionInForce, type StanceChoice, type StancesInForce } from "./stances";
 
@@ -31,6 +31,8 @@ export interface ClientEpisode {
   school: School;
   irritability: Irritability;
   usualPain: number;
+  /** the day on which pain and swelling of the story were asked */
+  storyOn: string;
   swellingApplies: boolean;
   firstSwelling: number;
   goal: string;
@@ -55,7 +57,7 @@ export async function clientEpisodes(ctx: Ctx, clientId: string | null = null): 
   const rows = await ctx.tx`
     select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, c.body_mass_kg,
       c.shank_length_m, c.norm_sex, e.side, e.condition, e.began_on, e.began_with, e.pain_school, e.irritability,
-      e.usual_pain, e.swelling_applies, e.first_swelling, e.goal, e.uncovered, e.version,
+      e.usual_pain, e.story_at, e.swelling_applies, e.first_swelling, e.goal, e.uncovered, e.version,
       (select json_agg(json_build_object('conditionId', k.condition_id, 'variantId', k.variant_id, 'phaseId', k.phase_id)
           order by k.set_at, k.condition_id)
         from episode_condition k where k.episode_id = e.id and k.ended_on is null) as conditions,
@@ -90,6 +92,7 @@ export async function clientEpisodes(ctx: Ctx, clientId: string | null = null): 
         school.parse(r.pain_school),
       irritability: irritability.parse(r.irritability),
       usualPain: r.usual_pain,
+      storyOn: dayOf(ctx, r.story_at),
       swellingApplies: r.swelling_applies,
       firstSwelling: r.first_swelling,
       goal: r.goal,

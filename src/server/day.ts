@@ -10,7 +10,7 @@ import { type Ctx, dayOf, today } from "./context";
 import { proposal } from "./decisions";
 import { limitsBar } from "./limits";
 import { extensionTests, testsOf } from "./measurements";
-import { measurementsOf } from "./otherMeasurements";
+import { findingsOnFile } from "./otherMeasurements";
 import { findingsOf } from "./phases";
 import { currentPlan, type StoredPlan } from "./plans";
 import { screeningStateOf } from "./screenings";
@@ -62,7 +62,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       sessionsOf(ctx, episodeId),
       lastRecheck(ctx, episodeId),
       conditionsOf(ctx, episodeId),
-      measurementsOf(ctx, episodeId),
+      findingsOnFile(ctx, client),
       screeningStateOf(ctx, client),
       proposal(ctx, client),
       limitsBar(ctx, client),

@@ -2,6 +2,7 @@ import "server-only";
 import type { DatedMeasurement } from "@/core/measure/findings";
 import type { MeasurementInput } from "@/core/measure/measurementInput";
 import { measurementKind } from "@/core/measure/measurementKinds";
+import { withStory } from "@/core/measure/storyFindings";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, once } from "./context";
@@ -24,6 +25,15 @@ export interface StoredMeasurement extends DatedMeasurement {
 /** Measurements of an episode that stand, newest first. */
 export const measurementsOf = (ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> =>
   once(ctx, `measurements ${episodeId}`, () => readMeasurementsOf(ctx, episodeId));
+
+/** The same with what the story took on its day: pain and swelling that were asked are not "never measured". */
+export const findingsOnFile = async (ctx: Ctx, client: ClientEpisode): Promise<DatedMeasurement[]> =>
+  withStory(await measurementsOf(ctx, client.episodeId), {
+    takenOn: client.storyOn,
+    side: client.side,
+    painNow: client.usualPain,
+    swellingGrade: client.swellingApplies ? client.firstSwelling : null,
+  });
 
 async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
   const rows = await ctx.tx`

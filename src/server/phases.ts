@@ -10,7 +10,7 @@ import type { ClientEpisode } from "./clients";
 import { conditionsOf, type EpisodeCondition } from "./conditions";
 import { type Ctx, mustMay, today } from "./context";
 import { testsOf } from "./measurements";
-import { measurementsOf } from "./otherMeasurements";
+import { findingsOnFile } from "./otherMeasurements";
 import { Refused } from "./refused";
 
 /** What is known of the client in the terms of a condition's exit criteria. */
@@ -20,7 +20,7 @@ export async function findingsOf(
   c: EpisodeCondition,
 ): Promise<ClientFindings> {
   return findingsFrom({
-    measurements: await measurementsOf(ctx, client.episodeId),
+    measurements: await findingsOnFile(ctx, client),
     strength: await testsOf(ctx, client.episodeId),
     side: client.side,
     today: today(ctx),

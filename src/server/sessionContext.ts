@@ -2,6 +2,7 @@ import "server-only";
 import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
 import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
+import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { personalFactor } from "@/core/isometrics/personalFactor";
 import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
 import type { Direction } from "@/core/selection/strengthKnown";
@@ -12,6 +13,7 @@ import type { Side } from "@/core/units/fields";
 import { type ChooseFacts, chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, today } from "./context";
+import { draftFacts } from "./drafts";
 import { recordsByPlan } from "./holdRecords";
 import { testsOf } from "./measurements";
 import { sessionsOf } from "./sessions";
@@ -25,6 +27,8 @@ export interface SessionFacts extends PlainScoreFacts {
   /** the side that this is about, and which leg is clearly weaker in each direction */
   side: Side;
   weaker: Record<Direction, WeakerLeg | null>;
+  /** what a first draft is made from, or why none is made today */
+  draft: DraftFacts | string;
 }
 
 /** With fewer sessions behind them people count as novices [own]. */
@@ -66,6 +70,7 @@ export async function sessionFacts(ctx: Ctx, client: ClientEpisode): Promise<Ses
       extension: weakerLeg(tests, "knee_extension", client.side),
       flexion: weakerLeg(tests, "knee_flexion", client.side),
     },
+    draft: await draftFacts(ctx, client),
   };
 }
 

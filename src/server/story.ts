@@ -105,6 +105,8 @@ export async function changeStory(
   const columns = columnsOf(episode);
   const rows = await ctx.tx`
     update episode set ${ctx.tx({ ...columns, goals: ctx.tx.json(episode.goals as never) } as never)},
+      story_at = case when usual_pain = ${columns.usual_pain} and first_swelling = ${columns.first_swelling}
+        then story_at else ${ctx.now} end,
       version = version + 1
     where id = ${client.episodeId} and (version = ${input.version} or ${input.evenIfChanged}) and closed_on is null
     returning id`;
@@ -227,6 +229,7 @@ async function insertEpisode(ctx: Ctx, clientId: string, episodeId: string, e: E
     // holds where no condition of the rule base gives a rule
     pain_school: e.beganWith === "surgery" ? "post_op" : "monitoring",
     ...columnsOf(e),
+    story_at: ctx.now,
     goals: ctx.tx.json(e.goals as never),
   };
   await ctx.tx`insert into episode ${ctx.tx(row as never)}`;

@@ -3,12 +3,13 @@ import type { AllowedArc } from "../selection/allowedArc";
 import { clamp } from "../units/clamp";
 import { ANGLE_STEP_DEG } from "./scheme";
 
-/** Where the knee's angle means something for a hold. */
+/** Where the knee's angle means something for a hold; standing and kneeling for balance or touch have none to choose. */
 export const hasHoldAngle = (e: Exercise): boolean =>
-  e.match.class === "open_knee_extension" ||
-  e.match.class === "open_knee_flexion" ||
-  e.match.class === "closed_knee" ||
-  e.match.class === "closed_knee_flexion";
+  e.family !== "activation" &&
+  (e.match.class === "open_knee_extension" ||
+    e.match.class === "open_knee_flexion" ||
+    e.match.class === "closed_knee" ||
+    e.match.class === "closed_knee_flexion");
 
 /** Usual angle of a hold (isometric guide of the exercise rules). */
 const USUAL_DEG = 60;

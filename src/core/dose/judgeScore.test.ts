@@ -6,21 +6,13 @@ import { EXERCISES } from "../rules/exercises";
 import { boundsOfRecord } from "../rules/limitsOfRecord";
 import { phaseLimits } from "../safety/phaseLimits";
 import { loadOfStep, realLoads } from "../selection/machineFor";
-import { rangeSheet } from "../selection/rangeSheet";
 import { bounded } from "../testdata/bounded";
 import { EXAMPLES, line, scoreContext, withTests } from "../testdata/scoreContext";
-import { AIM_IDS } from "./doseByAim";
-import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "./homeVersion";
 import { judgeScore, type ScoreContext } from "./judgeScore";
 import { kneecapDose } from "./kneecapDose";
 import { legsAllowed } from "./legs";
 import { stepFor } from "./lineLoad";
 import { SCHEME_KINDS } from "./scheme";
-import { scoreLine } from "./scoreInput";
-import { fatigueLinesOf, itemsOf } from "./scoreItems";
-import { simulateSession } from "./sessionFatigue";
-import { orderNotes, scoreTotals, USUAL_ORDER } from "./sessionScore";
-import { lightStart, sessionTemplate } from "./sessionTemplate";
 
 const EVERY_PHASE = CONDITIONS.flatMap((c) =>
   c.phases.map((p) => boundsOfRecord(phaseLimits(c, p, { week: p.weeks.from }), p.name)),
@@ -212,74 +204,6 @@ describe("what bars a line", () => {
   test("70 % for 45 s also asks whether felt effort was meant, and says what that would be", () => {
     const judged = judgeOne(hold({ effort: { kind: "percent", percent: 70 } }), scoreContext());
     expect(judged.cautions.join()).toMatch(/felt 7 at the end of the last one is about 3\d % of maximum/);
-  });
-});
-
-describe("a session from the rules", () => {
-  const context = fc.record({
-    limits: fc.constantFrom(...EVERY_PHASE),
-    place: fc.constantFrom("gym" as const, "home" as const),
-    minutes: fc.constantFrom(20, 30, 45),
-    aim: fc.constantFrom(null, ...AIM_IDS),
-    isPostOp: fc.boolean(),
-  });
-
-  test("holds only what fits, is in order, and fits the minutes, for every condition, phase and aim", () => {
-    fc.assert(
-      fc.property(context, ({ limits, place, minutes, aim, isPostOp }) => {
-        const base = scoreContext(limits);
-        const ctx = { ...base, known: { ...base.known, isPostOp } };
-        const { rows } = rangeSheet(ctx.sheet);
-        const lines = sessionTemplate(rows, ctx, { place, minutes, aim });
-        expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
-        const judged = judgeScore(lines, ctx);
-        for (const j of judged) {
-          expect(j.bars).toEqual([]);
-          expect(scoreLine.safeParse(j.line).success).toBe(true);
-          if (place === "home") expect(j.exercise?.home_ready).toBe(true);
-        }
-        const items = itemsOf(judged, (_, i) => String(i));
-        expect(orderNotes(items, USUAL_ORDER).filter((n) => n.fix && n.fix.kind !== "ramp")).toEqual([]);
-        const { steps } = scoreTotals(items);
-        const felt = simulateSession(
-          steps,
-          fatigueLinesOf(judged, (_, i) => String(i)),
-          { k: 1, spread: 1 },
-        );
-        expect(felt.filter((p) => p.endsAt)).toEqual([]);
-        if (lines.length > 3) expect(scoreTotals(items).seconds).toBeLessThanOrEqual(minutes * 60);
-      }),
-      { numRuns: 8 },
-    );
-  });
-
-  test("has three lines and more for every phase that leaves work, and begins light", () => {
-    for (const limits of EVERY_PHASE.filter((_, i) => i % 6 === 0)) {
-      const ctx = scoreContext(limits);
-      const { rows } = rangeSheet(ctx.sheet);
-      const lines = sessionTemplate(rows, ctx, { place: "gym", minutes: 45, aim: null });
-      if (rows.length >= 25) expect(lines.length).toBeGreaterThanOrEqual(3);
-      const start = lightStart(rows, ctx);
-      if (start) expect(judgeOne(start, ctx).bars).toEqual([]);
-    }
-  });
-
-  test("becomes a home version of what is there: nothing barred, nothing that is missing", () => {
-    fc.assert(
-      fc.property(context, fc.subarray([...HOME_THING_IDS]), ({ limits, minutes }, have) => {
-        const ctx = scoreContext(limits);
-        const { rows } = rangeSheet(ctx.sheet);
-        const gym = sessionTemplate(rows, ctx, { place: "gym", minutes, aim: null });
-        const things = new Set<HomeThing>(have);
-        const home = homeVersion(gym, rows, ctx, things);
-        expect(home.lines.length + home.notes.filter((n) => n.includes("left out")).length).toBe(gym.length);
-        for (const j of judgeScore(home.lines, ctx)) {
-          expect(j.bars).toEqual([]);
-          expect(j.exercise && canBeDoneWith(j.exercise, things)).toBe(true);
-        }
-      }),
-      { numRuns: 6 },
-    );
   });
 });
 

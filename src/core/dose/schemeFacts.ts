@@ -20,5 +20,5 @@ export const schemeFactsOf = (
   isStretch: e.match.class === "stretch",
   isMoved: !e.match.static_hold,
   isOneLeggedMachine: e.match.is_machine && !legsAllowed(e, "straight").includes("together"),
-  travels: e.equipment.includes("lane"),
+  travels: /lane|clear 10/.test(e.equipment),
 });

@@ -25,6 +25,8 @@ export const scoreLine = z.object({
     .min(5, { error: "Say in a few words why more than the start is right for this leg." })
     .max(300, { error: "The reason is longer than 300 characters." })
     .nullish(),
+  /** why it is there, from the draft it came with; kept with the line */
+  why: z.string().trim().max(400, { error: "Why a line is there has 400 characters at most." }).nullish(),
 });
 export type ScoreLine = z.infer<typeof scoreLine>;
 

@@ -20,6 +20,12 @@ const PRESS = ["seated_press", "carriage_press"] as const;
 const CURL = ["leg_curl_prone", "leg_curl_seated"] as const;
 const TWO = { share: 0.5, legs: "two legs" } as const;
 const ONE = { share: 1, legs: "one leg" } as const;
+const STEP = {
+  families: ["step"],
+  ...ONE,
+  isUnloaded: true,
+  legs: "nine tenths on the upper leg",
+} as const;
 
 const USES: Record<string, ExerciseUse> = {
   kext_full: { families: EXTENSION, ...TWO },
@@ -56,7 +62,10 @@ const USES: Record<string, ExerciseUse> = {
     ...ONE,
     legs: "three quarters on the front leg",
   },
-  step_up: { families: ["step"], ...ONE, isUnloaded: true, legs: "nine tenths on the upper leg" },
+  step_up: STEP,
+  step_up_low: STEP,
+  step_down_low: STEP,
+  step_down: STEP,
   tke_standing: { families: ["standing_extension"], ...ONE, legs: "both feet on the floor" },
   curl_lying: { families: ["leg_curl_prone"], ...TWO },
   curl_seated: { families: ["leg_curl_seated"], ...TWO },

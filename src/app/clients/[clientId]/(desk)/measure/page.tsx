@@ -8,7 +8,7 @@ import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
 import { kneeExtensionMachine } from "@/server/machines";
 import { testCircumstances, testsOf } from "@/server/measurements";
-import { measurementsOf } from "@/server/otherMeasurements";
+import { findingsOnFile, measurementsOf } from "@/server/otherMeasurements";
 import { loadingBarred } from "@/server/screenings";
 import { optionInForce, stancesInForce } from "@/server/stances";
 import { DueList } from "./DueList";
@@ -55,7 +55,7 @@ export default async function MeasurePage({
       aim: optionInForce(await stancesInForce(ctx, client.episodeId), "own_hamstring_aim") ?? "measured",
       due: dueMeasurements({
         parts: conditions,
-        measurements,
+        measurements: await findingsOnFile(ctx, client),
         strength: tests,
         side: client.side,
         today: today(ctx),

@@ -1,14 +1,15 @@
 "use client";
 import { type RefObject, useRef, useState } from "react";
-import { AIM_IDS, AIMS, type Aim } from "@/core/dose/doseByAim";
 import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/dose/homeVersion";
 import type { ScoreLine } from "@/core/dose/scoreInput";
-import type { TemplateWish } from "@/core/dose/sessionTemplate";
+import type { DraftWish } from "@/core/drafts/draftSession";
 import { GROUP_NAMES, type RangeRow } from "@/core/selection/rangeSheet";
 import { Palette } from "@/ui/palette/Palette";
 
-export const MINUTES = [20, 30, 45, 60] as const;
-export type Wish = Omit<TemplateWish, "minutes"> & { minutes: (typeof MINUTES)[number] };
+export const MINUTES = [15, 30, 45, 60] as const;
+const PLACES: Record<DraftWish["place"], string> = { gym: "the gym", other_gym: "another gym", home: "home" };
+export const PLACE_IDS = Object.keys(PLACES) as DraftWish["place"][];
+export type Wish = Omit<DraftWish, "minutes"> & { minutes: (typeof MINUTES)[number] };
 const QUIET_SELECT = "cursor-pointer border-b border-rule bg-transparent font-bold";
 
 /** Somewhere to start from: a kept template or an earlier session. */
@@ -21,7 +22,6 @@ export interface Start {
 /** What a session is drafted for, from what, and what is added to it. */
 export function DraftBar({
   wish,
-  phaseAim,
   templates,
   earlier,
   rows,
@@ -35,7 +35,6 @@ export function DraftBar({
   onHome,
 }: {
   wish: Wish;
-  phaseAim: Aim;
   templates: readonly Start[];
   earlier: readonly Start[];
   rows: readonly RangeRow[];
@@ -56,10 +55,13 @@ export function DraftBar({
         <select
           className={QUIET_SELECT}
           value={wish.place}
-          onChange={(e) => onWish({ ...wish, place: e.target.value === "home" ? "home" : "gym" })}
+          onChange={(e) => onWish({ ...wish, place: PLACE_IDS.find((p) => p === e.target.value) ?? "gym" })}
         >
-          <option value="gym">the gym</option>
-          <option value="home">home</option>
+          {PLACE_IDS.map((p) => (
+            <option key={p} value={p}>
+              {PLACES[p]}
+            </option>
+          ))}
         </select>
       </label>
       <label className="flex items-baseline gap-1">
@@ -68,28 +70,12 @@ export function DraftBar({
           className={QUIET_SELECT}
           value={String(wish.minutes)}
           onChange={(e) =>
-            onWish({ ...wish, minutes: MINUTES.find((m) => m === Number(e.target.value)) ?? 30 })
+            onWish({ ...wish, minutes: MINUTES.find((m) => m === Number(e.target.value)) ?? 45 })
           }
         >
           {MINUTES.map((m) => (
             <option key={m} value={m}>
               {m} min
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex items-baseline gap-1">
-        <span className="quiet">to</span>
-        <select
-          aria-label="Aim"
-          className={QUIET_SELECT}
-          value={wish.aim ?? ""}
-          onChange={(e) => onWish({ ...wish, aim: (e.target.value || null) as Aim | null })}
-        >
-          <option value="">what the phase asks: {AIMS[phaseAim]}</option>
-          {AIM_IDS.map((a) => (
-            <option key={a} value={a}>
-              {AIMS[a]}
             </option>
           ))}
         </select>

@@ -1,4 +1,5 @@
 "use client";
+import { useState } from "react";
 import { hasHoldAngle, usualHoldDeg } from "@/core/dose/holdAngle";
 import type { JudgedLine } from "@/core/dose/judgeScore";
 import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/dose/legs";
@@ -76,6 +77,11 @@ export function ItemEditor({
         {open?.computed ? `${open.computed.chosen.machine.name}, ` : ""}
         {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
+      {line.why && (
+        <p className="small">
+          <b>Here because:</b> {line.why}.
+        </p>
+      )}
       <ToSet judged={judged} personal={personal} massUnit={massUnit} />
       {bars.map((b) => (
         <p key={b} className="mt-1 border-l-4 border-accent pl-3" role="status">
@@ -86,6 +92,9 @@ export function ItemEditor({
         <button type="button" className="btn btn-line btn-sm mt-1" onClick={() => onChange(lighter.line)}>
           Take {lighter.name}: {lighter.how}
         </button>
+      )}
+      {(load?.brokenCap === "start" || line.aboveStart) && !disabled && (
+        <AboveStart value={line.aboveStart ?? ""} onValue={(aboveStart) => onChange({ aboveStart })} />
       )}
       {cautions.map((c) => (
         <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
@@ -253,5 +262,23 @@ function WindowFields({
         </span>
       )}
     </div>
+  );
+}
+
+/** The therapist's reason to go above the start cap; it goes above nothing else. */
+function AboveStart({ value, onValue }: { value: string; onValue: (reason: string | null) => void }) {
+  const [words, setWords] = useState(value);
+  return (
+    <label className="mt-1 block">
+      above the start because
+      <input
+        className="input input-sm w-full"
+        value={words}
+        maxLength={300}
+        placeholder="for example: pressed 60 kg here last week"
+        onChange={(x) => setWords(x.target.value)}
+        onBlur={() => onValue(words.trim().length >= 5 ? words.trim() : null)}
+      />
+    </label>
   );
 }

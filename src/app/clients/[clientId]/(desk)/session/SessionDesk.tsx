@@ -4,16 +4,17 @@ import { useRouter } from "next/navigation";
 import { parseAsInteger, parseAsNumberLiteral, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useRef, useState } from "react";
 import { mostOf } from "@/core/bounds/inForce";
-import { AIM_IDS, aimOfPhase } from "@/core/dose/doseByAim";
+import { asRamp } from "@/core/dose/asRamp";
 import { type HomeThing, homeVersion } from "@/core/dose/homeVersion";
 import type { JudgedLine } from "@/core/dose/judgeScore";
+import { lightStart, usualLine } from "@/core/dose/lightStart";
 import { nextMeansDown } from "@/core/dose/nextMeans";
 import type { ScoreLine } from "@/core/dose/scoreInput";
 import { jointOf } from "@/core/dose/sessionFatigue";
 import type { Fix } from "@/core/dose/sessionScore";
-import { asRamp, lightStart, sessionTemplate, usualLine } from "@/core/dose/sessionTemplate";
 import type { PastLoad } from "@/core/dose/weekGuard";
 import { workKindOf } from "@/core/dose/workKind";
+import { draftSession } from "@/core/drafts/draftSession";
 import type { Exercise } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import { directionOf } from "@/core/selection/loadContext";
@@ -23,7 +24,7 @@ import type { SessionFacts } from "@/server/sessionContext";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { FindDose } from "../dose/FindDose";
-import { DraftBar, MINUTES, type Start, type Wish } from "./DraftBar";
+import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
 import { ItemEditor, schemeOn } from "./ItemEditor";
 import { KeepTemplate } from "./KeepTemplate";
 import { SaveBar } from "./SaveBar";
@@ -33,9 +34,8 @@ import { useJudged } from "./useJudged";
 import { type Line, plainLines, useScore } from "./useScore";
 
 const VIEW = {
-  place: parseAsStringLiteral(["gym", "home"]).withDefault("gym"),
-  minutes: parseAsNumberLiteral(MINUTES).withDefault(30),
-  aim: parseAsStringLiteral(AIM_IDS),
+  place: parseAsStringLiteral(PLACE_IDS).withDefault("gym"),
+  minutes: parseAsNumberLiteral(MINUTES).withDefault(45),
   line: parseAsInteger.withDefault(1),
 };
 
@@ -66,7 +66,7 @@ export function SessionDesk({
   const [{ line: pickedAt, ...wish }, setView] = useQueryStates(VIEW);
   const [justMade, setJustMade] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [homeNotes, setHomeNotes] = useState<string[]>([]);
+  const [madeNotes, setMadeNotes] = useState<string[]>([]);
   const adder = useRef<HTMLDialogElement>(null);
   const starter = useRef<HTMLDialogElement>(null);
   const homeDialog = useRef<HTMLDialogElement>(null);
@@ -88,10 +88,16 @@ export function SessionDesk({
     setPicked(score.lines[at + by]?.key ?? line?.key ?? null);
   };
   const startFrom = (items: readonly ScoreLine[]) => {
-    setHomeNotes([]);
+    setMadeNotes([]);
     score.replaceAll(items);
   };
-  const draft = () => mayWrite && startFrom(sessionTemplate(rows, context, wish));
+  const draft = () => {
+    if (!mayWrite) return;
+    if (typeof facts.draft === "string") return setMadeNotes([facts.draft]);
+    const made = draftSession(facts.draft, j.sheet, context, wish);
+    score.replaceAll(made.lines);
+    setMadeNotes(made.notes);
+  };
   const add = (row: RangeRow) => {
     const kind = row.e.match.class === "stretch" ? "stretch" : row.e.match.static_hold ? "holds" : "straight";
     const made = schemeOn({ open: row }, row.e, kind, "together");
@@ -100,7 +106,7 @@ export function SessionDesk({
   const home = (have: ReadonlySet<HomeThing>) => {
     const made = homeVersion(plainLines(score.lines), rows, context, have);
     score.replaceAll(made.lines);
-    setHomeNotes(made.notes);
+    setMadeNotes(made.notes);
   };
   const fix = (f: Fix) => {
     if (f.kind === "warm_up") {
@@ -163,7 +169,6 @@ export function SessionDesk({
         {mayWrite && (
           <DraftBar
             wish={wish}
-            phaseAim={aimOfPhase(context.sheet.limits)}
             templates={templates}
             earlier={earlier}
             rows={rows}
@@ -178,10 +183,17 @@ export function SessionDesk({
           />
         )}
         {score.lines.length === 0 ? (
-          <p className="mt-6 max-w-[60ch]">
-            Nothing stands here yet. Draft a session from the rules, or add an exercise; only what fits
-            today's limits can be added.
-          </p>
+          <div className="mt-6 max-w-[60ch]">
+            <p>
+              Nothing stands here yet. Draft a session from the rules, or add an exercise; only what fits
+              today's limits can be added.
+            </p>
+            {madeNotes.map((n) => (
+              <p key={n} className="mt-2 border-l-4 border-accent pl-3" role="status">
+                {n}
+              </p>
+            ))}
+          </div>
         ) : (
           <ScoreRail
             judged={judged}
@@ -206,7 +218,7 @@ export function SessionDesk({
               early={j.early}
               guards={j.guards}
               notModelled={j.notModelled}
-              homeNotes={homeNotes}
+              madeNotes={madeNotes}
               mayFix={mayWrite}
               onFix={fix}
             />

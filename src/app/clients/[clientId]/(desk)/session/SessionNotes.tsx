@@ -27,7 +27,7 @@ export function SessionNotes({
   early,
   guards,
   notModelled,
-  homeNotes,
+  madeNotes,
   mayFix,
   onFix,
 }: {
@@ -38,7 +38,8 @@ export function SessionNotes({
   guards: { kneecap: GuardedLoad; hard: GuardedLoad };
   /** lines of the knee that the kneecap's sum does not know */
   notModelled: number;
-  homeNotes: readonly string[];
+  /** what a draft or a home version left out, asks and advises */
+  madeNotes: readonly string[];
   mayFix: boolean;
   onFix: (fix: Fix) => void;
 }) {
@@ -55,7 +56,6 @@ export function SessionNotes({
     ),
     ...(legs ? [legs] : []),
     ...weeks.filter((w) => w !== null),
-    ...homeNotes,
   ];
   return (
     <div className="mt-3 grid grid-cols-[minmax(0,1fr)_270px] gap-6">
@@ -85,6 +85,16 @@ export function SessionNotes({
               <li key={n}>{n}</li>
             ))}
           </ul>
+        )}
+        {madeNotes.length > 0 && (
+          <>
+            <h2 className="mt-3 text-[16px]">With this draft</h2>
+            <ul className="ml-4 list-disc">
+              {madeNotes.map((n) => (
+                <li key={n}>{n}</li>
+              ))}
+            </ul>
+          </>
         )}
       </section>
       <Gives totals={totals} kneecap={guards.kneecap} notModelled={notModelled} />

@@ -21,7 +21,7 @@ export function useJudged(
   past: readonly PastLoad[],
 ) {
   const context = useMemo(() => scoreContextOf(facts), [facts]);
-  const rows = useMemo(() => rangeSheet(context.sheet).rows, [context]);
+  const sheet = useMemo(() => rangeSheet(context.sheet), [context]);
   const judged = useMemo(() => judgeScore(lines, context), [lines, context]);
   const items = useMemo(() => itemsOf(judged, keyOf), [judged]);
   const totals = useMemo(() => scoreTotals(items), [items]);
@@ -34,7 +34,8 @@ export function useJudged(
   const kneecap = useMemo(() => kneecapDose(judged, context.sheet.chair), [judged, context]);
   return {
     context,
-    rows,
+    sheet,
+    rows: sheet.rows,
     judged,
     items,
     totals,

@@ -1,0 +1,32 @@
+import type { Recipe } from "./recipe";
+
+/** Where it hurts, as far as a first draft asks. */
+export type PainSite =
+  | "front_of_knee"
+  | "inner_joint_line"
+  | "back_of_knee"
+  | "back_of_thigh"
+  | "low_back"
+  | "hip";
+
+/** What was measured as weaker; "cannot tell" is not among them. */
+export type WeakGroup = "quadriceps" | "hamstrings" | "hip_abductors" | "calf";
+
+/** What a first draft is made from, besides limits and loads. */
+export interface DraftFacts {
+  recipe: Recipe;
+  conditionId: string;
+  phaseId: string;
+  variantId: string;
+  isOfTheBack: boolean;
+  painSites: readonly PainSite[];
+  /** one grade more swelling than at the visit before */
+  swellingIsUp: boolean;
+  weak: readonly WeakGroup[];
+  /** over 75, or below the chair-rise norm */
+  isFrail: boolean;
+  pressureIsKnown: boolean;
+  isFirstVisit: boolean;
+  weeksAfterSurgery: number | null;
+  bodyMassKg: number;
+}

@@ -1,0 +1,182 @@
+import fc from "fast-check";
+import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "../dose/homeVersion";
+import { fitsWell, judgeScore } from "../dose/judgeScore";
+import { scoreLine } from "../dose/scoreInput";
+import { fatigueLinesOf, itemsOf } from "../dose/scoreItems";
+import { simulateSession } from "../dose/sessionFatigue";
+import { scoreTotals } from "../dose/sessionScore";
+import { exerciseById } from "../rules/exercises";
+import { GOALS } from "../rules/goals";
+import { rangeSheet } from "../selection/rangeSheet";
+import { draftFor } from "../testdata/draftFor";
+import { WORKED } from "../testdata/workedDrafts";
+import { DRAFTS, LADDERS } from "./draftData";
+import type { PainSite, WeakGroup } from "./draftFacts";
+import { draftSession } from "./draftSession";
+import { standInsOf } from "./machineRules";
+import { painSitesOf } from "./painSites";
+import { swellingTrend } from "./swellingTrend";
+import { weakGroups } from "./weakGroups";
+
+test.each(Object.entries(WORKED))("%s begins as a careful therapist would", (_name, x) => {
+  const { facts, context } = draftFor(x);
+  const sheet = rangeSheet(context.sheet);
+  const { lines, notes } = draftSession(facts, sheet, context, x);
+  const ids = lines.map((l) => l.exerciseId);
+  const info = { ids, notes };
+  expect({ ...info, found: x.first.filter((id) => ids.includes(id)) }).toEqual({ ...info, found: x.first });
+  expect({ ...info, poor: x.not.filter((id) => ids.includes(id)) }).toEqual({ ...info, poor: [] });
+  for (const j of judgeScore(lines, context))
+    expect({ id: j.line.exerciseId, bars: j.bars, fits: fitsWell(j) }).toEqual({
+      id: j.line.exerciseId,
+      bars: [],
+      fits: true,
+    });
+  for (const l of lines) expect(l.why?.length).toBeGreaterThan(2);
+});
+
+const EVERY = DRAFTS.map((d) => ({
+  conditionId: d.condition_id,
+  phaseId: d.phase_id,
+  variantId: d.default_variant_id,
+}));
+
+describe("a draft of any condition and phase", () => {
+  const example = fc.record({
+    of: fc.constantFrom(...EVERY),
+    place: fc.constantFrom("gym" as const, "other_gym" as const, "home" as const),
+    minutes: fc.constantFrom(15, 30, 45, 60),
+    goal: fc.constantFrom(...LADDERS.map((l) => l.goal_id)),
+    irritability: fc.constantFrom("low" as const, "moderate" as const, "high" as const),
+    painSites: fc.subarray<PainSite>([
+      "front_of_knee",
+      "inner_joint_line",
+      "back_of_knee",
+      "low_back",
+      "hip",
+    ]),
+    weak: fc.subarray<WeakGroup>(["quadriceps", "hamstrings", "hip_abductors", "calf"]),
+    isFrail: fc.boolean(),
+    isNovice: fc.boolean(),
+    swellingIsUp: fc.boolean(),
+  });
+
+  test("holds nothing that is barred or ends early, no held hinge, nothing twice, and says why each line is there", () => {
+    fc.assert(
+      fc.property(example, ({ of, ...x }) => {
+        const { facts, context } = draftFor({ ...of, ...x });
+        const { lines } = draftSession(facts, rangeSheet(context.sheet), context, x);
+        expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
+        expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 4 : 7);
+        const judged = judgeScore(lines, context);
+        for (const j of judged) {
+          expect({ id: j.line.exerciseId, bars: j.bars, isTrial: j.isTrial }).toEqual({
+            id: j.line.exerciseId,
+            bars: [],
+            isTrial: false,
+          });
+          expect(scoreLine.safeParse(j.line).success).toBe(true);
+          expect(j.line.why?.length).toBeGreaterThan(2);
+          if (x.place === "home") expect(j.exercise?.home_ready).toBe(true);
+          if (j.exercise?.match.class === "hip_hinge") expect(j.line.scheme.kind).not.toBe("holds");
+        }
+        const idOf = (_: unknown, i: number) => String(i);
+        const items = itemsOf(judged, idOf);
+        const { steps, seconds } = scoreTotals(items);
+        const felt = simulateSession(steps, fatigueLinesOf(judged, idOf), { k: 1, spread: 1 });
+        expect(felt.filter((p) => p.endsAt)).toEqual([]);
+        // never fewer than three lines for time, and the task and the last main line stay
+        if (lines.length > 4) expect(seconds).toBeLessThanOrEqual(x.minutes * 60);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test("has work for everybody: three lines in every phase that leaves work, one at least in all", () => {
+    for (const of of EVERY) {
+      const { facts, context } = draftFor(of);
+      const { lines, notes } = draftSession(facts, rangeSheet(context.sheet), context, {
+        place: "gym",
+        minutes: 45,
+      });
+      expect({ of, ok: lines.length >= 1 || notes.length > 0 }).toEqual({ of, ok: true });
+      if (facts.recipe.clinic.lines.length >= 5)
+        expect({ of, notes, ok: lines.length >= 3 }).toEqual({ of, notes, ok: true });
+    }
+  });
+
+  test("becomes a home version of what is there: nothing barred, nothing that is missing", () => {
+    fc.assert(
+      fc.property(example, fc.subarray([...HOME_THING_IDS]), ({ of, ...x }, have) => {
+        const { facts, context } = draftFor({ ...of, ...x });
+        const sheet = rangeSheet(context.sheet);
+        const gym = draftSession(facts, sheet, context, { place: "gym", minutes: x.minutes }).lines;
+        const things = new Set<HomeThing>(have);
+        const home = homeVersion(gym, sheet.rows, context, things);
+        expect(home.lines.length + home.notes.filter((n) => n.includes("left out")).length).toBe(gym.length);
+        for (const j of judgeScore(home.lines, context)) {
+          expect(j.bars).toEqual([]);
+          expect(j.exercise && canBeDoneWith(j.exercise, things)).toBe(true);
+        }
+      }),
+      { numRuns: 6 },
+    );
+  });
+});
+
+test("every exercise that drafts, ladders and stand-ins name is in the catalogue", () => {
+  const named = [
+    ...DRAFTS.flatMap((d) =>
+      [...d.clinic_gym.lines, ...d.home.lines].flatMap((l) => [
+        l.exercise_id,
+        ...l.instead.flatMap((i) => i.exercise_id ?? []),
+      ]),
+    ),
+    ...LADDERS.flatMap((l) => l.stages.flatMap((s) => s.exercise_id ?? [])),
+  ];
+  for (const id of named) {
+    expect(exerciseById(id)?.id).toBe(id);
+    for (const [to] of standInsOf(id)) expect(exerciseById(to)?.id).toBe(to);
+  }
+  expect(GOALS.map((g) => g.id).sort()).toEqual(LADDERS.map((l) => l.goal_id).sort());
+});
+
+test("a frail person with severe arthritis gets no more than gentle work, and pressure that is not known keeps holds short", () => {
+  const { facts, context } = draftFor({
+    conditionId: "knee_oa",
+    variantId: "severe",
+    phaseId: "flare",
+    goal: "low_chair",
+    isFrail: true,
+    irritability: "high",
+    pressureIsKnown: false,
+  });
+  const { lines } = draftSession(facts, rangeSheet(context.sheet), context, { place: "gym", minutes: 30 });
+  for (const { scheme } of lines) {
+    if (scheme.kind === "holds") {
+      expect(scheme.holdS).toBeLessThanOrEqual(15);
+      if (scheme.effort.kind === "felt") expect(scheme.effort.felt).toBeLessThanOrEqual(5);
+    }
+    if (scheme.kind === "straight") expect(scheme.reserve).toBeGreaterThanOrEqual(4);
+    if ("sets" in scheme) expect(scheme.sets).toBeLessThanOrEqual(2);
+  }
+});
+
+test("swelling is read from the newest day against the one before, and what cannot be told apart is not weak", () => {
+  const day = (on: string, grade: number) => ({ on, grade });
+  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-01-06")).toBe("one grade more");
+  expect(swellingTrend([day("2026-01-05", 3), day("2026-01-01", 1)], "2026-01-06")).toBe("two grades more");
+  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-02-06")).toBe("not more");
+  expect(swellingTrend([day("2026-01-05", 2)], "2026-01-06")).toBe("not more");
+  const t = (side: "left" | "right", torqueNm: number) => ({
+    movement: "knee_extension" as const,
+    side,
+    kneeFlexionDeg: 60,
+    torqueNm,
+    isReliable: true,
+    takenOn: "2026-01-05",
+  });
+  expect(weakGroups([t("left", 60), t("right", 120)], "left")).toEqual(["quadriceps"]);
+  expect(weakGroups([t("left", 100), t("right", 105)], "left")).toEqual([]);
+  expect(painSitesOf(["knee_cap", "knee_tendon", "back_low"])).toEqual(["front_of_knee", "low_back"]);
+});

@@ -1,0 +1,84 @@
+import { judgeScore, type ScoreContext } from "../dose/judgeScore";
+import type { ScoreLine } from "../dose/scoreInput";
+import { itemsOf } from "../dose/scoreItems";
+import { type ScoreItem, scoreTotals } from "../dose/sessionScore";
+import type { Exercise } from "../rules/exercises";
+import type { DraftLine } from "./draftLine";
+
+/** A draft line with what it became. */
+export interface Made {
+  draft: DraftLine;
+  line: ScoreLine;
+}
+
+export const LEAST_LINES = 3;
+
+/** What is given up first: support and calves before warm-ups, what was asked for last; never the task, nor the last main line. */
+const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
+  (d) => d.role === "support" && !d.isAsked,
+  (d) => d.role === "stretch" && !d.isAsked,
+  (d) => d.role === "calf" && !d.isAsked,
+  (d) => d.role === "warm_up",
+  (d) => d.role === "support" || d.role === "calf" || d.role === "stretch",
+  (d) => d.role === "main" && !d.isAsked,
+  (d) => d.role === "main",
+];
+
+/** One line fewer, the least needed; the same where none may go. */
+export function withoutLeast<L extends DraftLine | Made>(lines: readonly L[]): L[] {
+  const draftOf = (l: L): DraftLine => ("draft" in l ? l.draft : l);
+  const mains = lines.filter((l) => draftOf(l).role === "main").length;
+  for (const may of GIVEN_UP) {
+    const at = lines.findLastIndex((l) => may(draftOf(l)) && (draftOf(l).role !== "main" || mains > 1));
+    if (at >= 0) return lines.filter((_, i) => i !== at);
+  }
+  return [...lines];
+}
+
+/** What may stand in the rests of a line before it: work of other muscles. */
+const standsInRests = (e: Exercise): boolean =>
+  e.match.class === "hip_open" || e.match.class === "calf" || e.match.class === "open_knee_flexion";
+
+/** Work of other muscles into the rests before it first; then fewer sets, from the end; then fewer lines. */
+export function fitTime(made: readonly Made[], seconds: number, context: ScoreContext): Made[] {
+  // neither rests nor sets change the machine or the load, so every line is judged once
+  const judged = judgeScore(
+    made.map((m) => m.line),
+    context,
+  );
+  const items = new Map(itemsOf(judged, (l) => l.exerciseId).map((i) => [i.id, i]));
+  const exercises = new Map(judged.map((j) => [j.line.exerciseId, j.exercise]));
+  let kept = [...made];
+  const isOver = () =>
+    scoreTotals(
+      kept.flatMap(({ line }) => {
+        const item = items.get(line.exerciseId);
+        return item
+          ? [{ ...item, scheme: line.scheme, sharesRests: line.sharesRests } satisfies ScoreItem]
+          : [];
+      }),
+    ).seconds > seconds;
+  const change = (at: number, line: Partial<ScoreLine>) => {
+    kept = kept.map((m, i) => (i === at ? { ...m, line: { ...m.line, ...line } } : m));
+  };
+  for (let i = kept.length - 1; i > 1 && isOver(); i--) {
+    const e = exercises.get(kept[i]?.line.exerciseId ?? "");
+    if (e && standsInRests(e)) change(i, { sharesRests: true });
+  }
+  for (let i = kept.length - 1; i >= 0 && isOver(); i--) {
+    const { scheme } = (kept[i] as Made).line;
+    if ((scheme.kind === "straight" || scheme.kind === "ramp") && scheme.sets > 2)
+      change(i, { scheme: { ...scheme, sets: 2 } });
+    if (scheme.kind === "holds" && scheme.reps > 5) change(i, { scheme: { ...scheme, reps: 5 } });
+  }
+  for (let i = kept.length - 1; i >= 0 && isOver(); i--) {
+    const { scheme } = (kept[i] as Made).line;
+    if (scheme.kind === "holds" && scheme.reps > 3) change(i, { scheme: { ...scheme, reps: 3 } });
+  }
+  while (kept.length > LEAST_LINES && isOver()) {
+    const fewer = withoutLeast(kept);
+    if (fewer.length === kept.length) break;
+    kept = fewer;
+  }
+  return kept.map((m, i) => (i === 0 ? { ...m, line: { ...m.line, sharesRests: false } } : m));
+}

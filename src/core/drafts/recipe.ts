@@ -1,0 +1,66 @@
+import { DRAFTS, LADDERS, type WrittenLadder, type WrittenLine } from "./draftData";
+import { type DraftLine, plainLine } from "./draftLine";
+
+/** The first draft of a condition in a phase for one client: variant and stances are settled, nothing is judged yet. */
+export interface Recipe {
+  clinic: RecipeOfPlace;
+  home: RecipeOfPlace;
+  /** what stands beside the sheet and is no line */
+  beside: readonly string[];
+  /** of the client's goals, the hardest to do first */
+  ladders: readonly WrittenLadder[];
+}
+
+export interface RecipeOfPlace {
+  lines: readonly DraftLine[];
+  /** what was left out, and what has to be asked first */
+  notes: readonly string[];
+  /** the one thing that moves first */
+  movesFirst: { exerciseId: string; how: string };
+}
+
+/** What settles a draft: which kind of the condition, and the option of each school that is in force. */
+export interface Settled {
+  conditionId: string;
+  phaseId: string;
+  variantId: string;
+  choices: Readonly<Record<string, string>>;
+}
+
+/** Null where the rules have no draft for the phase. */
+export function recipeOf(c: Settled, goalIds: readonly string[]): Recipe | null {
+  const written = DRAFTS.find((d) => d.condition_id === c.conditionId && d.phase_id === c.phaseId);
+  if (!written) return null;
+  const place = (p: (typeof written)["home"]): RecipeOfPlace => ({
+    ...settledLines(p.lines, c),
+    movesFirst: { exerciseId: p.progress_first.exercise_id, how: p.progress_first.how },
+  });
+  return {
+    clinic: place(written.clinic_gym),
+    home: place(written.home),
+    beside: written.beside,
+    ladders: goalIds.flatMap((id) => LADDERS.filter((l) => l.goal_id === id)),
+  };
+}
+
+function settledLines(lines: readonly WrittenLine[], c: Settled): Pick<RecipeOfPlace, "lines" | "notes"> {
+  const kept: DraftLine[] = [];
+  const notes: string[] = [];
+  for (const l of lines) {
+    const stand = l.instead.find(
+      (i) =>
+        i.variant_id === c.variantId || (i.school_id !== undefined && c.choices[i.school_id] === i.option_id),
+    );
+    notes.push(...l.asks.filter((a) => a.variant_id === c.variantId).map((a) => `Ask first: ${a.ask}.`));
+    if (stand && !stand.exercise_id) {
+      notes.push(`A line is left out: ${stand.why ?? l.why}.`);
+      continue;
+    }
+    const numbers = l.numbers.find((n) => n.variant_id === c.variantId);
+    const how = stand?.scheme ?? numbers?.scheme ?? l.scheme;
+    kept.push(
+      plainLine(stand?.exercise_id ?? l.exercise_id, l.role, how, stand?.legs ?? l.legs, stand?.why ?? l.why),
+    );
+  }
+  return { lines: kept, notes };
+}

@@ -1,0 +1,145 @@
+import { isStricter } from "../bounds/inForce";
+import type { ClientSchemeFacts } from "../dose/schemeFacts";
+import type { WrittenLadder, WrittenStage } from "./draftData";
+import { type DraftLine, has, plainLine } from "./draftLine";
+import type { Change } from "./edit";
+
+/** In the first weeks after surgery a goal begins at its first stage [own]. */
+const EARLY_WEEKS = 6;
+
+/** How far up its ladder a goal is begun: 0 at the bottom, as a share of the stages. */
+function begunAt(c: Change, known: ClientSchemeFacts): number {
+  const weeks = c.facts.weeksAfterSurgery;
+  if (known.irritability === "high" || c.facts.isFrail || (weeks !== null && weeks < EARLY_WEEKS)) return 0;
+  return known.irritability === "low" && !known.isNovice ? 2 / 3 : 1 / 3;
+}
+
+/**
+ * The goal as a line: the stage a careful therapist would begin at, or the first easier one that fits. A draft that holds a
+ * stage of the ladder already keeps it. Where none fits, or the stage is no exercise, it is said. Source: draft rules, order
+ * of decisions 2.
+ */
+export function withTask(
+  lines: DraftLine[],
+  c: Change,
+  known: ClientSchemeFacts,
+  ladder: WrittenLadder,
+  goalName: string,
+): DraftLine[] {
+  const own = ladder.stages.findIndex((s) => s.exercise_id && has(lines, s.exercise_id));
+  const start = Math.floor(ladder.stages.length * begunAt(c, known));
+  const reachable = ladder.stages.slice(0, start + 1);
+  const stage =
+    reachable.findLast((s) => isOpen(s, c)) ??
+    ladder.stages.find((s) => s.exercise_id && isOpen(s, c)) ??
+    null;
+  if (own >= 0 && isOpen(ladder.stages[own] as WrittenStage, c)) {
+    const id = ladder.stages[own]?.exercise_id;
+    return lines.map((l) =>
+      l.exerciseId === id ? { ...l, role: "task", isAsked: true, why: `the goal itself: ${l.why}` } : l,
+    );
+  }
+  const isBefore = (l: DraftLine) => c.exercise(l.exerciseId)?.harder_id === stage?.exercise_id;
+  const before = stage?.exercise_id ? lines.find((l) => l.role === "task" && isBefore(l)) : undefined;
+  if (before && begunAt(c, known) === 0 && c.fits(before.exerciseId))
+    return lines.map((l) => (l === before ? { ...l, isAsked: true } : l));
+  if (!stage) {
+    const first = ladder.stages.find((s) => s.exercise_id);
+    c.note(
+      `Not yet a line for “${goalName}”: ${impactWaits(ladder, c) ? "jumping and running wait in this phase" : "no stage of it fits today's limits"}. It begins with ${stageName(first ?? (ladder.stages[0] as WrittenStage), c)}${opensWords(first, c)}. ${MEANWHILE[ladder.goal_id] ?? ""}`.trim(),
+    );
+    return lines;
+  }
+  if (!stage.exercise_id) {
+    c.note(
+      `For “${goalName}”, beside the sheet: ${lower(stage.task ?? "")}, ${stage.dose}. On when: ${stage.go_on}.`,
+    );
+    if (impactWaits(ladder, c)) c.note(`“${goalName}” itself waits: ${lower(ladder.start_rule)}`);
+    return lines;
+  }
+  const made: DraftLine = {
+    ...plainLine(
+      stage.exercise_id,
+      "task",
+      stage.scheme ?? { scheme: FEW, window: null },
+      "together",
+      `the goal itself: ${settingWords(stage)}; on when ${stage.go_on}`,
+    ),
+    isAsked: true,
+  };
+  return inPlaceOf(lines, made);
+}
+
+const FEW: DraftLine["scheme"] = {
+  kind: "straight",
+  sets: 2,
+  reps: 5,
+  reserve: 4,
+  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
+  restS: 60,
+};
+
+/** In the place of the draft's last task; other tasks become support. Without one, after the last main line. */
+function inPlaceOf(lines: DraftLine[], made: DraftLine): DraftLine[] {
+  const tasks = lines.filter((l) => l.role === "task");
+  const last = tasks.at(-1);
+  if (last)
+    return lines.map((l) => (l === last ? made : l.role === "task" ? { ...l, role: "support" as const } : l));
+  const at = lines.findLastIndex((l) => l.role === "main") + 1;
+  return [...lines.slice(0, at), made, ...lines.slice(at)];
+}
+
+function isOpen(s: WrittenStage, c: Change): boolean {
+  if (s.needs_impact && isStricter(c.limits, "impact", s.needs_impact)) return false;
+  return s.exercise_id ? c.fits(s.exercise_id) : true;
+}
+
+const opensWords = (s: WrittenStage | undefined, c: Change): string => {
+  const opens = s?.exercise_id ? c.opens(s.exercise_id) : null;
+  return opens ? `, from ${opens} on` : "";
+};
+
+/** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */
+const MEANWHILE: Readonly<Record<string, string>> = {
+  low_chair: "Until then a raised seat in daily life; the thigh is trained by press and holds.",
+  stairs: "Until then the press, and standing straightening.",
+  kneel: "Explain why not yet, and show another way up from the floor.",
+  floor: "Until then chair rises, and lunges with hands.",
+  walk_30: "Until then the bike, and the calf seated.",
+  lift_floor: "Until then bridges and hip extension.",
+  carry: "Until then bridges and hip extension.",
+  run: "Until then strength on one leg.",
+  sport: "Until then strength on one leg.",
+};
+
+const impactWaits = (ladder: WrittenLadder, c: Change): boolean =>
+  ladder.stages.some((s) => s.needs_impact && isStricter(c.limits, "impact", s.needs_impact));
+
+const stageName = (s: WrittenStage, c: Change): string =>
+  lower(s.exercise_id ? (c.exercise(s.exercise_id)?.name ?? s.exercise_id) : (s.task ?? ""));
+
+const lower = (words: string): string => `${words[0]?.toLowerCase() ?? ""}${words.slice(1)}`;
+
+const UNITS: readonly (readonly [RegExp, string, string])[] = [
+  [/_cm$/, "", " cm"],
+  [/_deg$/, "", "°"],
+  [/_kg$/, "", " kg"],
+  [/_m$/, "", " m"],
+  [/_s$/, "", " s"],
+  [/_min$/, "", " min"],
+];
+
+/** "seat 52 cm, hands crossed" from how a stage is set. */
+export function settingWords(s: WrittenStage): string {
+  return Object.entries(s.set)
+    .map(([key, value]) => {
+      const unit = UNITS.find(([end]) => end.test(key));
+      const name = (unit ? key.replace(unit[0], "") : key).replaceAll("_", " ");
+      if (key.startsWith("percent_of_body"))
+        return `${value} % of body weight${key.endsWith("each") ? " in each hand" : key.endsWith("side") ? " in one hand" : ""}`;
+      if (key === "minutes") return `${value} minutes`;
+      if (key === "times") return `${value} times`;
+      return `${name} ${value}${unit?.[2] ?? ""}`;
+    })
+    .join(", ");
+}

@@ -1,0 +1,85 @@
+import { withMore } from "../bounds/inForce";
+import type { ScoreContext } from "../dose/judgeScore";
+import type { DraftFacts } from "../drafts/draftFacts";
+import { recipeOf } from "../drafts/recipe";
+import { painLimit } from "../progression/painRule";
+import { conditionById } from "../rules/conditions";
+import { boundsOfRecord } from "../rules/limitsOfRecord";
+import { phaseLimits } from "../safety/phaseLimits";
+import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { untestedStrength } from "../strength/untestedStrength";
+import { SOUND } from "./loadFacts";
+import { scoreContext } from "./scoreContext";
+
+/** A made-up client in a phase of a condition, as the worked examples of the draft rules name them. */
+export interface Example extends Partial<Omit<DraftFacts, "recipe">> {
+  conditionId: string;
+  phaseId: string;
+  variantId: string;
+  goal?: string;
+  choices?: Record<string, string>;
+  week?: number;
+  irritability?: "low" | "moderate" | "high";
+  isNovice?: boolean;
+  /** tested and used to training: front and back of the thigh and the hip, N·m */
+  testedNm?: { extension: number; flexion: number; hip: number };
+}
+
+/** Who is not frail rises from chairs and climbs stairs every day. */
+function withStrength(x: Example, ...[limits, over]: Parameters<typeof scoreContext>): ScoreContext {
+  const context = scoreContext(limits, over);
+  const daily = { chair: !x.isFrail, stairs: !x.isFrail };
+  const at60 = (torqueNm: number) => [{ kneeFlexionDeg: 60, torqueNm, isReliable: true }];
+  const tested = x.testedNm && {
+    extension: fitTorqueAngle("knee_extension", at60(x.testedNm.extension)),
+    flexion: fitTorqueAngle("knee_flexion", at60(x.testedNm.flexion)),
+    hipExtensionNm: x.testedNm.hip,
+  };
+  const estimate = untestedStrength(context.sheet.body, { ...SOUND, daily });
+  const strength = { ...context.sheet.strength, estimate, ...tested };
+  return { ...context, sheet: { ...context.sheet, strength } };
+}
+
+/** Limits, loads and draft facts of an example, everything else as usual. */
+export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext } {
+  const condition = conditionById(x.conditionId);
+  const phase = condition?.phases.find((p) => p.id === x.phaseId);
+  const recipe = recipeOf({ ...x, choices: x.choices ?? {} }, x.goal ? [x.goal] : []);
+  if (!condition || !phase || !recipe) throw new Error(`${x.conditionId} / ${x.phaseId} is not there`);
+  const record = phaseLimits(condition, phase, {
+    variantId: x.variantId,
+    choices: x.choices ?? {},
+    week: x.week ?? phase.weeks.from,
+  });
+  const isPostOp = x.weeksAfterSurgery !== undefined && x.weeksAfterSurgery !== null;
+  const irritability = x.irritability ?? "moderate";
+  const limits = withMore(boundsOfRecord(record, phase.name), [
+    painLimit(isPostOp ? "post_op" : "monitoring", irritability),
+  ]);
+  return {
+    facts: {
+      recipe,
+      conditionId: x.conditionId,
+      phaseId: x.phaseId,
+      variantId: x.variantId,
+      isOfTheBack: condition.main_region === "lumbar",
+      painSites: x.painSites ?? [],
+      swellingIsUp: x.swellingIsUp ?? false,
+      weak: x.weak ?? [],
+      isFrail: x.isFrail ?? false,
+      pressureIsKnown: x.pressureIsKnown ?? true,
+      isFirstVisit: x.isFirstVisit ?? false,
+      weeksAfterSurgery: x.weeksAfterSurgery ?? null,
+      bodyMassKg: x.bodyMassKg ?? 72,
+    },
+    context: withStrength(x, limits, {
+      known: {
+        isPostOp,
+        isNovice: x.isNovice ?? false,
+        irritability,
+        lastPain: 0,
+        daysSinceAccumulated: null,
+      },
+    }),
+  };
+}

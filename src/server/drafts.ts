@@ -1,0 +1,82 @@
+import "server-only";
+import type { DraftFacts } from "@/core/drafts/draftFacts";
+import { painSitesOf } from "@/core/drafts/painSites";
+import { recipeOf } from "@/core/drafts/recipe";
+import { swellingTrend } from "@/core/drafts/swellingTrend";
+import { weakGroups } from "@/core/drafts/weakGroups";
+import { newestOf } from "@/core/measure/findings";
+import { sitToStandBelow } from "@/core/measure/sitToStand";
+import { fullWeeksBetween } from "@/core/units/days";
+import type { ClientEpisode } from "./clients";
+import { conditionsOf } from "./conditions";
+import { type Ctx, dayOf, today } from "./context";
+import { testsOf } from "./measurements";
+import { findingsOnFile, measurementsOf } from "./otherMeasurements";
+import { painSentence } from "./pain";
+import { screeningsOf } from "./screenings";
+import { sessionsOf } from "./sessions";
+import { storyOf } from "./story";
+
+const OLD_YEARS = 75;
+
+/** What a first draft is made from, or the sentence why none is made today. */
+export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
+  const conditions = await conditionsOf(ctx, client.episodeId);
+  const [first] = conditions;
+  if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
+  const pain = await painSentence(ctx, client);
+  if (pain) return `No draft today. ${pain}`;
+  const sessions = await sessionsOf(ctx, client.episodeId);
+  const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not more";
+  if (trend === "two grades more")
+    return "No draft today: the knee is two grades more swollen than before. This leg is not trained; the therapist or a physician looks at it now.";
+  const story = await storyOf(ctx, client);
+  // the goal that is hardest to do now comes first
+  const goals = [...story.goals].sort((a, b) => b.hard - a.hard).flatMap((g) => g.goalId ?? []);
+  const settled = {
+    conditionId: first.condition.id,
+    phaseId: first.phase.id,
+    variantId: first.variantId,
+    choices: first.choices,
+  };
+  const recipe = recipeOf(settled, goals);
+  if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
+  const [screening] = await screeningsOf(ctx, client.episodeId);
+  return {
+    ...settled,
+    recipe,
+    isOfTheBack: first.condition.main_region === "lumbar",
+    painSites: painSitesOf(story.painMarks),
+    swellingIsUp: trend === "one grade more",
+    weak: weakGroups(await testsOf(ctx, client.episodeId), client.side),
+    isFrail: await isFrail(ctx, client),
+    pressureIsKnown: screening !== undefined && screening.systolicMmHg !== null,
+    isFirstVisit: sessions.every((s) => !s.end),
+    weeksAfterSurgery: client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, today(ctx)) : null,
+    bodyMassKg: client.bodyMassKg,
+  };
+}
+
+/** Every grade on file: of the story, measured, and of the mornings. */
+async function swellings(ctx: Ctx, client: ClientEpisode): Promise<{ on: string; grade: number }[]> {
+  const measured = (await findingsOnFile(ctx, client))
+    .filter((m) => m.kind === "swelling" && (m.side === null || m.side === client.side))
+    .map((m) => ({ on: m.takenOn, grade: m.value }));
+  const mornings = (await sessionsOf(ctx, client.episodeId)).flatMap((s) =>
+    s.morning && s.morning.swelling !== null
+      ? [{ on: dayOf(ctx, s.morning.enteredAt), grade: s.morning.swelling }]
+      : [],
+  );
+  return [...measured, ...mornings];
+}
+
+/** Over 75, or rising from a chair less often than most of that age. */
+async function isFrail(ctx: Ctx, client: ClientEpisode): Promise<boolean> {
+  const age = Number(today(ctx).slice(0, 4)) - client.birthYear;
+  if (age > OLD_YEARS) return true;
+  const rises = newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value;
+  if (rises === undefined) return false;
+  const sexes =
+    client.normSex === null ? (["F", "M"] as const) : ([client.normSex === "female" ? "F" : "M"] as const);
+  return sexes.some((sex) => sitToStandBelow(sex, age, rises)?.below ?? false);
+}
