@@ -102,9 +102,9 @@ export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Pro
     values (${clientId}, ${clinic.id}, 'Made Up', 1980, 1.7, 70)`;
   await owner`
     insert into episode (id, clinic_id, client_id, side, condition, began_on, began_with, pain_school, irritability,
-      usual_pain, swelling_applies, first_swelling, goal)
+      usual_pain, story_at, swelling_applies, first_swelling, goal)
     values (${episodeId}, ${clinic.id}, ${clientId}, 'right', 'kneecap pain', '2026-01-05', 'onset',
-      ${o.school ?? "monitoring"}, ${o.irritability ?? "low"}, 1, ${o.swellingApplies ?? false}, 0, 'stairs')`;
+      ${o.school ?? "monitoring"}, ${o.irritability ?? "low"}, 1, ${MONDAY}, ${o.swellingApplies ?? false}, 0, 'stairs')`;
   for (const l of o.limits ?? [])
     await owner`
       insert into episode_limit (id, clinic_id, episode_id, kind, bound, origin, reason, set_at)
