@@ -1,5 +1,5 @@
 import { asRamp } from "../dose/asRamp";
-import { eased } from "../dose/easeLines";
+import { eased, endingEarly } from "../dose/easeLines";
 import { fitsWell, judgeScore, type ScoreContext } from "../dose/judgeScore";
 import type { ScoreLine } from "../dose/scoreInput";
 import { itemsOf } from "../dose/scoreItems";
@@ -57,7 +57,7 @@ export function draftSession(
   const recipe = wish.place === "home" ? facts.recipe.home : facts.recipe.clinic;
   for (const n of recipe.notes) c.note(n);
   const planned = insideEffort(shaped([...recipe.lines], c, context, wish), c);
-  const made = sound(atMost(withStandIns(planned, c), mostLines(c, context, wish)), c, context);
+  const made = atMost(sound(withStandIns(planned, c), c, context), mostLines(c, context, wish));
   const rested = eased(withRamp(lines(made), context), context, { restLonger: true });
   const timed = fitTime(
     made.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
@@ -68,7 +68,20 @@ export function draftSession(
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
     c.note(`What moves first: ${nameOf(c, moves.exerciseId)}, ${moves.how}.`);
   for (const b of facts.recipe.beside) c.note(`Beside the sheet: ${b}.`);
-  return { lines: eased(lines(timed), context, { restLonger: false }), notes };
+  const last = eased(lines(timed), context, { restLonger: false });
+  return { lines: withoutEarly(last, c, context), notes };
+}
+
+/** What would still end early, however it is eased, is left out and said. */
+function withoutEarly(drafted: ScoreLine[], c: Change, context: ScoreContext): ScoreLine[] {
+  let kept = drafted;
+  for (;;) {
+    const [first] = endingEarly(judgeScore(kept, context), context);
+    const line = first === undefined ? undefined : kept[first];
+    if (!line) return kept;
+    c.note(`Left out: ${nameOf(c, line.exerciseId)}, because after the lines before it it would end early.`);
+    kept = kept.filter((l) => l !== line).map((l, i) => (i === 0 ? { ...l, sharesRests: false } : l));
+  }
 }
 
 const lines = (made: readonly Made[]): ScoreLine[] => made.map((m) => m.line);
@@ -128,7 +141,7 @@ function mostLines(c: Change, context: ScoreContext, wish: DraftWish): number {
   return Math.min(byPlace, byPerson);
 }
 
-function atMost(made: DraftLine[], most: number): DraftLine[] {
+function atMost(made: Made[], most: number): Made[] {
   let kept = made;
   while (kept.length > most) {
     const fewer = withoutLeast(kept);

@@ -25,11 +25,10 @@ const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
 ];
 
 /** One line fewer, the least needed; the same where none may go. */
-export function withoutLeast<L extends DraftLine | Made>(lines: readonly L[]): L[] {
-  const draftOf = (l: L): DraftLine => ("draft" in l ? l.draft : l);
-  const mains = lines.filter((l) => draftOf(l).role === "main").length;
+export function withoutLeast(lines: readonly Made[]): Made[] {
+  const mains = lines.filter((l) => l.draft.role === "main").length;
   for (const may of GIVEN_UP) {
-    const at = lines.findLastIndex((l) => may(draftOf(l)) && (draftOf(l).role !== "main" || mains > 1));
+    const at = lines.findLastIndex((l) => may(l.draft) && (l.draft.role !== "main" || mains > 1));
     if (at >= 0) return lines.filter((_, i) => i !== at);
   }
   return [...lines];
