@@ -50,6 +50,12 @@ alter table episode
   add column rises text check (rises in ('yes', 'hands', 'no')),
   add column climbs text check (climbs in ('yes', 'rail', 'no')),
   add column is_inactive boolean;
+-- weeks alone open nothing: until a therapist confirms a phase the first one's limits hold, and nobody confirmed it
+alter table episode_condition add column confirmed_at timestamptz;
+update episode_condition k set confirmed_at = k.phase_since::timestamptz
+  where exists (select 1 from audit a where a.deed = 'phase.confirm' and a.subject_id = k.episode_id);
+grant update (confirmed_at) on episode_condition to bexlo_app;
+
 -- when pain and swelling of the story were asked: they count as findings of that day
 alter table episode add column story_at timestamptz;
 update episode e set story_at =

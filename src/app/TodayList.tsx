@@ -19,6 +19,8 @@ export interface TodayLane {
   needsHand: boolean;
   /** attempts of the last week that were refused; said to therapists */
   refused: number;
+  /** pain is above the most allowed before any work */
+  isSore: boolean;
 }
 
 const dash = (n: number | null): string => (n === null ? "–" : String(n));
@@ -83,6 +85,9 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
                   <NextMark needsHand={l.needsHand} />
                   <span>{l.next}</span>
                 </Link>
+                {l.isSore && (
+                  <p className="small ml-6 text-accent">Pain is above the most allowed before any work.</p>
+                )}
                 {l.refused > 0 && (
                   <Link href={`/clients/${l.clientId}/record`} className="small quiet ml-6 underline">
                     {l.refused === 1 ? "one attempt was" : `${l.refused} attempts were`} refused this week

@@ -77,5 +77,6 @@ function laneOf(
     next: d.next.sentence,
     href: `/clients/${client.clientId}/${d.next.step}`,
     needsHand: d.next.needsHand,
+    isSore: d.pain !== null,
   };
 }

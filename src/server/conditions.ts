@@ -14,6 +14,8 @@ export interface EpisodeCondition {
   condition: Condition;
   phase: Phase;
   phaseSince: string;
+  /** a therapist confirmed the phase; until then the first one's limits hold */
+  isConfirmed: boolean;
   beganOn: string;
   variantId: string;
   variantName: string;
@@ -31,7 +33,7 @@ export const conditionsOf = (ctx: Ctx, episodeId: string): Promise<EpisodeCondit
 
 async function readConditions(ctx: Ctx, episodeId: string): Promise<EpisodeCondition[]> {
   const rows = await ctx.tx`
-    select id, version, condition_id, variant_id, phase_id, phase_since, functional_met, began_on
+    select id, version, condition_id, variant_id, phase_id, phase_since, confirmed_at, functional_met, began_on
     from episode_condition where episode_id = ${episodeId} and ended_on is null order by set_at, condition_id`;
   if (rows.length === 0) return [];
   const stances = await stancesInForce(ctx, episodeId);
@@ -49,6 +51,7 @@ async function readConditions(ctx: Ctx, episodeId: string): Promise<EpisodeCondi
       condition,
       phase,
       phaseSince: r.phase_since,
+      isConfirmed: r.confirmed_at !== null,
       beganOn: r.began_on,
       variantId: variant.id,
       variantName: variant.name,

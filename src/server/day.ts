@@ -11,6 +11,7 @@ import { proposal } from "./decisions";
 import { limitsBar } from "./limits";
 import { extensionTests, testsOf } from "./measurements";
 import { findingsOnFile } from "./otherMeasurements";
+import { painSentence } from "./pain";
 import { findingsOf } from "./phases";
 import { currentPlan, type StoredPlan } from "./plans";
 import { screeningStateOf } from "./screenings";
@@ -50,6 +51,8 @@ export interface ClientDay {
   due: DueMeasurement[];
   /** what bars work today, with who can lift it and where; said on every screen */
   bars: { sentence: string; step: PathStep } | null;
+  /** pain above the most allowed before any work, with what can be done; said on every screen */
+  pain: string | null;
 }
 
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
@@ -96,6 +99,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     handLimits,
     phase: conditions.map((c) => c.phase.name.toLowerCase()).join(", "),
     opens,
+    unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
   };
   const steps = stepsOf(facts);
   return {
@@ -109,6 +113,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     screening,
     due,
     bars: barsOf(facts),
+    pain: await painSentence(ctx, client),
   };
 }
 
@@ -137,6 +142,8 @@ interface Facts {
   phase: string;
   /** phases whose criteria are all met */
   opens: string[];
+  /** conditions whose phase nobody confirmed */
+  unconfirmed: string[];
 }
 
 const SCREEN_STEPS: Record<ScreeningState["status"], { state: StepState; words: string }> = {
@@ -161,6 +168,7 @@ function barsOf(f: Facts): ClientDay["bars"] {
 
 function limitsStep(f: Facts): { state: StepState; words: string } {
   if (f.handLimits) return { state: "blocked", words: "write them by hand" };
+  if (f.unconfirmed.length > 0) return { state: "due", words: "confirm the phase" };
   if (f.opens.length > 0) return { state: "due", words: "next phase can open" };
   return { state: "done", words: f.phase || "as written" };
 }

@@ -45,7 +45,12 @@ const CHANGED = new Refused(
 export async function confirmPhase(ctx: Ctx, client: ClientEpisode, input: PhaseChange): Promise<void> {
   mustMay(ctx, "phase.confirm");
   const c = await ownCondition(ctx, client, input.conditionRowId);
-  const step = phaseStep(c.condition, c.phase.id, input.phaseId, await findingsOf(ctx, client, c));
+  const step = phaseStep(
+    c.condition,
+    { phaseId: c.phase.id, isConfirmed: c.isConfirmed },
+    input.phaseId,
+    await findingsOf(ctx, client, c),
+  );
   if (!step.possible) throw new InputError("phaseId", step.sentence);
   const reason = input.reason && input.reason.length >= 5 ? input.reason : null;
   if (step.needsReason && reason === null)
@@ -54,7 +59,10 @@ export async function confirmPhase(ctx: Ctx, client: ClientEpisode, input: Phase
       "Not every criterion is met; weeks alone open no phase. Confirm it with a written reason, or wait.",
     );
   const rows = await ctx.tx`
-    update episode_condition set phase_id = ${input.phaseId}, phase_since = ${today(ctx)}, functional_met = '{}',
+    update episode_condition set phase_id = ${input.phaseId}, 
+      phase_since = case when phase_id = ${input.phaseId} then phase_since else ${today(ctx)} end,
+      functional_met = case when phase_id = ${input.phaseId} then functional_met else '{}' end,
+      confirmed_at = ${ctx.now},
       version = version + 1
     where id = ${c.rowId} and version = ${input.version} returning id`;
   if (rows.length === 0) throw CHANGED;

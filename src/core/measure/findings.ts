@@ -1,7 +1,7 @@
 import type { ClientFindings } from "../safety/phaseCriteria";
 import type { Movement } from "../strength/movements";
 import { isSameAngle } from "../strength/sameAngle";
-import { limbSymmetry } from "../strength/symmetry";
+import { limbSymmetry, type Symmetry } from "../strength/symmetry";
 import { daysBetween } from "../units/days";
 import type { Side } from "../units/fields";
 import type { MeasurementKind } from "./measurementKinds";
@@ -96,9 +96,9 @@ export function findingsFrom(input: {
   const passive = fresh.filter((m) => m.way === "passive");
   const straightening =
     newestOf(passive, "knee_straightening", side) ?? newestOf(fresh, "knee_straightening", side);
-  const symmetry = (movement: Movement): number | null => {
+  const symmetry = (movement: Movement): Symmetry | null => {
     const pair = pairedStrength(input.strength, movement, side);
-    return pair && isFresh(pair.on) ? (limbSymmetry(pair.involvedNm, pair.otherNm)?.lsiPct ?? null) : null;
+    return pair && isFresh(pair.on) ? limbSymmetry(pair.involvedNm, pair.otherNm) : null;
   };
   return {
     weeks: input.weeks,
@@ -107,8 +107,8 @@ export function findingsFrom(input: {
     flexionDeg: value("knee_bend"),
     swellingGrade: value("swelling"),
     quadricepsLagDeg: value("quadriceps_lag"),
-    quadricepsSymmetryPct: symmetry("knee_extension"),
-    hamstringSymmetryPct: symmetry("knee_flexion"),
+    quadricepsSymmetry: symmetry("knee_extension"),
+    hamstringSymmetry: symmetry("knee_flexion"),
     restingPain: value("daily_pain"),
     functionalMet: input.functionalMet,
   };

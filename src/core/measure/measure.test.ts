@@ -148,9 +148,9 @@ describe("findings for a phase", () => {
   });
 
   test("an old strength test gives no symmetry", () => {
-    expect(from([], [s("right", 90), s("left", 100)]).quadricepsSymmetryPct).toBe(90);
+    expect(from([], [s("right", 90), s("left", 100)]).quadricepsSymmetry?.lsiPct).toBe(90);
     const old = { takenOn: "2026-04-01" };
-    expect(from([], [s("right", 90, old), s("left", 100, old)]).quadricepsSymmetryPct).toBeNull();
+    expect(from([], [s("right", 90, old), s("left", 100, old)]).quadricepsSymmetry).toBeNull();
   });
 });
 

@@ -84,7 +84,7 @@ function stepUp(plan: HoldPlan, c: Context): NextHold {
   return effort
     ? {
         plan: { ...plan, effort: effort.target },
-        sentence: `At the goal angle and ${LONGEST_HOLD_S} s: ${effort.words}, same angle. Re-test first.`,
+        sentence: `At the goal angle and ${LONGEST_HOLD_S} s: ${effort.words}, same angle.`,
       }
     : { plan, sentence: "The goal is reached: keep it once or twice a week, or set a new goal." };
 }

@@ -1,4 +1,5 @@
 import type { Phase } from "../rules/conditions";
+import { type Clear, reaches, type Symmetry } from "../strength/symmetry";
 import { SWELLING_WORDS } from "../units/fields";
 
 /** What is known of a client, in the terms of a phase's exit criteria; null is "not measured". */
@@ -11,14 +12,15 @@ export interface ClientFindings {
   /** 0 none … 4 = 3+ */
   swellingGrade: number | null;
   quadricepsLagDeg: number | null;
-  quadricepsSymmetryPct: number | null;
-  hamstringSymmetryPct: number | null;
+  quadricepsSymmetry: Symmetry | null;
+  hamstringSymmetry: Symmetry | null;
   restingPain: number | null;
   /** functional criteria a therapist has ticked, in the words of the phase */
   functionalMet: readonly string[];
 }
 
-export type CriterionState = "met" | "not met" | "not measured";
+/** One session of tests often cannot tell whether a symmetry is reached; then the criterion is not met yet. */
+export type CriterionState = "met" | "not met" | "cannot tell" | "not measured";
 
 export interface Criterion {
   words: string;
@@ -52,8 +54,8 @@ export function exitCriteriaOf(
           isFunctional: false,
         },
     atMost("quadriceps lag", found.quadricepsLagDeg, c.quad_lag_max_deg, "°"),
-    atLeast("quadriceps symmetry", found.quadricepsSymmetryPct, c.quad_symmetry_min_pct, " %"),
-    atLeast("hamstring symmetry", found.hamstringSymmetryPct, c.hamstring_symmetry_min_pct, " %"),
+    symmetric("quadriceps symmetry", found.quadricepsSymmetry, c.quad_symmetry_min_pct),
+    symmetric("hamstring symmetry", found.hamstringSymmetry, c.hamstring_symmetry_min_pct),
     atMost("pain at rest and in daily life", found.restingPain, c.resting_or_adl_pain_max_0_10, " of 10"),
     ...c.functional.map(
       (words): Criterion => ({
@@ -90,3 +92,22 @@ const atMost = (what: string, value: number | null, most: number | null, unit: s
 
 const atLeast = (what: string, value: number | null, least: number | null, unit: string): Criterion | null =>
   least === null ? null : bounded(`${what} at least ${least}${unit}`, value, unit, (v) => v >= least);
+
+const BY_VERDICT: Record<Clear, CriterionState> = {
+  "clearly at or above": "met",
+  "clearly below": "not met",
+  "cannot tell": "cannot tell",
+};
+
+/** By the same verdict as in Measure: one session's error is read. */
+function symmetric(what: string, found: Symmetry | null, leastPct: number | null): Criterion | null {
+  if (leastPct === null) return null;
+  return {
+    words: `${what} at least ${leastPct} %`,
+    state: found ? BY_VERDICT[reaches(found, leastPct)] : "not measured",
+    found: found
+      ? `${Math.round(found.lsiPct)} %, one session tells ${Math.round(found.lowPct)} to ${Math.round(found.highPct)} %`
+      : null,
+    isFunctional: false,
+  };
+}

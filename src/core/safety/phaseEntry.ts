@@ -18,20 +18,63 @@ export function phaseEntry(condition: Condition, phaseId: string, found: ClientF
   return { next, criteria, mayEnter: mayLeave };
 }
 
+/** What a client's phase is proposed to be on entry, and what is missing for a later one. */
+export interface EntryProposal {
+  phase: Phase;
+  /** of the phases before it: what only a therapist can tell, or nobody measured */
+  toConfirm: Criterion[];
+  /** what keeps the next one shut; empty in the last phase */
+  missing: Criterion[];
+}
+
+/**
+ * The phase that weeks and entered findings support when a client arrives half way: the furthest whose weeks have come and
+ * before which every measured criterion is met. What was not measured holds it back; what a therapist ticks is listed to be
+ * confirmed. Corrections K12.
+ */
+export function proposedEntry(condition: Condition, found: ClientFindings): EntryProposal {
+  const phases = condition.phases;
+  let at = 0;
+  const toConfirm: Criterion[] = [];
+  while (at + 1 < phases.length) {
+    const phase = phases[at] as Phase;
+    const next = phases[at + 1] as Phase;
+    const criteria = entryCriteria(phase, found);
+    const isHeldBack = criteria.some((c) => !c.isFunctional && c.state !== "met");
+    if (isHeldBack || found.weeks < next.weeks.from) break;
+    toConfirm.push(...criteria.filter((c) => c.isFunctional && c.state !== "met"));
+    at++;
+  }
+  const phase = phases[at] as Phase;
+  const missing = at + 1 < phases.length ? entryCriteria(phase, found).filter((c) => c.state !== "met") : [];
+  return { phase, toConfirm, missing };
+}
+
+/** Exit criteria of a phase that nobody was in here: its own time in it does not count. */
+const entryCriteria = (phase: Phase, found: ClientFindings): Criterion[] =>
+  exitCriteriaOf(phase, { ...found, weeksInPhase: Number.MAX_SAFE_INTEGER }).criteria.filter(
+    (c) => !c.words.startsWith("weeks in this phase"),
+  );
+
 /**
  * Whether going to a phase needs a written reason: back never does, one step on does unless every criterion is met, and
- * no step skips a phase. Returns a sentence where the step is not possible at all.
+ * no step skips a phase. Only on entry, while nobody confirmed one, any phase is confirmed in one step: the first as it
+ * is, a later one with a reason. Returns a sentence where the step is not possible at all.
  */
 export function phaseStep(
   condition: Condition,
-  fromId: string,
+  from: { phaseId: string; isConfirmed: boolean },
   toId: string,
   found: ClientFindings,
 ): { possible: true; needsReason: boolean } | { possible: false; sentence: string } {
-  const from = condition.phases.findIndex((p) => p.id === fromId);
+  const at = condition.phases.findIndex((p) => p.id === from.phaseId);
   const to = condition.phases.findIndex((p) => p.id === toId);
   if (to < 0) return { possible: false, sentence: "This condition has no such phase. Reload the page." };
-  if (to === from) return { possible: false, sentence: "This phase is confirmed already." };
-  if (to > from + 1) return { possible: false, sentence: "No phase is skipped: confirm the next one first." };
-  return { possible: true, needsReason: to < from ? false : !phaseEntry(condition, fromId, found).mayEnter };
+  if (!from.isConfirmed) return { possible: true, needsReason: to > at };
+  if (to === at) return { possible: false, sentence: "This phase is confirmed already." };
+  if (to > at + 1) return { possible: false, sentence: "No phase is skipped: confirm the next one first." };
+  return {
+    possible: true,
+    needsReason: to < at ? false : !phaseEntry(condition, from.phaseId, found).mayEnter,
+  };
 }

@@ -178,8 +178,8 @@ describe("phases", () => {
     flexionDeg: null,
     swellingGrade: null,
     quadricepsLagDeg: null,
-    quadricepsSymmetryPct: null,
-    hamstringSymmetryPct: null,
+    quadricepsSymmetry: null,
+    hamstringSymmetry: null,
     restingPain: null,
     functionalMet: [],
   };
@@ -202,8 +202,8 @@ describe("phases", () => {
       flexionDeg: 140,
       swellingGrade: 0,
       quadricepsLagDeg: 0,
-      quadricepsSymmetryPct: 100,
-      hamstringSymmetryPct: 100,
+      quadricepsSymmetry: { lsiPct: 100, lowPct: 100, highPct: 100 },
+      hamstringSymmetry: { lsiPct: 100, lowPct: 100, highPct: 100 },
       restingPain: 0,
       functionalMet: phase.exit_criteria.functional,
     };

@@ -152,18 +152,23 @@ test("no phase is skipped, back needs no reason, on without every criterion does
     flexionDeg: null,
     swellingGrade: null,
     quadricepsLagDeg: null,
-    quadricepsSymmetryPct: null,
-    hamstringSymmetryPct: null,
+    quadricepsSymmetry: null,
+    hamstringSymmetry: null,
     restingPain: null,
     functionalMet: [],
   };
   for (const c of CONDITIONS) {
     const ids = c.phases.map((p) => p.id);
     const [first, second, third] = ids as [string, string, string];
-    expect(phaseStep(c, first, second, nothing)).toEqual({ possible: true, needsReason: true });
-    expect(phaseStep(c, second, first, nothing)).toEqual({ possible: true, needsReason: false });
-    expect(phaseStep(c, first, third, nothing)).toMatchObject({ possible: false });
-    expect(phaseStep(c, first, first, nothing)).toMatchObject({ possible: false });
+    const confirmed = (phaseId: string) => ({ phaseId, isConfirmed: true });
+    expect(phaseStep(c, confirmed(first), second, nothing)).toEqual({ possible: true, needsReason: true });
+    expect(phaseStep(c, confirmed(second), first, nothing)).toEqual({ possible: true, needsReason: false });
+    expect(phaseStep(c, confirmed(first), third, nothing)).toMatchObject({ possible: false });
+    expect(phaseStep(c, confirmed(first), first, nothing)).toMatchObject({ possible: false });
+    // on entry, while nobody confirmed one, any phase is one step: the first as it is, a later one with a reason
+    const entering = { phaseId: first, isConfirmed: false };
+    expect(phaseStep(c, entering, first, nothing)).toEqual({ possible: true, needsReason: false });
+    expect(phaseStep(c, entering, third, nothing)).toEqual({ possible: true, needsReason: true });
   }
 });
 

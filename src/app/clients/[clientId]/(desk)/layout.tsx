@@ -12,6 +12,9 @@ import { kneeWindowOf } from "@/server/windows";
 import { relativeDay } from "@/ui/dates";
 import { ClientPath } from "./ClientPath";
 
+/** The header, what bars and the pain of the day each have a row of their own. */
+const ROWS = ["grid-rows-[auto_1fr]", "grid-rows-[auto_auto_1fr]", "grid-rows-[auto_auto_auto_1fr]"];
+
 /** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
 export default async function DeskLayout({
   children,
@@ -37,7 +40,7 @@ export default async function DeskLayout({
   const last = state.last;
   return (
     <div
-      className={`grid min-h-dvh grid-cols-[138px_1fr] ${state.bars ? "grid-rows-[auto_auto_1fr]" : "grid-rows-[auto_1fr]"}`}
+      className={`grid min-h-dvh grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
     >
       <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
         <div className="flex gap-7">
@@ -121,6 +124,11 @@ export default async function DeskLayout({
           <Link href={`/clients/${clientId}/${state.bars.step}`} className="underline">
             {state.bars.step === "limits" ? "Limits" : state.bars.step === "screen" ? "Screen" : "Floor"}
           </Link>
+        </p>
+      )}
+      {state.pain && (
+        <p className="col-span-2 border-b border-rule bg-base-100 px-5 py-2" role="status">
+          <b className="text-accent">Pain on the day.</b> {state.pain}
         </p>
       )}
       <ClientPath clientId={clientId} steps={state.steps} />

@@ -13,21 +13,24 @@ interface PhaseSpan {
 }
 
 /**
- * The phases of a condition over the weeks: the confirmed one filled, today as the apricot line. When the weeks have
+ * The phases of a condition over the weeks: the one that a therapist confirmed filled, today as the apricot line. When the weeks have
  * come but the phase is not confirmed, that is said: weeks alone open nothing.
  */
 export function ConditionTimeLine({
   name,
   variant,
   phases,
-  confirmedId,
+  phaseId,
+  isConfirmed,
   week,
   opens,
 }: {
   name: string;
   variant: string;
   phases: PhaseSpan[];
-  confirmedId: string;
+  phaseId: string;
+  /** nobody confirmed one yet: the first one's limits hold */
+  isConfirmed: boolean;
   week: number;
   /** what the later phases change */
   opens: PhaseOpening[];
@@ -35,8 +38,8 @@ export function ConditionTimeLine({
   const lastFrom = Math.max(...phases.map((p) => p.from));
   const endWeek = Math.max(lastFrom + 6, week + 2);
   const x = scaleLinear([0, endWeek], [LEFT, RIGHT]);
-  const confirmed = phases.find((p) => p.id === confirmedId);
-  const isBehind = confirmed !== undefined && confirmed.to !== null && week >= confirmed.to;
+  const current = phases.find((p) => p.id === phaseId);
+  const isBehind = current !== undefined && current.to !== null && week >= current.to;
   return (
     <section className="mt-3">
       <h2 className="text-[16px]">
@@ -46,10 +49,10 @@ export function ConditionTimeLine({
         viewBox={`0 0 ${WIDTH} 62`}
         className="mt-1 w-full"
         role="img"
-        aria-label={`Phase: ${confirmed?.name}, week ${week}`}
+        aria-label={`Phase: ${current?.name}, ${isConfirmed ? "confirmed" : "not confirmed"}, week ${week}`}
       >
         {phases.map((p) => {
-          const isConfirmed = p.id === confirmedId;
+          const isCurrent = p.id === phaseId;
           const x1 = x(p.from);
           const width = x(p.to ?? endWeek) - x1 - 3;
           return (
@@ -60,9 +63,11 @@ export function ConditionTimeLine({
                 width={Math.max(4, width)}
                 height={26}
                 strokeWidth={1.2}
-                className={isConfirmed ? "fill-primary stroke-primary" : "fill-base-100 stroke-rule"}
+                className={
+                  isCurrent && isConfirmed ? "fill-primary stroke-primary" : "fill-base-100 stroke-rule"
+                }
               />
-              {isConfirmed && (
+              {isCurrent && isConfirmed && (
                 <path
                   d={`M ${x1 + Math.max(12, width) - 22} 25 l 4 5 l 8 -10`}
                   fill="none"
@@ -82,17 +87,19 @@ export function ConditionTimeLine({
         </text>
       </svg>
       <p>
-        Confirmed: <b>{confirmed?.name}</b>
-        {confirmed && (
+        {isConfirmed ? "Confirmed" : "Not confirmed yet; what holds is"}: <b>{current?.name}</b>
+        {current && (
           <span className="quiet">
             {" "}
-            (weeks {confirmed.from} to {confirmed.to ?? "on"})
+            (weeks {current.from} to {current.to ?? "on"})
           </span>
         )}
         .{" "}
-        {isBehind
-          ? "The next phase's weeks have come; it opens when its criteria are met and a therapist confirms it."
-          : nextWords(phases, confirmedId)}
+        {!isConfirmed
+          ? "A therapist confirms the phase at the right."
+          : isBehind
+            ? "The next phase's weeks have come; it opens when its criteria are met and a therapist confirms it."
+            : nextWords(phases, phaseId, week)}
       </p>
       {opens[0] && opens[0].changes.length > 0 && (
         <details className="small mt-0.5">
@@ -103,7 +110,8 @@ export function ConditionTimeLine({
           {opens.map((o) => (
             <p key={o.id} className="mt-1">
               <b>
-                {o.name}, not before week {o.fromWeek}
+                {o.name}
+                {o.fromWeek > week ? `, not before week ${o.fromWeek}` : ""}
               </b>{" "}
               {o.changes.join(" · ") || "changes nothing here"}
             </p>
@@ -114,7 +122,10 @@ export function ConditionTimeLine({
   );
 }
 
-function nextWords(phases: PhaseSpan[], confirmedId: string): string {
-  const next = phases[phases.findIndex((p) => p.id === confirmedId) + 1];
-  return next ? `Next, not before week ${next.from}: ${next.name.toLowerCase()}.` : "This is the last phase.";
+function nextWords(phases: PhaseSpan[], phaseId: string, week: number): string {
+  const next = phases[phases.findIndex((p) => p.id === phaseId) + 1];
+  if (!next) return "This is the last phase.";
+  return next.from > week
+    ? `Next, not before week ${next.from}: ${next.name.toLowerCase()}.`
+    : `Next: ${next.name.toLowerCase()}.`;
 }

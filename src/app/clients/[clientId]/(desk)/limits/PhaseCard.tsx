@@ -6,7 +6,12 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { send } from "@/ui/send";
 
-const MARK: Record<Criterion["state"], string> = { met: "✓", "not met": "✕", "not measured": "◇" };
+const MARK: Record<Criterion["state"], string> = {
+  met: "✓",
+  "not met": "✕",
+  "cannot tell": "≈",
+  "not measured": "◇",
+};
 
 /** What opens the next phase: each criterion against what was measured; a therapist confirms, or goes back a phase. */
 export function PhaseCard({
@@ -18,15 +23,19 @@ export function PhaseCard({
   previous,
   mayEnter,
   mayConfirm,
+  isConfirmed,
 }: {
   clientId: string;
   rowId: string;
   version: number;
-  criteria: Criterion[];
+  /** each with what to know about it, or null */
+  criteria: (Criterion & { note: string | null })[];
   next: { id: string; name: string } | null;
   previous: { id: string; name: string } | null;
   mayEnter: boolean;
   mayConfirm: boolean;
+  /** while nobody confirmed a phase, the entry is decided first */
+  isConfirmed: boolean;
 }) {
   const router = useRouter();
   const [reason, setReason] = useState("");
@@ -66,7 +75,10 @@ export function PhaseCard({
                   checked={c.state === "met"}
                   onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
                 />
-                {c.words}
+                <span>
+                  {c.words}
+                  {c.note && <span className="small quiet block">{c.note}</span>}
+                </span>
               </label>
             ) : (
               <span>
@@ -76,7 +88,7 @@ export function PhaseCard({
           </li>
         ))}
       </ul>
-      {mayConfirm && (
+      {mayConfirm && isConfirmed && (
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
           {next && !mayEnter && (
             <>

@@ -5,9 +5,10 @@ import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { combineConditions } from "@/core/safety/combineConditions";
-import { phaseEntry } from "@/core/safety/phaseEntry";
+import { phaseEntry, proposedEntry } from "@/core/safety/phaseEntry";
 import { phaseOpens } from "@/core/safety/phaseOpens";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { taskBarred } from "@/core/safety/taskBarred";
 import { clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
@@ -18,6 +19,7 @@ import { stancesInForce, stanceViews } from "@/server/stances";
 import { longDay } from "@/ui/dates";
 import { ConditionTimeLine } from "./ConditionTimeLine";
 import { DayPicker } from "./DayPicker";
+import { EntryCard } from "./EntryCard";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 import { LimitTable } from "./LimitTable";
 import { PhaseCard } from "./PhaseCard";
@@ -47,8 +49,14 @@ export default async function LimitsPage({
     const stances = await stancesInForce(ctx, client.episodeId);
     const conditions = await conditionsOf(then, client.episodeId);
     const phases = [];
-    for (const c of conditions)
-      phases.push({ c, entry: phaseEntry(c.condition, c.phase.id, await findingsOf(then, client, c)) });
+    for (const c of conditions) {
+      const found = await findingsOf(then, client, c);
+      phases.push({
+        c,
+        entry: phaseEntry(c.condition, c.phase.id, found),
+        proposal: c.isConfirmed ? null : proposedEntry(c.condition, found),
+      });
+    }
     return {
       day,
       isToday: day === today(ctx),
@@ -114,7 +122,8 @@ export default async function LimitsPage({
                 from: p.weeks.from,
                 to: p.weeks.to,
               }))}
-              confirmedId={c.phase.id}
+              phaseId={c.phase.id}
+              isConfirmed={c.isConfirmed}
               week={c.week}
               opens={phaseOpens(c.condition, c.phase.id, { variantId: c.variantId, choices: c.choices })}
             />
@@ -138,19 +147,35 @@ export default async function LimitsPage({
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
         {uncovered.length === 0 &&
-          phases.map(({ c, entry }) => {
+          phases.map(({ c, entry, proposal }) => {
             const previous = c.condition.phases[c.condition.phases.findIndex((p) => p.id === c.phase.id) - 1];
             return (
               <section key={c.rowId} className="mb-4">
+                {proposal && (
+                  <EntryCard
+                    clientId={clientId}
+                    rowId={c.rowId}
+                    version={c.version}
+                    weeks={c.week}
+                    current={{ id: c.phase.id, name: c.phase.name }}
+                    proposed={{ id: proposal.phase.id, name: proposal.phase.name }}
+                    toConfirm={proposal.toConfirm.map((x) => x.words)}
+                    missing={proposal.missing.map(
+                      (x) => `${x.words}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,
+                    )}
+                    mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
+                  />
+                )}
                 <PhaseCard
                   clientId={clientId}
                   rowId={c.rowId}
                   version={c.version}
-                  criteria={entry.criteria}
+                  criteria={entry.criteria.map((x) => ({ ...x, note: taskBarred(x, c.limits) }))}
                   next={entry.next ? { id: entry.next.id, name: entry.next.name } : null}
                   previous={previous ? { id: previous.id, name: previous.name } : null}
                   mayEnter={entry.mayEnter}
                   mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
+                  isConfirmed={c.isConfirmed}
                 />
                 <PhaseNotes condition={c} checked={data.checked} />
               </section>

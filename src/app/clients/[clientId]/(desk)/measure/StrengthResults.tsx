@@ -1,5 +1,6 @@
 import { ratioSummary, strengthSummary } from "@/core/measure/strengthSummary";
 import { MOVEMENTS } from "@/core/strength/movements";
+import { type Clear, reaches } from "@/core/strength/symmetry";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredTest } from "@/server/measurements";
 import { Figure } from "@/ui/working/Figure";
@@ -81,8 +82,12 @@ export function StrengthResults({
   );
 }
 
+const VERDICTS: Record<Clear, string> = {
+  "clearly at or above": "clearly at least 90 %",
+  "clearly below": "clearly below 90 %",
+  "cannot tell": "cannot tell from 90 %",
+};
+
 /** Whether one session can tell if 90 % is reached. */
-function verdict(value: number, doubt: number): string {
-  if (value - doubt >= 90) return "clearly at least 90 %";
-  return value + doubt < 90 ? "clearly below 90 %" : "cannot tell from 90 %";
-}
+const verdict = (value: number, doubt: number): string =>
+  VERDICTS[reaches({ lsiPct: value, lowPct: value - doubt, highPct: value + doubt }, 90)];
