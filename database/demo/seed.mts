@@ -208,6 +208,7 @@ function screened(d: DemoClient, clientId: string, s: DemoClient["screenings"][n
               questionId: q.id,
               answer: s.yes?.[q.id] ?? "no",
               escalations: [],
+              askedAs: "one" as const,
             })),
             systolicMmHg: 118 + Math.floor(random() * 16),
             diastolicMmHg: 70 + Math.floor(random() * 12),

@@ -56,6 +56,10 @@ update episode_condition k set confirmed_at = k.phase_since::timestamptz
   where exists (select 1 from audit a where a.deed = 'phase.confirm' and a.subject_id = k.episode_id);
 grant update (confirmed_at) on episode_condition to bexlo_app;
 
+-- whether a question was asked by itself, or answered with its group after all of it was shown; why pressure was not taken
+alter table screening_answer add column asked_as text not null default 'one' check (asked_as in ('one', 'group'));
+alter table screening add column pressure_not_taken text;
+
 -- when pain and swelling of the story were asked: they count as findings of that day
 alter table episode add column story_at timestamptz;
 update episode e set story_at =

@@ -1,7 +1,7 @@
 import "server-only";
 import { conditionById } from "@/core/rules/conditions";
 import { type RedFlag, redFlagById } from "@/core/rules/redFlags";
-import { withReading } from "@/core/safety/bloodPressure";
+import { pressureCalledFor, withReading } from "@/core/safety/bloodPressure";
 import { type Answer, questionsFor } from "@/core/safety/screening";
 import type { ScreeningInput, SignClearance } from "@/core/safety/screeningInput";
 import { type ScreeningRecord, type ScreeningState, screeningState } from "@/core/safety/screeningState";
@@ -15,8 +15,11 @@ import { Refused } from "./refused";
 export interface StoredScreening extends ScreeningRecord {
   by: string;
   at: Date;
+  answers: { questionId: string; answer: Answer; escalations: string[]; askedAs: "one" | "group" }[];
   systolicMmHg: number | null;
   diastolicMmHg: number | null;
+  /** why it was not taken where it was called for */
+  pressureNotTaken: string | null;
   clearances: {
     questionId: string;
     onWordOf: "therapist" | "physician";
@@ -55,7 +58,8 @@ export const screeningsOf = (ctx: Ctx, episodeId: string): Promise<StoredScreeni
 async function readScreeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScreening[]> {
   const rows = await ctx.tx`
     select s.*, p.name,
-      (select json_agg(json_build_object('questionId', a.question_id, 'answer', a.answer, 'escalations', a.escalations))
+      (select json_agg(json_build_object('questionId', a.question_id, 'answer', a.answer, 'escalations', a.escalations,
+          'askedAs', a.asked_as))
         from screening_answer a where a.screening_id = s.id) as answers,
       (select json_agg(json_build_object('questionId', c.question_id, 'onWordOf', c.on_word_of, 'words', c.words,
           'by', q.name, 'at', c.cleared_at))
@@ -74,7 +78,8 @@ async function readScreeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScre
       by: r.name,
       systolicMmHg: r.systolic_mmhg,
       diastolicMmHg: r.diastolic_mmhg,
-      answers: (r.answers ?? []) as { questionId: string; answer: Answer; escalations: string[] }[],
+      pressureNotTaken: r.pressure_not_taken,
+      answers: (r.answers ?? []) as StoredScreening["answers"],
       cleared: clearances.map((c) => c.questionId),
       clearances,
     };
@@ -102,6 +107,31 @@ export async function loadingBarred(ctx: Ctx, client: ClientEpisode): Promise<st
   return state.status === "due" ? null : state.barsFloor;
 }
 
+/** Why a reading belongs to this screening; null where it does not. */
+async function pressureBecause(
+  ctx: Ctx,
+  client: ClientEpisode,
+  input: Pick<ScreeningInput, "answers">,
+): Promise<string | null> {
+  return pressureCalledFor({
+    ...(await pressureFacts(ctx, client)),
+    positiveIds: input.answers.filter((a) => a.answer !== "no").map((a) => a.questionId),
+  });
+}
+
+/** Age and conditions, as far as they call for a reading. */
+export async function pressureFacts(
+  ctx: Ctx,
+  client: ClientEpisode,
+): Promise<{ ageYears: number; conditionIds: string[] }> {
+  const rows = await ctx.tx`
+    select condition_id from episode_condition where episode_id = ${client.episodeId} and ended_on is null`;
+  return {
+    ageYears: Number(today(ctx).slice(0, 4)) - client.birthYear,
+    conditionIds: rows.map((r) => r.condition_id),
+  };
+}
+
 /** Records a whole screening, signed by who is signed in. Every question of the client needs an answer. */
 export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: ScreeningInput): Promise<void> {
   mustMay(ctx, "screen.record");
@@ -113,6 +143,12 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
       "Some questions have no answer.",
       missing.map((q) => ({ field: q.id, sentence: "This question has no answer yet." })),
     );
+  const because = await pressureBecause(ctx, client, input);
+  if (because && input.systolicMmHg === null && !input.pressureNotTaken)
+    throw new InputError(
+      "systolicMmHg",
+      `Blood pressure is asked for here, because ${because}: enter both readings, or say why it was not taken.`,
+    );
   const answers = withReading(
     input.answers.filter((a) => asked.some((q) => q.id === a.questionId)),
     input,
@@ -123,8 +159,10 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
       throw new InputError(a.questionId, "This question has no such addition. Reload the page.");
   }
   const [fresh] = await ctx.tx`
-    insert into screening (id, clinic_id, episode_id, systolic_mmhg, diastolic_mmhg, answered_by, answered_at)
+    insert into screening (id, clinic_id, episode_id, systolic_mmhg, diastolic_mmhg, pressure_not_taken, answered_by,
+      answered_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.systolicMmHg}, ${input.diastolicMmHg},
+      ${input.pressureNotTaken ?? null},
       ${ctx.actor.personId}, ${ctx.now})
     on conflict (id) do nothing returning id`;
   if (!fresh) return;
@@ -135,6 +173,8 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
       question_id: a.questionId,
       answer: a.answer,
       escalations: a.answer === "no" ? [] : [...a.escalations],
+      // a reading may have turned a no of a group into a yes
+      asked_as: a.answer === "no" ? a.askedAs : "one",
     })),
   )}`;
   const positive = answers.filter((a) => a.answer !== "no").map((a) => a.questionId);

@@ -277,6 +277,25 @@ describe("phases", () => {
     expect(found.flexionDeg).toBeNull();
   });
 
+  test("a client who arrives half way is confirmed in one step with a reason, and only then; later no phase is skipped", async () => {
+    const client = await makeClient(clinic, { rules: [{ ...flare, isConfirmed: false }] });
+    const [c] = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId), at);
+    if (!c) throw new Error("no condition");
+    expect(c.isConfirmed).toBe(false);
+    const confirm = (version: number, phaseId: string, reason: string | null) =>
+      clinic.as(
+        "therapist",
+        (ctx) => confirmPhase(ctx, client, { conditionRowId: c.rowId, version, phaseId, reason }),
+        at,
+      );
+    await expect(confirm(1, "maintain", null)).rejects.toThrow(/written reason/);
+    await confirm(1, "maintain", "trained elsewhere for a year, stairs and chair seen here today");
+    const [now] = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId), at);
+    expect(now).toMatchObject({ phase: { id: "maintain" }, isConfirmed: true });
+    await confirm(2, "flare", null);
+    await expect(confirm(3, "maintain", "she feels well")).rejects.toThrow(/No phase is skipped/);
+  });
+
   test("a therapist may open one with a written reason, or go back; a trainer may not", async () => {
     const client = await makeClient(clinic, { rules: [flare] });
     const [c] = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId));

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
+import { screeningInput } from "@/core/safety/screeningInput";
 import { limitsOf } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
 import { currentPlan, savePlan } from "@/server/plans";
-import { clearSign, questionsOf, recordScreening, screeningStateOf } from "@/server/screenings";
+import { clearSign, questionsOf, recordScreening, screeningStateOf, screeningsOf } from "@/server/screenings";
 import { answerRecheck, floorBarred, startSession } from "@/server/sessions";
 import {
   closeConnections,
@@ -90,6 +91,7 @@ test("a screening with a question left open, or an answer nobody asked for, writ
     questionId: q.id,
     answer: "no" as const,
     escalations: [] as string[],
+    askedAs: "one" as const,
   }));
   const send = (list: typeof answers) =>
     clinic.as("therapist", (ctx) =>
@@ -112,13 +114,54 @@ test("a screening with a question left open, or an answer nobody asked for, writ
   ).rejects.toThrow(/Only a therapist asks the whole screening/);
 });
 
+test("where age, condition or answers call for it, blood pressure is read or it is said why not; how it was asked is kept", async () => {
+  const client = await makeClient(clinic, {
+    isScreened: false,
+    rules: [{ conditionId: "knee_oa", variantId: "moderate", phaseId: "build", beganOn: "2025-10-01" }],
+  });
+  const asked = await clinic.as("therapist", (ctx) => questionsOf(ctx, client));
+  const answers = asked.map((q, i) => ({
+    questionId: q.id,
+    answer: "no" as const,
+    escalations: [],
+    askedAs: i < 2 ? ("group" as const) : ("one" as const),
+  }));
+  const record = (over: Partial<Parameters<typeof recordScreening>[2]>) =>
+    clinic.as("therapist", (ctx) =>
+      recordScreening(ctx, client, {
+        id: randomUUID(),
+        answers,
+        systolicMmHg: null,
+        diastolicMmHg: null,
+        ...over,
+      }),
+    );
+  await expect(record({})).rejects.toThrow(/Blood pressure is asked for here, because of the condition/);
+  expect(await owner`select 1 from screening where episode_id = ${client.episodeId}`).toHaveLength(0);
+  await record({ pressureNotTaken: "the cuff is at the other practice" });
+  const [kept] = await clinic.as("therapist", (ctx) => screeningsOf(ctx, client.episodeId));
+  expect(kept?.pressureNotTaken).toMatch(/cuff/);
+  expect(kept?.answers.filter((a) => a.askedAs === "group")).toHaveLength(2);
+  // only a no is answered for a whole group
+  const yes = answers.map((a, i) => (i === 0 ? { ...a, answer: "yes" as const } : a));
+  expect(
+    screeningInput.safeParse({ id: randomUUID(), answers: yes, systolicMmHg: 120, diastolicMmHg: 70 })
+      .success,
+  ).toBe(false);
+});
+
 test("a high reading counts as yes whatever was answered, and caps every hold", async () => {
   const client = await makeClient(clinic, { isScreened: false });
   const asked = await clinic.as("therapist", (ctx) => questionsOf(ctx, client));
   await clinic.as("therapist", (ctx) =>
     recordScreening(ctx, client, {
       id: randomUUID(),
-      answers: asked.map((q) => ({ questionId: q.id, answer: "no" as const, escalations: [] })),
+      answers: asked.map((q) => ({
+        questionId: q.id,
+        answer: "no" as const,
+        escalations: [],
+        askedAs: "one" as const,
+      })),
       systolicMmHg: 148,
       diastolicMmHg: 84,
     }),

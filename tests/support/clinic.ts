@@ -85,6 +85,8 @@ export interface ClientOptions {
     conditionId: string;
     variantId: string;
     phaseId: string;
+    /** false: just entered, nobody confirmed a phase */
+    isConfirmed?: boolean;
     beganOn: string;
     stances?: Record<string, string>;
   }[];
@@ -113,9 +115,9 @@ export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Pro
   for (const r of o.rules ?? []) {
     await owner`
       insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, phase_since, began_on,
-        set_by, set_at)
+        set_by, set_at, confirmed_at)
       values (${randomUUID()}, ${clinic.id}, ${episodeId}, ${r.conditionId}, ${r.variantId}, ${r.phaseId}, ${r.beganOn},
-        ${r.beganOn}, ${clinic.actors.therapist.personId}, ${MONDAY})`;
+        ${r.beganOn}, ${clinic.actors.therapist.personId}, ${MONDAY}, ${r.isConfirmed === false ? null : MONDAY})`;
     for (const [school, option] of Object.entries(r.stances ?? {}))
       await owner`
         insert into stance_choice (id, clinic_id, episode_id, stance_id, option_id, reason, set_by, set_at)
@@ -142,8 +144,9 @@ export async function screenClear(
         questionId: q.id,
         answer: yes[q.id] ?? ("no" as const),
         escalations: [],
+        askedAs: "one" as const,
       }));
-      await recordScreening(ctx, client, { id, answers, systolicMmHg: null, diastolicMmHg: null });
+      await recordScreening(ctx, client, { id, answers, systolicMmHg: 122, diastolicMmHg: 76 });
     },
     at,
   );

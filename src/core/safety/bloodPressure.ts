@@ -34,3 +34,39 @@ export function withReading<A extends { questionId: string; answer: Answer; esca
     return { ...a, answer: a.answer === "no" ? ("yes" as const) : a.answer, escalations };
   });
 }
+
+/** From this age on a reading belongs to the first screening [own]. */
+const FROM_AGE_YEARS = 60;
+/** Conditions of later years and after large operations. */
+const CONDITIONS = new Set([
+  "knee_oa",
+  "hip_oa",
+  "total_knee_replacement",
+  "unicompartmental_replacement",
+  "total_hip_replacement",
+  "lumbar_stenosis_extension",
+  "deconditioning",
+]);
+/** Answers about heart, vessels and sugar that a reading belongs to. */
+const ANSWERS = new Set([
+  QUESTION,
+  "rf_chest",
+  "rf_breathless",
+  "rf_syncope",
+  "rf_eye_vessel",
+  "rf_heart_history",
+  "rf_pregnancy",
+  "rf_diabetes",
+]);
+
+/** Why blood pressure is asked for in a screening; null where nothing calls for it. Corrections K11. */
+export function pressureCalledFor(c: {
+  ageYears: number;
+  conditionIds: readonly string[];
+  positiveIds: readonly string[];
+}): string | null {
+  if (c.ageYears >= FROM_AGE_YEARS) return `of the age, ${c.ageYears}`;
+  if (c.conditionIds.some((id) => CONDITIONS.has(id))) return "of the condition";
+  if (c.positiveIds.some((id) => ANSWERS.has(id))) return "of an answer about heart and circulation";
+  return null;
+}

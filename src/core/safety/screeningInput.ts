@@ -19,12 +19,25 @@ export const screeningInput = z
           questionId: z.string().max(60),
           answer: z.enum(["no", "yes", "unsure"], { error: "Answer yes, no or unsure." }),
           escalations: z.array(z.string().max(200)).max(5),
+          /** by itself, or with its group after each question of it was shown; only a no is answered so */
+          askedAs: z.enum(["one", "group"]).default("one"),
         }),
       )
       .min(1, { error: "Answer the questions first." })
       .max(60),
     systolicMmHg: reading("upper", 60, 260),
     diastolicMmHg: reading("lower", 30, 160),
+    /** why blood pressure was not taken where it is called for */
+    pressureNotTaken: z
+      .string()
+      .trim()
+      .min(5, { error: "Say in a few words why blood pressure was not taken." })
+      .max(300, { error: "The reason is longer than 300 characters." })
+      .nullish(),
+  })
+  .refine((s) => s.answers.every((a) => a.askedAs === "one" || a.answer === "no"), {
+    path: ["answers"],
+    error: "Only a no is answered for a whole group: answer yes and unsure one by one.",
   })
   .refine((s) => (s.systolicMmHg === null) === (s.diastolicMmHg === null), {
     path: ["diastolicMmHg"],

@@ -5,6 +5,7 @@ import { type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/
 import { readNumber } from "@/core/units/readNumber";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
+import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Pick } from "@/ui/form/Pick";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
@@ -44,7 +45,7 @@ export function LimitEditor({
   const router = useRouter();
   const dialog = useRef<HTMLDialogElement>(null);
   const [kind, setKind] = useState<BoundKind>(start?.kind ?? "knee_flexion_under_load");
-  const [origin, setOrigin] = useState<"surgeon" | "therapist">(start?.origin ?? "surgeon");
+  const [origin, setOrigin] = useState<"surgeon" | "therapist" | null>(start?.origin ?? null);
   const [low, setLow] = useState(text(start?.low ?? null));
   const [high, setHigh] = useState(text(start?.high ?? null));
   const [word, setWord] = useState(start?.word ?? "");
@@ -79,6 +80,7 @@ export function LimitEditor({
       setProblems(problemsByField(sent.problems));
       // nothing is reloaded here, so that nothing typed is lost
       setBehind(sent.status === 409);
+      focusFirstGap(dialog.current);
       return;
     }
     setProblems({});
@@ -149,6 +151,7 @@ export function LimitEditor({
             ]}
             value={origin}
             onChange={setOrigin}
+            problem={problems.origin}
           />
           {spec.shape === "word" && (
             <Pick

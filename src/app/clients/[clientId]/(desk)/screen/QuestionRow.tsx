@@ -11,6 +11,7 @@ export function QuestionRow({
   answer,
   escalations,
   isAsking,
+  isCurrent,
   problem,
   onAnswer,
   onEscalate,
@@ -20,6 +21,8 @@ export function QuestionRow({
   answer: Answer | null;
   escalations: readonly string[];
   isAsking: boolean;
+  /** the one that the keys answer */
+  isCurrent: boolean;
   problem?: string;
   onAnswer: (a: Answer) => void;
   onEscalate: (list: string[]) => void;
@@ -29,7 +32,8 @@ export function QuestionRow({
   return (
     <div
       data-question={q.id}
-      className={`border-t border-rule py-1.5 ${isPositive ? "border-l-4 border-l-accent pl-3" : ""}`}
+      aria-current={isCurrent ? "step" : undefined}
+      className={`border-t border-rule py-1.5 ${isPositive ? "border-l-4 border-l-accent pl-3" : isCurrent ? "border-l-4 border-l-primary bg-base-100 pl-3" : ""}`}
     >
       <fieldset className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-4">
         <legend className="sr-only">{q.question}</legend>

@@ -2,15 +2,18 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Consequence } from "@/core/rules/redFlags";
+import { pressureCalledFor } from "@/core/safety/bloodPressure";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { Answer } from "@/core/safety/screening";
 import { readNumber } from "@/core/units/readNumber";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
+import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { QuestionRow } from "./QuestionRow";
+import { useShown } from "./useShown";
 
 export interface ScreenQuestion {
   id: string;
@@ -30,12 +33,15 @@ const AREA_WORDS: Record<string, string> = {
   general: "In general",
 };
 
-/** The questions of this client, to be asked anew: answered, dated and signed by who is signed in. */
+const PRESSURE = "rf_bp";
+
+/** The questions of this client, to be asked anew, one by one: answered, dated and signed by who is signed in. */
 export function ScreenDesk({
   clientId,
   questions,
   isDue,
   lastAnswers,
+  pressure,
   mayAsk,
 }: {
   clientId: string;
@@ -43,6 +49,8 @@ export function ScreenDesk({
   /** a whole screening is due now */
   isDue: boolean;
   lastAnswers: Record<string, Answer>;
+  /** what may call for a blood-pressure reading */
+  pressure: { ageYears: number; conditionIds: string[] };
   mayAsk: boolean;
 }) {
   const router = useRouter();
@@ -51,30 +59,80 @@ export function ScreenDesk({
   const [escalations, setEscalations] = useState<Record<string, string[]>>({});
   const [systolic, setSystolic] = useState("");
   const [diastolic, setDiastolic] = useState("");
+  const [notTaken, setNotTaken] = useState("");
+  const [inGroup, setInGroup] = useState<ReadonlySet<string>>(new Set());
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [id] = useState(() => crypto.randomUUID());
-  const open = questions.filter((q) => !answers[q.id]);
   const areas = [...new Set(questions.map((q) => q.area))].sort(
     (a, b) => Object.keys(AREA_WORDS).indexOf(a) - Object.keys(AREA_WORDS).indexOf(b),
   );
-  const restIsNo = () =>
-    setAnswers((all) => ({ ...Object.fromEntries(questions.map((q) => [q.id, "no" as const])), ...all }));
+  // in the order in which they stand on the page
+  const ordered = areas.flatMap((area) => questions.filter((q) => q.area === area));
+  const open = ordered.filter((q) => !answers[q.id]);
+  const [at, setAt] = useState(0);
+  const current = ordered[at] ?? null;
+  const shown = useShown(
+    isAsking,
+    ordered.map((q) => q.id),
+  );
+  const goTo = (next: number) => {
+    const to = Math.max(0, Math.min(ordered.length - 1, next));
+    setAt(to);
+    document.querySelector(`[data-question="${ordered[to]?.id}"]`)?.scrollIntoView({ block: "center" });
+  };
+  const answer = (questionId: string, given: Answer) => {
+    setAnswers((all) => ({ ...all, [questionId]: given }));
+    setInGroup((all) => new Set([...all].filter((x) => x !== questionId)));
+  };
+  // one key, one row: the next question is the next key
+  const byKey = (given: Answer) => {
+    if (!isAsking || !current) return;
+    answer(current.id, given);
+    goTo(at + 1);
+  };
+  /** What is left of a group is answered no as a whole, once each of its questions was shown. */
+  const groupIsNo = (area: string) => {
+    const left = questions.filter((q) => q.area === area && !answers[q.id]).map((q) => q.id);
+    setAnswers((all) => ({ ...all, ...Object.fromEntries(left.map((q) => [q, "no" as const])) }));
+    setInGroup((all) => new Set([...all, ...left]));
+  };
+  const pressureBecause = pressureCalledFor({
+    ...pressure,
+    positiveIds: Object.entries(answers).flatMap(([q, a]) => (a === "no" ? [] : [q])),
+  });
   const save = async () => {
     if (!isAsking) return;
     const reading = (text: string) => (text.trim() === "" ? null : readNumber(text));
     const sent = await send(`/api/clients/${clientId}/screenings`, {
       id,
       answers: questions.flatMap((q) => {
-        const answer = answers[q.id];
-        return answer ? [{ questionId: q.id, answer, escalations: escalations[q.id] ?? [] }] : [];
+        const given = answers[q.id];
+        return given
+          ? [
+              {
+                questionId: q.id,
+                answer: given,
+                escalations: escalations[q.id] ?? [],
+                askedAs: inGroup.has(q.id) ? "group" : "one",
+              },
+            ]
+          : [];
       }),
       systolicMmHg: reading(systolic),
       diastolicMmHg: reading(diastolic),
+      pressureNotTaken: notTaken.trim() || null,
     });
     if (!sent.ok) {
       setProblems(problemsByField(sent.problems));
-      const first = sent.problems.find((p) => questions.some((q) => q.id === p.field));
-      document.querySelector<HTMLElement>(`[data-question="${first?.field}"] input`)?.focus();
+      const wrong = new Set(sent.problems.map((p) => p.field));
+      const first = ordered.find((q) => wrong.has(q.id)) ?? ordered.find((q) => q.id === PRESSURE);
+      goTo(ordered.findIndex((q) => q.id === first?.id));
+      const field = wrong.has("systolicMmHg") || wrong.has("diastolicMmHg") ? "[inputmode]" : "input";
+      document
+        .querySelector<HTMLElement>(
+          `[data-question="${first?.id}"] ${wrong.has(first?.id ?? "") ? "input" : field}`,
+        )
+        ?.focus();
       return;
     }
     setAsking(false);
@@ -107,12 +165,19 @@ export function ScreenDesk({
                 answer={isAsking ? (answers[q.id] ?? null) : (lastAnswers[q.id] ?? null)}
                 escalations={escalations[q.id] ?? []}
                 isAsking={isAsking}
+                isCurrent={isAsking && q.id === current?.id}
                 problem={problems[q.id]}
-                onAnswer={(answer) => setAnswers((all) => ({ ...all, [q.id]: answer }))}
+                onAnswer={(given) => {
+                  answer(q.id, given);
+                  setAt(ordered.findIndex((x) => x.id === q.id));
+                }}
                 onEscalate={(list) => setEscalations((all) => ({ ...all, [q.id]: list }))}
               >
-                {q.id === "rf_bp" && isAsking && (
-                  <div className="mt-1 flex gap-6">
+                {q.id === PRESSURE && isAsking && (
+                  <div className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
+                    {pressureBecause && (
+                      <p className="small w-full">A reading belongs here, because {pressureBecause}.</p>
+                    )}
                     <Field
                       label="reading today, upper"
                       name="systolicMmHg"
@@ -133,24 +198,35 @@ export function ScreenDesk({
                       onChange={(e) => setDiastolic(e.target.value)}
                       problem={problems.diastolicMmHg}
                     />
+                    {pressureBecause && systolic.trim() === "" && (
+                      <div className="w-full max-w-[420px]">
+                        <Words
+                          label="or not taken, because"
+                          name="pressureNotTaken"
+                          value={notTaken}
+                          onChange={(e) => setNotTaken(e.target.value)}
+                          problem={problems.pressureNotTaken}
+                        />
+                      </div>
+                    )}
                   </div>
                 )}
               </QuestionRow>
             ))}
+          {isAsking && (
+            <GroupNo
+              area={(AREA_WORDS[area] ?? area).toLowerCase()}
+              left={questions.filter((q) => q.area === area && !answers[q.id]).length}
+              notShown={questions.filter((q) => q.area === area && !shown.has(q.id)).length}
+              onNo={() => groupIsNo(area)}
+            />
+          )}
         </section>
       ))}
       {isAsking && (
         <div className="sticky bottom-0 mt-3 flex items-center gap-3 border-t border-rule bg-base-200 py-3">
           <button type="button" className="btn btn-primary btn-sm" onClick={save}>
             Sign the answers <kbd>S</kbd>
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm btn-line"
-            onClick={restIsNo}
-            disabled={open.length === 0}
-          >
-            Asked, all others no <kbd>N</kbd>
           </button>
           <span className="small quiet" aria-live="polite">
             {open.length === 0 ? "every question has an answer" : `${open.length} without an answer`}
@@ -165,12 +241,45 @@ export function ScreenDesk({
             <KeysHelp
               deeds={[
                 { key: "s", words: "sign the answers", run: save },
-                { key: "n", words: "all others are no", run: restIsNo },
+                { key: "n", words: "no, and on to the next question", run: () => byKey("no") },
+                { key: "u", words: "unsure, and on", run: () => byKey("unsure") },
+                { key: "y", words: "yes, and on", run: () => byKey("yes") },
+                { key: "j", words: "next question", run: () => isAsking && goTo(at + 1) },
+                { key: "k", words: "previous question", run: () => isAsking && goTo(at - 1) },
               ]}
             />
           </span>
         </div>
       )}
     </div>
+  );
+}
+
+/** The rest of a group answered no at once: only when each of its questions was on the screen, and recorded as asked so. */
+function GroupNo({
+  area,
+  left,
+  notShown,
+  onNo,
+}: {
+  area: string;
+  left: number;
+  notShown: number;
+  onNo: () => void;
+}) {
+  if (left === 0) return null;
+  return (
+    <p className="small mt-1 flex items-baseline gap-3">
+      <button
+        type="button"
+        className="btn btn-line btn-xs"
+        disabled={notShown > 0}
+        onClick={onNo}
+        aria-label={`Asked ${area} as a group: no to the ${left} left`}
+      >
+        Asked as a group: no to the {left} left
+      </button>
+      {notShown > 0 && <span className="quiet">{notShown} of this group not shown yet</span>}
+    </p>
   );
 }

@@ -27,7 +27,9 @@ export function ScreenHistory({
               <p className="small">
                 {s.answers.length} questions,{" "}
                 {positive.length === 0 ? "all no" : `${positive.length} answered yes or unsure`}
+                {groupWords(s)}
                 {s.systolicMmHg !== null && `; ${s.systolicMmHg}/${s.diastolicMmHg} mmHg`}
+                {s.pressureNotTaken && `; blood pressure not taken: ${s.pressureNotTaken}`}
               </p>
               {positive.map((a) => {
                 const cleared = s.clearances.find((c) => c.questionId === a.questionId);
@@ -48,4 +50,10 @@ export function ScreenHistory({
       </ol>
     </section>
   );
+}
+
+/** How many were answered as a group after all of it was shown; nothing where each was asked by itself. */
+function groupWords(s: StoredScreening): string {
+  const inGroups = s.answers.filter((a) => a.askedAs === "group").length;
+  return inGroups === 0 ? ", each asked by itself" : `, ${inGroups} of them asked as a group`;
 }

@@ -1,13 +1,15 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Consequence } from "@/core/rules/redFlags";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { Answer } from "@/core/safety/screening";
 import type { ScreeningState } from "@/core/safety/screeningState";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
+import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Problem } from "@/ui/form/Problem";
+import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { send } from "@/ui/send";
 import { CONSEQUENCE_WORDS, ConsequenceMark } from "./ConsequenceMark";
@@ -84,9 +86,10 @@ function Sign({
   locale: string;
 }) {
   const router = useRouter();
-  const [onWordOf, setOnWordOf] = useState<"therapist" | "physician">("therapist");
+  const [onWordOf, setOnWordOf] = useState<"therapist" | "physician" | null>(null);
   const [words, setWords] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const form = useRef<HTMLFormElement>(null);
   const clear = async () => {
     const sent = await send(`/api/clients/${clientId}/sign-clearances`, {
       id: crypto.randomUUID(),
@@ -94,7 +97,10 @@ function Sign({
       onWordOf,
       words,
     });
-    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
+    if (!sent.ok) {
+      setProblems(problemsByField(sent.problems));
+      return focusFirstGap(form.current);
+    }
     router.refresh();
   };
   return (
@@ -114,6 +120,8 @@ function Sign({
       <p className="small quiet mt-1">Source: {s.source}.</p>
       {mayClear ? (
         <form
+          ref={form}
+          noValidate
           className="mt-2 grid gap-2"
           onSubmit={(e) => {
             e.preventDefault();
@@ -130,6 +138,7 @@ function Sign({
             ]}
             value={onWordOf}
             onChange={setOnWordOf}
+            problem={problems.onWordOf}
           />
           <Words
             label={onWordOf === "physician" ? "who said what, and when" : "what was found"}
@@ -137,8 +146,9 @@ function Sign({
             rows={2}
             value={words}
             onChange={(e) => setWords(e.target.value)}
+            problem={problems.words}
           />
-          <Problem sentence={problem} />
+          <Problem sentence={problems.form ?? problems.questionId ?? null} />
           <button type="submit" className="btn btn-sm btn-line justify-self-start">
             Clear this sign
           </button>

@@ -3,7 +3,7 @@ import { onPage } from "@/app/_web/actor";
 import { citationState } from "@/core/rules/citations";
 import { may } from "@/core/safety/roles";
 import { clientEpisode } from "@/server/clients";
-import { questionsOf, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/screenings";
 import { checkedCitations } from "@/server/sources";
 import { ScreenDesk } from "./ScreenDesk";
 import { ScreenHistory } from "./ScreenHistory";
@@ -21,6 +21,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
       state: await screeningStateOf(ctx, client),
       checked: await checkedCitations(ctx),
       screenings: await screeningsOf(ctx, client.episodeId),
+      pressure: await pressureFacts(ctx, client),
     };
   });
   const { questions, state, screenings } = data;
@@ -41,6 +42,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
         }))}
         isDue={newest === null || state.status === "due" || state.status === "incomplete"}
         lastAnswers={newest ? Object.fromEntries(newest.answers.map((a) => [a.questionId, a.answer])) : {}}
+        pressure={data.pressure}
         mayAsk={may(actor.role, "screen.record")}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
