@@ -1,3 +1,4 @@
+import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
@@ -97,7 +98,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     isStopped: stopped,
     screening,
     handLimits,
-    phase: conditions.map((c) => c.phase.name.toLowerCase()).join(", "),
+    phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
     opens,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
   };

@@ -1,3 +1,4 @@
+import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { type InForce, inForce } from "@/core/bounds/inForce";
 import { boundKind } from "@/core/bounds/kinds";
@@ -112,7 +113,7 @@ function laterPhases(c: EpisodeCondition): { words: string; inWeeks: number; lim
 /** What conditions in their phases bring, contradictions included. */
 export function limitsOfConditions(conditions: readonly EpisodeCondition[]): Limit[] {
   const each = conditions.flatMap(({ condition, phase, limits }) =>
-    limitsOfRecord(limits, `${condition.name}, ${phase.name.toLowerCase()}`, condition.id),
+    limitsOfRecord(limits, `${condition.name}, ${lowerFirst(phase.name)}`, condition.id),
   );
   if (conditions.length < 2) return each;
   const parts = conditions.map(({ condition, limits }) => ({ conditionId: condition.id, limits }));

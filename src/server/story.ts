@@ -1,3 +1,4 @@
+import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { z } from "zod";
 import { conditionById } from "@/core/rules/conditions";
@@ -181,7 +182,10 @@ function mustBePast(ctx: Ctx, person: Pick<PersonInput, "birthYear">, e: Episode
 /** What the diagnosis is called: the clinic's words, or the names of the conditions. */
 function calledAs(e: EpisodeInput): string {
   if (e.calledAs) return e.calledAs;
-  const named = e.conditions.flatMap((c) => conditionById(c.conditionId)?.name.toLowerCase() ?? []);
+  const named = e.conditions.flatMap((c) => {
+    const found = conditionById(c.conditionId);
+    return found ? [lowerFirst(found.name)] : [];
+  });
   return [...named, ...e.uncovered.map((id) => UNCOVERED[id as Uncovered])].join(", ");
 }
 

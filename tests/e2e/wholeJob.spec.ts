@@ -40,7 +40,7 @@ test("one hold from sign-in to decision, across a restart of everything", async 
     await expect(slider).toHaveAttribute("aria-valuenow", "40");
     await expect(page.getByText(/Cannot be saved:/)).toBeVisible();
     await expect(
-      page.getByText(/ACL reconstruction, early strength: holds at 60° to 90°.*\(condition\)/),
+      page.getByText(/ACL reconstruction, early strength: holds at 60° to 90°.*\(phase\)/),
     ).toBeVisible();
     await expect(page.getByRole("button", { name: /Save dose/ })).toBeDisabled();
     for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");

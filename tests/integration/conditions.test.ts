@@ -91,5 +91,5 @@ test("two conditions that contradict each other bar the hold and name whom to as
   const client = await tested({ rules: [ACL, PCL] });
   await expect(
     clinic.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan: PLAN })),
-  ).rejects.toThrow(/opposite: ask specialist \(condition\)/);
+  ).rejects.toThrow(/opposite: ask specialist \(phase\)/);
 });

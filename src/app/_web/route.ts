@@ -3,6 +3,7 @@ import pino from "pino";
 import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
+import { issueSentence } from "@/core/units/issueSentence";
 import { keepAttempt } from "@/server/attempts";
 import type { Actor, Ctx } from "@/server/context";
 import { inClinic } from "@/server/db";
@@ -141,7 +142,7 @@ function parsedBody<S extends z.ZodType>(json: unknown, schema: S): z.infer<S> {
   throw new InputError(
     "",
     "Some fields need mending.",
-    parsed.error.issues.map((i) => ({ field: i.path.join("."), sentence: i.message })),
+    parsed.error.issues.map((i) => ({ field: i.path.join("."), sentence: issueSentence(i.message) })),
   );
 }
 

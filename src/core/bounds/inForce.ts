@@ -1,4 +1,5 @@
 import { dayInWords } from "../units/dayInWords";
+import { lowerFirst } from "../units/lowerFirst";
 import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
 import type { Limit } from "./limit";
 import { type Tightest, tightest } from "./tightest";
@@ -73,6 +74,9 @@ export function byWhom(bounds: InForce, kind: BoundKind): string {
 export const becauseOf = (t: Tightest): string =>
   [
     ...new Set(
-      t.by.map((l) => `${l.reason} (${l.origin}${l.endsOn ? `, until ${dayInWords(l.endsOn)}` : ""})`),
+      t.by.map(
+        (l) =>
+          `${lowerFirst(l.reason)} (${ORIGIN_WORDS[l.origin]}${l.endsOn ? `, until ${dayInWords(l.endsOn)}` : ""})`,
+      ),
     ),
   ].join(" and ");

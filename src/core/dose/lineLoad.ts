@@ -145,8 +145,12 @@ export function lineLoad(
 function aboveWish(c: ComputedSetUp, wantedShare: number): string | null {
   if (!c.isAboveWish || c.how === BODY_WEIGHT) return null;
   const asks = Math.round((c.effortBand?.high ?? c.effortShare ?? 0) * 100);
+  const wants = Math.round(wantedShare * 100);
+  // the knee is asked for no more than wanted: then it is the hip that carries too much of it
+  if (asks <= wants)
+    return `it asks the hip for more than the ${wants} % of its strength that this scheme wants`;
   const whose = c.effortBand ? "the strength that is safe to count on, untested" : "its strength";
-  return `it asks for ${asks} % of ${whose}; this scheme wants ${Math.round(wantedShare * 100)} %`;
+  return `it asks for ${asks} % of ${whose}; this scheme wants ${wants} %`;
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */

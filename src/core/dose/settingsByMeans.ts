@@ -168,8 +168,18 @@ function onStrap(q: SettingQuestion): MeansResult {
   const alone = limbAlone(q);
   if (alone) return alone;
   const torqueNm = openTorqueNm(q);
-  return outcome(q, "strap with load cell", null, torqueNm, torqueNm / q.machine.padDistanceM);
+  const pullN = torqueNm / q.machine.padDistanceM;
+  if (pullN < LEAST_PULL_N)
+    return {
+      possible: false,
+      short: "the pull would be too small to read",
+      why: `The strap would be pulled with ${pullN.toFixed(0)} N, less than a cell and a person can keep steady: hold the leg's own weight, or raise the effort.`,
+    };
+  return outcome(q, "strap with load cell", null, torqueNm, pullN);
 }
+
+/** A pull below this is noise on a load cell and nothing to aim at [own]. */
+const LEAST_PULL_N = 10;
 
 function outcome(
   q: SettingQuestion,

@@ -7,6 +7,7 @@ import { orderNotes, USUAL_ORDER } from "../dose/sessionScore";
 import type { Exercise } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
 import type { BarredRow, RangeRow } from "../selection/rangeSheet";
+import { lowerFirst } from "../units/lowerFirst";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has, withSets } from "./draftLine";
 import { addLine, type Change } from "./edit";
@@ -85,7 +86,7 @@ function withoutEarly(drafted: ScoreLine[], c: Change, context: ScoreContext): S
 }
 
 const lines = (made: readonly Made[]): ScoreLine[] => made.map((m) => m.line);
-const nameOf = (c: Change, id: string): string => (c.exercise(id)?.name ?? id).toLowerCase();
+const nameOf = (c: Change, id: string): string => lowerFirst(c.exercise(id)?.name ?? id);
 
 const isOpen = (r: RangeRow, wish: DraftWish): boolean =>
   !r.e.match.requires_unlock &&
@@ -172,7 +173,7 @@ function sound(planned: readonly DraftLine[], c: Change, context: ScoreContext):
       }
       because ??= found.barredBecause;
     }
-    if (because) c.note(`Left out: ${e.name.toLowerCase()}, because ${because}.`);
+    if (because) c.note(`Left out: ${lowerFirst(e.name)}, because ${because}.`);
   }
   return made;
 }
@@ -206,8 +207,8 @@ const notOpen = (e: Exercise, context: ScoreContext): string => {
 
 /** The line itself, then what may stand in for it: by the table, else the catalogue's easier form. */
 function formsOf(draft: DraftLine, e: Exercise, c: Change): DraftLine[] {
-  const stand = standInsOf(e.id).map(([to, why]) => ({ to, why: `${why}, for ${e.name.toLowerCase()}` }));
-  const easier = e.easier_id ? [{ to: e.easier_id, why: `an easier form of ${e.name.toLowerCase()}` }] : [];
+  const stand = standInsOf(e.id).map(([to, why]) => ({ to, why: `${why}, for ${lowerFirst(e.name)}` }));
+  const easier = e.easier_id ? [{ to: e.easier_id, why: `an easier form of ${lowerFirst(e.name)}` }] : [];
   return [
     draft,
     ...[...stand, ...easier].flatMap(({ to, why }) => {

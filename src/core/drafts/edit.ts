@@ -1,6 +1,7 @@
 import type { InForce } from "../bounds/inForce";
 import type { Scheme } from "../dose/scheme";
 import type { Exercise } from "../rules/exercises";
+import { lowerFirst } from "../units/lowerFirst";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has } from "./draftLine";
 
@@ -42,7 +43,7 @@ export function swap(lines: DraftLine[], c: Change, from: string, to: string, wh
 export function drop(lines: DraftLine[], c: Change, ids: readonly string[], why: string): DraftLine[] {
   for (const l of lines)
     if (ids.includes(l.exerciseId))
-      c.note(`Left out: ${(c.exercise(l.exerciseId)?.name ?? l.exerciseId).toLowerCase()}, because ${why}.`);
+      c.note(`Left out: ${lowerFirst(c.exercise(l.exerciseId)?.name ?? l.exerciseId)}, because ${why}.`);
   return lines.filter((l) => !ids.includes(l.exerciseId));
 }
 

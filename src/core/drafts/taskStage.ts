@@ -1,5 +1,6 @@
 import { isStricter } from "../bounds/inForce";
 import type { ClientSchemeFacts } from "../dose/schemeFacts";
+import { lowerFirst } from "../units/lowerFirst";
 import type { WrittenLadder, WrittenStage } from "./draftData";
 import { type DraftLine, has, plainLine } from "./draftLine";
 import type { Change } from "./edit";
@@ -52,9 +53,9 @@ export function withTask(
   }
   if (!stage.exercise_id) {
     c.note(
-      `For “${goalName}”, beside the sheet: ${lower(stage.task ?? "")}, ${stage.dose}. On when: ${stage.go_on}.`,
+      `For “${goalName}”, beside the sheet: ${lowerFirst(stage.task ?? "")}, ${stage.dose}. On when: ${stage.go_on}.`,
     );
-    if (impactWaits(ladder, c)) c.note(`“${goalName}” itself waits: ${lower(ladder.start_rule)}`);
+    if (impactWaits(ladder, c)) c.note(`“${goalName}” itself waits: ${lowerFirst(ladder.start_rule)}`);
     return lines;
   }
   const made: DraftLine = {
@@ -116,9 +117,7 @@ const impactWaits = (ladder: WrittenLadder, c: Change): boolean =>
   ladder.stages.some((s) => s.needs_impact && isStricter(c.limits, "impact", s.needs_impact));
 
 const stageName = (s: WrittenStage, c: Change): string =>
-  lower(s.exercise_id ? (c.exercise(s.exercise_id)?.name ?? s.exercise_id) : (s.task ?? ""));
-
-const lower = (words: string): string => `${words[0]?.toLowerCase() ?? ""}${words.slice(1)}`;
+  lowerFirst(s.exercise_id ? (c.exercise(s.exercise_id)?.name ?? s.exercise_id) : (s.task ?? ""));
 
 const UNITS: readonly (readonly [RegExp, string, string])[] = [
   [/_cm$/, "", " cm"],

@@ -2,6 +2,7 @@ import type { Condition, Phase } from "../rules/conditions";
 import { retestDue } from "../strength/testsForCurve";
 import { daysBetween } from "../units/days";
 import type { Side } from "../units/fields";
+import { lowerFirst } from "../units/lowerFirst";
 import { type DatedMeasurement, type DatedStrength, FINDING_VALID_DAYS, newestOf } from "./findings";
 import { type MeasurementKind, measurementKind } from "./measurementKinds";
 
@@ -54,7 +55,7 @@ export function dueMeasurements(input: {
       const spec = measurementKind(kind);
       due.push({
         what: spec.name,
-        because: `${age === null ? "never measured" : `last ${age} days ago`}; “${phase.name.toLowerCase()}” is left by it`,
+        because: `${age === null ? "never measured" : `last ${age} days ago`}; “${lowerFirst(phase.name)}” is left by it`,
         group: spec.group,
         isNeeded: false,
       });
@@ -72,7 +73,7 @@ export function dueMeasurements(input: {
       if (!sides.has(side))
         due.push({
           what: name,
-          because: `symmetry of at least ${phase.exit_criteria[key]} % leaves “${phase.name.toLowerCase()}”`,
+          because: `symmetry of at least ${phase.exit_criteria[key]} % leaves “${lowerFirst(phase.name)}”`,
           group: "strength",
           isNeeded: false,
         });

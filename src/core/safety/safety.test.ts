@@ -83,7 +83,7 @@ describe("what a condition's phase means for a hold", () => {
     expect(inForce(limits, "2026-06-01").hold_effort?.high).toBe(60);
     expect(inForce(limits, "2026-06-01").joint_pain?.high).toBe(2);
     expect(whyBarred(allowedWindow(limits, "2026-06-01", usable), 45)).toMatch(
-      /starts at 60°, because ACL, early strength: holds at 60° to 90°.*\(condition\)/,
+      /starts at 60°, because ACL, early strength: holds at 60° to 90°.*\(phase\)/,
     );
   });
 
@@ -98,7 +98,7 @@ describe("what a condition's phase means for a hold", () => {
     const window = allowedWindow(limitsOfRecord(barred, "both ligaments", "x"), "2026-06-01", usable);
     expect(window.isEmpty).toBe(true);
     expect(whyBarred(window, 60)).toMatch(
-      /leave no knee angle for this hold, because both ligaments \(condition\)/,
+      /leave no knee angle for this hold, because both ligaments \(phase\)/,
     );
   });
 });

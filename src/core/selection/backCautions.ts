@@ -60,6 +60,6 @@ export function backCautions(
   }
   cures.push(`stop before ${Math.floor(firstDeg)}°`);
   return [
-    `The low back rounds by about ${Math.round(most / 5) * 5}° under load, estimated to 10 to 15°: ${cures.join(", or ")}.`,
+    `The low back rounds by about ${Math.round(most / 5) * 5}° under load (an estimate, 10 to 15° either way): ${cures.join(", or ")}.`,
   ];
 }

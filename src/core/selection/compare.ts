@@ -110,7 +110,15 @@ function forceWords(a: Compared, b: Compared): string | null {
   if (ratio < 1.25) return null;
   const armMore = more.here.kneeArmM as number;
   const armLess = less.here.kneeArmM as number;
-  return `${more.name} takes ${times(ratio)} times the force of ${less.name}: ${Math.round(more.here.forceN as number)} N against ${Math.round(less.here.forceN as number)} N on each leg. Its line passes the knee at ${cm(armMore)}, the other's at ${cm(armLess)}; a shorter lever needs more force for the same work of the knee.`;
+  return `${more.name} takes ${times(ratio)} times the force of ${less.name}: ${Math.round(more.here.forceN as number)} N against ${Math.round(less.here.forceN as number)} N on each leg. ${leverWords(armMore, armLess)}`;
+}
+
+/** Levers explain a difference only where they differ; else the loads or the legs do. */
+function leverWords(armMoreM: number, armLessM: number): string {
+  const found = `Its line passes the knee at ${cm(armMoreM)}, the other's at ${cm(armLessM)}`;
+  return armLessM > 1.1 * armMoreM
+    ? `${found}; a shorter lever needs more force for the same work of the knee.`
+    : `${found}: the levers explain little of it, the knee is asked for more.`;
 }
 
 function hipWords(a: Compared, b: Compared): string | null {

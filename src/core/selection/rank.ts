@@ -90,7 +90,10 @@ export function rankSentence(
 ): string {
   const lift = (k: keyof RankTerms) => Math.log(terms[k] / groupMean[k]);
   // ease is a penalty: it can speak against a row, never for it
-  const byLift = [...SPEAKS_FOR].sort((a, b) => lift(b) - lift(a));
+  // and what no goal decides speaks for nothing
+  const byLift = SPEAKS_FOR.filter((k) => k !== "goal" || goalNames.length > 0).sort(
+    (a, b) => lift(b) - lift(a),
+  );
   const words = (k: keyof RankTerms, isFor: boolean) => termWords(k, r, tissue, goalNames, isFor);
   const [first, second] = byLift as [keyof RankTerms, keyof RankTerms];
   const last = [...SPEAKS_FOR, "ease" as const].sort((a, b) => lift(a) - lift(b))[0] as keyof RankTerms;
@@ -121,7 +124,7 @@ function termWords(
         : "its whole range";
     case "goal":
       if (!isFor) return goalNames.length ? "others serve more of the goals" : "no goal asks for it";
-      return goalNames.length ? `it serves "${goalNames[0]}"` : "no goal decides here";
+      return `it serves "${goalNames[0]}"`;
     case "tissue":
       return computed ? tissuePhrase(tissue, computed.peak) : "no computed load on the knee";
     case "ease":

@@ -46,7 +46,7 @@ export function setUpArc(
     ]);
   if (isStricter(bounds, "back_bending", "allowed"))
     checks.push([
-      `the low back would round, estimated to 10 to 15°${byWhom(bounds, "back_bending")}`,
+      `the low back would round (an estimate, 10 to 15° either way)${byWhom(bounds, "back_bending")}`,
       (a) => a.pelvicTuckDeg <= 0,
     ]);
   for (const [because, isFine] of checks) {

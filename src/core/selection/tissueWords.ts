@@ -5,7 +5,7 @@ export const tissueShort = (tissue: Tissue, value: number): string =>
   tissueWords(tissue, value)
     .replace(" a chair rise", "")
     .replace(/^about /, "~")
-    .replace(/^no .*/, "none");
+    .replace(/^(next to )?no .*/, "none");
 
 /** The same as what lies on the tissue, for a sentence. */
 export function tissuePhrase(tissue: Tissue, value: number): string {
@@ -22,11 +22,14 @@ export function tissuePhrase(tissue: Tissue, value: number): string {
   }
 }
 
+/** Below this a tenth of a chair rise would read as none. */
+const NEXT_TO_NONE = 0.05;
+
 /** A tissue load as coarse as the model is sure: multiples of a chair rise to a tenth, newtons to fifty, degrees to five. */
 export function tissueWords(tissue: Tissue, value: number): string {
   switch (tissue) {
     case "kneecap":
-      return `${value.toFixed(1)} × a chair rise`;
+      return value < NEXT_TO_NONE ? "next to no load" : `${value.toFixed(1)} × a chair rise`;
     case "forward":
     case "backward":
       return value === 0 ? "no pull" : `about ${Math.round(value / 50) * 50} N`;

@@ -32,7 +32,9 @@ export const STOP_REASONS: readonly StopReason[] = [
   ...STOP_RULES.map((r) => ({
     id: r.id,
     when: SHORT[r.id] ?? r.when,
-    act: r.do.replace("(swaps.md) ", ""),
+    act: r.do
+      .replace("(swaps.md) ", "")
+      .replace(/; apply rf_[a-z_]+( or rf_[a-z_]+)*/, "; the warning sign of it stands"),
     sign: SIGNS[r.id] ?? null,
   })),
   { id: "time", when: "No time left", act: "Log what was done.", sign: null },

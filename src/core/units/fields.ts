@@ -7,7 +7,12 @@ import { z } from "zod";
 export function numberField(what: string, unit: string, min: number, max: number, slip = "") {
   const range = `${what} must be between ${min} and ${max} ${unit}.${slip ? ` ${slip}` : ""}`;
   return z
-    .number({ error: `Enter ${what.toLowerCase()} as a number in ${unit}.` })
+    .number({
+      // "out of 10" is a scale and no unit
+      error: unit.startsWith("out of")
+        ? `Enter ${what.toLowerCase()} as a number from ${min} to ${max}.`
+        : `Enter ${what.toLowerCase()} as a number in ${unit}.`,
+    })
     .min(min, { error: range })
     .max(max, { error: range });
 }

@@ -76,6 +76,14 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
   );
 }
 
+const BACK_WORDS: Record<Exercise["back_support"], string> = {
+  none: "not supported",
+  full: "fully supported",
+  "front support": "supported from the front",
+  partial: "partly supported",
+  chest: "chest supported",
+};
+
 function Facts({ e, all }: { e: Exercise; all: readonly Exercise[] }) {
   const link = (id: string | null, words: string) => {
     const other = all.find((x) => x.id === id);
@@ -97,7 +105,7 @@ function Facts({ e, all }: { e: Exercise; all: readonly Exercise[] }) {
         <span>
           knee {e.knee_angle_usable_deg.min}° to {e.knee_angle_usable_deg.max}°
         </span>
-        <span>back: {e.back_support === "none" ? "not supported" : `${e.back_support} support`}</span>
+        <span>back: {BACK_WORDS[e.back_support]}</span>
         <span>skill {e.match.entry_demand_1_4} of 4</span>
         <span>balance {e.balance_demand_0_3} of 3</span>
         <span>{e.isometric.possible ? "can be held" : "cannot be held"}</span>

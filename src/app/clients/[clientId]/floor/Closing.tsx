@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useState } from "react";
 import type { RunEvent, RunState } from "@/core/session/floorRun";
 import { actAfter } from "@/core/session/stopReasons";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredPlan } from "@/server/plans";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
@@ -40,7 +41,7 @@ export function Closing({
       <section className="px-8 py-8">
         <h2 className="text-3xl">Done. Nothing more to enter today.</h2>
         <p className="mt-3 max-w-[56ch] text-[20px]">
-          {state.stopped ? `The holds ended early: ${state.stopped}. ` : ""}
+          {state.stopped ? `The holds ended early: ${lowerFirst(state.stopped)}. ` : ""}
           {actAfter(state.stopped)} Tomorrow morning ask how the knee was; then the decision for the next
           session is drafted.
         </p>
@@ -61,8 +62,8 @@ export function Closing({
     <section className="px-8 py-4">
       {state.stopped ? (
         <p className="border-l-4 border-mark pl-4 text-[20px]">
-          <b>The holds end here</b> because {state.stopped}. {actAfter(state.stopped)} You can undo a slip, or
-          close the session.
+          <b>The holds end here</b> because of this: {lowerFirst(state.stopped)}. {actAfter(state.stopped)}{" "}
+          You can undo a slip, or close the session.
         </p>
       ) : (
         <h2 className="text-2xl">All holds are done</h2>

@@ -29,7 +29,7 @@ export function FloorHeader({
           <Link href="/" className="display mr-6 text-xl text-primary">
             Floor
           </Link>
-          one lane
+          one client on this tablet
         </p>
         <p aria-live="polite" className="text-primary">
           {waiting === 0 ? "saved at the clinic" : `saved here, ${waiting} waiting`}

@@ -2,12 +2,12 @@ import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import { shortDay } from "@/ui/dates";
 import { ActionMark } from "./ActionMark";
 
-/** Decisions taken so far, newest first: what, by whom, by which rules. */
+/** Decisions taken so far, newest first: what, by whom, and why. */
 export function PastDecisions({
   past,
   locale,
 }: {
-  past: { day: string; action: Action; rules: string[]; sentence: string; by: string }[];
+  past: { day: string; action: Action; sentence: string; by: string }[];
   locale: string;
 }) {
   return (
@@ -22,7 +22,7 @@ export function PastDecisions({
               <p>
                 <b>{ACTION_WORDS[d.action]}</b>{" "}
                 <span className="small quiet">
-                  {shortDay(d.day, locale)} · {d.by} · {d.rules.join(", ")}
+                  {shortDay(d.day, locale)} · {d.by}
                 </span>
               </p>
               <p className="small">{d.sentence}</p>

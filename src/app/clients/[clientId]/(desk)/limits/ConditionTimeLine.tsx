@@ -1,5 +1,6 @@
 import { scaleLinear } from "d3";
 import type { PhaseOpening } from "@/core/safety/phaseOpens";
+import { lowerFirst } from "@/core/units/lowerFirst";
 
 const WIDTH = 722;
 const LEFT = 0;
@@ -126,6 +127,6 @@ function nextWords(phases: PhaseSpan[], phaseId: string, week: number): string {
   const next = phases[phases.findIndex((p) => p.id === phaseId) + 1];
   if (!next) return "This is the last phase.";
   return next.from > week
-    ? `Next, not before week ${next.from}: ${next.name.toLowerCase()}.`
-    : `Next: ${next.name.toLowerCase()}.`;
+    ? `Next, not before week ${next.from}: ${lowerFirst(next.name)}.`
+    : `Next: ${lowerFirst(next.name)}.`;
 }

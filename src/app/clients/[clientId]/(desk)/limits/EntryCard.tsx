@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { send } from "@/ui/send";
@@ -52,7 +53,7 @@ export function EntryCard({
     <div className="mb-3 border-l-4 border-mark pl-3">
       <h2 className="text-[16px]">Which phase does this client begin in?</h2>
       <p>
-        Week {weeks} and what was found support “{proposed.name.toLowerCase()}”.
+        Week {weeks} and what was found support “{lowerFirst(proposed.name)}”.
       </p>
       {toConfirm.length > 0 && (
         <p className="small mt-1">Say in the reason that this was seen: {toConfirm.join("; ")}.</p>
@@ -77,7 +78,7 @@ export function EntryCard({
             </>
           )}
           <button type="button" className="btn btn-primary btn-sm" onClick={() => confirm(proposed.id)}>
-            Confirm “{proposed.name.toLowerCase()}”
+            Confirm “{lowerFirst(proposed.name)}”
           </button>
           {isLater && (
             <button
@@ -85,7 +86,7 @@ export function EntryCard({
               className="small cursor-pointer underline"
               onClick={() => confirm(current.id)}
             >
-              begin with “{current.name.toLowerCase()}”
+              begin with “{lowerFirst(current.name)}”
             </button>
           )}
           <Problem sentence={problems.reason ?? problems.phaseId ?? problems.form ?? null} />

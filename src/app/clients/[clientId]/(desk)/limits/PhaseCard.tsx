@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Criterion } from "@/core/safety/phaseCriteria";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { send } from "@/ui/send";
@@ -52,7 +53,7 @@ export function PhaseCard({
     <div>
       {next && (
         <>
-          <h2 className="text-[16px]">To open “{next.name.toLowerCase()}”</h2>
+          <h2 className="text-[16px]">To open “{lowerFirst(next.name)}”</h2>
           <p className="small quiet">
             {mayEnter ? "everything is met" : "all of it must be met; weeks alone open nothing"}
           </p>
@@ -109,7 +110,7 @@ export function PhaseCard({
               className={`btn btn-sm ${mayEnter ? "btn-primary" : "btn-line"}`}
               onClick={() => confirm(next.id)}
             >
-              Confirm “{next.name.toLowerCase()}”
+              Confirm “{lowerFirst(next.name)}”
             </button>
           )}
           {previous && (
@@ -118,7 +119,7 @@ export function PhaseCard({
               className="small cursor-pointer underline"
               onClick={() => confirm(previous.id)}
             >
-              back to “{previous.name.toLowerCase()}”
+              back to “{lowerFirst(previous.name)}”
             </button>
           )}
           <Problem sentence={problems.reason ?? problems.phaseId ?? problems.form ?? null} />

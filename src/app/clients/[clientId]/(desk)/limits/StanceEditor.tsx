@@ -82,14 +82,14 @@ export function StanceEditor({
       <button
         type="button"
         className="small cursor-pointer underline"
-        aria-label={`Weigh and choose: ${stance.topic}`}
+        aria-label={`Compare and choose: ${stance.topic}`}
         onClick={() => {
           setOption(chosen);
           setOpen(true);
           dialog.current?.showModal();
         }}
       >
-        weigh
+        compare
       </button>
       <dialog
         ref={dialog}

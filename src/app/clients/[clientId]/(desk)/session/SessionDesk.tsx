@@ -161,8 +161,8 @@ export function SessionDesk({
           {j.items.length > 0 && (
             <p>
               <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
-              <b className="display text-[19px]">{totals.hard}</b> hard repetitions{" "}
-              <span className="small quiet">four or fewer left</span>
+              <b className="display text-[19px]">{totals.hard}</b> repetitions{" "}
+              <span className="small quiet">with four or fewer left</span>
             </p>
           )}
         </div>

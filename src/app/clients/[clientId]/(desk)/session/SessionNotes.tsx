@@ -46,13 +46,13 @@ export function SessionNotes({
   const legs = legsNote(totals.legs);
   const weeks = [
     guardWords("load of the kneecap joint", "s of a chair rise", guards.kneecap),
-    guardWords("count of hard repetitions", "", guards.hard),
+    guardWords("count of repetitions with four or fewer left", "", guards.hard),
   ];
   const plain = [
     ...early,
     ...totals.balance.notes.map(
       (n) =>
-        `${n.charAt(0).toUpperCase()}${n.slice(1)}, by hard repetitions of this one session: add a line of what is short, or let the week even it out.`,
+        `${n.charAt(0).toUpperCase()}${n.slice(1)}, by repetitions with four or fewer left in this one session: add a line of what is short, or let the week even it out.`,
     ),
     ...(legs ? [legs] : []),
     ...weeks.filter((w) => w !== null),
@@ -127,7 +127,7 @@ function Gives({
     <section className="small">
       <h2 className="text-[16px]">What it gives</h2>
       <table className="w-full">
-        <caption className="sr-only">Hard repetitions by muscle</caption>
+        <caption className="sr-only">Repetitions with four or fewer left, by muscle</caption>
         <tbody>
           {MUSCLES.map((m) => {
             const hard = totals.balance.totals[m] ?? 0;
@@ -153,8 +153,8 @@ function Gives({
         </tbody>
       </table>
       <p className="quiet mt-1">
-        hard repetitions{ratio === null ? "" : `; back to front ${ratio.toFixed(1)}`}; other leg{" "}
-        {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
+        repetitions with four or fewer left{ratio === null ? "" : `; back to front ${ratio.toFixed(1)}`};
+        other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>
       <p className="mt-1">
         Kneecap joint this week <b>{Math.round(kneecap.thisWeek)} s</b> of a chair rise
@@ -167,8 +167,8 @@ function Gives({
         )}
       </p>
       <p className="quiet mt-1">
-        Beside one more lane {minutes(two.least)} to {minutes(two.most)} min, two more up to{" "}
-        {minutes(three.most)}.
+        With one more client on the same machines {minutes(two.least)} to {minutes(two.most)} min, two more up
+        to {minutes(three.most)}.
       </p>
     </section>
   );

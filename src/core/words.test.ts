@@ -1,0 +1,187 @@
+import { writeFileSync } from "node:fs";
+import fc from "fast-check";
+import { limitRows } from "./bounds/rows";
+import { homeVersion } from "./dose/homeVersion";
+import { judgeScore } from "./dose/judgeScore";
+import { legsAllowed } from "./dose/legs";
+import { SCHEME_KINDS } from "./dose/scheme";
+import { scoreInput } from "./dose/scoreInput";
+import { itemsOf } from "./dose/scoreItems";
+import { orderNotes, USUAL_ORDER } from "./dose/sessionScore";
+import { draftSession } from "./drafts/draftSession";
+import { decide } from "./progression/decide";
+import { decisionInput } from "./progression/decisionInput";
+import { CONDITIONS } from "./rules/conditions";
+import { EXERCISES } from "./rules/exercises";
+import { limitsOfRecord } from "./rules/limitsOfRecord";
+import { RED_FLAGS } from "./rules/redFlags";
+import { GENERAL_STANCES, stancesOf } from "./rules/stances";
+import { exitCriteriaOf } from "./safety/phaseCriteria";
+import { phaseLimits } from "./safety/phaseLimits";
+import { screeningInput } from "./safety/screeningInput";
+import { atAngle, type Compared, explainDifference } from "./selection/compare";
+import { READY_QUESTIONS } from "./selection/questions";
+import { rangeSheet, rowOf } from "./selection/rangeSheet";
+import type { ReferenceTask } from "./selection/tissues";
+import { STOP_REASONS } from "./session/stopReasons";
+import { newClientInput } from "./story/storyInput";
+import { strengthTestInput } from "./strength/testInput";
+import { draftFor } from "./testdata/draftFor";
+import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
+import { WORKED } from "./testdata/workedDrafts";
+import { issueSentence } from "./units/issueSentence";
+import { lowerFirst } from "./units/lowerFirst";
+
+/** Every sentence that the core says to people for many clients, with where it came from. */
+function everySentence(): Map<string, string> {
+  const said = new Map<string, string>();
+  const say = (from: string, ...sentences: (string | null | undefined)[]) => {
+    for (const s of sentences) if (s && !said.has(s)) said.set(s, from);
+  };
+  for (const c of CONDITIONS) {
+    for (const p of c.phases) {
+      const record = phaseLimits(c, p, { variantId: c.variants[0]?.id, choices: {}, week: p.weeks.from });
+      const { groups } = limitRows(limitsOfRecord(record, `${c.name}, ${lowerFirst(p.name)}`, c.id), "");
+      for (const g of groups)
+        say(
+          "limits",
+          g.conflict,
+          ...g.rows.flatMap((r) => [r.words.map((w) => w.text).join(" "), r.limit.reason]),
+        );
+      say("criteria", ...exitCriteriaOf(p, NOTHING).criteria.flatMap((x) => [x.words, x.found]));
+    }
+    for (const v of c.variants)
+      for (const s of stancesOf(c, v.id)) say("stances", s.topic, ...s.options.map((o) => o.label));
+  }
+  for (const s of GENERAL_STANCES) say("stances", s.topic, ...s.options.map((o) => o.label));
+  for (const f of RED_FLAGS) say("warning signs", f.question, f.do_now);
+  for (const r of STOP_REASONS)
+    say("stops", `The holds end here because of this: ${lowerFirst(r.when)}. ${r.act}`);
+  for (const [name, x] of Object.entries(WORKED)) {
+    const { facts, context } = draftFor(x);
+    const sheet = rangeSheet(context.sheet);
+    for (const r of sheet.rows) say("choose", r.sentence, ...r.changes, r.computed?.tooHeavyBecause);
+    for (const b of sheet.barred) say("choose", ...b.reasons, b.opens);
+    const draft = draftSession(facts, sheet, context, x);
+    say(`draft ${name}`, ...draft.notes, ...draft.lines.map((l) => l.why));
+    say(
+      "order",
+      ...orderNotes(
+        itemsOf(judgeScore(draft.lines, context), (_, i) => String(i)),
+        USUAL_ORDER,
+      ).map((n) => n.sentence),
+    );
+    say("home", ...homeVersion(draft.lines, sheet.rows, context, new Set(["chair"])).notes);
+    for (const e of EXERCISES.filter((_, i) => i % 3 === name.length % 3))
+      for (const kind of SCHEME_KINDS)
+        for (const j of judgeScore(
+          [line(e.id, EXAMPLES[kind], { legs: legsAllowed(e, kind)[0] ?? "together" })],
+          context,
+        ))
+          say("lines", ...j.bars, ...j.cautions);
+  }
+  for (const q of READY_QUESTIONS) {
+    const { sheet } = scoreContext();
+    const compared = q.sides.flatMap((s): Compared[] => {
+      const e = EXERCISES.find((x) => x.id === s.exerciseId);
+      const row = e ? rowOf(e, sheet, { settings: s.settings, load: s.load }) : [];
+      if (Array.isArray(row) || !row.computed) return [];
+      const here = atAngle(sheet.body, row.computed, sheet.chair as ReferenceTask, q.deg);
+      return here ? [{ name: s.name, setUp: row.computed, here }] : [];
+    });
+    const [a, b] = compared;
+    if (a && b) say("compare", ...explainDifference(a, b));
+  }
+  for (const d of fc.sample(ANY_DECISION, 600)) {
+    const found = decide(decisionInput.parse(d));
+    say("decisions", ...[...found.reasons, ...found.also].map((r) => r.reason));
+  }
+  for (const schema of [newClientInput, scoreInput, screeningInput, strengthTestInput])
+    for (const bad of [
+      {},
+      null,
+      "x",
+      { items: [{ scheme: { kind: "holds", effort: { kind: "felt", felt: "x" } } }] },
+      BAD_LINES,
+    ])
+      say("forms", ...(schema.safeParse(bad).error?.issues.map((i) => issueSentence(i.message)) ?? []));
+  return said;
+}
+
+const NOTHING = {
+  weeks: 3,
+  weeksInPhase: 1,
+  extensionDeficitDeg: 4,
+  flexionDeg: 100,
+  swellingGrade: 2,
+  quadricepsLagDeg: 2,
+  quadricepsSymmetry: { lsiPct: 84, lowPct: 72, highPct: 96 },
+  hamstringSymmetry: null,
+  restingPain: 3,
+  functionalMet: [],
+};
+const BAD_LINES = {
+  items: SCHEME_KINDS.map((kind) => ({
+    exerciseId: "",
+    scheme: { kind, sets: -1, reps: 99, holdS: 900, restS: "x", effort: { kind: "felt", felt: 99 } },
+    legs: "three",
+    window: { fromDeg: 3, toDeg: 400 },
+    sharesRests: "perhaps",
+  })),
+};
+const score = fc.integer({ min: 0, max: 10 });
+const maybe = <T>(a: fc.Arbitrary<T>) => fc.option(a, { nil: null, freq: 8 });
+const ANY_DECISION = fc.record({
+  school: fc.constantFrom("pain_free", "monitoring", "post_op"),
+  irritability: fc.constantFrom("low", "moderate", "high"),
+  writtenPainLimit: maybe(score),
+  redFlag: fc.boolean(),
+  techniqueStop: fc.boolean(),
+  prevRegress: fc.boolean(),
+  missedBefore: fc.boolean(),
+  satisfiedStreak: fc.integer({ min: 0, max: 5 }),
+  usualPain: fc.integer({ min: 0, max: 5 }),
+  painBefore: maybe(score),
+  painDuring: maybe(score),
+  painAfter: maybe(score),
+  painMorning: maybe(score),
+  effusion: maybe(fc.integer({ min: 0, max: 4 })),
+  effusionBefore: maybe(fc.integer({ min: 0, max: 4 })),
+  effusionApplies: fc.boolean(),
+  rangePct: maybe(fc.integer({ min: 50, max: 110 })),
+  weekTrend: maybe(fc.double({ min: -3, max: 3, noNaN: true })),
+  repsState: fc.constantFrom("below", "in", "top", "unknown"),
+  rir: maybe(fc.integer({ min: 0, max: 8 })),
+  rirTarget: fc.integer({ min: 0, max: 5 }),
+});
+
+/** What no sentence may hold: numbers that are none, codes, names of rules, words twice, a capital in the middle. */
+const FAULTS: readonly (readonly [string, RegExp])[] = [
+  ["a number that is none", /\b(NaN|undefined|null|Infinity)\b|\[object/],
+  ["a word twice", /\b(?!leg leg press)([a-z]{3,}) \1\b/i],
+  ["space before a stop, or two", /\s[.,;:!?](\s|$)| {2}/],
+  ["stops twice", /[.,;:]\.|,,|;;/],
+  ["a capital after because", /\bbecause [A-Z][a-z]/],
+  ["the name of a rule", /\b(rule )?[HRKFG]\d{1,2}\b/],
+  ["a code", /\b[a-z]+_[a-z_]+\b/],
+  ["a shortening of the field", /e1RM|\bRIR\b|\bRPE\b/],
+  ["a scale as a unit", /number in (out )?of/],
+  ["an abbreviation in small letters", /\b(acl|pcl|mcl|oa|tka|bmi)\b/],
+];
+
+test("every sentence that the core says is one: no codes, no holes, no word twice", () => {
+  const said = everySentence();
+  if (process.env.WORDS_FILE)
+    writeFileSync(
+      process.env.WORDS_FILE,
+      [...said]
+        .map(([s, from]) => `${from}\t${s}`)
+        .sort()
+        .join("\n"),
+    );
+  expect(said.size).toBeGreaterThan(1000);
+  const wrong = [...said].flatMap(([s, from]) =>
+    FAULTS.filter(([, is]) => is.test(s)).map(([what]) => `${from}: ${what}: ${s}`),
+  );
+  expect(wrong).toEqual([]);
+});
