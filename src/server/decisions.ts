@@ -4,7 +4,7 @@ import { doseHold } from "@/core/dose/doseHold";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { type NextHold, nextHold } from "@/core/progression/nextHold";
-import type { Action } from "@/core/progression/safetyRules";
+import { type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import { standing } from "@/core/session/holdRecord";
 import type { DecisionTaken } from "@/core/session/sessionInput";
 import { decisionInputFor, heldState, weeklyTrend } from "@/core/session/sessionSummary";
@@ -28,8 +28,6 @@ export interface Proposal {
   /** what each possible action would make of the plan, and what bars it */
   next: Record<Action, NextHold & { bars: string | null; setting: string | null }>;
 }
-
-const TELL_TODAY = "Swelling rose after surgery: tell the therapist today.";
 
 const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
 

@@ -163,11 +163,14 @@ test("order notes offer what settles them; undo, drag, windows, shared rests and
 }) => {
   await signIn(page, "therapist");
   await openStep(page, BLOCKED, "session");
+  // pain above the most allowed: no draft, and why; why nothing can be saved is said too
   await page.keyboard.press("t");
-  await expect(lines(page).first()).toBeVisible();
-  // a draft may be looked at; why it cannot be saved is said
+  await expect(page.getByText(/No draft today\. Pain is 5 of 10/)).toBeVisible();
   await expect(editor(page).getByText(/A therapist clears it with a reason/)).toBeVisible();
   await expect(editor(page).getByRole("button", { name: /Save session/ })).toBeDisabled();
+  await openStep(page, "Idony Greaves", "session");
+  await page.keyboard.press("t");
+  await expect(lines(page).first()).toBeVisible();
   const before = await words(page);
   await page.keyboard.press("x");
   const settle = page.getByRole("button", { name: "put a light start first" });

@@ -1,6 +1,7 @@
 import { asRamp } from "../dose/asRamp";
 import { eased, endingEarly } from "../dose/easeLines";
 import { fitsWell, judgeScore, type ScoreContext } from "../dose/judgeScore";
+import { lightStart } from "../dose/lightStart";
 import type { ScoreLine } from "../dose/scoreInput";
 import { itemsOf } from "../dose/scoreItems";
 import { orderNotes, USUAL_ORDER } from "../dose/sessionScore";
@@ -9,7 +10,7 @@ import { GOALS } from "../rules/goals";
 import type { BarredRow, RangeRow } from "../selection/rangeSheet";
 import { lowerFirst } from "../units/lowerFirst";
 import type { DraftFacts } from "./draftFacts";
-import { type DraftLine, has, withSets } from "./draftLine";
+import { type DraftLine, has, plainLine, withSets } from "./draftLine";
 import { addLine, type Change } from "./edit";
 import { fitTime, LEAST_LINES, type Made, withoutLeast } from "./fitTime";
 import { standInsOf, withStandIns } from "./machineRules";
@@ -58,10 +59,17 @@ export function draftSession(
   const recipe = wish.place === "home" ? facts.recipe.home : facts.recipe.clinic;
   for (const n of recipe.notes) c.note(n);
   const planned = insideEffort(shaped([...recipe.lines], c, context, wish), c);
-  const made = atMost(sound(withStandIns(planned, c), c, context), mostLines(c, context, wish));
-  const rested = eased(withRamp(lines(made), context), context, { restLonger: true });
+  const made = sound(withStandIns(planned, c), c, context);
+  const most = mostLines(c, context, wish);
+  const begun = withLightStart(
+    moved(atMost(made, most), (m) => m.line, context),
+    sheet.rows.filter((r) => open.has(r.e.id)),
+    context,
+  );
+  const inOrder = atMost(begun, most);
+  const rested = eased(withRamp(lines(inOrder), context), context, { restLonger: true });
   const timed = fitTime(
-    made.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
+    inOrder.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
     wish.minutes * 60,
     context,
   );
@@ -69,8 +77,7 @@ export function draftSession(
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
     c.note(`What moves first: ${nameOf(c, moves.exerciseId)}, ${moves.how}.`);
   for (const b of facts.recipe.beside) c.note(`Beside the sheet: ${b}.`);
-  const last = eased(lines(timed), context, { restLonger: false });
-  return { lines: withoutEarly(last, c, context), notes };
+  return { lines: settled(lines(timed), c, context), notes };
 }
 
 /** What would still end early, however it is eased, is left out and said. */
@@ -241,6 +248,54 @@ const MOVED: DraftLine["scheme"] = {
   tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
   restS: 60,
 };
+
+const ORDER_ROUNDS = 8;
+
+/** The first thing that the rules of order would settle by themselves; null where there is none. */
+function orderFix(drafted: readonly ScoreLine[], context: ScoreContext, kind: "move" | "warm_up") {
+  const items = itemsOf(judgeScore(drafted, context), (_, i) => String(i));
+  return orderNotes(items, USUAL_ORDER).find((n) => n.fix?.kind === kind) ?? null;
+}
+
+/** What the rules of order would move is moved. */
+function moved<L>(all: readonly L[], lineOf: (l: L) => ScoreLine, context: ScoreContext): L[] {
+  let kept = [...all];
+  for (let round = 0; round < ORDER_ROUNDS; round++) {
+    const note = orderFix(kept.map(lineOf), context, "move");
+    const line = note ? kept[Number(note.itemId)] : undefined;
+    if (line === undefined || note?.fix?.kind !== "move") return kept;
+    const rest = kept.filter((l) => l !== line);
+    kept = [...rest.slice(0, note.fix.to), line, ...rest.slice(note.fix.to)];
+  }
+  return kept;
+}
+
+/** Heavy work that would come first gets a light start before it. */
+function withLightStart(made: readonly Made[], rows: readonly RangeRow[], context: ScoreContext): Made[] {
+  if (!orderFix(lines(made), context, "warm_up")) return [...made];
+  const start = lightStart(
+    rows.filter((r) => !made.some((m) => m.line.exerciseId === r.e.id)),
+    context,
+  );
+  if (!start) return [...made];
+  const why = "a light start before heavy work";
+  const { exerciseId, scheme, legs } = start;
+  const draft = { ...plainLine(exerciseId, "warm_up", { scheme, window: null }, legs, why), isAsked: true };
+  return [{ draft, line: { ...start, why } }, ...made];
+}
+
+/** Eased, in order, and nothing that would end early: each may undo another, so until nothing is left to do. */
+function settled(drafted: readonly ScoreLine[], c: Change, context: ScoreContext): ScoreLine[] {
+  let kept = [...drafted];
+  for (let round = 0; round < ORDER_ROUNDS; round++) {
+    const inOrder = moved(kept, (l) => l, context).map((l, i) =>
+      i === 0 ? { ...l, sharesRests: false } : l,
+    );
+    kept = withoutEarly(eased(inOrder, context, { restLonger: false }), c, context);
+    if (!orderFix(kept, context, "move")) return kept;
+  }
+  return kept;
+}
 
 /** Ramp sets where a heavy press or squat would begin cold and the scheme's gates allow them. */
 function withRamp(drafted: ScoreLine[], context: ScoreContext): ScoreLine[] {

@@ -4,7 +4,7 @@ import { fitsWell, judgeScore } from "../dose/judgeScore";
 import { scoreLine } from "../dose/scoreInput";
 import { fatigueLinesOf, itemsOf } from "../dose/scoreItems";
 import { simulateSession } from "../dose/sessionFatigue";
-import { scoreTotals } from "../dose/sessionScore";
+import { orderNotes, scoreTotals, USUAL_ORDER } from "../dose/sessionScore";
 import { exerciseById } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
 import { rangeSheet } from "../selection/rangeSheet";
@@ -80,6 +80,11 @@ describe("a draft of any condition and phase", () => {
           if (x.place === "home") expect(j.exercise?.home_ready).toBe(true);
           if (j.exercise?.match.class === "hip_hinge") expect(j.line.scheme.kind).not.toBe("holds");
         }
+        const ofOrder = orderNotes(
+          itemsOf(judged, (_, i) => String(i)),
+          USUAL_ORDER,
+        );
+        expect(ofOrder.filter((n) => n.fix?.kind === "move")).toEqual([]);
         const idOf = (_: unknown, i: number) => String(i);
         const items = itemsOf(judged, idOf);
         const { steps, seconds } = scoreTotals(items);

@@ -18,7 +18,7 @@ const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
   (d) => d.role === "support" && !d.isAsked,
   (d) => d.role === "stretch" && !d.isAsked,
   (d) => d.role === "calf" && !d.isAsked,
-  (d) => d.role === "warm_up",
+  (d) => d.role === "warm_up" && !d.isAsked,
   (d) => d.role === "support" || d.role === "calf" || d.role === "stretch",
   (d) => d.role === "main" && !d.isAsked,
   (d) => d.role === "main",

@@ -141,6 +141,9 @@ export function forExperience(lines: DraftLine[], c: Change, isNovice: boolean):
   return first;
 }
 
+/** Above this a hold is work and no warm-up [own]. */
+const WARM_UP_FELT = 5;
+
 /** No reserve, effort or hold is drafted outside what is in force, and what is carried is light to begin with. */
 export function insideEffort(lines: DraftLine[], c: Change): DraftLine[] {
   const least = leastOf(c.limits, "reserve");
@@ -149,7 +152,7 @@ export function insideEffort(lines: DraftLine[], c: Change): DraftLine[] {
   return lines.map((l) => {
     const bounded = withFeltAtMost(
       withReserve(l, (now) => Math.max(least, now)),
-      mostFelt,
+      l.role === "warm_up" ? Math.min(WARM_UP_FELT, mostFelt) : mostFelt,
     );
     const { scheme } = bounded;
     if (scheme.kind === "holds" && mostHoldS !== null && scheme.holdS > mostHoldS)

@@ -211,6 +211,9 @@ export function missing(i: DecisionInput): string[] {
   return gaps.filter(([, gap]) => gap).map(([words]) => words);
 }
 
+/** What is said beside the decision where `tellsTherapist` holds. */
+export const TELL_TODAY = "Swelling rose after surgery: tell the therapist today.";
+
 /** After surgery any rise in swelling is told to the therapist the same day, whatever else fires (corrections K8). */
 export const tellsTherapist = (i: DecisionInput): boolean =>
   i.school === "post_op" && i.effusionApplies && at(i.effusion) - at(i.effusionBefore) >= 1;

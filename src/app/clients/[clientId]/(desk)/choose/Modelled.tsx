@@ -99,9 +99,23 @@ export function Modelled({
       )}
       {setUp.tooHeavyBecause && (
         <p className="mt-1 text-accent">
-          Too heavy, because {setUp.tooHeavyBecause}. Choose a lighter step or means, or a smaller arc.
+          Too heavy, because {setUp.tooHeavyBecause}.{" "}
+          {setUp.brokenCap === "start"
+            ? "Take a repetition test on this machine, a lighter step, or go above the start with a reason on the card."
+            : `Choose ${setUp.chosen.family.isReversed ? "more help" : "a lighter step"} or means, or a smaller arc.`}
         </p>
       )}
+      {setUp.isAboveWish && !setUp.tooHeavyBecause && (
+        <p className="small mt-1">
+          {setUp.chosen.family.isReversed ? "The most help there is" : "The lightest step there is"} asks for
+          more than the share that rows are compared at: no limit, but no easy start.
+        </p>
+      )}
+      {setUp.cautions.map((c) => (
+        <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
+          {c}
+        </p>
+      ))}
     </>
   );
 }

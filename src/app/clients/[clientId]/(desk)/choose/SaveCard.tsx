@@ -8,6 +8,7 @@ import type { ComputedSetUp } from "@/core/selection/row";
 import type { FieldProblem } from "@/core/units/inputError";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Problem } from "@/ui/form/Problem";
+import { Words } from "@/ui/form/Words";
 import { send } from "@/ui/send";
 
 const lines = (text: string): string[] =>
@@ -40,6 +41,7 @@ export function SaveCard({
     cues: row.e.cues.slice(0, 3).join("\n"),
     stopSigns: row.e.stop_signs.slice(0, 3).join("\n"),
     note: "",
+    aboveStart: "",
   });
   const [problems, setProblems] = useState<FieldProblem[]>([]);
   const [saved, setSaved] = useState(false);
@@ -54,6 +56,7 @@ export function SaveCard({
       ...draft,
       cues: lines(draft.cues),
       stopSigns: lines(draft.stopSigns),
+      aboveStart: draft.aboveStart.trim() || null,
     });
     if (!sent.ok) return setProblems(sent.problems);
     setProblems([]);
@@ -148,6 +151,16 @@ export function SaveCard({
               onChange={(e) => setDraft({ ...draft, note: e.target.value })}
             />
           </label>
+          {setUp.brokenCap === "start" && (
+            <Words
+              label="above the start of this machine, because"
+              name="aboveStart"
+              hint={`${setUp.tooHeavyBecause}`}
+              value={draft.aboveStart}
+              onChange={(e) => setDraft({ ...draft, aboveStart: e.target.value })}
+              problem={problems.find((p) => p.field === "aboveStart")?.sentence}
+            />
+          )}
           {problems.map((p) => (
             <Problem key={`${p.field}${p.sentence}`} sentence={p.sentence} />
           ))}

@@ -66,7 +66,7 @@ export function SetUpPane({
             type="button"
             className="btn btn-primary btn-sm"
             onClick={onCard}
-            disabled={barred !== null || setUp.tooHeavyBecause !== null}
+            disabled={barred !== null || (setUp.tooHeavyBecause !== null && setUp.brokenCap !== "start")}
           >
             {cardVersion ? "Change card" : "Save card"} <kbd className="text-primary-content">S</kbd>
           </button>

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
-import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import { DEED_SENTENCES } from "@/core/safety/roles";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/clients";
@@ -105,19 +105,24 @@ export function DecideDesk({
             {decision.reasons.map((r, i) => (
               <span key={r.id}>
                 {i > 0 && (i === decision.reasons.length - 1 ? ", and " : ", ")}
-                {r.reason} <span className="small quiet">({r.id})</span>
+                {r.reason}
               </span>
             ))}
             .
           </p>
           {decision.also.length > 0 && (
             <p className="small quiet mt-1">
-              Seen too, and weaker: {decision.also.map((r) => `${r.reason} (${r.id})`).join("; ")}.
+              Seen too, and weaker: {decision.also.map((r) => r.reason).join("; ")}.
             </p>
           )}
           <p className="mt-2">
             <b>{draft.next[decision.action].sentence}</b>
           </p>
+          {decision.tellsTherapist && (
+            <p className="mt-2 border-l-4 border-accent pl-3" role="status">
+              {TELL_TODAY}
+            </p>
+          )}
           {mayDecide ? (
             <fieldset className="mt-4 border-t border-rule pt-3">
               <legend className="sr-only">Your decision</legend>
