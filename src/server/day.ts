@@ -15,6 +15,7 @@ import { findingsOnFile } from "./otherMeasurements";
 import { painSentence } from "./pain";
 import { findingsOf } from "./phases";
 import { currentPlan, type StoredPlan } from "./plans";
+import { morningWaits } from "./responses";
 import { screeningStateOf } from "./screenings";
 import { type FloorSession, isStopped, lastRecheck, sessionsOf } from "./sessions";
 
@@ -98,6 +99,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     isStopped: stopped,
     screening,
     handLimits,
+    morningWaits: lastSession !== null && morningWaits(ctx, lastSession.startedAt) !== null,
     phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
     opens,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
@@ -140,6 +142,8 @@ interface Facts {
   screening: ScreeningState;
   /** why limits must be written by hand, or null */
   handLimits: string | null;
+  /** the morning after cannot be answered yet */
+  morningWaits: boolean;
   phase: string;
   /** phases whose criteria are all met */
   opens: string[];
@@ -191,9 +195,12 @@ function doseStep(f: Facts): { state: StepState; words: string } {
     : { state: "blocked", words: "needs a strength test" };
 }
 
+const MORNING_WAITS = "from 04:00 on";
+
 function stepsOf(f: Facts): ClientDay["steps"] {
   const undecided = Boolean(f.lastSession?.end && !f.lastSession.decided);
   const morningMissing = undecided && !f.lastSession?.morning;
+  const morningIsDue = morningMissing && !f.morningWaits;
   const running = Boolean(f.lastSession && !f.lastSession.end);
   return {
     story: { state: "done", words: "what it is about" },
@@ -206,7 +213,9 @@ function stepsOf(f: Facts): ClientDay["steps"] {
     dose: doseStep(f),
     floor: floorStep(f, undecided, running),
     morning: morningMissing
-      ? { state: "due", words: "not answered yet" }
+      ? morningIsDue
+        ? { state: "due", words: "not answered yet" }
+        : { state: "open", words: MORNING_WAITS }
       : f.lastSession?.morning
         ? { state: "done", words: `pain ${f.lastSession.morning.pain}` }
         : { state: "open", words: "after a session" },
@@ -251,6 +260,12 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
     };
   if (steps.floor.words === "session is open")
     return { step: "floor", sentence: "A session is open on the floor: go on", needsHand: true };
+  if (steps.morning.words === MORNING_WAITS)
+    return {
+      step: "morning",
+      sentence: "The morning after is asked from 04:00 of the next day on",
+      needsHand: false,
+    };
   if (steps.morning.state === "due")
     return { step: "morning", sentence: "Ask how the morning after was", needsHand: true };
   if (steps.decide.state === "due")

@@ -9,6 +9,10 @@ import { type Ctx, dayAndHour, dayOf, mustMay } from "./context";
 import { lockEpisode } from "./lock";
 import { attempted, Refused } from "./refused";
 
+/** Why the morning after a session cannot be answered yet; null from 04:00 of the next day at the clinic. */
+export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>
+  morningNotYet(dayOf(ctx, startedAt), dayAndHour(ctx, ctx.now));
+
 /** Records how the next morning was. A correction is a new row that names the old one; a decided session is closed. */
 export async function recordMorning(
   ctx: Ctx,
@@ -21,7 +25,7 @@ export async function recordMorning(
     select s.id, s.started_at, d.id as decision_id from floor_session s left join decision d on d.session_id = s.id
     where s.id = ${input.sessionId} and s.episode_id = ${client.episodeId}`;
   if (!session) throw new Refused("missing", "This session is not there. Reload the page.");
-  const notYet = morningNotYet(dayOf(ctx, session.started_at), dayAndHour(ctx, ctx.now));
+  const notYet = morningWaits(ctx, session.started_at);
   if (notYet) throw new Refused("conflict", notYet);
   const [known] = await ctx.tx`
     select session_id, corrects, pain, swelling, stiffness_min from morning_response where id = ${input.id}`;

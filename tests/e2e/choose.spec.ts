@@ -13,7 +13,7 @@ const FIRST_THREE: Record<string, readonly string[]> = {
     "leg press",
     "Isometric knee extension",
   ],
-  "Idony Greaves": ["leg press", "Leg press", "Isometric knee extension"],
+  "Idony Greaves": ["leg press", "Leg press", "Isometric knee extension", "Hack squat (back-supported"],
   // holds come first in this phase: on the machine, by hand, on a strap
   "Jorun Salthe": ["Isometric knee extension", "Manual isometric", "strap isometric"],
   "Maren Ostrelle": ["leg press", "Leg press", "Seated knee extension"],

@@ -31,7 +31,10 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await check(page, page.getByRole("checkbox", { name: "Tue" }));
     await check(page, page.getByRole("radio", { name: "left" }));
     await pickBy(page, page.getByLabel("condition", { exact: true }), "Total knee");
-    await expect(page.getByRole("radio", { name: "surgery" })).toBeChecked();
+    // nothing clinical is chosen for anybody
+    await expect(page.getByRole("radio", { name: "surgery" })).not.toBeChecked();
+    await check(page, page.getByRole("radio", { name: "surgery" }));
+    await pickBy(page, page.getByLabel("which kind"), "Standard");
     await typeDay(page, page.getByLabel("date of surgery"), daysAgo(17));
     await typeInto(page, page.getByLabel(/what was done/), "cemented, kneecap resurfaced");
     await typeInto(
@@ -39,6 +42,7 @@ test("a whole new client with a knee replacement is entered from the keyboard al
       page.getByLabel(/what the surgeon wrote/),
       "bend to 80 under load until the first visit",
     );
+    await check(page, page.getByRole("radio", { name: "yes, watch it" }));
     await pickBy(page, page.getByLabel("swelling now"), "2+");
     await tabTo(
       page,
@@ -65,6 +69,7 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await check(page, page.getByRole("radio", { name: "by the evening" }));
     await pickBy(page, page.getByLabel("it must"), "Rise from");
     await typeInto(page, field(page, "goal-hard-0"), "8");
+    await pickBy(page, page.getByLabel("wrap or brace"), "none");
     await press(page, page.getByRole("button", { name: /Save and go/ }));
     await expect(page.getByRole("heading", { name: /Is it safe to load/ })).toBeVisible();
     await isAlive(page);

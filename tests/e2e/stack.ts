@@ -1,6 +1,7 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { closeSync, openSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
+import postgres from "postgres";
 
 /** The app and its database as processes that a test can stop and start. */
 const DATA = process.env.BEXLO_DATA ?? ".data/test";
@@ -59,6 +60,23 @@ export async function restartEverything(): Promise<void> {
   pg("stop");
   pg("start");
   await startServer();
+}
+
+/**
+ * A night passes for a client: what was run is one day older, as the morning after is not asked on the same day. What is
+ * logged cannot be changed by the app; this is the database's owner.
+ */
+export async function letANightPass(clientId: string): Promise<void> {
+  const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
+  const sessions = owner`select s.id from floor_session s join episode e on e.id = s.episode_id
+    where e.client_id = ${clientId}`;
+  await owner`update hold_record set started_at = started_at - interval '1 day' where session_id in (${sessions})`;
+  await owner`update floor_session_end set ended_at = ended_at - interval '1 day' where session_id in (${sessions})`;
+  await owner`update recheck r set at = at - interval '1 day'
+    from episode e where e.id = r.episode_id and e.client_id = ${clientId}`;
+  await owner`update floor_session set started_at = started_at - interval '1 day',
+    received_at = received_at - interval '1 day' where id in (${sessions})`;
+  await owner.end();
 }
 
 /** A demo sign-in by role, from the file that the seed wrote. */

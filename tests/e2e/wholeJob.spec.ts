@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
-import { expectAccessible, expectFits, field, floorSays, openStep, signIn } from "./bexlo";
-import { restartEverything } from "./stack";
+import { clientId, expectAccessible, expectFits, field, floorSays, openStep, signIn } from "./bexlo";
+import { letANightPass, restartEverything } from "./stack";
 
 test("one hold from sign-in to decision, across a restart of everything", async ({ page }) => {
   test.setTimeout(240_000);
@@ -93,7 +93,17 @@ test("one hold from sign-in to decision, across a restart of everything", async 
 
   await test.step("everything is stopped and started again", restartEverything);
 
-  await test.step("Morning: asked, answered", async () => {
+  await test.step("Morning: not the same day; asked the next day, answered", async () => {
+    await page.goto("/");
+    await expect(page.getByRole("row", { name: /Jorun Salthe/ })).toContainText(
+      "The morning after is asked from 04:00 of the next day on",
+    );
+    const id = await clientId(page, "Jorun Salthe");
+    await page.goto(`/clients/${id}/morning`);
+    await expect(page.getByText(/The morning after this session begins at 04:00/)).toBeVisible();
+    await letANightPass(id);
+    // what is asked at night of the day before still waits for the morning
+    await letANightPass(id);
     await page.goto("/");
     const row = page.getByRole("row", { name: /Jorun Salthe/ });
     await expect(row).toContainText("1 → 1 → –");

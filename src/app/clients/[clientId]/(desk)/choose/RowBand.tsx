@@ -196,6 +196,9 @@ function detail({ computed, e }: RangeRow): string {
 
 /** The row for who cannot see it. */
 function rowWords(r: RangeRow, tissue: Tissue): string {
-  const load = r.computed ? `, ${r.computed.how}, at most ${tissueWords(tissue, r.computed.peak)}` : "";
+  const load = r.computed ? `, ${r.computed.how}, ${mostWords(tissueWords(tissue, r.computed.peak))}` : "";
   return `${r.e.name}: ${Math.round(r.arc.fromDeg)}° to ${Math.round(r.arc.toDeg)}°${load}`;
 }
+
+/** "at most 0.7 × a chair rise", but "no pull". */
+const mostWords = (words: string): string => (/^(no|next to no) /.test(words) ? words : `at most ${words}`);

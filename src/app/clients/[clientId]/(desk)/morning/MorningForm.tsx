@@ -21,12 +21,15 @@ export function MorningForm({
   session,
   sessionDay,
   holdWords,
+  waits,
   locale,
 }: {
   client: ClientEpisode;
   session: FloorSession;
   sessionDay: string;
   holdWords: string;
+  /** why it cannot be answered yet, or null */
+  waits: string | null;
   locale: string;
 }) {
   const router = useRouter();
@@ -68,6 +71,11 @@ export function MorningForm({
         {holdWords}. Joint pain in the holds {during.length ? `up to ${Math.max(...during)}` : "not logged"},
         afterwards {session.end?.painAtEnd ?? "–"}; usual is {client.usualPain}.
       </p>
+      {waits && (
+        <p className="mt-3 border-l-4 border-mark pl-3" role="status">
+          {waits}
+        </p>
+      )}
       {decided && (
         <p className="mt-3 border-l-4 border-rule pl-3">
           The decision for this session has been taken by {decided.by}: {decided.sentence} The answer stays as

@@ -6,6 +6,7 @@ import { standing } from "@/core/session/holdRecord";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
 import { planById } from "@/server/plans";
+import { morningWaits } from "@/server/responses";
 import { type FloorSession, sessionsOf } from "@/server/sessions";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
@@ -32,6 +33,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         })),
       plan: session ? await planById(ctx, session.planId) : null,
       sessionDay: session ? dayOf(ctx, session.startedAt) : null,
+      waits: session && !session.morning ? morningWaits(ctx, session.startedAt) : null,
     };
   });
   const { client, session, plan, sessionDay } = data;
@@ -59,6 +61,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         session={session}
         sessionDay={sessionDay}
         holdWords={`${pattern.reps * pattern.sets} × ${pattern.holdS} s at ${kneeFlexionDeg}°, ${plan.setting}`}
+        waits={data.waits}
         locale={actor.locale}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
