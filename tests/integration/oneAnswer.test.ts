@@ -1,0 +1,147 @@
+import fc from "fast-check";
+import { becauseOf, mostOf } from "@/core/bounds/inForce";
+import { limitRows } from "@/core/bounds/rows";
+import { doseHold } from "@/core/dose/doseHold";
+import { findingsFrom } from "@/core/measure/findings";
+import { CONDITIONS } from "@/core/rules/conditions";
+import { phaseEntry } from "@/core/safety/phaseEntry";
+import { fullWeeksBetween } from "@/core/units/days";
+import { chooseFacts } from "@/server/choose";
+import { clientEpisode } from "@/server/clients";
+import { conditionsOf } from "@/server/conditions";
+import { today } from "@/server/context";
+import { clientDay } from "@/server/day";
+import { boundsOf, limitsOf } from "@/server/limits";
+import { recordTest } from "@/server/measurements";
+import { painSentence } from "@/server/pain";
+import { findingsOf } from "@/server/phases";
+import { doseContext } from "@/server/plans";
+import { sessionFacts } from "@/server/sessionContext";
+import { holdWindowOf, kneeWindowOf } from "@/server/windows";
+import { closeConnections, makeClient, makeClinic, type TestClinic, testInput } from "../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+/** Conditions of the knee that may be measured and dosed at once. */
+const PARTS = CONDITIONS.flatMap((c) =>
+  c.phases.map((p) => ({ conditionId: c.id, variantId: c.variants[0]?.id ?? "", phaseId: p.id })),
+);
+
+/** Made-up clients: any condition in any phase, any limits somebody wrote, any irritability. */
+const anyClient = fc.record({
+  rule: fc.constantFrom(...PARTS),
+  second: fc.option(fc.constantFrom(...PARTS), { nil: null, freq: 3 }),
+  beganOn: fc.constantFrom("2026-02-20", "2026-01-05", "2025-09-01"),
+  irritability: fc.constantFrom("low" as const, "moderate" as const, "high" as const),
+  bend: fc.option(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 55, max: 120 })), {
+    nil: null,
+  }),
+  pain: fc.option(fc.integer({ min: 0, max: 6 }), { nil: null }),
+});
+
+test("whatever states a bound or a fact of a client states the same one, for generated clients", async () => {
+  for (const x of fc.sample(anyClient, { numRuns: 24, seed: 20260302 })) {
+    const client = await makeClient(clinic, {
+      irritability: x.irritability,
+      rules: [x.rule, ...(x.second && x.second.conditionId !== x.rule.conditionId ? [x.second] : [])].map(
+        (r) => ({
+          ...r,
+          beganOn: x.beganOn,
+        }),
+      ),
+      limits: [
+        ...(x.bend ? [{ low: x.bend[0], high: x.bend[1] }] : []),
+        ...(x.pain === null ? [] : [{ kind: "joint_pain" as const, low: null, high: x.pain }]),
+      ],
+    });
+    await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput())).catch(() => undefined);
+    await clinic.as("therapist", async (ctx) => {
+      const fresh = await clientEpisode(ctx, client.clientId);
+      const bounds = await boundsOf(ctx, fresh);
+      const [choose, dose, session] = [
+        await chooseFacts(ctx, fresh),
+        await doseContext(ctx, fresh),
+        await sessionFacts(ctx, fresh),
+      ];
+      // one record of bounds, asked from everywhere
+      if (typeof choose !== "string") expect(choose.limits).toEqual(bounds);
+      if (typeof session !== "string") expect(session.choose.limits).toEqual(bounds);
+      if (dose) {
+        expect(dose.bounds).toEqual(bounds);
+        expect(dose.window).toEqual(await holdWindowOf(ctx, fresh));
+      }
+      // what a page calls the tightest is what bounds
+      const { groups } = limitRows(await limitsOf(ctx, fresh), today(ctx));
+      for (const g of groups) {
+        const binding = g.rows.filter((r) => !r.isOver && r.words.some((w) => w.binds)).map((r) => r.limit);
+        const made = bounds[binding[0]?.kind ?? "joint_pain"];
+        for (const l of binding) expect(made?.by.map((b) => b.id)).toContain(l.id);
+      }
+      // the hold's window never leaves the knee's
+      const [knee, hold] = [await kneeWindowOf(ctx, fresh), await holdWindowOf(ctx, fresh)];
+      if (!hold.isEmpty && !knee.isEmpty) {
+        expect(hold.fromDeg).toBeGreaterThanOrEqual(knee.fromDeg);
+        expect(hold.toDeg).toBeLessThanOrEqual(knee.toDeg);
+      }
+      // a plan above the felt effort that is allowed is barred with the limit's own reason
+      const felt = bounds.felt_effort;
+      if (
+        dose &&
+        felt &&
+        !dose.window.isEmpty &&
+        dose.window.toDeg >= 15 &&
+        felt.high !== null &&
+        felt.high < 9
+      ) {
+        const plan = {
+          side: fresh.side,
+          kneeFlexionDeg: Math.max(10, Math.ceil(dose.window.fromDeg)),
+          effort: { kind: "felt" as const, felt: Math.min(9, felt.high + 1) },
+          means: "strap" as const,
+          pattern: { holdS: 10, reps: 3, restS: 60, sets: 1, setRestS: 0 },
+          ladderFromDeg: dose.window.fromDeg,
+          ladderToDeg: dose.window.toDeg,
+        };
+        const bars = doseHold(plan, dose).notices.filter((n) => n.kind === "bars");
+        expect(bars.map((b) => b.sentence).join(" ")).toContain(becauseOf(felt));
+      }
+      // one clock, one state of the phase, on the path and in Limits
+      const day = await clientDay(ctx, fresh);
+      for (const c of await conditionsOf(ctx, fresh.episodeId)) {
+        expect(c.week).toBe(fullWeeksBetween(x.beganOn, today(ctx)));
+        const found = await findingsOf(ctx, fresh, c);
+        expect(found.weeks).toBe(c.week);
+        // what the story took is a finding: nobody says that it was never measured
+        expect(found.restingPain).not.toBeNull();
+        if (phaseEntry(c.condition, c.phase.id, found).mayEnter && c.isConfirmed)
+          expect(day.steps.limits.state).toBe("due");
+      }
+      expect(day.due.map((d) => d.what)).not.toContain("pain in daily life");
+      // pain above the most allowed is said with the very number that bounds
+      const said = await painSentence(ctx, fresh);
+      expect(day.pain).toBe(said);
+      expect(said !== null).toBe(fresh.usualPain > mostOf(bounds, "joint_pain"));
+      if (said) expect(said).toContain(`above the most allowed in it, ${mostOf(bounds, "joint_pain")} (`);
+    });
+  }
+}, 120_000);
+
+test("what the story asked counts until it is four weeks old, then what was measured", () => {
+  const story = { kind: "daily_pain" as const, side: null, value: 3, way: null, takenOn: "2026-01-05" };
+  const at = (today: string) =>
+    findingsFrom({
+      measurements: [story],
+      strength: [],
+      side: "left",
+      today,
+      weeks: 1,
+      weeksInPhase: 1,
+      functionalMet: [],
+    }).restingPain;
+  expect(at("2026-01-20")).toBe(3);
+  expect(at("2026-03-20")).toBeNull();
+});
