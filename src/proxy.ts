@@ -1,10 +1,26 @@
 import { type NextRequest, NextResponse } from "next/server";
 
+/** An address that no browser makes by itself: text that cannot be read, or a zero character. */
+function isImpossible(path: string): boolean {
+  try {
+    return decodeURIComponent(path).includes("\u0000");
+  } catch {
+    return true;
+  }
+}
+
+const nowhere = () =>
+  new NextResponse("There is nothing at this address. Go back to Today.", {
+    status: 404,
+    headers: { "content-type": "text/plain; charset=utf-8" },
+  });
+
 /**
  * A fresh nonce for every page and a strict content security policy: scripts and styles of our own only, nothing from
  * elsewhere, no frames. Development needs eval and inline styles for reloading.
  */
 export function proxy(request: NextRequest): NextResponse {
+  if (isImpossible(request.nextUrl.pathname)) return nowhere();
   const nonce = btoa(crypto.randomUUID());
   const dev = process.env.NODE_ENV === "development";
   const policy = [
