@@ -142,7 +142,7 @@ function lengthened(made: DraftLine[], c: Change): DraftLine[] {
   return addLine(more, c, "stand_one_leg", { why: "balance with the time that is left", at: "last" });
 }
 
-/** So many lines are remembered and watched [own]. */
+/** So many lines are remembered and watched; a warm-up is not among them [own]. */
 function mostLines(c: Change, context: ScoreContext, wish: DraftWish): number {
   const byPlace = wish.place === "gym" ? 7 : 5;
   const byPerson = c.facts.isFrail ? 4 : context.known.isNovice ? 5 : 7;
@@ -151,7 +151,7 @@ function mostLines(c: Change, context: ScoreContext, wish: DraftWish): number {
 
 function atMost(made: Made[], most: number): Made[] {
   let kept = made;
-  while (kept.length > most) {
+  while (kept.filter((m) => m.draft.role !== "warm_up").length > most) {
     const fewer = withoutLeast(kept);
     if (fewer.length === kept.length) break;
     kept = fewer;
@@ -270,11 +270,14 @@ function moved<L>(all: readonly L[], lineOf: (l: L) => ScoreLine, context: Score
   return kept;
 }
 
+/** What wakes the thigh without the last degrees to straight, which a sore kneecap or nerve does not like. */
+const LIGHT_STARTS = ["kext_iso_machine", "quad_set", "kext_iso_band", "kext_light_high_rep"];
+
 /** Heavy work that would come first gets a light start before it. */
 function withLightStart(made: readonly Made[], rows: readonly RangeRow[], context: ScoreContext): Made[] {
   if (!orderFix(lines(made), context, "warm_up")) return [...made];
   const start = lightStart(
-    rows.filter((r) => !made.some((m) => m.line.exerciseId === r.e.id)),
+    rows.filter((r) => LIGHT_STARTS.includes(r.e.id) && !made.some((m) => m.line.exerciseId === r.e.id)),
     context,
   );
   if (!start) return [...made];

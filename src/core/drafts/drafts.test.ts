@@ -67,7 +67,8 @@ describe("a draft of any condition and phase", () => {
         const { facts, context } = draftFor({ ...of, ...x });
         const { lines } = draftSession(facts, rangeSheet(context.sheet), context, x);
         expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
-        expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 4 : 7);
+        // a warm-up may stand before them
+        expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 5 : 8);
         const judged = judgeScore(lines, context);
         for (const j of judged) {
           expect({ id: j.line.exerciseId, bars: j.bars, isTrial: j.isTrial }).toEqual({
