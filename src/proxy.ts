@@ -9,18 +9,20 @@ function isImpossible(path: string): boolean {
   }
 }
 
-const nowhere = () =>
-  new NextResponse("There is nothing at this address. Go back to Today.", {
-    status: 404,
-    headers: { "content-type": "text/plain; charset=utf-8" },
-  });
+/** Said as every route says it, and as a plain page elsewhere. */
+function nowhere(path: string): NextResponse {
+  const sentence = "There is nothing at this address. Go back to Today.";
+  return path.startsWith("/api/")
+    ? NextResponse.json({ problems: [{ field: "", sentence }] }, { status: 404 })
+    : new NextResponse(sentence, { status: 404, headers: { "content-type": "text/plain; charset=utf-8" } });
+}
 
 /**
  * A fresh nonce for every page and a strict content security policy: scripts and styles of our own only, nothing from
  * elsewhere, no frames. Development needs eval and inline styles for reloading.
  */
 export function proxy(request: NextRequest): NextResponse {
-  if (isImpossible(request.nextUrl.pathname)) return nowhere();
+  if (isImpossible(request.nextUrl.pathname)) return nowhere(request.nextUrl.pathname);
   const nonce = btoa(crypto.randomUUID());
   const dev = process.env.NODE_ENV === "development";
   const policy = [
