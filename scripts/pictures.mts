@@ -47,7 +47,7 @@ await go(`/clients/${pell}/limits`);
 await shot("limits");
 await go(`/clients/${idony}/limits`);
 await page
-  .getByRole("button", { name: "Weigh and choose: Open-chain extension in the ACL-deficient knee" })
+  .getByRole("button", { name: "Compare and choose: Open-chain extension in the ACL-deficient knee" })
   .click();
 await page.getByRole("radio", { name: /Progressive full arc/ }).check();
 await page.getByText("It would change").waitFor();

@@ -40,7 +40,7 @@ test("a stance shows what it would change before it is saved, and keeps the coll
   await openStep(page, "Idony Greaves", "limits");
   await expect(page.getByText(/Ruta Vanhallow sees it differently: Progressive full arc/)).toBeVisible();
   await page
-    .getByRole("button", { name: "Weigh and choose: Open-chain extension in the ACL-deficient knee" })
+    .getByRole("button", { name: "Compare and choose: Open-chain extension in the ACL-deficient knee" })
     .click();
   const dialog = page.getByRole("dialog", { name: "Open-chain extension in the ACL-deficient knee" });
   await dialog.getByRole("radio", { name: /Progressive full arc/ }).check();
@@ -171,7 +171,7 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await signIn(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
-  await page.getByRole("button", { name: "Weigh and choose: Felt or measured effort for holds" }).click();
+  await page.getByRole("button", { name: "Compare and choose: Felt or measured effort for holds" }).click();
   const dialog = page.getByRole("dialog", { name: "Felt or measured effort for holds" });
   await dialog.getByRole("radio", { name: /Percent of the maximum/ }).check();
   await expect(dialog.getByText(/how the first hold in Dose is asked for/)).toBeVisible();
@@ -191,7 +191,7 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   // the other tests count on the rules' default
   await page.goto("/stances");
   await isAlive(page);
-  await page.getByRole("button", { name: "Weigh and choose: Felt or measured effort for holds" }).click();
+  await page.getByRole("button", { name: "Compare and choose: Felt or measured effort for holds" }).click();
   await dialog.getByLabel("because").fill("back again");
   await dialog.getByRole("button", { name: "Back to the default" }).click();
   await expect(dialog).toBeHidden();
