@@ -17,7 +17,7 @@ const FIRST_THREE: Record<string, readonly string[]> = {
   // holds come first in this phase: on the machine, by hand, on a strap
   "Jorun Salthe": ["Isometric knee extension", "Manual isometric", "strap isometric"],
   "Maren Ostrelle": ["leg press", "Leg press", "Seated knee extension"],
-  "Pell Amsworth": ["leg press", "Leg press", "Isometric knee extension", "Seated knee extension"],
+  "Pell Amsworth": ["leg press", "Leg press", "knee extension", "Seated knee extension"],
   "Quill Bastow": ["Isometric knee extension", "Manual isometric", "strap isometric"],
   "Tove Aldermoor": ["knee extension", "leg press", "Leg press"],
 };
