@@ -91,7 +91,7 @@ test("a therapist decides and shortens the dose, a trainer runs it without the n
     await floorSays(tablet, "press space: hold 2 of 2");
     await tablet.keyboard.press("x");
     await tablet.getByRole("button", { name: "Pop, gap, giving way, locking" }).click();
-    await floorSays(tablet, /The holds end here because Pop, gap, giving way, locking/);
+    await floorSays(tablet, /The holds end here because of this: pop, gap, giving way, locking/);
     await floorSays(tablet, /Stop all leg work/);
     await tablet.keyboard.press("1");
     await tablet.keyboard.press("4");

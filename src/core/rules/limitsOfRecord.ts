@@ -106,9 +106,11 @@ function openChainLoad({ open_chain_extension: open }: LimitsRecord): Bound | nu
   return open.rule === "arc" ? most(0) : null;
 }
 
-/** "own e1RM" of the rule data as people say it. */
+/** What a load is a share of, as people say it. */
 const loadWords = (reference: string): string =>
-  reference.replace("own e1RM", "the most this leg lifts once, estimated,");
+  reference
+    .replace("own e1RM", "the most this leg lifts once, estimated,")
+    .replace("e1RM of the uninvolved side,", "the most the other leg lifts once, estimated,");
 
 /** What a record leaves, by itself. */
 export const boundsOfRecord = (r: LimitsRecord, because: string): InForce =>
