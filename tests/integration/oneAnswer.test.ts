@@ -125,7 +125,8 @@ test("whatever states a bound or a fact of a client states the same one, for gen
       const said = await painSentence(ctx, fresh);
       expect(day.pain).toBe(said);
       expect(said !== null).toBe(fresh.usualPain > mostOf(bounds, "joint_pain"));
-      if (said) expect(said).toContain(`above the most allowed in it, ${mostOf(bounds, "joint_pain")} (`);
+      if (said)
+        expect(said).toContain(`above the most allowed in it, ${mostOf(bounds, "joint_pain")}, because of`);
     });
   }
 }, 120_000);

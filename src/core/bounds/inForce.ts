@@ -50,7 +50,8 @@ export function isStricter(bounds: InForce, kind: BoundKind, than: string): bool
 export const isNamed = (bounds: InForce, kind: BoundKind, name: string): boolean =>
   bounds[kind]?.names.includes(name) ?? false;
 
-const ORIGIN_WORDS: Record<Limit["origin"], string> = {
+/** Who set a limit, in a word or two. */
+export const ORIGIN_WORDS: Record<Limit["origin"], string> = {
   surgeon: "surgeon",
   therapist: "therapist",
   condition: "phase",

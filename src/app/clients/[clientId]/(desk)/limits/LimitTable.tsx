@@ -1,3 +1,4 @@
+import { ORIGIN_WORDS } from "@/core/bounds/inForce";
 import type { Limit } from "@/core/bounds/limit";
 import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
 import { shortDay } from "@/ui/dates";
@@ -58,7 +59,7 @@ export function LimitTable({
                     <Allowed words={r.words} />
                   </td>
                   <td className="py-[3px] pr-3">
-                    {r.limit.reason} <span className="small quiet">({r.limit.origin})</span>
+                    {r.limit.reason} <span className="small quiet">({ORIGIN_WORDS[r.limit.origin]})</span>
                   </td>
                   <td className="whitespace-nowrap py-[3px] pr-3">
                     {r.limit.endsOn ? shortDay(r.limit.endsOn, locale) : "further notice"}

@@ -160,7 +160,8 @@ export default async function LimitsPage({
                     current={{ id: c.phase.id, name: c.phase.name }}
                     proposed={{ id: proposal.phase.id, name: proposal.phase.name }}
                     toConfirm={proposal.toConfirm.map((x) => x.words)}
-                    missing={proposal.missing.map(
+                    // in the phase that holds now they stand below
+                    missing={(proposal.phase.id === c.phase.id ? [] : proposal.missing).map(
                       (x) => `${x.words}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,
                     )}
                     mayConfirm={may(actor.role, "phase.confirm") && data.isToday}

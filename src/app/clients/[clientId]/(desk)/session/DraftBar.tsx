@@ -49,7 +49,7 @@ export function DraftBar({
 }) {
   const starts = [...templates, ...earlier];
   return (
-    <div className="small mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+    <div className="small mt-1 flex flex-wrap items-center gap-x-2 gap-y-1">
       <label className="flex items-baseline gap-1">
         <span className="quiet">draft for</span>
         <select
@@ -80,18 +80,26 @@ export function DraftBar({
           ))}
         </select>
       </label>
-      <button type="button" className="btn btn-line btn-sm" onClick={onDraft}>
+      <button type="button" className="btn btn-line btn-sm px-2" onClick={onDraft}>
         Draft from the rules <kbd>T</kbd>
       </button>
       {starts.length > 0 && (
-        <button type="button" className="btn btn-line btn-sm" onClick={() => starter.current?.showModal()}>
+        <button
+          type="button"
+          className="btn btn-line btn-sm px-2"
+          onClick={() => starter.current?.showModal()}
+        >
           Start from <kbd>O</kbd>
         </button>
       )}
-      <button type="button" className="btn btn-line btn-sm" onClick={() => homeDialog.current?.showModal()}>
+      <button
+        type="button"
+        className="btn btn-line btn-sm px-2"
+        onClick={() => homeDialog.current?.showModal()}
+      >
         Home version <kbd>H</kbd>
       </button>
-      <button type="button" className="btn btn-line btn-sm" onClick={() => adder.current?.showModal()}>
+      <button type="button" className="btn btn-line btn-sm px-2" onClick={() => adder.current?.showModal()}>
         Add exercise <kbd>A</kbd>
       </button>
       <Palette
@@ -175,7 +183,7 @@ function HomeDialog({
             <button type="submit" className="btn btn-primary btn-sm">
               Make the home version
             </button>
-            <button type="button" className="btn btn-line btn-sm" onClick={() => ref.current?.close()}>
+            <button type="button" className="btn btn-line btn-sm px-2" onClick={() => ref.current?.close()}>
               Close
             </button>
           </span>
