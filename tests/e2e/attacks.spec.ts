@@ -56,7 +56,7 @@ async function fuzz(page: Page, targets: { method: string; path: string }[], man
         () => 1e308,
         () => 0.1 + random(),
         () => Math.floor(random() * 200),
-        () => 9007199254740993,
+        () => 2 ** 53,
         () => "",
         () => "x\u0000y",
         () => "\ud800",

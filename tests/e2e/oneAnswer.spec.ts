@@ -24,6 +24,7 @@ const STEPS = [
 ];
 
 const textOf = async (page: Page): Promise<string> =>
+  // biome-ignore lint/performance/useDomNodeTextContent: as people see it, with spaces between blocks
   (await page.locator("body").innerText()).replace(/\s+/g, " ");
 const all = (text: string, of: RegExp): string[] => [
   ...new Set([...text.matchAll(of)].map((m) => m[1] ?? "")),
@@ -38,6 +39,7 @@ test("for every demo client each bound and fact has one value on Today and on ev
     await page.goto("/");
     const row = page.getByRole("row", { name: new RegExp(name) });
     const rail = (await row.getByRole("img").first().getAttribute("aria-label")) ?? "";
+    // biome-ignore lint/performance/useDomNodeTextContent: as people see it, with spaces between cells
     const onToday = (await row.innerText()).replace(/\s+/g, " ");
     const week = /week (\d+) (after surgery|since onset)/.exec(onToday)?.[1];
     expect(week, name).toBeDefined();

@@ -153,7 +153,8 @@ function Gives({
         </tbody>
       </table>
       <p className="quiet mt-1">
-        repetitions with four or fewer left{ratio === null ? "" : `; back to front ${ratio.toFixed(1)}`};
+        repetitions with four or fewer left
+        {ratio === null ? ", " : `; back to front ${ratio.toFixed(1)}; `}
         other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>
       <p className="mt-1">
