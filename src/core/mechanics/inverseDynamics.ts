@@ -1,6 +1,7 @@
 import type { Body } from "../body/segments";
+import { toRadians } from "../units/clamp";
 import { GRAVITY_M_S2 } from "../units/mass";
-import { cross, dot, minus, plus, times, unit, type Vector, vector } from "./vector";
+import type { Vector } from "./vector";
 
 /** Absolute segment directions, degrees, counter-clockwise from +x (mechanics rules 1). */
 export interface Posture {
@@ -38,27 +39,41 @@ export interface JointLoads {
 
 /**
  * The one static inverse-dynamics routine for a leg, slow movement only. Source: mechanics rules 3.
- * Points are relative to the knee; limb weights are added here.
+ * Points are relative to the knee; limb weights are added here. Written out in plain numbers: a search for a set-up asks
+ * it millions of times.
  */
 export function jointLoads(body: Body, posture: Posture, forces: readonly ExternalForce[]): JointLoads {
-  const distal = unit(posture.shankDeg);
-  const anterior = vector(-distal.y, distal.x);
-  const shankWeight: ExternalForce = {
-    segment: "shank",
-    atM: times(distal, body.shankComM),
-    forceN: vector(0, -body.shankMassKg * GRAVITY_M_S2),
-  };
-  const below = [...forces.filter((f) => f.segment !== "thigh"), shankWeight];
-  const kneeMomentNm = -below.reduce((sum, f) => sum + cross(f.atM, f.forceN), 0);
-  const total = below.reduce((sum, f) => plus(sum, f.forceN), vector(0, 0));
+  const shank = toRadians(posture.shankDeg);
+  const [dx, dy] = [Math.cos(shank), Math.sin(shank)];
+  const [ankleX, ankleY] = [dx * body.shankLengthM, dy * body.shankLengthM];
+  const thigh = toRadians(posture.thighDeg);
+  const [tx, ty] = [Math.cos(thigh), Math.sin(thigh)];
+  const [hipX, hipY] = [-tx * body.thighLengthM, -ty * body.thighLengthM];
+  const shankN = -body.shankMassKg * GRAVITY_M_S2;
+  const shankX = dx * body.shankComM;
+  const thighN = -body.thighMassKg * GRAVITY_M_S2;
+  // limb weights first, then every force: moments about knee, hip and ankle, and the sum below the knee
+  let knee = shankX * shankN;
+  let hip = (shankX - hipX) * shankN + tx * body.thighComM * thighN;
+  let ankle = 0;
+  let sumX = 0;
+  let sumY = shankN;
+  for (const { segment, atM, forceN } of forces) {
+    hip += (atM.x - hipX) * forceN.y - (atM.y - hipY) * forceN.x;
+    if (segment === "thigh") continue;
+    knee += atM.x * forceN.y - atM.y * forceN.x;
+    sumX += forceN.x;
+    sumY += forceN.y;
+    if (segment === "foot") ankle += (atM.x - ankleX) * forceN.y - (atM.y - ankleY) * forceN.x;
+  }
   return {
     kneeFlexionDeg: posture.thighDeg - posture.shankDeg,
     hipFlexionDeg: halfTurn(posture.thighDeg - posture.trunkDeg + 180),
-    kneeMomentNm,
-    hipMomentNm: posture.thighSupported ? null : hipMoment(body, posture, [...forces, shankWeight]),
-    ankleMomentNm: ankleMoment(body, distal, forces),
-    externalShearN: dot(total, anterior),
-    externalAxialN: dot(total, distal),
+    kneeMomentNm: -knee,
+    hipMomentNm: posture.thighSupported ? null : hip,
+    ankleMomentNm: ankle,
+    externalShearN: -sumX * dy + sumY * dx,
+    externalAxialN: sumX * dx + sumY * dy,
   };
 }
 
@@ -67,20 +82,3 @@ export function jointLoads(body: Body, posture: Posture, forces: readonly Extern
  * by 120 degrees, and one that is bent furthest must not jump to the other end (corrections K6).
  */
 const halfTurn = (deg: number): number => deg - 360 * Math.round((deg - 60) / 360);
-
-function ankleMoment(body: Body, distal: Vector, forces: readonly ExternalForce[]): number {
-  const ankle = times(distal, body.shankLengthM);
-  return forces
-    .filter((f) => f.segment === "foot")
-    .reduce((sum, f) => sum + cross(minus(f.atM, ankle), f.forceN), 0);
-}
-
-function hipMoment(body: Body, posture: Posture, forces: readonly ExternalForce[]): number {
-  const hip = times(unit(posture.thighDeg), -body.thighLengthM);
-  const thighWeight: ExternalForce = {
-    segment: "thigh",
-    atM: plus(hip, times(unit(posture.thighDeg), body.thighComM)),
-    forceN: vector(0, -body.thighMassKg * GRAVITY_M_S2),
-  };
-  return [...forces, thighWeight].reduce((sum, f) => sum + cross(minus(f.atM, hip), f.forceN), 0);
-}
