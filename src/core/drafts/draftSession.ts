@@ -214,8 +214,8 @@ const notOpen = (e: Exercise, context: ScoreContext): string => {
 
 /** The line itself, then what may stand in for it: by the table, else the catalogue's easier form. */
 function formsOf(draft: DraftLine, e: Exercise, c: Change): DraftLine[] {
-  const stand = standInsOf(e.id).map(([to, why]) => ({ to, why: `${why}, for ${lowerFirst(e.name)}` }));
-  const easier = e.easier_id ? [{ to: e.easier_id, why: `an easier form of ${lowerFirst(e.name)}` }] : [];
+  const stand = standInsOf(e.id).map(([to, why]) => ({ to, why: `${draft.why} (${why})` }));
+  const easier = e.easier_id ? [{ to: e.easier_id, why: `${draft.why} (an easier form)` }] : [];
   return [
     draft,
     ...[...stand, ...easier].flatMap(({ to, why }) => {

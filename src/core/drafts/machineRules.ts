@@ -112,5 +112,5 @@ export const withStandIns = (lines: DraftLine[], c: Change): DraftLine[] =>
     const stand = standInsOf(l.exerciseId).find(
       ([to]) => c.fits(to) && !made.some((x) => x.exerciseId === to),
     );
-    return stand ? swap(made, c, l.exerciseId, stand[0], stand[1]) : made;
+    return stand ? swap(made, c, l.exerciseId, stand[0], `${l.why} (${stand[1]})`) : made;
   }, lines);

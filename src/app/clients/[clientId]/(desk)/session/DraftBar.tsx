@@ -51,7 +51,7 @@ export function DraftBar({
   return (
     <div className="small mt-1 flex flex-wrap items-center gap-x-2 gap-y-1">
       <label className="flex items-baseline gap-1">
-        <span className="quiet">draft for</span>
+        <span className="sr-only">draft for</span>
         <select
           className={QUIET_SELECT}
           value={wish.place}
