@@ -1,5 +1,6 @@
 import "server-only";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
+import { leading } from "@/core/drafts/leading";
 import { painSitesOf } from "@/core/drafts/painSites";
 import { recipeOf } from "@/core/drafts/recipe";
 import { swellingTrend } from "@/core/drafts/swellingTrend";
@@ -21,8 +22,7 @@ const OLD_YEARS = 75;
 
 /** What a first draft is made from, or the sentence why none is made today. */
 export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
-  const conditions = await conditionsOf(ctx, client.episodeId);
-  const [first] = conditions;
+  const first = leading(await conditionsOf(ctx, client.episodeId));
   if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
   const pain = await painSentence(ctx, client);
   if (pain) return `No draft today. ${pain}`;

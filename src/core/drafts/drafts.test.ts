@@ -5,6 +5,7 @@ import { scoreLine } from "../dose/scoreInput";
 import { fatigueLinesOf, itemsOf } from "../dose/scoreItems";
 import { simulateSession } from "../dose/sessionFatigue";
 import { orderNotes, scoreTotals, USUAL_ORDER } from "../dose/sessionScore";
+import { conditionById } from "../rules/conditions";
 import { exerciseById } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
 import { rangeSheet } from "../selection/rangeSheet";
@@ -13,6 +14,7 @@ import { WORKED } from "../testdata/workedDrafts";
 import { DRAFTS, LADDERS } from "./draftData";
 import type { PainSite, WeakGroup } from "./draftFacts";
 import { draftSession } from "./draftSession";
+import { leading } from "./leading";
 import { standInsOf } from "./machineRules";
 import { painSitesOf } from "./painSites";
 import { swellingTrend } from "./swellingTrend";
@@ -185,4 +187,18 @@ test("swelling is read from the newest day against the one before, and what cann
   expect(weakGroups([t("left", 60), t("right", 120)], "left")).toEqual(["quadriceps"]);
   expect(weakGroups([t("left", 100), t("right", 105)], "left")).toEqual([]);
   expect(painSitesOf(["knee_cap", "knee_tendon", "back_low"])).toEqual(["front_of_knee", "low_back"]);
+});
+
+test("of several conditions the one that is least far on leads, being out of training never", () => {
+  const at = (conditionId: string, phase: number) => {
+    const condition = conditionById(conditionId);
+    const found = condition?.phases[phase];
+    if (!condition || !found) throw new Error(`no ${conditionId}`);
+    return { condition, phase: found };
+  };
+  const [oa, back, unfit] = [at("knee_oa", 1), at("nonspecific_lbp", 0), at("deconditioning", 0)];
+  expect(leading([unfit, oa])).toBe(oa);
+  expect(leading([oa, back, unfit])).toBe(back);
+  expect(leading([unfit])).toBe(unfit);
+  expect(leading([])).toBeNull();
 });
