@@ -85,6 +85,8 @@ test("a row is picked, its settings turned by keys and by drag, and everything f
       for (const e of list.getEntries()) seen.longTasks.push(e.duration);
     }).observe({ entryTypes: ["longtask"] });
   });
+  const kept = () => new URL(page.url()).searchParams.get("set");
+  const byKeys = kept();
   const box = await feet.boundingBox();
   if (!box) throw new Error("no handle");
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -96,7 +98,9 @@ test("a row is picked, its settings turned by keys and by drag, and everything f
   await expect(feet).not.toHaveAttribute("aria-valuetext", "5 cm");
   const long = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
   expect(long.filter((ms) => ms > 50)).toEqual([]);
-  // the address brings it all back
+  // the address follows a moment later, and brings it all back
+  await expect.poll(kept).not.toBe(byKeys);
+  await page.waitForTimeout(500);
   const shown = await feet.getAttribute("aria-valuetext");
   await page.reload();
   await isAlive(page);
