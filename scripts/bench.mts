@@ -8,7 +8,7 @@ import { bodyFrom } from "../src/core/body/segments";
 import { judgeScore } from "../src/core/dose/judgeScore";
 import { fatigueLinesOf, itemsOf } from "../src/core/dose/scoreItems";
 import { simulateSession } from "../src/core/dose/sessionFatigue";
-import { scoreTotals } from "../src/core/dose/sessionScore";
+import { scoreTotals, USUAL_ORDER } from "../src/core/dose/sessionScore";
 import { draftSession } from "../src/core/drafts/draftSession";
 import { seatedPress } from "../src/core/equipment/families/presses";
 import { geometryOf } from "../src/core/equipment/machine";
@@ -144,7 +144,7 @@ const client = draftFor({ conditionId: "knee_oa", variantId: "moderate", phaseId
 const { context } = client;
 const clientSheet = rangeSheet(context.sheet);
 const wish = { place: "gym" as const, minutes: 45 };
-const drafted = draftSession(client.facts, clientSheet, context, wish).lines;
+const drafted = draftSession(client.facts, clientSheet, context, wish, USUAL_ORDER).lines;
 const idOf = (_: unknown, i: number) => String(i);
 const judging = time(
   `judge ${drafted.length} lines (loads, limits, gates)`,
@@ -159,7 +159,7 @@ const whole = time(`simulate the session's fatigue (${steps.length} timers, thre
 );
 const drafting = time(
   "draft a session from the rules",
-  () => draftSession(client.facts, clientSheet, context, wish),
+  () => draftSession(client.facts, clientSheet, context, wish, USUAL_ORDER),
   5,
 );
 console.log(

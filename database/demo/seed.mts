@@ -174,7 +174,7 @@ async function wholeSession(d: DemoClient, client: ClientEpisode, when: Date): P
     if (typeof facts === "string") throw new Error(facts);
     const context = scoreContextOf(facts);
     if (typeof facts.draft === "string") throw new Error(facts.draft);
-    const items = draftSession(facts.draft, rangeSheet(context.sheet), context, wish).lines;
+    const items = draftSession(facts.draft, rangeSheet(context.sheet), context, wish, facts.school).lines;
     const baseVersion = (await scoresOf(ctx, client.episodeId))[0]?.version ?? 0;
     await saveScore(ctx, client, { id: uuid(), baseVersion, items });
     const name = d.wholeSessions?.templateName;

@@ -62,7 +62,7 @@ function everySentence(): Map<string, string> {
     const sheet = rangeSheet(context.sheet);
     for (const r of sheet.rows) say("choose", r.sentence, ...r.changes, r.computed?.tooHeavyBecause);
     for (const b of sheet.barred) say("choose", ...b.reasons, b.opens);
-    const draft = draftSession(facts, sheet, context, x);
+    const draft = draftSession(facts, sheet, context, x, USUAL_ORDER);
     say(`draft ${name}`, ...draft.notes, ...draft.lines.map((l) => l.why));
     say(
       "order",

@@ -43,7 +43,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
   const [screening] = await screeningsOf(ctx, client.episodeId);
   return {
-    ...settled,
+    variantId: first.variantId,
     recipe,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),

@@ -1,7 +1,7 @@
 import { dayInWords } from "../units/dayInWords";
 import { lowerFirst } from "../units/lowerFirst";
 import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
-import type { Limit } from "./limit";
+import { type Limit, ORIGIN_WORDS } from "./limit";
 import { type Tightest, tightest } from "./tightest";
 
 /** Everything that bounds a client on a day, one entry a kind with the limits that made it: all that anybody asks. */
@@ -49,15 +49,6 @@ export function isStricter(bounds: InForce, kind: BoundKind, than: string): bool
 /** Whether a kind of limit bars something by this name. */
 export const isNamed = (bounds: InForce, kind: BoundKind, name: string): boolean =>
   bounds[kind]?.names.includes(name) ?? false;
-
-/** Who set a limit, in a word or two. */
-export const ORIGIN_WORDS: Record<Limit["origin"], string> = {
-  surgeon: "surgeon",
-  therapist: "therapist",
-  condition: "phase",
-  "warning sign": "warning sign",
-  clinic: "clinic's rule",
-};
 
 const origins = (by: readonly Limit[]): string =>
   [...new Set(by.map((l) => ORIGIN_WORDS[l.origin]))].join(" and ");

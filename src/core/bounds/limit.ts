@@ -20,6 +20,15 @@ export const limit = z.object({
 });
 export type Limit = z.infer<typeof limit>;
 
+/** Who set a limit, in a word or two. */
+export const ORIGIN_WORDS: Record<Limit["origin"], string> = {
+  surgeon: "surgeon",
+  therapist: "therapist",
+  condition: "phase",
+  "warning sign": "warning sign",
+  clinic: "clinic's rule",
+};
+
 export const isInForce = (l: Limit, onDate: string): boolean => l.endsOn === null || onDate <= l.endsOn;
 
 /** Whether a limit bounds anything at all: less than all that its kind can be. */

@@ -1,5 +1,5 @@
 import { type BoundKind, boundKind } from "./kinds";
-import { isInForce, type Limit } from "./limit";
+import { isInForce, type Limit, ORIGIN_WORDS } from "./limit";
 
 /** Two arcs that share less than this leave holds only. */
 export const LEAST_COMMON_ARC_DEG = 30;
@@ -64,7 +64,7 @@ function conflictOf(
   by: readonly Limit[],
 ): string | null {
   if (low === null || high === null) return null;
-  const who = [...new Set(by.map((l) => `${l.reason} (${l.origin})`))].join(" and ");
+  const who = [...new Set(by.map((l) => `${l.reason} (${ORIGIN_WORDS[l.origin]})`))].join(" and ");
   const { name } = boundKind(kind);
   if (by.some((l) => l.low !== null && l.high !== null && l.low > l.high))
     return `No angle is left for ${name}: ${who}.`;

@@ -15,8 +15,6 @@ export type WeakGroup = "quadriceps" | "hamstrings" | "hip_abductors" | "calf";
 /** What a first draft is made from, besides limits and loads. */
 export interface DraftFacts {
   recipe: Recipe;
-  conditionId: string;
-  phaseId: string;
   variantId: string;
   isOfTheBack: boolean;
   painSites: readonly PainSite[];

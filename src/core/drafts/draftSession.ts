@@ -1,22 +1,18 @@
-import { asRamp } from "../dose/asRamp";
-import { eased, endingEarly } from "../dose/easeLines";
-import { fitsWell, judgeScore, type ScoreContext } from "../dose/judgeScore";
-import { lightStart } from "../dose/lightStart";
+import { eased } from "../dose/easeLines";
+import type { ScoreContext } from "../dose/judgeScore";
 import type { ScoreLine } from "../dose/scoreInput";
-import { itemsOf } from "../dose/scoreItems";
-import { orderNotes, USUAL_ORDER } from "../dose/sessionScore";
-import type { Exercise } from "../rules/exercises";
+import type { OrderSchool } from "../dose/sessionScore";
 import { GOALS } from "../rules/goals";
 import type { BarredRow, RangeRow } from "../selection/rangeSheet";
-import { lowerFirst } from "../units/lowerFirst";
 import type { DraftFacts } from "./draftFacts";
-import { type DraftLine, has, plainLine, withSets } from "./draftLine";
-import { addLine, type Change } from "./edit";
-import { fitTime, LEAST_LINES, type Made, withoutLeast } from "./fitTime";
-import { standInsOf, withStandIns } from "./machineRules";
+import { type DraftLine, has, withSets } from "./draftLine";
+import { moved, settled, withLightStart, withRamp } from "./draftOrder";
+import { addLine, type Change, nameOf } from "./edit";
+import { atMost, fitTime, LEAST_LINES } from "./fitTime";
+import { withStandIns } from "./machineRules";
 import { forPain, forSwelling } from "./painRules";
 import { forExperience, forIrritability, forPlace, forWeakness, forYears, insideEffort } from "./personRules";
-import { soundLine } from "./soundLine";
+import { soundLines } from "./soundLines";
 import { withTask } from "./taskStage";
 
 /** Where a session is done and how long it may take. */
@@ -42,6 +38,7 @@ export function draftSession(
   sheet: { rows: readonly RangeRow[]; barred: readonly BarredRow[] },
   context: ScoreContext,
   wish: DraftWish,
+  school: OrderSchool,
 ): SessionDraft {
   const notes: string[] = [];
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
@@ -51,6 +48,7 @@ export function draftSession(
     limits: context.sheet.limits,
     exercise: (id) => byId.get(id) ?? null,
     fits: (id) => open.has(id),
+    barredBecause: (id) => sheet.barred.find((b) => b.e.id === id)?.reasons[0] ?? null,
     opens: (id) => sheet.barred.find((b) => b.e.id === id)?.opens ?? null,
     note: (sentence) => {
       if (!notes.includes(sentence)) notes.push(sentence);
@@ -58,18 +56,22 @@ export function draftSession(
   };
   const recipe = wish.place === "home" ? facts.recipe.home : facts.recipe.clinic;
   for (const n of recipe.notes) c.note(n);
-  const planned = insideEffort(shaped([...recipe.lines], c, context, wish), c);
-  const made = sound(withStandIns(planned, c), c, context);
+  const by = { context, school };
   const most = mostLines(c, context, wish);
+  const planned = insideEffort(shaped([...recipe.lines], c, context, wish), c);
+  const made = atMost(soundLines(withStandIns(planned, c), c, context), most);
   const begun = withLightStart(
-    moved(atMost(made, most), (m) => m.line, context),
+    moved(made, (m) => m.line, by),
     sheet.rows.filter((r) => open.has(r.e.id)),
-    context,
+    by,
   );
-  const inOrder = atMost(begun, most);
-  const rested = eased(withRamp(lines(inOrder), context), context, { restLonger: true });
+  const lines = withRamp(
+    begun.map((m) => m.line),
+    by,
+  );
+  const rested = eased(lines, context, { restLonger: true });
   const timed = fitTime(
-    inOrder.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
+    begun.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
     wish.minutes * 60,
     context,
   );
@@ -77,23 +79,13 @@ export function draftSession(
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
     c.note(`What moves first: ${nameOf(c, moves.exerciseId)}, ${moves.how}.`);
   for (const b of facts.recipe.beside) c.note(`Beside the sheet: ${b}.`);
-  return { lines: settled(lines(timed), c, context), notes };
+  const last = settled(
+    timed.map((m) => m.line),
+    c,
+    by,
+  );
+  return { lines: last, notes };
 }
-
-/** What would still end early, however it is eased, is left out and said. */
-function withoutEarly(drafted: ScoreLine[], c: Change, context: ScoreContext): ScoreLine[] {
-  let kept = drafted;
-  for (;;) {
-    const [first] = endingEarly(judgeScore(kept, context), context);
-    const line = first === undefined ? undefined : kept[first];
-    if (!line) return kept;
-    c.note(`Left out: ${nameOf(c, line.exerciseId)}, because after the lines before it it would end early.`);
-    kept = kept.filter((l) => l !== line).map((l, i) => (i === 0 ? { ...l, sharesRests: false } : l));
-  }
-}
-
-const lines = (made: readonly Made[]): ScoreLine[] => made.map((m) => m.line);
-const nameOf = (c: Change, id: string): string => lowerFirst(c.exercise(id)?.name ?? id);
 
 const isOpen = (r: RangeRow, wish: DraftWish): boolean =>
   !r.e.match.requires_unlock &&
@@ -147,168 +139,4 @@ function mostLines(c: Change, context: ScoreContext, wish: DraftWish): number {
   const byPlace = wish.place === "gym" ? 7 : 5;
   const byPerson = c.facts.isFrail ? 4 : context.known.isNovice ? 5 : 7;
   return Math.min(byPlace, byPerson);
-}
-
-function atMost(made: Made[], most: number): Made[] {
-  let kept = made;
-  while (kept.filter((m) => m.draft.role !== "warm_up").length > most) {
-    const fewer = withoutLeast(kept);
-    if (fewer.length === kept.length) break;
-    kept = fewer;
-  }
-  return kept;
-}
-
-/** Every line as it may be saved; what is barred gives way to its stand-ins, else is left out and said. */
-function sound(planned: readonly DraftLine[], c: Change, context: ScoreContext): Made[] {
-  const made: Made[] = [];
-  for (const draft of planned) {
-    const e = c.exercise(draft.exerciseId);
-    if (!e || made.some((m) => m.line.exerciseId === e.id)) continue;
-    let because: string | null = null;
-    for (const form of formsOf(draft, e, c)) {
-      const taken =
-        made.some((m) => m.line.exerciseId === form.exerciseId) ||
-        (form !== draft && has(planned, form.exerciseId));
-      const of = c.exercise(form.exerciseId);
-      if (taken || !of) continue;
-      const found = c.fits(of.id) ? soundLine(form, of, context) : { barredBecause: notOpen(of, context) };
-      if (!("barredBecause" in found)) {
-        made.push({ draft: form, line: found });
-        because = null;
-        break;
-      }
-      because ??= found.barredBecause;
-    }
-    if (because) c.note(`Left out: ${lowerFirst(e.name)}, because ${because}.`);
-  }
-  return made;
-}
-
-const notOpen = (e: Exercise, context: ScoreContext): string => {
-  const [judged] = judgeScore(
-    [
-      {
-        exerciseId: e.id,
-        scheme: {
-          kind: "holds",
-          sets: 1,
-          reps: 1,
-          holdS: 5,
-          restS: 5,
-          setRestS: 0,
-          effort: { kind: "felt", felt: 1 },
-          atDeg: null,
-        },
-        legs: "together",
-        window: null,
-        sharesRests: false,
-      },
-    ],
-    context,
-  );
-  return judged?.open === null
-    ? (judged.bars[0]?.replace(/: take it out.*$/, "") ?? "it does not fit")
-    : "it does not fit here today";
-};
-
-/** The line itself, then what may stand in for it: by the table, else the catalogue's easier form. */
-function formsOf(draft: DraftLine, e: Exercise, c: Change): DraftLine[] {
-  const stand = standInsOf(e.id).map(([to, why]) => ({ to, why: `${draft.why} (${why})` }));
-  const easier = e.easier_id ? [{ to: e.easier_id, why: `${draft.why} (an easier form)` }] : [];
-  return [
-    draft,
-    ...[...stand, ...easier].flatMap(({ to, why }) => {
-      const of = c.exercise(to);
-      if (!of) return [];
-      const isHeld = of.match.static_hold;
-      const scheme = isHeld === (draft.scheme.kind === "holds") ? draft.scheme : isHeld ? HELD : MOVED;
-      return [
-        { ...draft, exerciseId: to, scheme, window: scheme === draft.scheme ? draft.window : null, why },
-      ];
-    }),
-  ];
-}
-
-const HELD: DraftLine["scheme"] = {
-  kind: "holds",
-  sets: 1,
-  reps: 5,
-  holdS: 10,
-  restS: 20,
-  setRestS: 60,
-  effort: { kind: "felt", felt: 4 },
-  atDeg: null,
-};
-const MOVED: DraftLine["scheme"] = {
-  kind: "straight",
-  sets: 2,
-  reps: 10,
-  reserve: 4,
-  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
-  restS: 60,
-};
-
-const ORDER_ROUNDS = 8;
-
-/** The first thing that the rules of order would settle by themselves; null where there is none. */
-function orderFix(drafted: readonly ScoreLine[], context: ScoreContext, kind: "move" | "warm_up") {
-  const items = itemsOf(judgeScore(drafted, context), (_, i) => String(i));
-  return orderNotes(items, USUAL_ORDER).find((n) => n.fix?.kind === kind) ?? null;
-}
-
-/** What the rules of order would move is moved. */
-function moved<L>(all: readonly L[], lineOf: (l: L) => ScoreLine, context: ScoreContext): L[] {
-  let kept = [...all];
-  for (let round = 0; round < ORDER_ROUNDS; round++) {
-    const note = orderFix(kept.map(lineOf), context, "move");
-    const line = note ? kept[Number(note.itemId)] : undefined;
-    if (line === undefined || note?.fix?.kind !== "move") return kept;
-    const rest = kept.filter((l) => l !== line);
-    kept = [...rest.slice(0, note.fix.to), line, ...rest.slice(note.fix.to)];
-  }
-  return kept;
-}
-
-/** What wakes the thigh without the last degrees to straight, which a sore kneecap or nerve does not like. */
-const LIGHT_STARTS = ["kext_iso_machine", "quad_set", "kext_iso_band", "kext_light_high_rep"];
-
-/** Heavy work that would come first gets a light start before it. */
-function withLightStart(made: readonly Made[], rows: readonly RangeRow[], context: ScoreContext): Made[] {
-  if (!orderFix(lines(made), context, "warm_up")) return [...made];
-  const start = lightStart(
-    rows.filter((r) => LIGHT_STARTS.includes(r.e.id) && !made.some((m) => m.line.exerciseId === r.e.id)),
-    context,
-  );
-  if (!start) return [...made];
-  const why = "a light start before heavy work";
-  const { exerciseId, scheme, legs } = start;
-  const draft = { ...plainLine(exerciseId, "warm_up", { scheme, window: null }, legs, why), isAsked: true };
-  return [{ draft, line: { ...start, why } }, ...made];
-}
-
-/** Eased, in order, and nothing that would end early: each may undo another, so until nothing is left to do. */
-function settled(drafted: readonly ScoreLine[], c: Change, context: ScoreContext): ScoreLine[] {
-  let kept = [...drafted];
-  for (let round = 0; round < ORDER_ROUNDS; round++) {
-    const inOrder = moved(kept, (l) => l, context).map((l, i) =>
-      i === 0 ? { ...l, sharesRests: false } : l,
-    );
-    kept = withoutEarly(eased(inOrder, context, { restLonger: false }), c, context);
-    if (!orderFix(kept, context, "move")) return kept;
-  }
-  return kept;
-}
-
-/** Ramp sets where a heavy press or squat would begin cold and the scheme's gates allow them. */
-function withRamp(drafted: ScoreLine[], context: ScoreContext): ScoreLine[] {
-  const items = itemsOf(judgeScore(drafted, context), (_, i) => String(i));
-  const note = orderNotes(items, USUAL_ORDER).find((n) => n.fix?.kind === "ramp");
-  if (!note) return drafted;
-  return drafted.map((l, i) => {
-    if (String(i) !== note.itemId || l.scheme.kind !== "straight") return l;
-    const ramped = asRamp(l);
-    const [judged] = judgeScore([ramped], context);
-    return judged && fitsWell(judged) ? ramped : l;
-  });
 }

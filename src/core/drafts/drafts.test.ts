@@ -23,7 +23,7 @@ import { weakGroups } from "./weakGroups";
 test.each(Object.entries(WORKED))("%s begins as a careful therapist would", (_name, x) => {
   const { facts, context } = draftFor(x);
   const sheet = rangeSheet(context.sheet);
-  const { lines, notes } = draftSession(facts, sheet, context, x);
+  const { lines, notes } = draftSession(facts, sheet, context, x, USUAL_ORDER);
   const ids = lines.map((l) => l.exerciseId);
   const info = { ids, notes };
   expect({ ...info, found: x.first.filter((id) => ids.includes(id)) }).toEqual({ ...info, found: x.first });
@@ -67,7 +67,7 @@ describe("a draft of any condition and phase", () => {
     fc.assert(
       fc.property(example, ({ of, ...x }) => {
         const { facts, context } = draftFor({ ...of, ...x });
-        const { lines } = draftSession(facts, rangeSheet(context.sheet), context, x);
+        const { lines } = draftSession(facts, rangeSheet(context.sheet), context, x, USUAL_ORDER);
         expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
         // a warm-up may stand before them
         expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 5 : 8);
@@ -103,10 +103,16 @@ describe("a draft of any condition and phase", () => {
   test("has work for everybody: three lines in every phase that leaves work, one at least in all", () => {
     for (const of of EVERY) {
       const { facts, context } = draftFor(of);
-      const { lines, notes } = draftSession(facts, rangeSheet(context.sheet), context, {
-        place: "gym",
-        minutes: 45,
-      });
+      const { lines, notes } = draftSession(
+        facts,
+        rangeSheet(context.sheet),
+        context,
+        {
+          place: "gym",
+          minutes: 45,
+        },
+        USUAL_ORDER,
+      );
       expect({ of, ok: lines.length >= 1 || notes.length > 0 }).toEqual({ of, ok: true });
       if (facts.recipe.clinic.lines.length >= 5)
         expect({ of, notes, ok: lines.length >= 3 }).toEqual({ of, notes, ok: true });
@@ -118,7 +124,13 @@ describe("a draft of any condition and phase", () => {
       fc.property(example, fc.subarray([...HOME_THING_IDS]), ({ of, ...x }, have) => {
         const { facts, context } = draftFor({ ...of, ...x });
         const sheet = rangeSheet(context.sheet);
-        const gym = draftSession(facts, sheet, context, { place: "gym", minutes: x.minutes }).lines;
+        const gym = draftSession(
+          facts,
+          sheet,
+          context,
+          { place: "gym", minutes: x.minutes },
+          USUAL_ORDER,
+        ).lines;
         const things = new Set<HomeThing>(have);
         const home = homeVersion(gym, sheet.rows, context, things);
         expect(home.lines.length + home.notes.filter((n) => n.includes("left out")).length).toBe(gym.length);
@@ -159,7 +171,13 @@ test("a frail person with severe arthritis gets no more than gentle work, and pr
     irritability: "high",
     pressureIsKnown: false,
   });
-  const { lines } = draftSession(facts, rangeSheet(context.sheet), context, { place: "gym", minutes: 30 });
+  const { lines } = draftSession(
+    facts,
+    rangeSheet(context.sheet),
+    context,
+    { place: "gym", minutes: 30 },
+    USUAL_ORDER,
+  );
   for (const { scheme } of lines) {
     if (scheme.kind === "holds") {
       expect(scheme.holdS).toBeLessThanOrEqual(15);

@@ -1,7 +1,7 @@
 import type { InForce } from "../bounds/inForce";
-import type { Scheme } from "../dose/scheme";
 import type { Exercise } from "../rules/exercises";
 import { lowerFirst } from "../units/lowerFirst";
+import { addedScheme, schemeInPlaceOf } from "./addedSchemes";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has } from "./draftLine";
 
@@ -12,10 +12,15 @@ export interface Change {
   exercise: (id: string) => Exercise | null;
   /** whether an exercise fits the limits and is there today */
   fits: (id: string) => boolean;
+  /** why an exercise is barred, null where it is not */
+  barredBecause: (id: string) => string | null;
   /** the earliest later phase in which an exercise fits, in words; null where none does */
   opens: (id: string) => string | null;
   note: (sentence: string) => void;
 }
+
+/** The exercise's name inside a sentence. */
+export const nameOf = (c: Change, id: string): string => lowerFirst(c.exercise(id)?.name ?? id);
 
 type IsLine = (line: DraftLine) => boolean;
 
@@ -31,43 +36,20 @@ export const onEach = (lines: DraftLine[], is: IsLine, then: (l: DraftLine) => D
 
 /** One exercise in the place of another, where it fits; the same exercise never twice. */
 export function swap(lines: DraftLine[], c: Change, from: string, to: string, why: string): DraftLine[] {
-  if (!has(lines, from) || !c.fits(to)) return lines;
+  const other = c.exercise(to);
+  if (!has(lines, from) || !other || !c.fits(to)) return lines;
   if (has(lines, to)) return lines.filter((l) => l.exerciseId !== from);
   return onEach(
     lines,
     (l) => l.exerciseId === from,
-    (l) => ({ ...l, exerciseId: to, ...schemeFor(c.exercise(to), l), why }),
+    (l) => ({ ...l, exerciseId: to, ...schemeInPlaceOf(l, other), why }),
   );
 }
 
 export function drop(lines: DraftLine[], c: Change, ids: readonly string[], why: string): DraftLine[] {
   for (const l of lines)
-    if (ids.includes(l.exerciseId))
-      c.note(`Left out: ${lowerFirst(c.exercise(l.exerciseId)?.name ?? l.exerciseId)}, because ${why}.`);
+    if (ids.includes(l.exerciseId)) c.note(`Left out: ${nameOf(c, l.exerciseId)}, because ${why}.`);
   return lines.filter((l) => !ids.includes(l.exerciseId));
-}
-
-const TEMPO = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 };
-/** What an added line begins with [own]. */
-const USUAL_ADDED: Scheme = { kind: "straight", sets: 2, reps: 12, reserve: 4, tempo: TEMPO, restS: 60 };
-const USUAL_HOLDS: Scheme = {
-  kind: "holds",
-  sets: 1,
-  reps: 5,
-  holdS: 15,
-  restS: 30,
-  setRestS: 60,
-  effort: { kind: "felt", felt: 4 },
-  atDeg: null,
-};
-
-/** A held exercise is held, a moved one is moved: the scheme follows the exercise. */
-function schemeFor(e: Exercise | null, l: DraftLine): Pick<DraftLine, "scheme" | "window"> {
-  const isHeld = e?.match.static_hold ?? false;
-  if (isHeld && l.scheme.kind !== "holds") return { scheme: USUAL_HOLDS, window: null };
-  if (!isHeld && l.scheme.kind === "holds" && e?.match.class !== "open_knee_extension")
-    return { scheme: USUAL_ADDED, window: null };
-  return { scheme: l.scheme, window: l.window };
 }
 
 /** A line that what hurts, what is weak or the client's years ask for; where it stands already it is kept from being dropped. */
@@ -84,12 +66,12 @@ export function addLine(
       ? [asked, ...lines.filter((l) => l !== stands)]
       : lines.map((l) => (l === stands ? asked : l));
   }
-  if (!c.fits(exerciseId)) return lines;
-  const isHeld = c.exercise(exerciseId)?.match.static_hold ?? false;
+  const e = c.exercise(exerciseId);
+  if (!e || !c.fits(exerciseId)) return lines;
   const made: DraftLine = {
     exerciseId,
     role: how.role ?? (how.at === "main" ? "main" : "support"),
-    scheme: isHeld ? USUAL_HOLDS : USUAL_ADDED,
+    scheme: addedScheme(e),
     legs: "together",
     window: null,
     why: how.why,

@@ -25,13 +25,24 @@ const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
 ];
 
 /** One line fewer, the least needed; the same where none may go. */
-export function withoutLeast(lines: readonly Made[]): Made[] {
+function withoutLeast(lines: readonly Made[]): Made[] {
   const mains = lines.filter((l) => l.draft.role === "main").length;
   for (const may of GIVEN_UP) {
     const at = lines.findLastIndex((l) => may(l.draft) && (l.draft.role !== "main" || mains > 1));
     if (at >= 0) return lines.filter((_, i) => i !== at);
   }
   return [...lines];
+}
+
+/** So many lines at most, warm-ups not counted. */
+export function atMost(made: readonly Made[], most: number): Made[] {
+  let kept = [...made];
+  while (kept.filter((m) => m.draft.role !== "warm_up").length > most) {
+    const fewer = withoutLeast(kept);
+    if (fewer.length === kept.length) break;
+    kept = fewer;
+  }
+  return kept;
 }
 
 /** What may stand in the rests of a line before it: work of other muscles. */

@@ -1,6 +1,6 @@
 import { isStricter } from "../bounds/inForce";
 import type { PainSite } from "./draftFacts";
-import { bentAtMost, type DraftLine, has, withReserve } from "./draftLine";
+import { bentAtMost, type DraftLine, has, withReserve, withSets } from "./draftLine";
 import { addLine, type Change, drop, isClass, onEach, swap } from "./edit";
 
 type Rule = (lines: DraftLine[], change: Change) => DraftLine[];
@@ -114,15 +114,15 @@ export function forSwelling(lines: DraftLine[], c: Change): DraftLine[] {
     c,
     ["step_down", "split_squat", "lunge_no_load"],
     "body weight on one bent leg waits until the swelling is down",
-  ).map((l) => withReserve(halved(l), (now) => now + 2));
+  ).map((l) =>
+    withReserve(
+      withSets(l, (now) => Math.ceil(now / 2)),
+      (now) => now + 2,
+    ),
+  );
   if (c.facts.weeksAfterSurgery !== null)
     c.note("Swelling that rises after surgery is news: tell the therapist today.");
   return has(less, "quad_set")
     ? less
     : addLine(less, c, "quad_set", { why: "ends the switch-off that fluid brings", at: "first" });
 }
-
-const halved = (l: DraftLine): DraftLine =>
-  "sets" in l.scheme
-    ? { ...l, scheme: { ...l.scheme, sets: Math.ceil(l.scheme.sets / 2) } as DraftLine["scheme"] }
-    : l;

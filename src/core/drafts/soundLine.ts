@@ -8,6 +8,7 @@ import type { Exercise } from "../rules/exercises";
 import type { AllowedArc } from "../selection/allowedArc";
 import { rowOf } from "../selection/rangeSheet";
 import { clamp } from "../units/clamp";
+import { ADDED_SETS } from "./addedSchemes";
 import type { DraftLine } from "./draftLine";
 
 /** A line that may be saved as it stands, or why none of its forms may. */
@@ -68,17 +69,8 @@ function lighter(s: Scheme, e: Exercise, arc: AllowedArc): Scheme[] {
   if (s.kind === "stretch") return [s];
   if (s.kind === "carry") return down(s.carriedKg, 0).map((carriedKg): Scheme => ({ ...s, carriedKg }));
   // what is not open to everybody falls back to straight sets: light and many to one light set
-  return [s, s.kind === "light" ? { ...PLAIN_SETS, sets: 1, reps: 15, reserve: 6, restS: 60 } : PLAIN_SETS];
+  return [s, s.kind === "light" ? { ...ADDED_SETS, sets: 1, reps: 15, reserve: 6 } : ADDED_SETS];
 }
-
-const PLAIN_SETS: Extract<Scheme, { kind: "straight" }> = {
-  kind: "straight",
-  sets: 2,
-  reps: 12,
-  reserve: 4,
-  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
-  restS: 90,
-};
 
 function lighterHolds(s: Extract<Scheme, { kind: "holds" }>, e: Exercise, arc: AllowedArc): Scheme[] {
   const usual = usualHoldDeg(e, arc);

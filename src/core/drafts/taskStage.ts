@@ -51,7 +51,7 @@ export function withTask(
     );
     return lines;
   }
-  if (!stage.exercise_id) {
+  if (!stage.exercise_id || !stage.scheme) {
     c.note(
       `For “${goalName}”, beside the sheet: ${lowerFirst(stage.task ?? "")}, ${stage.dose}. On when: ${stage.go_on}.`,
     );
@@ -62,7 +62,7 @@ export function withTask(
     ...plainLine(
       stage.exercise_id,
       "task",
-      stage.scheme ?? { scheme: FEW, window: null },
+      stage.scheme,
       "together",
       `the goal itself: ${settingWords(stage)}; on when ${stage.go_on}`,
     ),
@@ -70,15 +70,6 @@ export function withTask(
   };
   return inPlaceOf(lines, made);
 }
-
-const FEW: DraftLine["scheme"] = {
-  kind: "straight",
-  sets: 2,
-  reps: 5,
-  reserve: 4,
-  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
-  restS: 60,
-};
 
 /** In the place of the draft's last task; other tasks become support. Without one, after the last main line. */
 function inPlaceOf(lines: DraftLine[], made: DraftLine): DraftLine[] {

@@ -59,8 +59,6 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
   return {
     facts: {
       recipe,
-      conditionId: x.conditionId,
-      phaseId: x.phaseId,
       variantId: x.variantId,
       isOfTheBack: condition.main_region === "lumbar",
       painSites: x.painSites ?? [],

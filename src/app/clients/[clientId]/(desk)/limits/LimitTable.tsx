@@ -1,5 +1,4 @@
-import { ORIGIN_WORDS } from "@/core/bounds/inForce";
-import type { Limit } from "@/core/bounds/limit";
+import { type Limit, ORIGIN_WORDS } from "@/core/bounds/limit";
 import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
 import { shortDay } from "@/ui/dates";
 import { LimitEditor, type WrittenView } from "./LimitEditor";

@@ -94,7 +94,7 @@ export function SessionDesk({
   const draft = () => {
     if (!mayWrite) return;
     if (typeof facts.draft === "string") return setMadeNotes([facts.draft]);
-    const made = draftSession(facts.draft, j.sheet, context, wish);
+    const made = draftSession(facts.draft, j.sheet, context, wish, facts.school);
     score.replaceAll(made.lines);
     setMadeNotes(made.notes);
   };
