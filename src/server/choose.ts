@@ -16,10 +16,9 @@ import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
-import { fullWeeksBetween } from "@/core/units/days";
-import { bodyOf, type ClientEpisode } from "./clients";
+import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "./clients";
 import { conditionsOf, type EpisodeCondition } from "./conditions";
-import { type Ctx, today } from "./context";
+import type { Ctx } from "./context";
 import { exercisesOf } from "./exercises";
 import { boundsOf, laterBoundsOf, noRuleFor } from "./limits";
 import { machinesOf } from "./machines";
@@ -120,7 +119,7 @@ function untestedPerson(
 ): UntestedPerson {
   const ids = conditions.map((c) => c.condition.id);
   return {
-    ageYears: Number(today(ctx).slice(0, 4)) - client.birthYear,
+    ageYears: ageYearsOf(ctx, client),
     normSex: client.normSex,
     has: {
       arthritis: ids.some((id) => ARTHRITIS.has(id)),
@@ -128,7 +127,7 @@ function untestedPerson(
       back: conditions.some((c) => c.condition.main_region === "lumbar"),
       longInactivity: story.isInactive === true || ids.includes("deconditioning"),
     },
-    weeksAfterSurgery: client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, today(ctx)) : null,
+    weeksAfterSurgery: weeksAfterSurgery(ctx, client),
     daily: { chair: story.rises === "yes" || story.risesByTest, stairs: story.climbs === "yes" },
   };
 }

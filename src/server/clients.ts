@@ -5,9 +5,10 @@ import { type Irritability, irritability, type School, school } from "@/core/pro
 import { conditionById } from "@/core/rules/conditions";
 import { stanceId, stancesOf } from "@/core/rules/stances";
 import { schoolOf } from "@/core/safety/painSchool";
+import { ageYearsOn, fullWeeksBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
 import { audit } from "./audit";
-import { type Ctx, dayOf, mustMay } from "./context";
+import { type Ctx, dayOf, mustMay, today } from "./context";
 import { Refused } from "./refused";
 import { clinicStances, optionInForce, type StanceChoice, type StancesInForce } from "./stances";
 
@@ -133,6 +134,15 @@ function derivedSchool(
     }),
   );
 }
+
+export const ageYearsOf = (ctx: Ctx, c: Pick<ClientEpisode, "birthYear">): number =>
+  ageYearsOn(today(ctx), c.birthYear);
+
+/** Full weeks since surgery; null where nothing was operated. */
+export const weeksAfterSurgery = (
+  ctx: Ctx,
+  c: Pick<ClientEpisode, "beganWith" | "beganOn">,
+): number | null => (c.beganWith === "surgery" ? fullWeeksBetween(c.beganOn, today(ctx)) : null);
 
 export const bodyOf = (c: Pick<ClientEpisode, "bodyMassKg" | "heightM" | "shankLengthM">): Body =>
   bodyFrom(c.bodyMassKg, c.heightM, c.shankLengthM ?? undefined);

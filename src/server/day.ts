@@ -9,15 +9,16 @@ import { type ClientEpisode, clientEpisodes } from "./clients";
 import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, today } from "./context";
 import { proposal } from "./decisions";
+import { lastRecheck } from "./floor/rechecks";
+import { morningWaits } from "./floor/responses";
+import { type FloorSession, isStopped, sessionsOf } from "./floor/sessions";
 import { limitsBar } from "./limits";
 import { extensionTests, testsOf } from "./measurements";
 import { findingsOnFile } from "./otherMeasurements";
 import { painSentence } from "./pain";
 import { findingsOf } from "./phases";
 import { currentPlan, type StoredPlan } from "./plans";
-import { morningWaits } from "./responses";
 import { screeningStateOf } from "./screenings";
-import { type FloorSession, isStopped, lastRecheck, sessionsOf } from "./sessions";
 
 export type PathStep =
   | "story"

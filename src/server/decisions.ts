@@ -12,12 +12,13 @@ import { daysBetween } from "@/core/units/days";
 import { audit } from "./audit";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay } from "./context";
+import { lastRecheck } from "./floor/rechecks";
+import { type FloorSession, sessionsOf } from "./floor/sessions";
 import { boundsOf } from "./limits";
 import { lockEpisode } from "./lock";
 import { currentPlan, doseContext, planById, type StoredPlan, savePlan } from "./plans";
-import { attempted, Refused } from "./refused";
+import { attempted, mustBeSame, Refused } from "./refused";
 import { screeningStateOf } from "./screenings";
-import { type FloorSession, lastRecheck, sessionsOf } from "./sessions";
 
 /** The draft of a decision for the newest finished session. */
 export interface Proposal {
@@ -143,11 +144,7 @@ export async function takeDecision(ctx: Ctx, client: ClientEpisode, taken: Decis
       known.action === taken.action &&
       known.computed_action === taken.computedAction &&
       known.override_reason === taken.overrideReason;
-    if (isSame) return;
-    throw attempted(
-      "decision.repeat",
-      new Refused("conflict", "This decision was taken before, and differently. Reload to see it."),
-    );
+    return mustBeSame(isSame, "decision.repeat", "This decision was taken before, and differently");
   }
   const draft = await proposal(ctx, client);
   if (!draft || draft.session.id !== taken.sessionId)

@@ -1,24 +1,21 @@
 import "server-only";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
+import { isFrail } from "@/core/drafts/frailty";
 import { leading } from "@/core/drafts/leading";
 import { painSitesOf } from "@/core/drafts/painSites";
 import { recipeOf } from "@/core/drafts/recipe";
 import { swellingTrend } from "@/core/drafts/swellingTrend";
 import { weakGroups } from "@/core/drafts/weakGroups";
 import { newestOf } from "@/core/measure/findings";
-import { sitToStandBelow } from "@/core/measure/sitToStand";
-import { fullWeeksBetween } from "@/core/units/days";
-import type { ClientEpisode } from "./clients";
+import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "./clients";
 import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, today } from "./context";
+import { sessionsOf } from "./floor/sessions";
 import { testsOf } from "./measurements";
 import { findingsOnFile, measurementsOf } from "./otherMeasurements";
 import { painSentence } from "./pain";
 import { screeningsOf } from "./screenings";
-import { sessionsOf } from "./sessions";
 import { storyOf } from "./story";
-
-const OLD_YEARS = 75;
 
 /** What a first draft is made from, or the sentence why none is made today. */
 export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
@@ -49,10 +46,15 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     painSites: painSitesOf(story.painMarks),
     swellingIsUp: trend === "one grade more",
     weak: weakGroups(await testsOf(ctx, client.episodeId), client.side),
-    isFrail: await isFrail(ctx, client),
+    isFrail: isFrail({
+      ageYears: ageYearsOf(ctx, client),
+      normSex: client.normSex,
+      rises:
+        newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value ?? null,
+    }),
     pressureIsKnown: screening !== undefined && screening.systolicMmHg !== null,
     isFirstVisit: sessions.every((s) => !s.end),
-    weeksAfterSurgery: client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, today(ctx)) : null,
+    weeksAfterSurgery: weeksAfterSurgery(ctx, client),
     bodyMassKg: client.bodyMassKg,
   };
 }
@@ -68,15 +70,4 @@ async function swellings(ctx: Ctx, client: ClientEpisode): Promise<{ on: string;
       : [],
   );
   return [...measured, ...mornings];
-}
-
-/** Over 75, or rising from a chair less often than most of that age. */
-async function isFrail(ctx: Ctx, client: ClientEpisode): Promise<boolean> {
-  const age = Number(today(ctx).slice(0, 4)) - client.birthYear;
-  if (age > OLD_YEARS) return true;
-  const rises = newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value;
-  if (rises === undefined) return false;
-  const sexes =
-    client.normSex === null ? (["F", "M"] as const) : ([client.normSex === "female" ? "F" : "M"] as const);
-  return sexes.some((sex) => sitToStandBelow(sex, age, rises)?.below ?? false);
 }

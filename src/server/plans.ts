@@ -12,12 +12,12 @@ import { audit } from "./audit";
 import { bodyOf, type ClientEpisode } from "./clients";
 import { type Ctx, mustMay, once, today } from "./context";
 import { exercisesOf } from "./exercises";
-import { recordsByPlan } from "./holdRecords";
+import { recordsByPlan } from "./floor/holdRecords";
 import { boundsOf, limitsBar } from "./limits";
 import { lockEpisode } from "./lock";
 import { cuffSteps, kneeExtensionMachine } from "./machines";
 import { extensionTests, testsOf } from "./measurements";
-import { attempted, Refused } from "./refused";
+import { attempted, mustBeSame, Refused } from "./refused";
 import { screeningStateOf } from "./screenings";
 import { holdWindowOf } from "./windows";
 
@@ -112,11 +112,9 @@ async function insertPlan(
   const newest = await currentPlan(ctx, client.episodeId);
   const known = newest?.id === input.id ? newest : await knownPlan(ctx, client.episodeId, input.id);
   if (known) {
-    if (known.version === input.baseVersion + 1 && samePlan(known.plan, input.plan)) return known;
-    throw attempted(
-      "plan.repeat",
-      new Refused("conflict", "A dose with this id was saved before, and differently. Reload the page."),
-    );
+    const isSame = known.version === input.baseVersion + 1 && samePlan(known.plan, input.plan);
+    mustBeSame(isSame, "plan.repeat", "A dose with this id was saved before, and differently");
+    return known;
   }
   if ((newest?.version ?? 0) !== input.baseVersion) throw newerVersion(newest);
   const machine = await kneeExtensionMachine(ctx);

@@ -20,3 +20,15 @@ export function attempted<E extends Error>(deed: string, error: E): E {
 /** The deed that was tried; null for a refusal that says nothing about anybody. */
 export const attemptOf = (error: unknown): string | null =>
   error instanceof Error ? (attempts.get(error) ?? null) : null;
+
+/** The same record again changes nothing; another one under the same id is refused, and kept aside. */
+export function mustBeSame(isSame: boolean, deed: string, what: string): void {
+  if (!isSame)
+    throw attempted(
+      deed,
+      new Refused(
+        "conflict",
+        `${what}. What was sent first stands; this one is kept aside for the therapist to look at.`,
+      ),
+    );
+}

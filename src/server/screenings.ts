@@ -7,7 +7,7 @@ import type { ScreeningInput, SignClearance } from "@/core/safety/screeningInput
 import { type ScreeningRecord, type ScreeningState, screeningState } from "@/core/safety/screeningState";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
-import type { ClientEpisode } from "./clients";
+import { ageYearsOf, type ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, once, today } from "./context";
 import { Refused } from "./refused";
 
@@ -127,7 +127,7 @@ export async function pressureFacts(
   const rows = await ctx.tx`
     select condition_id from episode_condition where episode_id = ${client.episodeId} and ended_on is null`;
   return {
-    ageYears: Number(today(ctx).slice(0, 4)) - client.birthYear,
+    ageYears: ageYearsOf(ctx, client),
     conditionIds: rows.map((r) => r.condition_id),
   };
 }

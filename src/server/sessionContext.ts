@@ -14,9 +14,9 @@ import { type ChooseFacts, chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, today } from "./context";
 import { draftFacts } from "./drafts";
-import { recordsByPlan } from "./holdRecords";
+import { recordsByPlan } from "./floor/holdRecords";
+import { sessionsOf } from "./floor/sessions";
 import { testsOf } from "./measurements";
-import { sessionsOf } from "./sessions";
 import { optionInForce, stancesInForce } from "./stances";
 import { scoresOf } from "./storedScores";
 

@@ -13,7 +13,7 @@ import type { ClientEpisode } from "./clients";
 import { type Ctx, dayOf, mustMay, today } from "./context";
 import { lockEpisode } from "./lock";
 import { planningBarred } from "./plans";
-import { attempted, Refused } from "./refused";
+import { attempted, mustBeSame, Refused } from "./refused";
 import { sessionFacts } from "./sessionContext";
 import { type StoredScore, scoresOf } from "./storedScores";
 
@@ -47,11 +47,9 @@ export async function saveScore(ctx: Ctx, client: ClientEpisode, input: ScoreInp
   const { totals, chairSeconds } = await checked(ctx, client, input.items);
   const [newest] = await scoresOf(ctx, client.episodeId);
   if (newest?.id === input.id) {
-    if (JSON.stringify(newest.items) === JSON.stringify(input.items)) return newest.version;
-    throw attempted(
-      "score.repeat",
-      new Refused("conflict", "A session with this id was saved before, and differently. Reload the page."),
-    );
+    const isSame = JSON.stringify(newest.items) === JSON.stringify(input.items);
+    mustBeSame(isSame, "score.repeat", "A session with this id was saved before, and differently");
+    return newest.version;
   }
   const meanwhile = new Refused(
     "conflict",

@@ -2,18 +2,11 @@ import { randomUUID } from "node:crypto";
 import type { HoldRecord } from "@/core/session/holdRecord";
 import type { ClientEpisode } from "@/server/clients";
 import { takeDecision } from "@/server/decisions";
+import { answerRecheck, clearRecheck, lastRecheck } from "@/server/floor/rechecks";
+import { recordMorning } from "@/server/floor/responses";
+import { endSession, logHold, startSession } from "@/server/floor/running";
+import { floorBarred, sessionsOf } from "@/server/floor/sessions";
 import { currentPlan, savePlan } from "@/server/plans";
-import { recordMorning } from "@/server/responses";
-import {
-  answerRecheck,
-  clearRecheck,
-  endSession,
-  floorBarred,
-  lastRecheck,
-  logHold,
-  sessionsOf,
-  startSession,
-} from "@/server/sessions";
 import {
   closeConnections,
   daysLater,

@@ -12,6 +12,7 @@ import { type ChooseFacts, chooseFacts } from "@/server/choose";
 import type { ClientEpisode } from "@/server/clients";
 import { todayList } from "@/server/day";
 import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
+import { floorBarred } from "@/server/floor/sessions";
 import { writeLimit } from "@/server/limits";
 import {
   addMachine,
@@ -25,7 +26,6 @@ import {
 import { recordTest } from "@/server/measurements";
 import { savePlan } from "@/server/plans";
 import { recordOf } from "@/server/record";
-import { floorBarred } from "@/server/sessions";
 import { swapsOf, takeSwap } from "@/server/swaps";
 import {
   closeConnections,

@@ -1,9 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { conditionsOf } from "@/server/conditions";
+import { painMaxFor } from "@/server/floor/sessions";
 import { limitsOf } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
 import { doseContext, savePlan } from "@/server/plans";
-import { painMaxFor } from "@/server/sessions";
 import {
   type ClientOptions,
   closeConnections,

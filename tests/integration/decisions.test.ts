@@ -4,9 +4,11 @@ import type { ClientEpisode } from "@/server/clients";
 import type { Ctx } from "@/server/context";
 import { clientDay, todayList } from "@/server/day";
 import { proposal, takeDecision } from "@/server/decisions";
+import { answerRecheck } from "@/server/floor/rechecks";
+import { recordMorning } from "@/server/floor/responses";
+import { endSession, startSession } from "@/server/floor/running";
+import { floorBarred, sessionsOf } from "@/server/floor/sessions";
 import { currentPlan, savePlan } from "@/server/plans";
-import { recordMorning } from "@/server/responses";
-import { answerRecheck, endSession, floorBarred, sessionsOf, startSession } from "@/server/sessions";
 import {
   type ClientOptions,
   closeConnections,

@@ -2,18 +2,10 @@ import { randomUUID } from "node:crypto";
 import type { HoldRecord } from "@/core/session/holdRecord";
 import { standing } from "@/core/session/holdRecord";
 import type { ClientEpisode } from "@/server/clients";
+import { answerRecheck, clearRecheck, lastRecheck } from "@/server/floor/rechecks";
+import { endSession, logHold, startSession } from "@/server/floor/running";
+import { floorBarred, painMaxFor, sessionsOf } from "@/server/floor/sessions";
 import { currentPlan, savePlan } from "@/server/plans";
-import {
-  answerRecheck,
-  clearRecheck,
-  endSession,
-  floorBarred,
-  lastRecheck,
-  logHold,
-  painMaxFor,
-  sessionsOf,
-  startSession,
-} from "@/server/sessions";
 import {
   closeConnections,
   daysLater,

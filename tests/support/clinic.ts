@@ -9,10 +9,11 @@ import type { StrengthTestInput } from "@/core/strength/testInput";
 import { type ClientEpisode, clientEpisode } from "@/server/clients";
 import type { Actor, Ctx } from "@/server/context";
 import { db, inClinic } from "@/server/db";
+import { answerRecheck } from "@/server/floor/rechecks";
+import { endSession, logHold, startSession } from "@/server/floor/running";
 import { recordTest } from "@/server/measurements";
 import { currentPlan, savePlan } from "@/server/plans";
 import { questionsOf, recordScreening } from "@/server/screenings";
-import { answerRecheck, endSession, logHold, startSession } from "@/server/sessions";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */
 export const owner = postgres(process.env.OWNER_URL ?? "", {

@@ -1,4 +1,5 @@
 import type { Condition, Phase } from "../rules/conditions";
+import { lowerFirst } from "../units/lowerFirst";
 import { type ClientFindings, type Criterion, exitCriteriaOf } from "./phaseCriteria";
 
 export interface PhaseEntry {
@@ -58,8 +59,8 @@ const entryCriteria = (phase: Phase, found: ClientFindings): Criterion[] =>
 
 /**
  * Whether going to a phase needs a written reason: back never does, one step on does unless every criterion is met, and
- * no step skips a phase. Only on entry, while nobody confirmed one, any phase is confirmed in one step: the first as it
- * is, a later one with a reason. Returns a sentence where the step is not possible at all.
+ * no step skips a phase. Only on entry, while nobody confirmed one, every phase up to the proposed one is confirmed in one
+ * step: the first as it is, a later one with a reason. Returns a sentence where the step is not possible at all.
  */
 export function phaseStep(
   condition: Condition,
@@ -70,7 +71,15 @@ export function phaseStep(
   const at = condition.phases.findIndex((p) => p.id === from.phaseId);
   const to = condition.phases.findIndex((p) => p.id === toId);
   if (to < 0) return { possible: false, sentence: "This condition has no such phase. Reload the page." };
-  if (!from.isConfirmed) return { possible: true, needsReason: to > at };
+  if (!from.isConfirmed) {
+    const proposed = proposedEntry(condition, found).phase;
+    return to <= Math.max(at, condition.phases.indexOf(proposed))
+      ? { possible: true, needsReason: to > at }
+      : {
+          possible: false,
+          sentence: `Weeks and findings support “${lowerFirst(proposed.name)}”: confirm that one first; later ones open one by one.`,
+        };
+  }
   if (to === at) return { possible: false, sentence: "This phase is confirmed already." };
   if (to > at + 1) return { possible: false, sentence: "No phase is skipped: confirm the next one first." };
   return {

@@ -10,3 +10,6 @@ export function daysBetween(from: string, to: string): number {
 /** Full weeks gone by, never below zero: the clock of a condition's phases. */
 export const fullWeeksBetween = (from: string, to: string): number =>
   Math.max(0, Math.floor(daysBetween(from, to) / 7));
+
+/** Years of age reached in the year of a day: only the year of birth is kept. */
+export const ageYearsOn = (today: string, birthYear: number): number => Number(today.slice(0, 4)) - birthYear;

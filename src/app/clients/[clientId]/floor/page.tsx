@@ -2,13 +2,12 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/safety/roles";
 import { recheckFor } from "@/core/session/recheckSigns";
-import { fullWeeksBetween } from "@/core/units/days";
 import { holdCardWords } from "@/server/cards";
-import { clientEpisode } from "@/server/clients";
-import { today } from "@/server/context";
+import { clientEpisode, weeksAfterSurgery } from "@/server/clients";
+import { lastRecheck } from "@/server/floor/rechecks";
+import { floorBarred, painMaxFor, sessionsOf } from "@/server/floor/sessions";
 import { kneeExtensionMachine } from "@/server/machines";
 import { currentPlan, planById } from "@/server/plans";
-import { floorBarred, lastRecheck, painMaxFor, sessionsOf } from "@/server/sessions";
 import { holdWindowOf } from "@/server/windows";
 import { FloorBarred } from "./FloorBarred";
 import { FloorLane } from "./FloorLane";
@@ -33,7 +32,7 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
       window: await holdWindowOf(ctx, client),
-      today: today(ctx),
+      weeksAfterSurgery: weeksAfterSurgery(ctx, client),
       machine: machine && { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
       card: await holdCardWords(ctx, client.episodeId),
     };
@@ -59,9 +58,7 @@ export default async function FloorPage({ params }: { params: Promise<{ clientId
       card={data.card}
       massUnit={actor.massUnit}
       mayRun={may(actor.role, "session.run")}
-      recheck={recheckFor(
-        client.beganWith === "surgery" ? fullWeeksBetween(client.beganOn, data.today) : null,
-      )}
+      recheck={recheckFor(data.weeksAfterSurgery)}
     />
   );
 }

@@ -6,7 +6,7 @@ import { may } from "@/core/safety/roles";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
 import { proposal } from "@/server/decisions";
-import { sessionsOf } from "@/server/sessions";
+import { sessionsOf } from "@/server/floor/sessions";
 import { holdWindowOf } from "@/server/windows";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";

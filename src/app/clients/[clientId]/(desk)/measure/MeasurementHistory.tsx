@@ -1,5 +1,6 @@
 import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
 import { sitToStandBelow, sitToStandPowerW } from "@/core/measure/sitToStand";
+import { ageYearsOn } from "@/core/units/days";
 import type { ClientEpisode } from "@/server/clients";
 import type { StoredMeasurement } from "@/server/otherMeasurements";
 import { shortDay } from "@/ui/dates";
@@ -82,7 +83,7 @@ function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): s
 function extraWords(m: StoredMeasurement, client: ClientEpisode, today: string): string {
   if (m.kind !== "sit_to_stand_30s") return "";
   if (m.armsUsed) return "arms used: counts as none";
-  const age = Number(today.slice(0, 4)) - client.birthYear;
+  const age = ageYearsOn(today, client.birthYear);
   const norm = client.normSex ? sitToStandBelow(client.normSex === "female" ? "F" : "M", age, m.value) : null;
   const power = m.chairM ? sitToStandPowerW(client.bodyMassKg, client.heightM, m.chairM, m.value) : null;
   return [

@@ -6,7 +6,7 @@ import { standing } from "@/core/session/holdRecord";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/clients";
-import type { FloorSession } from "@/server/sessions";
+import type { FloorSession } from "@/server/floor/sessions";
 import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";

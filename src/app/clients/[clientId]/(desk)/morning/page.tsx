@@ -5,9 +5,9 @@ import { DEED_SENTENCES, may } from "@/core/safety/roles";
 import { standing } from "@/core/session/holdRecord";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
+import { morningWaits } from "@/server/floor/responses";
+import { type FloorSession, sessionsOf } from "@/server/floor/sessions";
 import { planById } from "@/server/plans";
-import { morningWaits } from "@/server/responses";
-import { type FloorSession, sessionsOf } from "@/server/sessions";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 

@@ -1,6 +1,6 @@
 import "server-only";
 import type { HoldRecord } from "@/core/session/holdRecord";
-import { type Ctx, once } from "./context";
+import { type Ctx, once } from "../context";
 
 export interface SessionRecords {
   sessionId: string;

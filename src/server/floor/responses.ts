@@ -3,11 +3,11 @@ import type { z } from "zod";
 import { morningNotYet } from "@/core/session/morningOpens";
 import type { morningInput } from "@/core/session/sessionInput";
 import { InputError } from "@/core/units/inputError";
-import { audit } from "./audit";
-import type { ClientEpisode } from "./clients";
-import { type Ctx, dayAndHour, dayOf, mustMay } from "./context";
-import { lockEpisode } from "./lock";
-import { attempted, Refused } from "./refused";
+import { audit } from "../audit";
+import type { ClientEpisode } from "../clients";
+import { type Ctx, dayAndHour, dayOf, mustMay } from "../context";
+import { lockEpisode } from "../lock";
+import { mustBeSame, Refused } from "../refused";
 
 /** Why the morning after a session cannot be answered yet; null from 04:00 of the next day at the clinic. */
 export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>
@@ -37,14 +37,7 @@ export async function recordMorning(
       known.pain === input.pain &&
       known.swelling === swelling &&
       known.stiffness_min === input.stiffnessMin;
-    if (isSame) return;
-    throw attempted(
-      "response.repeat",
-      new Refused(
-        "conflict",
-        "This morning was entered before, with other answers. What was sent first stands; reload to correct it.",
-      ),
-    );
+    return mustBeSame(isSame, "response.repeat", "This morning was entered before, with other answers");
   }
   if (input.corrects !== null) {
     const [old] = await ctx.tx`
