@@ -231,6 +231,27 @@ describe("phases", () => {
   const at = daysLater(14);
   const flare = { ...KNEE, phaseId: "flare", beganOn: "2026-01-05" };
   const sits = "sit-to-stand from 50 cm x5 without worse pain";
+  /** What leaves the flare behind, measured. */
+  const FOUND = [
+    ["knee_straightening", 4],
+    ["knee_bend", 112],
+    ["swelling", 1],
+    ["quadriceps_lag", 0],
+    ["daily_pain", 2],
+  ] as const;
+  const measureAll = async (client: Awaited<ReturnType<typeof makeClient>>) => {
+    for (const [kind, value] of FOUND)
+      await clinic.as(
+        "therapist",
+        (ctx) =>
+          recordMeasurement(
+            ctx,
+            client,
+            plainMeasurement(randomUUID(), kind, kind === "daily_pain" ? null : "right", value),
+          ),
+        at,
+      );
+  };
 
   test("open only when everything is measured and met; weeks alone open nothing", async () => {
     const client = await makeClient(clinic, { rules: [flare] });
@@ -244,21 +265,7 @@ describe("phases", () => {
       );
     await expect(confirm(1)).rejects.toThrow(/weeks alone open no phase/);
     await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow(/No phase is skipped/);
-    const measure = (
-      kind: Parameters<typeof plainMeasurement>[1],
-      value: number,
-      side: "right" | null = "right",
-    ) =>
-      clinic.as(
-        "therapist",
-        (ctx) => recordMeasurement(ctx, client, plainMeasurement(randomUUID(), kind, side, value)),
-        at,
-      );
-    await measure("knee_straightening", 4);
-    await measure("knee_bend", 112);
-    await measure("swelling", 1);
-    await measure("quadriceps_lag", 0);
-    await measure("daily_pain", 2, null);
+    await measureAll(client);
     await expect(confirm(1)).rejects.toThrow(/Not every criterion is met/);
     await clinic.as(
       "therapist",
@@ -288,10 +295,14 @@ describe("phases", () => {
         (ctx) => confirmPhase(ctx, client, { conditionRowId: c.rowId, version, phaseId, reason }),
         at,
       );
-    await expect(confirm(1, "maintain", null)).rejects.toThrow(/written reason/);
-    await confirm(1, "maintain", "trained elsewhere for a year, stairs and chair seen here today");
+    // nothing was measured: weeks alone support only the first
+    await expect(confirm(1, "build", "stairs and chair seen here today")).rejects.toThrow(/support “flare/);
+    await measureAll(client);
+    await expect(confirm(1, "build", null)).rejects.toThrow(/written reason/);
+    await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow(/support “build/);
+    await confirm(1, "build", "trained elsewhere for a year, stairs and chair seen here today");
     const [now] = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId), at);
-    expect(now).toMatchObject({ phase: { id: "maintain" }, isConfirmed: true });
+    expect(now).toMatchObject({ phase: { id: "build" }, isConfirmed: true });
     await confirm(2, "flare", null);
     await expect(confirm(3, "maintain", "she feels well")).rejects.toThrow(/No phase is skipped/);
   });

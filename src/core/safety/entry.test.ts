@@ -3,7 +3,7 @@ import { painAbove } from "../progression/painAbove";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { bounded } from "../testdata/bounded";
 import type { ClientFindings, Criterion } from "./phaseCriteria";
-import { proposedEntry } from "./phaseEntry";
+import { phaseStep, proposedEntry } from "./phaseEntry";
 import { phaseLimits } from "./phaseLimits";
 import { taskBarred } from "./taskBarred";
 
@@ -44,6 +44,17 @@ describe("a client who arrives half way", () => {
     expect(proposal.phase.weeks.from).toBeLessThanOrEqual(16);
     expect(proposal.toConfirm.every((x) => x.isFunctional)).toBe(true);
     expect(proposal.missing.length).toBeGreaterThan(0);
+  });
+
+  test("is confirmed there in one step with a reason, in an earlier phase too, and in no later one", () => {
+    const found = { ...ALL_WELL, weeks: 16 };
+    const { c, proposal } = at("acl_reconstruction", found);
+    const entering = { phaseId: c.phases[0]?.id ?? "", isConfirmed: false };
+    c.phases.forEach((p, i) => {
+      const step = phaseStep(c, entering, p.id, found);
+      if (i <= c.phases.indexOf(proposal.phase)) expect(step).toEqual({ possible: true, needsReason: i > 0 });
+      else expect(step).toMatchObject({ possible: false, sentence: expect.stringMatching(/support “.+”/) });
+    });
   });
 
   test("weeks alone open nothing: without findings, or with one that is not met, the phase before it is proposed", () => {
