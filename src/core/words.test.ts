@@ -26,7 +26,9 @@ import type { ReferenceTask } from "./selection/tissues";
 import { STOP_REASONS } from "./session/stopReasons";
 import { newClientInput } from "./story/storyInput";
 import { strengthTestInput } from "./strength/testInput";
+import { anyDecision } from "./testdata/anyDecision";
 import { draftFor } from "./testdata/draftFor";
+import { NO_FINDINGS } from "./testdata/noFindings";
 import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { issueSentence } from "./units/issueSentence";
@@ -48,7 +50,7 @@ function everySentence(): Map<string, string> {
           g.conflict,
           ...g.rows.flatMap((r) => [r.words.map((w) => w.text).join(" "), r.limit.reason]),
         );
-      say("criteria", ...exitCriteriaOf(p, NOTHING).criteria.flatMap((x) => [x.words, x.found]));
+      say("criteria", ...exitCriteriaOf(p, FOUND).criteria.flatMap((x) => [x.words, x.found]));
     }
     for (const v of c.variants)
       for (const s of stancesOf(c, v.id)) say("stances", s.topic, ...s.options.map((o) => o.label));
@@ -92,7 +94,7 @@ function everySentence(): Map<string, string> {
     const [a, b] = compared;
     if (a && b) say("compare", ...explainDifference(a, b));
   }
-  for (const d of fc.sample(ANY_DECISION, 600)) {
+  for (const d of fc.sample(anyDecision, 600)) {
     const found = decide(decisionInput.parse(d));
     say("decisions", ...[...found.reasons, ...found.also].map((r) => r.reason));
   }
@@ -108,17 +110,13 @@ function everySentence(): Map<string, string> {
   return said;
 }
 
-const NOTHING = {
-  weeks: 3,
-  weeksInPhase: 1,
+const FOUND = {
+  ...NO_FINDINGS,
   extensionDeficitDeg: 4,
   flexionDeg: 100,
   swellingGrade: 2,
-  quadricepsLagDeg: 2,
   quadricepsSymmetry: { lsiPct: 84, lowPct: 72, highPct: 96 },
-  hamstringSymmetry: null,
   restingPain: 3,
-  functionalMet: [],
 };
 const BAD_LINES = {
   items: SCHEME_KINDS.map((kind) => ({
@@ -129,32 +127,6 @@ const BAD_LINES = {
     sharesRests: "perhaps",
   })),
 };
-const score = fc.integer({ min: 0, max: 10 });
-const maybe = <T>(a: fc.Arbitrary<T>) => fc.option(a, { nil: null, freq: 8 });
-const ANY_DECISION = fc.record({
-  school: fc.constantFrom("pain_free", "monitoring", "post_op"),
-  irritability: fc.constantFrom("low", "moderate", "high"),
-  writtenPainLimit: maybe(score),
-  redFlag: fc.boolean(),
-  techniqueStop: fc.boolean(),
-  prevRegress: fc.boolean(),
-  missedBefore: fc.boolean(),
-  satisfiedStreak: fc.integer({ min: 0, max: 5 }),
-  usualPain: fc.integer({ min: 0, max: 5 }),
-  painBefore: maybe(score),
-  painDuring: maybe(score),
-  painAfter: maybe(score),
-  painMorning: maybe(score),
-  effusion: maybe(fc.integer({ min: 0, max: 4 })),
-  effusionBefore: maybe(fc.integer({ min: 0, max: 4 })),
-  effusionApplies: fc.boolean(),
-  rangePct: maybe(fc.integer({ min: 50, max: 110 })),
-  weekTrend: maybe(fc.double({ min: -3, max: 3, noNaN: true })),
-  repsState: fc.constantFrom("below", "in", "top", "unknown"),
-  rir: maybe(fc.integer({ min: 0, max: 8 })),
-  rirTarget: fc.integer({ min: 0, max: 5 }),
-});
-
 /** What no sentence may hold: numbers that are none, codes, names of rules, words twice, a capital in the middle. */
 const FAULTS: readonly (readonly [string, RegExp])[] = [
   ["a number that is none", /\b(NaN|undefined|null|Infinity)\b|\[object/],

@@ -119,7 +119,7 @@ const UNITS: readonly (readonly [RegExp, string, string])[] = [
   [/_min$/, "", " min"],
 ];
 
-/** "seat 52 cm, hands crossed" from how a stage is set. */
+/** "seat 52 cm, hands: crossed" from how a stage is set. */
 export function settingWords(s: WrittenStage): string {
   return Object.entries(s.set)
     .map(([key, value]) => {
@@ -129,7 +129,7 @@ export function settingWords(s: WrittenStage): string {
         return `${value} % of body weight${key.endsWith("each") ? " in each hand" : key.endsWith("side") ? " in one hand" : ""}`;
       if (key === "minutes") return `${value} minutes`;
       if (key === "times") return `${value} times`;
-      return `${name} ${value}${unit?.[2] ?? ""}`;
+      return typeof value === "string" ? `${name}: ${value}` : `${name} ${value}${unit?.[2] ?? ""}`;
     })
     .join(", ");
 }

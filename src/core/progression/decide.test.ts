@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { anyDecision } from "../testdata/anyDecision";
 import { decide } from "./decide";
 import { type DecisionInput, decisionInput } from "./decisionInput";
 import { performanceRule } from "./performanceRule";
@@ -8,35 +9,9 @@ import { stepSizes } from "./stepSizes";
 const STRICTNESS: Record<Action, number> = { PROGRESS: 0, HOLD: 1, REGRESS: 2, STOP_REFER: 3 };
 const strictness = (i: DecisionInput) => STRICTNESS[decide(i).action];
 
-const score = fc.integer({ min: 0, max: 10 });
-const maybe = <T>(a: fc.Arbitrary<T>) => fc.option(a, { nil: null, freq: 8 });
-const anyInput: fc.Arbitrary<DecisionInput> = fc.record({
-  school: fc.constantFrom("pain_free", "monitoring", "post_op"),
-  irritability: fc.constantFrom("low", "moderate", "high"),
-  writtenPainLimit: maybe(score),
-  redFlag: fc.boolean(),
-  techniqueStop: fc.boolean(),
-  prevRegress: fc.boolean(),
-  missedBefore: fc.boolean(),
-  satisfiedStreak: fc.integer({ min: 0, max: 5 }),
-  usualPain: fc.integer({ min: 0, max: 5 }),
-  painBefore: maybe(score),
-  painDuring: maybe(score),
-  painAfter: maybe(score),
-  painMorning: maybe(score),
-  effusion: maybe(fc.integer({ min: 0, max: 4 })),
-  effusionBefore: maybe(fc.integer({ min: 0, max: 4 })),
-  effusionApplies: fc.boolean(),
-  rangePct: maybe(fc.integer({ min: 50, max: 110 })),
-  weekTrend: maybe(fc.double({ min: -3, max: 3, noNaN: true })),
-  repsState: fc.constantFrom("below", "in", "top", "unknown"),
-  rir: maybe(fc.integer({ min: 0, max: 8 })),
-  rirTarget: fc.integer({ min: 0, max: 5 }),
-});
-
 test("every input gives one action with at least one reason in words", () => {
   fc.assert(
-    fc.property(anyInput, (i) => {
+    fc.property(anyDecision, (i) => {
       const d = decide(decisionInput.parse(i));
       expect(d.reasons.length).toBeGreaterThan(0);
       for (const r of [...d.reasons, ...d.also]) {
@@ -54,7 +29,7 @@ const ORDERED = ["painDuring", "painAfter", "painMorning", "effusion", "weekTren
 
 test("worsening any ordered input never loosens the decision", () => {
   fc.assert(
-    fc.property(anyInput, fc.constantFrom(...ORDERED), (i, field) => {
+    fc.property(anyDecision, fc.constantFrom(...ORDERED), (i, field) => {
       const now = i[field];
       const most = field === "effusion" ? 4 : 10;
       if (now === null || now >= most) return;
@@ -69,7 +44,7 @@ test("worsening any ordered input never loosens the decision", () => {
 
 test("a warning sign, lost technique and a shorter range never loosen it", () => {
   fc.assert(
-    fc.property(anyInput, (i) => {
+    fc.property(anyDecision, (i) => {
       expect(strictness({ ...i, redFlag: true })).toBe(3);
       expect(strictness({ ...i, techniqueStop: true })).toBeGreaterThanOrEqual(
         strictness({ ...i, techniqueStop: false }),
@@ -83,7 +58,7 @@ test("a warning sign, lost technique and a shorter range never loosen it", () =>
 
 test("after surgery is never looser than a school, pain-free never looser than monitored, a written limit never looser than none", () => {
   fc.assert(
-    fc.property(anyInput, (i) => {
+    fc.property(anyDecision, (i) => {
       const of = (school: DecisionInput["school"]) => strictness({ ...i, school });
       expect(of("post_op")).toBeGreaterThanOrEqual(of("monitoring"));
       expect(of("post_op")).toBeGreaterThanOrEqual(of("pain_free"));
@@ -97,7 +72,7 @@ test("after surgery is never looser than a school, pain-free never looser than m
 test("what is missing never progresses anybody", () => {
   fc.assert(
     fc.property(
-      anyInput,
+      anyDecision,
       fc.constantFrom("painDuring", "painAfter", "painMorning", "rangePct"),
       (i, field) => {
         expect(decide({ ...i, [field]: null }).action).not.toBe("PROGRESS");
@@ -113,7 +88,7 @@ test("all 64 performance combinations give exactly one row", () => {
     for (const rir of [0, 2, 5, null])
       for (const missedBefore of [true, false])
         for (const satisfiedStreak of [1, 2]) {
-          const sample = fc.sample(anyInput, { numRuns: 1, seed: 1 })[0] as DecisionInput;
+          const sample = fc.sample(anyDecision, { numRuns: 1, seed: 1 })[0] as DecisionInput;
           const i = { ...sample, repsState, rir, rirTarget: 2, missedBefore, satisfiedStreak };
           rows.add(performanceRule(i, stepSizes("monitoring", "low")).id);
         }

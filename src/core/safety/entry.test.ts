@@ -2,26 +2,15 @@ import fc from "fast-check";
 import { painAbove } from "../progression/painAbove";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { bounded } from "../testdata/bounded";
+import { NO_FINDINGS } from "../testdata/noFindings";
 import type { ClientFindings, Criterion } from "./phaseCriteria";
 import { phaseStep, proposedEntry } from "./phaseEntry";
 import { phaseLimits } from "./phaseLimits";
 import { taskBarred } from "./taskBarred";
 
-const NOTHING: ClientFindings = {
-  weeks: 0,
-  weeksInPhase: 0,
-  extensionDeficitDeg: null,
-  flexionDeg: null,
-  swellingGrade: null,
-  quadricepsLagDeg: null,
-  quadricepsSymmetry: null,
-  hamstringSymmetry: null,
-  restingPain: null,
-  functionalMet: [],
-};
 const EVEN = { lsiPct: 100, lowPct: 98, highPct: 102 };
 const ALL_WELL: ClientFindings = {
-  ...NOTHING,
+  ...NO_FINDINGS,
   extensionDeficitDeg: 0,
   flexionDeg: 135,
   swellingGrade: 0,
@@ -62,7 +51,7 @@ describe("a client who arrives half way", () => {
       const first = c.phases[0];
       const asks =
         first && Object.entries(first.exit_criteria).some(([k, v]) => k.endsWith("_deg") && v !== null);
-      if (asks) expect(proposedEntry(c, { ...NOTHING, weeks: 40 }).phase.id).toBe(first.id);
+      if (asks) expect(proposedEntry(c, { ...NO_FINDINGS, weeks: 40 }).phase.id).toBe(first.id);
     }
     const stiff = at("acl_reconstruction", { ...ALL_WELL, weeks: 40, extensionDeficitDeg: 20 });
     expect(stiff.proposal.phase.id).toBe(stiff.c.phases[0]?.id);

@@ -6,6 +6,7 @@ import { GOALS } from "../rules/goals";
 import { boundsOfRecord } from "../rules/limitsOfRecord";
 import { type LimitsRecord, limitsRecord } from "../rules/limitsRecord";
 import { CONSEQUENCES, RED_FLAGS, redFlagById } from "../rules/redFlags";
+import { NO_FINDINGS } from "../testdata/noFindings";
 import { combineConditions } from "./combineConditions";
 import { fitExercise } from "./fitExercise";
 import { mergeLimits } from "./mergeLimits";
@@ -171,23 +172,14 @@ describe("phases", () => {
     expect([4, 5, 6, 7, 8].map(toAt)).toEqual([45, 30, 20, 10, 0]);
   });
 
-  const nothing: ClientFindings = {
-    weeks: 0,
-    weeksInPhase: 0,
-    extensionDeficitDeg: null,
-    flexionDeg: null,
-    swellingGrade: null,
-    quadricepsLagDeg: null,
-    quadricepsSymmetry: null,
-    hamstringSymmetry: null,
-    restingPain: null,
-    functionalMet: [],
-  };
-
   test("weeks alone never open a phase that asks for anything else", () => {
     for (const condition of CONDITIONS)
       for (const phase of condition.phases.slice(0, -1)) {
-        const { criteria, mayLeave } = exitCriteriaOf(phase, { ...nothing, weeks: 500, weeksInPhase: 500 });
+        const { criteria, mayLeave } = exitCriteriaOf(phase, {
+          ...NO_FINDINGS,
+          weeks: 500,
+          weeksInPhase: 500,
+        });
         if (criteria.some((c) => !c.words.startsWith("weeks"))) expect(mayLeave).toBe(false);
       }
   });

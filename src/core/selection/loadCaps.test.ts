@@ -1,10 +1,12 @@
 import fc from "fast-check";
+import type { Body } from "../body/segments";
 import { bodyFrom } from "../body/segments";
-import { TEMPLATES, templateOf } from "../equipment/templates";
-import { EXERCISES, exerciseById } from "../rules/exercises";
+import { templateOf } from "../equipment/templates";
+import { exerciseById } from "../rules/exercises";
 import { type UntestedPerson, untestedStrength } from "../strength/untestedStrength";
 import { bounded } from "../testdata/bounded";
-import { loadFacts, SOUND } from "../testdata/loadFacts";
+import { SOUND } from "../testdata/loadFacts";
+import { GYM, NOT_MEASURED, sheetFor } from "../testdata/sheetFor";
 import { footForceN } from "./affineArc";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
@@ -13,30 +15,9 @@ import { BODY_WEIGHT, machineFor, realLoads } from "./machineFor";
 import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";
 import { computeSetUp } from "./row";
 import { startCapOf } from "./startCap";
-import { chairRise, type ReferenceTask } from "./tissues";
 
-const gym = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));
-const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
-
-function sheet(
-  body = bodyFrom(75, 1.75),
-  person: UntestedPerson = SOUND,
-  over: Partial<SheetInput> = {},
-): SheetInput {
-  return {
-    ...loadFacts(body, person),
-    exercises: EXERCISES,
-    machines: gym,
-    motion: NOT_MEASURED,
-    goalIds: [],
-    later: [],
-    chair: chairRise(body) as ReferenceTask,
-    tissue: "kneecap",
-    capTimes: null,
-    basis: { kind: "effort", share: 0.5 },
-    ...over,
-  };
-}
+const sheet = (body?: Body, person?: UntestedPerson, over?: Partial<SheetInput>) =>
+  sheetFor(body, over, person);
 
 const anyBody = fc
   .record({
@@ -124,7 +105,7 @@ describe("what a machine's load may be before anybody tested the leg (K1)", () =
     if (Array.isArray(row) || !row.computed) throw new Error("no row");
     // a quarter of the body's weight a leg: two legs carry half of it
     expect(row.computed.load).toBeLessThanOrEqual(0.5 * 58);
-    const chosen = machineFor(use, gym);
+    const chosen = machineFor(use, GYM);
     const allowed = allowedArc(press, {}, NOT_MEASURED);
     if (!allowed) throw new Error("no arc");
     const byHand = computeSetUp(press, use, chosen, allowed, at, { load: 205 });
@@ -245,7 +226,7 @@ test("the largest load of a family and uses without load bind the search as they
     const use = exerciseUse(id);
     const allowed = e && allowedArc(e, {}, NOT_MEASURED);
     if (!e || !use || !allowed) throw new Error(id);
-    const chosen = machineFor(use, gym);
+    const chosen = machineFor(use, GYM);
     const { found } = findSetUp(e, use, chosen, allowed, at, {
       effortShare: 0.85,
       capTimes: null,

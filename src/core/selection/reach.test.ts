@@ -1,33 +1,17 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
 import { familyById } from "../equipment/families";
-import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES, exerciseById } from "../rules/exercises";
-import { loadFacts } from "../testdata/loadFacts";
+import { GYM, NOT_MEASURED, sheetFor } from "../testdata/sheetFor";
 import { affineArc } from "./affineArc";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
 import { findSetUp } from "./findSetUp";
 import { machineFor, settingsAtNotches } from "./machineFor";
-import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";
+import { rangeSheet, rowOf } from "./rangeSheet";
 import { outOfReach } from "./row";
 import { chairRise, type ReferenceTask, tissueLoad } from "./tissues";
 
-const gym = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));
-const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
-const sheet = (body = bodyFrom(75, 1.75), over: Partial<SheetInput> = {}): SheetInput => ({
-  ...loadFacts(body),
-  exercises: EXERCISES,
-  machines: gym,
-  motion: NOT_MEASURED,
-  goalIds: [],
-  later: [],
-  chair: chairRise(body) as ReferenceTask,
-  tissue: "kneecap",
-  capTimes: null,
-  basis: { kind: "effort", share: 0.5 },
-  ...over,
-});
 const modelled = EXERCISES.filter((e) => exerciseUse(e.id));
 
 describe("reach (K6)", () => {
@@ -35,11 +19,11 @@ describe("reach (K6)", () => {
     const body = bodyFrom(50, 1.5);
     const press = exerciseById("lp_horizontal");
     if (!press) throw new Error("no press");
-    const barred = rowOf(press, sheet(body), { settings: { seatGapM: 0.8 } });
+    const barred = rowOf(press, sheetFor(body), { settings: { seatGapM: 0.8 } });
     expect(barred).toEqual([
       expect.stringMatching(/80 cm from the plate is out of this leg's reach: \d+(\.\d)? cm or nearer/),
     ]);
-    const row = rowOf(press, sheet(body));
+    const row = rowOf(press, sheetFor(body));
     if (Array.isArray(row) || !row.computed) throw new Error("no row");
     expect(outOfReach(body, row.computed.chosen, row.computed.settings)).toBeNull();
   });
@@ -53,7 +37,7 @@ describe("reach (K6)", () => {
       [75, 1.7],
     ] as const) {
       const body = bodyFrom(massKg, heightM);
-      const { rows } = rangeSheet(sheet(body));
+      const { rows } = rangeSheet(sheetFor(body));
       for (const r of rows)
         if (r.computed) expect(outOfReach(body, r.computed.chosen, r.computed.settings)).toBeNull();
       for (const id of ["lp_horizontal", "lp_sled45", "sq_rail_feet_fwd", "sq_hack"]) {
@@ -61,8 +45,8 @@ describe("reach (K6)", () => {
         const use = exerciseUse(id);
         const allowed = e && allowedArc(e, {}, NOT_MEASURED);
         if (!e || !use || !allowed) throw new Error(id);
-        const chosen = machineFor(use, gym);
-        const { found } = findSetUp(e, use, chosen, allowed, sheet(body), {
+        const chosen = machineFor(use, GYM);
+        const { found } = findSetUp(e, use, chosen, allowed, sheetFor(body), {
           effortShare: 0.5,
           capTimes: null,
           keepBack: true,
@@ -92,7 +76,7 @@ describe("reach (K6)", () => {
         ),
         fc.integer({ min: 0, max: 400 }),
         (e, massKg, heightM, settings, load) => {
-          const row = rowOf(e, sheet(bodyFrom(massKg, heightM)), { settings, load });
+          const row = rowOf(e, sheetFor(bodyFrom(massKg, heightM)), { settings, load });
           if (Array.isArray(row)) {
             for (const why of row) expect(why).not.toMatch(/NaN|undefined|Infinity/);
             return;
@@ -112,7 +96,7 @@ describe("reach (K6)", () => {
     const use = exerciseUse("lp_horizontal");
     if (!family || !use) throw new Error("no press");
     for (const backToRailDeg of [90, 115]) {
-      const chosen = machineFor(use, gym);
+      const chosen = machineFor(use, GYM);
       const settings = { ...settingsAtNotches(chosen, use), footM: 0.3, backToRailDeg };
       const angles = affineArc(
         bodyFrom(75, 1.75),
@@ -134,7 +118,7 @@ describe("postures", () => {
   const at = (id: string, deg: number, over: { settings?: Record<string, number>; load?: number } = {}) => {
     const use = exerciseUse(id);
     if (!use) throw new Error(id);
-    const chosen = machineFor(use, gym);
+    const chosen = machineFor(use, GYM);
     const settings = { ...settingsAtNotches(chosen, use), ...over.settings };
     const [a] = affineArc(
       body,
@@ -180,17 +164,17 @@ describe("postures", () => {
   test("a pull that nobody can stand against is barred and says what ends it", () => {
     const tke = exerciseById("tke_standing");
     if (!tke) throw new Error("no exercise");
-    const row = rowOf(tke, sheet(body), { load: 500 });
+    const row = rowOf(tke, sheetFor(body), { load: 500 });
     if (Array.isArray(row)) throw new Error(row[0]);
     expect(row.computed?.tooHeavyBecause).toMatch(
       /the pressure would reach the toes; \d+(\.\d)? kg are the most in this posture/,
     );
-    const fine = gym.map((m) =>
+    const fine = GYM.map((m) =>
       m.family === "standing_extension"
         ? { ...m, steps: { kind: "list" as const, items: [{ label: "a thread", kg: 0.1 }] } }
         : m,
     );
-    const leaning = rowOf(tke, sheet(body, { machines: fine }), { settings: { leanDeg: -20 }, load: 0.1 });
+    const leaning = rowOf(tke, sheetFor(body, { machines: fine }), { settings: { leanDeg: -20 }, load: 0.1 });
     if (Array.isArray(leaning)) throw new Error(leaning[0]);
     expect(leaning.computed?.tooHeavyBecause).toMatch(/there is no balance at 0(\.1)? kg/);
   });
@@ -208,14 +192,14 @@ describe("postures", () => {
     if (!sled || !press) throw new Error("no press");
     // 100 degrees between back and rail rounds a back at the bottom
     const asked = { settings: { backToRailDeg: 90, footM: 0.2 }, load: 60 };
-    const row = rowOf(sled, sheet(body), asked);
+    const row = rowOf(sled, sheetFor(body), asked);
     if (Array.isArray(row)) throw new Error(row[0]);
     expect(row.computed?.cautions.join()).toMatch(
       /low back rounds by about \d+° under load.*(recline by \d+ notch|stop before \d+°)/,
     );
     const light = { settings: { backToRailDeg: 90, footM: 0.2 }, load: 5 };
-    const plain = rowOf(press, sheet(body), light);
-    const sore = rowOf(press, sheet(body, { hasBackProblem: true }), light);
+    const plain = rowOf(press, sheetFor(body), light);
+    const sore = rowOf(press, sheetFor(body, { hasBackProblem: true }), light);
     if (Array.isArray(plain) || Array.isArray(sore)) throw new Error("barred");
     expect(plain.computed?.cautions).toEqual([]);
     expect(sore.computed?.cautions.join()).toMatch(/low back rounds/);

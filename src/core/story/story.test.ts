@@ -4,6 +4,7 @@ import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../ru
 import { notCovered } from "../rules/uncovered";
 import { schoolOf } from "../safety/painSchool";
 import { phaseStep } from "../safety/phaseEntry";
+import { NO_FINDINGS } from "../testdata/noFindings";
 import { irritabilityFrom } from "./irritabilityFrom";
 import { episodeInput, personInput } from "./storyInput";
 
@@ -145,30 +146,24 @@ describe("stances", () => {
 });
 
 test("no phase is skipped, back needs no reason, on without every criterion does", () => {
-  const nothing = {
-    weeks: 0,
-    weeksInPhase: 0,
-    extensionDeficitDeg: null,
-    flexionDeg: null,
-    swellingGrade: null,
-    quadricepsLagDeg: null,
-    quadricepsSymmetry: null,
-    hamstringSymmetry: null,
-    restingPain: null,
-    functionalMet: [],
-  };
   for (const c of CONDITIONS) {
     const ids = c.phases.map((p) => p.id);
     const [first, second, third] = ids as [string, string, string];
     const confirmed = (phaseId: string) => ({ phaseId, isConfirmed: true });
-    expect(phaseStep(c, confirmed(first), second, nothing)).toEqual({ possible: true, needsReason: true });
-    expect(phaseStep(c, confirmed(second), first, nothing)).toEqual({ possible: true, needsReason: false });
-    expect(phaseStep(c, confirmed(first), third, nothing)).toMatchObject({ possible: false });
-    expect(phaseStep(c, confirmed(first), first, nothing)).toMatchObject({ possible: false });
+    expect(phaseStep(c, confirmed(first), second, NO_FINDINGS)).toEqual({
+      possible: true,
+      needsReason: true,
+    });
+    expect(phaseStep(c, confirmed(second), first, NO_FINDINGS)).toEqual({
+      possible: true,
+      needsReason: false,
+    });
+    expect(phaseStep(c, confirmed(first), third, NO_FINDINGS)).toMatchObject({ possible: false });
+    expect(phaseStep(c, confirmed(first), first, NO_FINDINGS)).toMatchObject({ possible: false });
     // on entry, while nobody confirmed one: the first as it is, and nothing that findings do not support
     const entering = { phaseId: first, isConfirmed: false };
-    expect(phaseStep(c, entering, first, nothing)).toEqual({ possible: true, needsReason: false });
-    expect(phaseStep(c, entering, third, nothing)).toMatchObject({ possible: false });
+    expect(phaseStep(c, entering, first, NO_FINDINGS)).toEqual({ possible: true, needsReason: false });
+    expect(phaseStep(c, entering, third, NO_FINDINGS)).toMatchObject({ possible: false });
   }
 });
 
