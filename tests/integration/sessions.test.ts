@@ -1,17 +1,18 @@
 import { randomUUID } from "node:crypto";
-import type { HoldRecord } from "@/core/session/holdRecord";
 import { standing } from "@/core/session/holdRecord";
 import type { ClientEpisode } from "@/server/clients";
 import { answerRecheck, clearRecheck, lastRecheck } from "@/server/floor/rechecks";
 import { endSession, logHold, startSession } from "@/server/floor/running";
 import { floorBarred, painMaxFor, sessionsOf } from "@/server/floor/sessions";
-import { currentPlan, savePlan } from "@/server/plans";
+import { savePlan } from "@/server/plans";
 import {
   closeConnections,
   daysLater,
+  holdRecord,
   MONDAY,
   makeClient,
   makeClinic,
+  openedSession,
   owner,
   PLAN,
   plannedClient,
@@ -26,37 +27,7 @@ beforeAll(async () => {
 afterAll(closeConnections);
 
 const SIGN = "giving way, locking, catching or a pop" as const;
-const record = (over: Partial<HoldRecord> = {}): HoldRecord => ({
-  id: randomUUID(),
-  seq: 1,
-  corrects: null,
-  voided: false,
-  startedAt: MONDAY.toISOString(),
-  heldS: 30,
-  painBefore: 1,
-  painAfter: 2,
-  early: null,
-  meanForceN: 101.5,
-  ...over,
-});
-
-/** A session that was started and has nothing logged yet. */
-async function opened(client: ClientEpisode): Promise<string> {
-  const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId));
-  const [sessionId, recheckId] = [randomUUID(), randomUUID()];
-  await clinic.as("trainer", (ctx) =>
-    answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
-  );
-  await clinic.as("trainer", (ctx) =>
-    startSession(ctx, client, {
-      id: sessionId,
-      planId: plan?.id ?? "",
-      recheckId,
-      startedAt: MONDAY.toISOString(),
-    }),
-  );
-  return sessionId;
-}
+const opened = (client: ClientEpisode) => openedSession(clinic, client);
 
 const logged = async (client: ClientEpisode) => {
   const sessions = await clinic.as("trainer", (ctx) => sessionsOf(ctx, client.episodeId));
@@ -67,7 +38,7 @@ describe("logging holds", () => {
   test("keeps every part of a record, and one record however often it is sent", async () => {
     const { client } = await plannedClient(clinic);
     const session = await opened(client);
-    const r = record();
+    const r = holdRecord();
     for (let i = 0; i < 3; i++) await clinic.as("trainer", (ctx) => logHold(ctx, session, r));
     expect(await logged(client)).toEqual([r]);
   });
@@ -75,12 +46,12 @@ describe("logging holds", () => {
   test("a correction names the old record, both stay, one stands", async () => {
     const { client } = await plannedClient(clinic);
     const session = await opened(client);
-    const wrong = record({ painAfter: 3 });
+    const wrong = holdRecord({ painAfter: 3 });
     await clinic.as("trainer", (ctx) => logHold(ctx, session, wrong));
     await clinic.as("trainer", (ctx) =>
       logHold(ctx, session, { ...wrong, id: randomUUID(), corrects: wrong.id, voided: true }),
     );
-    const right = record({ painAfter: 1 });
+    const right = holdRecord({ painAfter: 1 });
     await clinic.as("trainer", (ctx) => logHold(ctx, session, right));
     const all = await logged(client);
     expect(all).toHaveLength(3);
@@ -90,13 +61,13 @@ describe("logging holds", () => {
   test("refuses a hold beyond the plan, an unknown session and an admin", async () => {
     const { client } = await plannedClient(clinic);
     const session = await opened(client);
-    await expect(clinic.as("trainer", (ctx) => logHold(ctx, session, record({ seq: 3 })))).rejects.toThrow(
-      /more than the plan/,
-    );
-    await expect(clinic.as("trainer", (ctx) => logHold(ctx, randomUUID(), record()))).rejects.toThrow(
+    await expect(
+      clinic.as("trainer", (ctx) => logHold(ctx, session, holdRecord({ seq: 3 }))),
+    ).rejects.toThrow(/more than the plan/);
+    await expect(clinic.as("trainer", (ctx) => logHold(ctx, randomUUID(), holdRecord()))).rejects.toThrow(
       /not known/,
     );
-    await expect(clinic.as("admin", (ctx) => logHold(ctx, session, record()))).rejects.toThrow(
+    await expect(clinic.as("admin", (ctx) => logHold(ctx, session, holdRecord()))).rejects.toThrow(
       /therapist or a trainer/,
     );
     expect(await logged(client)).toEqual([]);

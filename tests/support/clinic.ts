@@ -3,6 +3,7 @@ import postgres from "postgres";
 import type { HoldPlan } from "@/core/dose/holdPlan";
 import type { Irritability, School } from "@/core/progression/painRule";
 import type { Role } from "@/core/safety/roles";
+import type { HoldRecord } from "@/core/session/holdRecord";
 import { seededRandom } from "@/core/signal/random";
 import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
 import type { StrengthTestInput } from "@/core/strength/testInput";
@@ -265,4 +266,32 @@ export async function runSession(
     at,
   );
   return sessionId;
+}
+
+/** A hold as the floor logs it. */
+export const holdRecord = (over: Partial<HoldRecord> = {}): HoldRecord => ({
+  id: randomUUID(),
+  seq: 1,
+  corrects: null,
+  voided: false,
+  startedAt: MONDAY.toISOString(),
+  heldS: 30,
+  painBefore: 1,
+  painAfter: 2,
+  early: null,
+  meanForceN: 101.5,
+  ...over,
+});
+
+/** A session of a planned client that was started and has nothing logged yet; its id. */
+export async function openedSession(clinic: TestClinic, client: ClientEpisode): Promise<string> {
+  const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId));
+  const [id, recheckId] = [randomUUID(), randomUUID()];
+  await clinic.as("trainer", (ctx) =>
+    answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+  );
+  await clinic.as("trainer", (ctx) =>
+    startSession(ctx, client, { id, planId: plan?.id ?? "", recheckId, startedAt: MONDAY.toISOString() }),
+  );
+  return id;
 }
