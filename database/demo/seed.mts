@@ -141,6 +141,11 @@ async function liveThrough(d: DemoClient): Promise<void> {
       run: (when: Date) => written(clientId, l, when),
     })),
     ...d.series.flatMap((s) => seriesEvents(clientId, s)),
+    // on entry nothing is measured: the first phase is confirmed as it is, later ones open one by one
+    ...d.phases.slice(0, 1).map(() => ({
+      when: daysAgo(d.enteredDaysAgo, 9, 40),
+      run: async (when: Date) => confirmed(await fresh(when), null, when),
+    })),
     ...d.phases.map((p) => ({
       when: daysAgo(p.daysAgo, 9, 45),
       run: async (when: Date) => confirmed(await fresh(when), p, when),
@@ -264,15 +269,20 @@ function seriesEvents(clientId: string, s: DemoSeries): DemoEvent[] {
   }));
 }
 
-async function confirmed(client: ClientEpisode, p: DemoClient["phases"][number], when: Date): Promise<void> {
+/** Confirms a phase with its reason; null: the one that holds, as it is. */
+async function confirmed(
+  client: ClientEpisode,
+  p: DemoClient["phases"][number] | null,
+  when: Date,
+): Promise<void> {
   await at(when, async (ctx) => {
     const [c] = await conditionsOf(ctx, client.episodeId);
     if (!c) throw new Error("The demo client has no condition.");
     await confirmPhase(ctx, client, {
       conditionRowId: c.rowId,
       version: c.version,
-      phaseId: p.id,
-      reason: p.reason,
+      phaseId: p?.id ?? c.phase.id,
+      reason: p?.reason ?? null,
     });
   });
 }
