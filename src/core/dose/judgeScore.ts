@@ -87,7 +87,7 @@ function judgeLine<L extends ScoreLine>(
   accumulatedBefore: number,
 ): JudgedLine<L> {
   const sets = setsOf(line.scheme);
-  const machineId = exercise && machineOf(exercise, context.sheet);
+  const machineId = exercise && machineOf(exercise, context.sheet, line.machineId ?? null);
   const nothing = {
     line,
     exercise,
@@ -102,7 +102,10 @@ function judgeLine<L extends ScoreLine>(
   if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
   const { scheme } = line;
   const isHeld = scheme.kind === "holds";
-  const open = rowOf(isHeld ? heldForm(exercise) : exercise, context.sheet);
+  const open = rowOf(isHeld ? heldForm(exercise) : exercise, context.sheet, {
+    machineId: line.machineId ?? null,
+    ...(line.settings ? { settings: line.settings } : {}),
+  });
   if (Array.isArray(open))
     return { ...nothing, bars: open.map((why) => `${why}: take it out, or choose another exercise`) };
   const bars: string[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
@@ -133,6 +136,8 @@ function judgeLine<L extends ScoreLine>(
     cautions.push(
       `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
     );
+  if (line.loadKg != null && !isHeld && (found.load.share ?? 0) > 1)
+    bars.push("it is more than the most that it can lift once: set less");
   cautions.push(...(found.load.setUp?.cautions ?? []));
   const mayBeNear = untestedWords(found.load);
   if (mayBeNear) cautions.push(mayBeNear);
@@ -170,10 +175,10 @@ export const windowOf = (line: Pick<ScoreLine, "scheme" | "window">) =>
     : line.window;
 
 /** The clinic's machine an exercise is done on, with a model of the knee or without. */
-function machineOf(e: Exercise, sheet: SheetInput): string | null {
+function machineOf(e: Exercise, sheet: SheetInput, wantedId: string | null): string | null {
   const use = exerciseUse(e.id);
-  if (!use) return quietMachineOf(e, sheet)?.id ?? null;
-  const chosen = machineFor(use, sheet.machines);
+  if (!use) return quietMachineOf(e, sheet, wantedId)?.id ?? null;
+  const chosen = machineFor(use, sheet.machines, wantedId);
   return chosen.family.load ? chosen.id : null;
 }
 
@@ -182,6 +187,7 @@ const personOf = (line: ScoreLine, { known, personal }: ScoreContext) => ({
   twoLegs: line.legs === "together",
   k: personal.k,
   policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),
+  chosen: { loadKg: line.loadKg, machineId: line.machineId, settings: line.settings },
 });
 
 /** What limits on effort say of planned reserves and of the length of holds. */

@@ -1,9 +1,9 @@
 import { settingsOf } from "../equipment/loadSteps";
 import { chooseStep, type RoundingPolicy } from "../equipment/roundLoad";
 import type { Exercise } from "../rules/exercises";
-import { quietMachines } from "../selection/exerciseUse";
+import { exerciseUse, quietMachines } from "../selection/exerciseUse";
 import { directionOf, liftOf } from "../selection/loadContext";
-import { BODY_WEIGHT, type GymMachine, loadOfStep, realLoads } from "../selection/machineFor";
+import { BODY_WEIGHT, type GymMachine, loadOfStep, machineFor, realLoads } from "../selection/machineFor";
 import { type RangeRow, rowOf, type SheetInput } from "../selection/rangeSheet";
 import type { RepetitionTest } from "../selection/repetitionTest";
 import type { Basis, ComputedSetUp, KneeWindow } from "../selection/row";
@@ -19,6 +19,7 @@ import {
   repetitionTarget,
   schemeShare,
 } from "./schemeShare";
+import type { ScoreLine } from "./scoreInput";
 import { jointOf } from "./sessionFatigue";
 import { workingLoad } from "./workingLoad";
 import { workKindOf } from "./workKind";
@@ -70,13 +71,17 @@ export const stepFor = <T extends { load: number }>(
 
 type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
 
-/** What is known of who does it. */
+/** What is known of who does it, and what was chosen by hand. */
 interface Person {
   k: number;
   policy: RoundingPolicy;
   /** both legs lift at once */
   twoLegs: boolean;
+  chosen?: Chosen;
 }
+
+/** What a person or a decision set: a load, one of the clinic's machines, its settings. */
+export type Chosen = Pick<ScoreLine, "loadKg" | "machineId" | "settings">;
 
 function settingOf(setUp: ComputedSetUp | null): LineSetting | null {
   if (!setUp) return null;
@@ -91,8 +96,28 @@ function settingOf(setUp: ComputedSetUp | null): LineSetting | null {
 }
 
 /** The clinic's machine that an exercise without a model is done on. */
-export const quietMachineOf = (e: Exercise, sheet: SheetInput): GymMachine | null =>
-  sheet.machines.find((m) => quietMachines(e.id).includes(m.family)) ?? null;
+export function quietMachineOf(
+  e: Exercise,
+  sheet: SheetInput,
+  wantedId: string | null = null,
+): GymMachine | null {
+  const fits = sheet.machines.filter((m) => quietMachines(e.id).includes(m.family));
+  return fits.find((m) => m.id === wantedId) ?? fits[0] ?? null;
+}
+
+/** The real load that was set by hand: at most what was asked, with a counterweight at least; null where nothing was set. */
+function loadSet(e: Exercise, sheet: SheetInput, chosen: Chosen): number | null {
+  const use = exerciseUse(e.id);
+  if (chosen.loadKg == null || !use || use.isUnloaded) return null;
+  const { machine, family } = machineFor(use, sheet.machines, chosen.machineId);
+  if (!family.load) return null;
+  const loads = realLoads(machine, family);
+  const kg = chosen.loadKg;
+  const step = family.isReversed
+    ? (loads.find((l) => l.load >= kg - 1e-6) ?? loads.at(-1))
+    : (loads.findLast((l) => l.load <= kg + 1e-6) ?? loads[0]);
+  return step?.load ?? null;
+}
 
 /** The row of an exercise for a scheme, at the load that the scheme wants; the reasons where limits leave none. */
 export function lineLoad(
@@ -108,12 +133,20 @@ export function lineLoad(
   const wantedHeld = schemeShare(s, joint, person.k);
   const share = wantedHeld ?? 0.5;
   const basis: Basis = s.kind === "carry" ? { kind: "load", kg: s.carriedKg } : { kind: "effort", share };
-  const asked = rowOf(e, { ...sheet, basis }, { window });
+  const chosen: Chosen = person.chosen ?? {};
+  const setKg = loadSet(e, sheet, chosen);
+  const how = {
+    window,
+    machineId: chosen.machineId ?? null,
+    ...(chosen.settings ? { settings: chosen.settings } : {}),
+    ...(setKg === null ? {} : { load: setKg }),
+  };
+  const asked = rowOf(e, { ...sheet, basis }, how);
   if (Array.isArray(asked)) return asked;
   const wantedShare = s.kind === "holds" ? holdShare(s, joint, person.k) : repetitionShare(s);
   const byTest = asked.computed
-    ? loadByTest(e, s, window, sheet, person, asked.computed)
-    : quietByTest(e, s, sheet, person, asked);
+    ? loadByTest(e, s, how, sheet, person, asked.computed)
+    : (quietByTest(e, s, sheet, person, asked) ?? quietSet(e, sheet, person, asked));
   if (Array.isArray(byTest)) return byTest;
   if (byTest) return { row: byTest.row, load: { ...byTest.load, wantedShare } };
   const { computed } = asked;
@@ -203,13 +236,15 @@ function quietByTest(
   person: Person,
   row: Row,
 ): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
-  const machine = quietMachineOf(e, sheet);
+  const machine = quietMachineOf(e, sheet, person.chosen?.machineId);
   const max = machine && testedMax(e, s, machine.name, person.twoLegs, sheet.repetitionTests);
   if (!machine || !max) return null;
   const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
   const mostKg = quietMostKg(e, sheet, person.twoLegs);
-  const isHeld = mostKg !== null && mostKg < max.wantedKg;
-  const step = stepFor(loads, isHeld ? mostKg : max.wantedKg, isHeld ? "down" : person.policy);
+  const setKg = person.chosen?.loadKg ?? null;
+  const wantedKg = setKg ?? max.wantedKg;
+  const isOver = mostKg !== null && mostKg < wantedKg;
+  const step = stepFor(loads, isOver ? mostKg : wantedKg, isOver || setKg !== null ? "down" : person.policy);
   const set = step ?? (loads[0] as { load: number; how: string });
   return {
     row,
@@ -222,10 +257,41 @@ function quietByTest(
       shareError: max.error,
       tooHeavyBecause: step
         ? null
-        : isHeld
+        : isOver
           ? `its lightest step is above the ${Math.floor(mostKg)} kg that are written for the leg`
           : `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`,
-      brokenCap: step || !isHeld ? null : "weight",
+      brokenCap: step || !isOver ? null : "weight",
+    },
+  };
+}
+
+/** A load that was set by hand on a machine without a model and without a test; what it asks is found by feel. */
+function quietSet(
+  e: Exercise,
+  sheet: SheetInput,
+  person: Person,
+  row: Row,
+): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
+  const kg = person.chosen?.loadKg ?? null;
+  const machine = quietMachineOf(e, sheet, person.chosen?.machineId);
+  if (kg === null || !machine) return null;
+  const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
+  const mostKg = quietMostKg(e, sheet, person.twoLegs);
+  const step = stepFor(loads, kg, "down") ?? (loads[0] as { load: number; how: string });
+  const isOver = mostKg !== null && step.load > mostKg + 1e-6;
+  return {
+    row,
+    load: {
+      setUp: null,
+      setting: { ...step, loads, isHelp: false },
+      basis: "felt",
+      oneRepMax: null,
+      share: null,
+      shareError: FELT_ERROR,
+      tooHeavyBecause: isOver
+        ? `${step.load} kg is above the ${Math.floor(mostKg)} kg that are written for the leg`
+        : null,
+      brokenCap: isOver ? "weight" : null,
     },
   };
 }
@@ -241,7 +307,7 @@ export function quietMostKg(e: Exercise, sheet: SheetInput, twoLegs: boolean): n
 function loadByTest(
   e: Exercise,
   s: Scheme,
-  window: KneeWindow | null,
+  how: { window: KneeWindow | null; machineId: string | null; load?: number },
   sheet: SheetInput,
   person: Person,
   computed: ComputedSetUp,
@@ -253,7 +319,7 @@ function loadByTest(
   const row = rowOf(
     e,
     { ...sheet, basis: { kind: "load", kg: max.wantedKg } },
-    { window, policy: person.policy },
+    { ...how, policy: person.policy },
   );
   if (Array.isArray(row)) return row;
   const set = row.computed as ComputedSetUp;

@@ -1,5 +1,7 @@
 import { z } from "zod";
-import { uuid } from "../units/fields";
+import { lineLadder } from "../sheet/line/lineLadder";
+import { standingOrder } from "../sheet/line/standingOrder";
+import { numberField, uuid } from "../units/fields";
 import { legs } from "./legs";
 import { plannedDeg, scheme } from "./scheme";
 
@@ -25,6 +27,13 @@ export const scoreLine = z.object({
     .min(5, { error: "Say in a few words why more than the start is right for this leg." })
     .max(300, { error: "The reason is longer than 300 characters." })
     .nullish(),
+  /** the load that a person or a decision set, in the machine's unit; none: as the scheme asks for it */
+  loadKg: numberField("Load", "kg", 0, 1000).nullish(),
+  /** the clinic's machine that was chosen, and its settings; none: the first that can do it, as it is usual */
+  machineId: uuid.nullish(),
+  settings: z.record(z.string().max(40), z.number({ error: "A setting must be a number." })).nullish(),
+  ladder: lineLadder.nullish(),
+  standingOrder: standingOrder.nullish(),
   /** why it is there, from the draft it came with; kept with the line */
   why: z.string().trim().max(400, { error: "Why a line is there has 400 characters at most." }).nullish(),
 });

@@ -1,0 +1,63 @@
+import { z } from "zod";
+import { legs } from "../../dose/legs";
+import { SCHEME_KINDS, type SchemeKind } from "../../dose/scheme";
+import type { PlannedSet } from "../../dose/schemeSets";
+import { uuid } from "../../units/fields";
+
+/** A set with what is set for it. Loads are in the machine's unit; null where nothing is set. */
+export const keptSet = z.object({
+  role: z.enum(["ramp", "work"]),
+  workS: z.number(),
+  tensionS: z.number(),
+  restS: z.number(),
+  reps: z.number().nullable(),
+  holds: z.object({ reps: z.number(), holdS: z.number(), restS: z.number() }).nullable(),
+  loadShare: z.number(),
+  reserve: z.number().nullable(),
+  loadKg: z.number().nullable(),
+  how: z.string().nullable(),
+}) satisfies z.ZodType<PlannedSet & { loadKg: number | null; how: string | null }>;
+export type KeptSet = z.infer<typeof keptSet>;
+
+/** A line of a sheet with every figure that was computed when it was saved: what is run is this and nothing else. */
+export const keptLine = z.object({
+  lineId: uuid,
+  exerciseId: z.string(),
+  name: z.string(),
+  kind: z.enum(SCHEME_KINDS as [SchemeKind, ...SchemeKind[]]),
+  legs,
+  sharesRests: z.boolean(),
+  machineId: z.string().nullable(),
+  machineName: z.string().nullable(),
+  sets: z.array(keptSet).max(60),
+  /** knee flexion of a hold, or the range of repetitions; null where the knee has none of its own */
+  fromDeg: z.number().nullable(),
+  toDeg: z.number().nullable(),
+  /** joint pain above this ends the line */
+  painMax: z.number(),
+  /** what to set, in words, each with its notch */
+  setUp: z.array(z.object({ name: z.string(), value: z.string() })),
+  /** what is looked at before the first set */
+  checks: z.array(z.string()),
+  /** it may not start before safety pins or stops were checked */
+  needsPins: z.boolean(),
+  /** real loads from the lightest to what was planned, for a tap that eases; empty where nothing is set */
+  lighter: z.array(z.object({ loadKg: z.number(), how: z.string() })),
+  /** more of what is set makes it easier */
+  isHelp: z.boolean(),
+  /** force between shin and pad that is aimed at, N */
+  aimForceN: z.number().nullable(),
+  /** an accumulated set counts to this */
+  total: z.number().nullable(),
+  /** a climb or an accumulated set ends before it would leave fewer */
+  leastReserve: z.number().nullable(),
+  /** of the one-repetition maximum, for holds of what can be held at the angle; null where nothing says */
+  share: z.number().nullable(),
+  basis: z.enum(["felt", "default strength", "strength test", "repetition test"]).nullable(),
+  /** felt effort that is aimed at, 0 to 10 */
+  feltAim: z.number().nullable(),
+  /** of the whole line as planned: kneecap load in seconds of a chair rise, hard repetitions of one leg */
+  kneecapChairS: z.number(),
+  hardReps: z.number(),
+});
+export type KeptLine = z.infer<typeof keptLine>;

@@ -1,0 +1,19 @@
+import { z } from "zod";
+import { plannedDeg } from "../../dose/scheme";
+import { wholeField } from "../../units/fields";
+
+/** The way a line is to climb: angles of holds from the first to the goal, or repetitions from fewest to most before the load steps. */
+export const lineLadder = z.discriminatedUnion("of", [
+  z.object({ of: z.literal("angle"), fromDeg: plannedDeg, toDeg: plannedDeg }),
+  z
+    .object({
+      of: z.literal("reps"),
+      least: wholeField("The fewest repetitions", 1, 40),
+      most: wholeField("The most repetitions", 1, 40),
+    })
+    .refine((l) => l.most >= l.least, {
+      path: ["most"],
+      error: "The most repetitions are at least the fewest.",
+    }),
+]);
+export type LineLadder = z.infer<typeof lineLadder>;

@@ -1,0 +1,298 @@
+import fc from "fast-check";
+import type { Legs } from "../dose/legs";
+import { runSeconds, runThrough } from "../dose/runThrough";
+import type { Scheme } from "../dose/scheme";
+import type { ScoreLine } from "../dose/scoreInput";
+import type { KeptLine } from "../sheet/line/keptLine";
+import { keptLines, lineIdOf } from "../testdata/keptLines";
+import { EXAMPLES } from "../testdata/scoreContext";
+import { robot } from "../testdata/visitRobot";
+import { recordOf } from "./recordOf";
+import { currentTask, startOf, visitState } from "./run";
+import { placeOf } from "./setRecord";
+import { runLineOfKept, taskKey } from "./tasks";
+import { eventsOf, type LogEntry, lastUndone, type VisitEvent } from "./visitEvent";
+
+const line = (exerciseId: string, scheme: Scheme, legs: Legs, over: Partial<ScoreLine> = {}): ScoreLine => ({
+  exerciseId,
+  scheme,
+  legs,
+  window: null,
+  sharesRests: false,
+  ...over,
+});
+
+const { holds, straight, ramp, climb, accumulated, drop, partials, pulses, light, lowering, carry, stretch } =
+  EXAMPLES;
+const two = EXAMPLES.two_up_one_down;
+/** One line of every scheme, each on something it is done on. */
+const EVERY: ScoreLine[] = [
+  line("kext_iso_machine", holds, "one"),
+  line("lp_horizontal", straight, "together"),
+  line("sq_hack", ramp, "together"),
+  line("lp_horizontal", climb, "together"),
+  line("curl_seated", accumulated, "together"),
+  line("kext_single", drop, "one"),
+  line("curl_partials_hold", partials, "together"),
+  line("kext_terminal_pulses", pulses, "one"),
+  line("kext_light_high_rep", light, "together"),
+  line("kneel_lower_reach", lowering, "together"),
+  line("lp_2up1down", two, "in_turns"),
+  line("lunge_walking", carry, "alternating"),
+  line("str_hamstring", stretch, "one_after_other"),
+];
+const all = keptLines(EVERY);
+const [hold, press] = keptLines([EVERY[0] as ScoreLine, EVERY[1] as ScoreLine]) as [KeptLine, KeptLine];
+
+test.each(all.map((l) => [l.kind, l] as const))("%s runs from its first set to its end", (_, l) => {
+  const { events } = robot([l]);
+  const state = visitState([l], events);
+  expect(state.phase).toBe("finished");
+  expect(state.tasks.some((t) => t.status === "open")).toBe(false);
+  expect(state.done.length).toBeGreaterThan(0);
+});
+
+test("a whole sheet runs line after line; the minutes said beforehand are the run's own", () => {
+  const sheet = keptLines([
+    EVERY[0] as ScoreLine,
+    EVERY[2] as ScoreLine,
+    line("kext_single", { ...straight, restS: 120 }, "in_turns"),
+    line("curl_seated", straight, "together", { sharesRests: true }),
+    line("curl_single", holds, "one_after_other"),
+  ]);
+  const { events, seconds } = robot(sheet);
+  const state = visitState(sheet, events);
+  expect(state.phase).toBe("finished");
+  expect(state.done).toHaveLength(state.tasks.length);
+  expect(seconds).toBeCloseTo(runSeconds(runThrough(sheet.map(runLineOfKept))), 3);
+});
+
+test("pairs go round by round: the second line stands in the first one's rests", () => {
+  const pair = keptLines([
+    line("lp_horizontal", straight, "together"),
+    line("curl_seated", straight, "together", { sharesRests: true }),
+  ]);
+  const order = startOf(pair).tasks.map((t) => t.lineId);
+  expect(order.slice(0, 4)).toEqual([lineIdOf(1), lineIdOf(2), lineIdOf(1), lineIdOf(2)]);
+});
+
+test("a line that needs its pins does not start without the tick", () => {
+  expect(press.needsPins).toBe(true);
+  const without: VisitEvent = { type: "set-up", lineId: press.lineId, pins: false, at: 1 };
+  expect(visitState([press], [without]).phase).toBe("set-up");
+  expect(visitState([press], [{ ...without, pins: true }]).phase).toBe("pain-before");
+});
+
+const begun = (l: KeptLine): VisitEvent[] => [
+  { type: "set-up", lineId: l.lineId, pins: true, at: 0 },
+  { type: "pain-before", score: 1, at: 0 },
+  {
+    type: "start",
+    task: { lineId: l.lineId, set: 0, leg: startOf([l]).tasks[0]?.leg ?? "both", bout: 0 },
+    at: 1000,
+  },
+];
+const end = (at: number, over: Partial<Extract<VisitEvent, { type: "end" }>> = {}): VisitEvent => ({
+  type: "end",
+  at,
+  early: null,
+  reps: null,
+  meanForceN: null,
+  range: null,
+  countedBy: "tap",
+  ...over,
+});
+const rate = (pain: number, n: number, reserve: number | null = null): VisitEvent => ({
+  type: "rate",
+  pain,
+  reserve,
+  felt: null,
+  recordId: lineIdOf(900 + n),
+  at: 60_000,
+});
+
+test("joint pain above the limit ends the line, and the next line is set up", () => {
+  const lines = [hold, press];
+  const over = visitState(lines, [...begun(hold), end(46_000), rate(hold.painMax + 1, 1)]);
+  expect(over.phase).toBe("set-up");
+  expect(currentTask(over)?.lineId).toBe(press.lineId);
+  expect(over.ended[hold.lineId]).toMatch(/above the limit/);
+  const before = visitState(lines, [
+    { type: "set-up", lineId: hold.lineId, pins: true, at: 0 },
+    { type: "pain-before", score: hold.painMax + 1, at: 0 },
+  ]);
+  expect(currentTask(before)?.lineId).toBe(press.lineId);
+});
+
+test("a jump of three ends the line also below the limit", () => {
+  const s = visitState([{ ...hold, painMax: 9 }], [...begun(hold), end(46_000), rate(4, 1)]);
+  expect(s.ended[hold.lineId]).toBe("joint pain jumped from 1 to 4");
+});
+
+test("a stop in a running hold ends it, asks how it was, and closes the visit", () => {
+  const s = visitState([hold, press], [...begun(hold), { type: "stop", reason: "dizzy", at: 11_000 }]);
+  expect(s).toMatchObject({ phase: "rating", stopped: "dizzy" });
+  const rated = visitState(
+    [hold, press],
+    [...begun(hold), { type: "stop", reason: "dizzy", at: 11_000 }, rate(1, 1)],
+  );
+  expect(rated).toMatchObject({ phase: "closing", stopped: "dizzy" });
+  expect(rated.done[0]).toMatchObject({ workedS: 10, early: "other" });
+});
+
+test("a short hold is kept as short, with why; half a second is a finger's beat", () => {
+  const held = (at: number) =>
+    visitState([hold], [...begun(hold), end(at, { early: "muscle" }), rate(1, 1)]).done[0];
+  expect(held(31_000)).toMatchObject({ workedS: 30, early: "muscle" });
+  expect(held(45_800)).toMatchObject({ early: null });
+});
+
+test("the other leg does what the first one did, and no more", () => {
+  const [l] = keptLines([line("kext_single", straight, "in_turns")]) as [KeptLine];
+  const s = visitState([l], [...begun(l), end(20_000, { reps: 7 }), rate(1, 1)]);
+  expect(currentTask(s)).toMatchObject({ leg: "second", set: 0, reps: 7 });
+});
+
+test("an accumulated set counts to its total and not beyond", () => {
+  const [l] = keptLines([EVERY[4] as ScoreLine]) as [KeptLine];
+  const total = l.total ?? 0;
+  const counted = (reps: number) => {
+    const { events } = robot([l], { reps });
+    return visitState([l], events).done.map((d) => d.reps ?? 0);
+  };
+  const many = counted(12);
+  expect(many.reduce((a, b) => a + b, 0)).toBe(total);
+  const few = counted(3);
+  expect(few).toHaveLength(Math.min(9, Math.ceil(total / 3)));
+  // fewer than two possible: it ends
+  expect(counted(1)).toEqual([1]);
+});
+
+test("a climb ends where the next set would leave too few", () => {
+  const [l] = keptLines([EVERY[3] as ScoreLine]) as [KeptLine];
+  const least = l.leastReserve ?? 0;
+  const s = visitState([l], [...begun(l), end(20_000), rate(1, 1, least)]);
+  expect(s.phase).toBe("closing");
+});
+
+test("loads, added sets, skips and swaps change what is left and nothing that was done", () => {
+  const id = press.lineId;
+  const done = [...begun(press), end(30_000), rate(1, 1)];
+  const eased = visitState(
+    [press],
+    [...done, { type: "load", lineId: id, loadKg: 15, how: "pin 3", at: 70_000 }],
+  );
+  expect(eased.done[0]?.task.loadKg).toBe(press.sets[0]?.loadKg);
+  expect(currentTask(eased)).toMatchObject({ loadKg: 15, how: "pin 3" });
+  const more = visitState([press], [...done, { type: "add-set", lineId: id, at: 70_000 }]);
+  expect(more.tasks).toHaveLength(eased.tasks.length + 1);
+  const skipped = visitState([press], [...done, { type: "skip", lineId: id, what: "line", at: 70_000 }]);
+  expect(skipped.phase).toBe("closing");
+  const to: KeptLine = { ...hold, lineId: id };
+  const swapped = visitState([press], [...done, { type: "swap", lineId: id, to, why: "hurts", at: 70_000 }]);
+  expect(swapped.phase).toBe("set-up");
+  expect(currentTask(swapped)).toMatchObject({ lineId: id, holdS: 45 });
+  expect(swapped.done).toHaveLength(1);
+});
+
+test("a correction keeps the place and puts the numbers right", () => {
+  const events = [...begun(press), end(30_000), rate(1, 1)];
+  const s = visitState(
+    [press],
+    [
+      ...events,
+      {
+        type: "correct",
+        recordId: lineIdOf(901),
+        newId: lineIdOf(999),
+        pain: 2,
+        reps: 8,
+        reserve: 1,
+        felt: null,
+        at: 1,
+      },
+    ],
+  );
+  const [before] = visitState([press], events).done;
+  const [after] = s.done;
+  expect(after).toMatchObject({ recordId: lineIdOf(999), pain: 2, reps: 8, reserve: 1 });
+  expect(placeOf(recordOf(after as never, "left"))).toBe(placeOf(recordOf(before as never, "left")));
+});
+
+const at = fc.integer({ min: 0, max: 600_000 });
+const anyEvent = (lines: readonly KeptLine[]): fc.Arbitrary<LogEntry> => {
+  const id = fc.constantFrom(...lines.map((l) => l.lineId));
+  const task = fc.constantFrom(
+    ...startOf(lines).tasks.map(({ lineId, set, leg, bout }) => ({ lineId, set, leg, bout })),
+  );
+  const score = fc.integer({ min: 0, max: 5 });
+  return fc.oneof(
+    {
+      weight: 3,
+      arbitrary: fc.record({ type: fc.constant("set-up" as const), lineId: id, pins: fc.constant(true), at }),
+    },
+    { weight: 4, arbitrary: fc.record({ type: fc.constant("pain-before" as const), score, at }) },
+    { weight: 9, arbitrary: fc.record({ type: fc.constant("start" as const), task, at }) },
+    { weight: 5, arbitrary: at.map((x) => end(x)) },
+    {
+      weight: 5,
+      arbitrary: fc.record({
+        type: fc.constant("rate" as const),
+        pain: score,
+        reserve: fc.option(score),
+        felt: fc.constant(null),
+        recordId: fc.uuid(),
+        at,
+      }),
+    },
+    fc.record({
+      type: fc.constant("load" as const),
+      lineId: id,
+      loadKg: fc.integer({ min: 0, max: 90 }),
+      how: fc.constant("pin 1"),
+      at,
+    }),
+    fc.record({ type: fc.constant("add-set" as const), lineId: id, at }),
+    fc.record({
+      type: fc.constant("skip" as const),
+      lineId: id,
+      what: fc.constantFrom("set" as const, "line" as const),
+      at,
+    }),
+    { weight: 2, arbitrary: at.map((x): LogEntry => ({ type: "undo", at: x })) },
+    at.map((x): LogEntry => ({ type: "stop", reason: "no time", at: x })),
+  );
+};
+
+const sheet = keptLines([
+  line("kext_iso_machine", { ...holds, reps: 2 }, "one"),
+  line("kext_single", straight, "in_turns"),
+  line("curl_seated", accumulated, "together"),
+]);
+
+test("no sequence of events makes a set appear twice or vanish", () => {
+  fc.assert(
+    fc.property(fc.array(anyEvent(sheet), { maxLength: 80 }), (log) => {
+      const events = eventsOf(log);
+      const s = visitState(sheet, events);
+      const places = s.done.map((d) => placeOf(recordOf(d, "left")));
+      expect(new Set(places).size).toBe(places.length);
+      // every rating that was taken is one set, in order
+      const rated = new Set(s.done.map((d) => d.recordId));
+      expect(rated.size).toBe(s.done.length);
+      expect(s.tasks.filter((t) => t.status === "done")).toHaveLength(s.done.length);
+      expect(new Set(s.tasks.map(taskKey)).size).toBe(s.tasks.length);
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test("taking back undoes exactly one thing", () => {
+  fc.assert(
+    fc.property(fc.array(anyEvent(sheet), { maxLength: 60 }), (log) => {
+      const events = eventsOf(log);
+      const kept = eventsOf([...log, { type: "undo", at: 0 }]);
+      expect(kept).toEqual(events.slice(0, lastUndone(events).from));
+    }),
+  );
+});

@@ -1,0 +1,78 @@
+import { z } from "zod";
+import { painScore, uuid } from "../units/fields";
+
+/** Why a set or a hold ended before its time. */
+export const earlyReason = z.enum(["muscle", "joint_pain", "position", "range", "other"]);
+export type EarlyReason = z.infer<typeof earlyReason>;
+
+export const EARLY_WORDS: Record<EarlyReason, string> = {
+  muscle: "muscle gave out",
+  joint_pain: "joint pain",
+  position: "position lost",
+  range: "range lost",
+  other: "something else",
+};
+
+export const doneLeg = z.enum(["both", "left", "right"], { error: "Say which leg did it." });
+export type DoneLeg = z.infer<typeof doneLeg>;
+
+const scale = z.number().min(0).max(10).nullable();
+const angle = z.number().min(-10).max(160).nullable();
+
+/**
+ * One set of one leg as it was really done, or one bout of it (a hold, a piece of a stretch). Append-only: the id is made
+ * where it is logged, so sending it twice changes nothing; a correction is a new record that names the old one, `voided`
+ * takes the old one back.
+ */
+export const setRecord = z
+  .object({
+    id: uuid,
+    lineId: uuid,
+    /** what was really done: another one than planned where the line was swapped for today */
+    exerciseId: z.string().min(1).max(60),
+    setNo: z.number().int().min(1).max(40),
+    leg: doneLeg,
+    boutNo: z.number().int().min(1).max(40),
+    corrects: uuid.nullable(),
+    voided: z.boolean(),
+    startedAt: z.iso.datetime(),
+    workedS: z.number().min(0).max(1800),
+    /** null for holds and stretches */
+    reps: z.number().int().min(0).max(200).nullable(),
+    /** what was set, in the machine's unit; null where nothing is set */
+    loadKg: z.number().min(0).max(1000).nullable(),
+    how: z.string().max(80).nullable(),
+    rangeFromDeg: angle,
+    rangeToDeg: angle,
+    /** null where it was not asked before this set */
+    painBefore: painScore.nullable(),
+    /** joint pain in the set */
+    pain: painScore,
+    /** repetitions left, as the client said; null where not asked */
+    reserve: scale,
+    /** felt effort, 0 to 10; null where not asked */
+    felt: scale,
+    early: earlyReason.nullable(),
+    /** mean force between shin and pad, N; null without a load cell */
+    meanForceN: z.number().min(0).max(3000).nullable(),
+    countedBy: z.enum(["tap", "sensor", "cell", "clock"]),
+  })
+  .refine((r) => !r.voided || r.corrects !== null, {
+    path: ["corrects"],
+    error: "Taking a set back must name the set.",
+  });
+export type SetRecord = z.infer<typeof setRecord>;
+
+/** The place of a record in its visit: at most one record of a place stands. */
+export const placeOf = (r: Pick<SetRecord, "lineId" | "setNo" | "leg" | "boutNo">): string =>
+  `${r.lineId} ${r.setNo} ${r.leg} ${r.boutNo}`;
+
+/** The records that stand: not corrected, not taken back, in the order in which they were done. */
+export function standing<T extends Pick<SetRecord, "id" | "corrects" | "voided" | "startedAt">>(
+  records: readonly T[],
+): T[] {
+  const corrected = new Set(records.map((r) => r.corrects).filter((id) => id !== null));
+  return records
+    .filter((r) => !corrected.has(r.id) && !r.voided)
+    .sort((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt));
+}
