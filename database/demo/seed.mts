@@ -28,7 +28,7 @@ import { conditionsOf } from "../../src/server/conditions";
 import type { Actor, Ctx } from "../../src/server/context";
 import { db, inClinic } from "../../src/server/db";
 import { proposal, takeDecision } from "../../src/server/decisions";
-import { answerRecheck } from "../../src/server/floor/rechecks";
+import { answerRecheck } from "../../src/server/visits/rechecks";
 import { recordMorning } from "../../src/server/floor/responses";
 import { endSession, logHold, startSession } from "../../src/server/floor/running";
 import { painMaxFor } from "../../src/server/floor/sessions";

@@ -12,7 +12,9 @@ export interface TodayLane {
   detail: string;
   week: string;
   window: { fromDeg: number; toDeg: number };
-  hold: { deg: number; words: string } | null;
+  /** the angle of the first hold that is planned */
+  holdDeg: number | null;
+  sheets: string[];
   last: { before: number | null; after: number | null; morning: number | null; on: string } | null;
   next: string;
   href: string;
@@ -42,7 +44,7 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
         <thead>
           <tr className="small quiet border-b border-rule">
             <th className="py-2 pl-4 font-normal">who</th>
-            <th className="py-2 font-normal">knee flexion allowed, and the hold now</th>
+            <th className="py-2 font-normal">knee flexion allowed, and the sheets</th>
             <th className="py-2 font-normal">joint pain before → after → next morning</th>
             <th className="py-2 font-normal">next</th>
           </tr>
@@ -63,10 +65,8 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
                 <p className="small quiet">{l.week}</p>
               </td>
               <td className="w-[300px] py-4 pr-6">
-                <MiniRail fromDeg={l.window.fromDeg} toDeg={l.window.toDeg} holdDeg={l.hold?.deg ?? null} />
-                <p className="small">
-                  {l.hold ? `hold at ${l.hold.deg}°: ${l.hold.words}` : "no hold dosed yet"}
-                </p>
+                <MiniRail fromDeg={l.window.fromDeg} toDeg={l.window.toDeg} holdDeg={l.holdDeg} />
+                <p className="small">{l.sheets.length > 0 ? l.sheets.join(" · ") : "no sheet yet"}</p>
               </td>
               <td className="py-4 pr-6">
                 {l.last ? (
@@ -77,7 +77,7 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
                     <p className="small quiet">{relativeDay(l.last.on, todayIso)}</p>
                   </>
                 ) : (
-                  <p className="quiet">no session yet</p>
+                  <p className="quiet">no visit yet</p>
                 )}
               </td>
               <td className="w-[300px] py-4 pr-3">

@@ -47,7 +47,7 @@ export default async function TodayPage() {
           {needHand === 0
             ? "nobody waits for you"
             : `${needHand} ${needHand === 1 ? "needs" : "need"} a hand`}
-          . Open one to measure, dose, run or decide; each line says what comes next and why.
+          . Open one to measure, plan, run or decide; each line says what comes next and why.
         </p>
         <TodayList lanes={data.lanes} todayIso={data.day} />
       </main>
@@ -60,19 +60,19 @@ function laneOf(
   day: string,
   window: { fromDeg: number; toDeg: number },
 ): Omit<TodayLane, "refused"> {
-  const { client, plan, last } = d;
+  const { client, sheets, last } = d;
+  const hold = sheets.flatMap((s) => s.lines).find((l) => l.plan.scheme.kind === "holds")?.plan.scheme;
   return {
     clientId: client.clientId,
     name: client.name,
     detail: `${client.where} · ${client.condition}`,
     week: weekWords(client, day),
     window: { fromDeg: window.fromDeg, toDeg: window.toDeg },
-    hold: plan
-      ? {
-          deg: plan.plan.kneeFlexionDeg,
-          words: `${plan.plan.pattern.reps * plan.plan.pattern.sets} × ${plan.plan.pattern.holdS} s, ${plan.setting}`,
-        }
-      : null,
+    holdDeg: hold?.kind === "holds" ? hold.atDeg : null,
+    sheets: sheets.map(
+      (s) =>
+        `${s.name}: ${s.lines.length} ${s.lines.length === 1 ? "line" : "lines"}, ${Math.ceil(s.seconds / 60)} min`,
+    ),
     last,
     next: d.next.sentence,
     href: `/clients/${client.clientId}/${d.next.step}`,

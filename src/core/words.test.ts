@@ -23,7 +23,6 @@ import { atAngle, type Compared, explainDifference } from "./selection/compare";
 import { READY_QUESTIONS } from "./selection/questions";
 import { rangeSheet, rowOf } from "./selection/rangeSheet";
 import type { ReferenceTask } from "./selection/tissues";
-import { STOP_REASONS } from "./session/stopReasons";
 import { newClientInput } from "./story/storyInput";
 import { strengthTestInput } from "./strength/testInput";
 import { anyDecision } from "./testdata/anyDecision";
@@ -33,6 +32,7 @@ import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { issueSentence } from "./units/issueSentence";
 import { lowerFirst } from "./units/lowerFirst";
+import { STOP_REASONS } from "./visit/stopReasons";
 
 /** Every sentence that the core says to people for many clients, with where it came from. */
 function everySentence(): Map<string, string> {

@@ -24,7 +24,7 @@ export async function keepAttempt(
     deed: string;
     sentence: string;
     clientId: string | null;
-    sessionId: string | null;
+    visitId: string | null;
     content: unknown;
   },
 ): Promise<void> {
@@ -32,7 +32,7 @@ export async function keepAttempt(
     const [found] = await tx`
       select c.id from client c where c.id = ${attempt.clientId}
       union all
-      select e.client_id from floor_session s join episode e on e.id = s.episode_id where s.id = ${attempt.sessionId}`;
+      select e.client_id from visit v join episode e on e.id = v.episode_id where v.id = ${attempt.visitId}`;
     const isLong = JSON.stringify(attempt.content ?? null).length > MOST_KEPT_CHARACTERS;
     await tx`
       insert into refused_attempt (clinic_id, at, person_id, client_id, deed, sentence, content)

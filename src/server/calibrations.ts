@@ -1,7 +1,7 @@
 import "server-only";
 import { type CalibrationInput, type CalibrationReading, calibrate } from "@/core/equipment/calibrate";
 import { familyById } from "@/core/equipment/families";
-import { type Cam, cam } from "@/core/equipment/resistanceCurve";
+import { type Cam, cam } from "@/core/mechanics/camCurve";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "./audit";
 import { type Ctx, mustMay } from "./context";

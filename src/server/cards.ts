@@ -1,10 +1,8 @@
 import "server-only";
-import { familyById } from "@/core/equipment/families";
-import { nearestNotch, notchesOf } from "@/core/equipment/machine";
 import { withOwn } from "@/core/rules/exercises";
 import { fitExercise } from "@/core/safety/fitExercise";
 import { allowedArc } from "@/core/selection/allowedArc";
-import { type CardInput, SUPPORT_WORDS } from "@/core/selection/cardInput";
+import type { CardInput } from "@/core/selection/cardInput";
 import { exerciseUse } from "@/core/selection/exerciseUse";
 import { BODY_WEIGHT, machineFor, realLoads, settingsAtNotches } from "@/core/selection/machineFor";
 import { computeSetUp } from "@/core/selection/row";
@@ -15,9 +13,8 @@ import { audit } from "./audit";
 import { chooseFacts } from "./choose";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, mustMay, once } from "./context";
+import { planningBarred } from "./limits";
 import { lockEpisode } from "./lock";
-import { machinesOf } from "./machines";
-import { planningBarred } from "./plans";
 import { attempted, Refused } from "./refused";
 
 /** A set-up card: the newest version for an exercise of an episode. */
@@ -61,19 +58,6 @@ export const cardsOf = (ctx: Ctx, episodeId: string): Promise<SetUpCard[]> =>
       }))
       .sort((a, b) => b.at.getTime() - a.at.getTime());
   });
-
-/** The card of the held extension in a line for the floor; null where there is none. */
-export async function holdCardWords(ctx: Ctx, episodeId: string): Promise<string | null> {
-  const card = (await cardsOf(ctx, episodeId)).find((c) => c.exerciseId === "kext_iso_machine");
-  const machine = (await machinesOf(ctx)).find((m) => m.id === card?.machineId);
-  const family = machine && familyById(machine.family);
-  if (!card || !machine || !family) return null;
-  const set = family.settings.flatMap((s) => {
-    const value = card.settings[s.key];
-    return value === undefined ? [] : [`${s.name} ${nearestNotch(notchesOf(machine, s), value).label}`];
-  });
-  return [...set, SUPPORT_WORDS[card.support], ...card.cues.slice(0, 1)].join(" · ");
-}
 
 /**
  * Saves a card. The core computes the set-up again: a barred exercise, a setting between notches, a load that is no

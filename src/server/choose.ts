@@ -47,8 +47,11 @@ export interface ChooseFacts {
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
 export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<ChooseFacts | string> {
-  const noRule = await noRuleFor(ctx, client);
-  if (noRule) return noRule;
+  return (await noRuleFor(ctx, client)) ?? knownFacts(ctx, client);
+}
+
+/** What is known of a client and the gym, also where no rule of the base chooses for them. */
+export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<ChooseFacts> {
   const bounds = await boundsOf(ctx, client);
   const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side);
   const measured = await measurementsOf(ctx, client.episodeId);

@@ -1,24 +1,26 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
-import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, type Action, stricter } from "@/core/progression/safetyRules";
 import { phaseEntry } from "@/core/safety/phaseEntry";
 import type { ScreeningState } from "@/core/safety/screeningState";
-import { standing } from "@/core/session/holdRecord";
+import { standing } from "@/core/visit/setRecord";
 import { type ClientEpisode, clientEpisodes } from "./clients";
 import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, today } from "./context";
-import { proposal } from "./decisions";
-import { lastRecheck } from "./floor/rechecks";
-import { morningWaits } from "./floor/responses";
-import { type FloorSession, isStopped, sessionsOf } from "./floor/sessions";
 import { limitsBar } from "./limits";
 import { extensionTests, testsOf } from "./measurements";
 import { findingsOnFile } from "./otherMeasurements";
 import { painSentence } from "./pain";
 import { findingsOf } from "./phases";
-import { currentPlan, type StoredPlan } from "./plans";
 import { screeningStateOf } from "./screenings";
+import { type SheetVersion, sheetsOf } from "./sheets/sheets";
+import { waitingDraft } from "./visits/decisions";
+import { isStopped } from "./visits/floor";
+import { morningWaits } from "./visits/mornings";
+import { visitsDone } from "./visits/past";
+import { lastRecheck } from "./visits/rechecks";
+import { recentVisits, strictestOf, type Visit } from "./visits/visits";
 
 export type PathStep =
   | "story"
@@ -42,13 +44,13 @@ export interface LastResponse {
 
 export interface ClientDay {
   client: ClientEpisode;
-  plan: StoredPlan | null;
+  /** the newest version of every sheet in force */
+  sheets: SheetVersion[];
   last: LastResponse | null;
-  lastSession: FloorSession | null;
   steps: Record<PathStep, { state: StepState; words: string }>;
   /** the one thing to do next */
   next: { step: PathStep; sentence: string; needsHand: boolean };
-  sessionsDone: number;
+  visitsDone: number;
   screening: ScreeningState;
   /** what is due for a measurement, and why */
   due: DueMeasurement[];
@@ -61,20 +63,20 @@ export interface ClientDay {
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
 export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
   const { episodeId } = client;
-  const [allTests, plan, sessions, recheck, conditions, measurements, screening, draft, handLimits] =
+  const [allTests, sheets, visits, recheck, conditions, measurements, screening, draft, handLimits] =
     await Promise.all([
       testsOf(ctx, episodeId),
-      currentPlan(ctx, episodeId),
-      sessionsOf(ctx, episodeId),
+      sheetsOf(ctx, episodeId),
+      recentVisits(ctx, episodeId),
       lastRecheck(ctx, episodeId),
       conditionsOf(ctx, episodeId),
       findingsOnFile(ctx, client),
       screeningStateOf(ctx, client),
-      proposal(ctx, client),
+      waitingDraft(ctx, client),
       limitsBar(ctx, client),
     ]);
   const tests = extensionTests(allTests, client.side);
-  const lastSession = sessions[sessions.length - 1] ?? null;
+  const lastVisit = visits.at(-1) ?? null;
   const due = dueMeasurements({
     parts: conditions,
     measurements,
@@ -88,19 +90,19 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     if (entry.mayEnter && entry.next) opens.push(entry.next.name);
   }
   const warning = recheck && !recheck.isClear ? recheck.what : null;
-  const stopped = lastSession !== null && plan !== null && isStopped(lastSession, plan);
+  const runnable = sheets.filter((sheet) => !isStopped(visits, sheet));
   const facts: Facts = {
     client,
     tests: tests.length,
     due,
-    plan,
-    lastSession,
-    draft: draft?.decision.action ?? null,
+    sheets,
+    lastVisit,
+    draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
     warning,
-    isStopped: stopped,
+    isStopped: sheets.length > 0 && runnable.length === 0,
     screening,
     handLimits,
-    morningWaits: lastSession !== null && morningWaits(ctx, lastSession.startedAt) !== null,
+    morningWaits: draft !== null && morningWaits(ctx, draft.visit.startedAt) !== null,
     phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
     opens,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
@@ -108,12 +110,11 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
   const steps = stepsOf(facts);
   return {
     client,
-    plan,
-    last: lastSession ? lastResponse(ctx, lastSession) : null,
-    lastSession,
+    sheets,
+    last: lastVisit ? lastResponse(ctx, lastVisit) : null,
     steps,
     next: nextStep(steps, facts),
-    sessionsDone: sessions.filter((s) => s.end).length,
+    visitsDone: await visitsDone(ctx, episodeId, MOST_COUNTED),
     screening,
     due,
     bars: barsOf(facts),
@@ -121,10 +122,15 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
   };
 }
 
-function lastResponse(ctx: Ctx, s: FloorSession): LastResponse {
+const MOST_COUNTED = 999;
+
+const strictestAction = (actions: readonly Action[]): Action | null =>
+  actions.length === 0 ? null : actions.reduce((a, b) => stricter(a, b));
+
+function lastResponse(ctx: Ctx, s: Visit): LastResponse {
   const done = standing(s.records);
   return {
-    before: done[0]?.painBefore ?? null,
+    before: done.find((r) => r.painBefore !== null)?.painBefore ?? s.end?.painAtStart ?? null,
     after: s.end?.painAtEnd ?? null,
     morning: s.morning?.pain ?? null,
     on: dayOf(ctx, s.startedAt),
@@ -135,9 +141,10 @@ interface Facts {
   client: ClientEpisode;
   tests: number;
   due: DueMeasurement[];
-  plan: StoredPlan | null;
-  lastSession: FloorSession | null;
-  draft: Action | null;
+  sheets: SheetVersion[];
+  lastVisit: Visit | null;
+  /** the oldest visit that waits for a decision, and the strictest of what its drafts say */
+  draft: { visit: Visit; strictest: Action | null } | null;
   warning: string | null;
   isStopped: boolean;
   screening: ScreeningState;
@@ -166,7 +173,7 @@ function barsOf(f: Facts): ClientDay["bars"] {
   if (f.screening.barsPlanning) return { sentence: f.screening.barsPlanning, step: "screen" };
   if (f.warning)
     return {
-      sentence: `A warning sign stands since the last session: ${f.warning}. A therapist clears it with a reason, or refers.`,
+      sentence: `A warning sign stands since the last visit: ${f.warning}. A therapist clears it with a reason, or refers.`,
       step: "floor",
     };
   return f.handLimits ? { sentence: f.handLimits, step: "limits" } : null;
@@ -188,21 +195,22 @@ function measureStep(f: Facts): { state: StepState; words: string } {
 }
 
 function doseStep(f: Facts): { state: StepState; words: string } {
-  if (f.screening.barsPlanning && !f.plan) return { state: "blocked", words: "screen first" };
-  if (f.handLimits && !f.plan) return { state: "blocked", words: "needs limits" };
-  if (f.plan) return { state: "done", words: `${f.plan.plan.kneeFlexionDeg}°, ${f.plan.setting}` };
-  return f.tests
-    ? { state: "due", words: "no dose yet" }
-    : { state: "blocked", words: "needs a strength test" };
+  if (f.screening.barsPlanning && f.sheets.length === 0) return { state: "blocked", words: "screen first" };
+  if (f.handLimits && f.sheets.length === 0) return { state: "blocked", words: "needs limits" };
+  if (f.sheets.length === 0) return { state: "due", words: "no sheet yet" };
+  const lines = f.sheets.reduce((sum, s) => sum + s.lines.length, 0);
+  const names = f.sheets.map((s) => s.name).join(", ");
+  return { state: "done", words: `${names}: ${lines} ${lines === 1 ? "line" : "lines"}` };
 }
 
 const MORNING_WAITS = "from 04:00 on";
 
 function stepsOf(f: Facts): ClientDay["steps"] {
-  const undecided = Boolean(f.lastSession?.end && !f.lastSession.decided);
-  const morningMissing = undecided && !f.lastSession?.morning;
+  const undecided = f.draft !== null;
+  const morningMissing = f.draft !== null && !f.draft.visit.morning;
   const morningIsDue = morningMissing && !f.morningWaits;
-  const running = Boolean(f.lastSession && !f.lastSession.end);
+  const running = Boolean(f.lastVisit && !f.lastVisit.end);
+  const decided = f.lastVisit && strictestOf(f.lastVisit);
   return {
     story: { state: "done", words: "what it is about" },
     screen: SCREEN_STEPS[f.screening.status],
@@ -210,24 +218,26 @@ function stepsOf(f: Facts): ClientDay["steps"] {
     measure: measureStep(f),
     choose: f.handLimits
       ? { state: "blocked", words: "needs limits" }
-      : { state: "open", words: "what fits this knee" },
+      : f.sheets.length > 0
+        ? { state: "done", words: "what fits this knee" }
+        : { state: "open", words: "what fits this knee" },
     dose: doseStep(f),
     floor: floorStep(f, undecided, running),
     morning: morningMissing
       ? morningIsDue
         ? { state: "due", words: "not answered yet" }
         : { state: "open", words: MORNING_WAITS }
-      : f.lastSession?.morning
-        ? { state: "done", words: `pain ${f.lastSession.morning.pain}` }
-        : { state: "open", words: "after a session" },
+      : f.lastVisit?.morning
+        ? { state: "done", words: `pain ${f.lastVisit.morning.pain}` }
+        : { state: "open", words: "after a visit" },
     decide: undecided
       ? {
           state: morningMissing ? "open" : "due",
-          words: morningMissing ? "waits for the morning" : "draft is ready",
+          words: morningMissing ? "waits for the morning" : "drafts are ready",
         }
-      : f.lastSession?.decided
-        ? { state: "done", words: ACTION_WORDS[f.lastSession.decided.action as Action].toLowerCase() }
-        : { state: "open", words: "after a session" },
+      : decided
+        ? { state: "done", words: ACTION_WORDS[decided.action].toLowerCase() }
+        : { state: "open", words: "after a visit" },
   };
 }
 
@@ -235,15 +245,16 @@ function floorStep(f: Facts, undecided: boolean, running: boolean): { state: Ste
   if (f.warning) return { state: "blocked", words: "warning sign" };
   if (f.screening.barsFloor) return { state: "blocked", words: "screening" };
   if (f.handLimits) return { state: "blocked", words: "needs limits" };
-  if (!f.plan) return { state: "blocked", words: "needs a dose" };
+  if (f.sheets.length === 0) return { state: "blocked", words: "needs a sheet" };
   if (f.isStopped) return { state: "blocked", words: "stopped, refer" };
-  if (running) return { state: "due", words: "session is open" };
+  if (running) return { state: "due", words: "visit is open" };
   if (undecided) return { state: "blocked", words: "decide first" };
   return { state: "due", words: "ready to run" };
 }
 
 function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
-  const { draft, screening } = f;
+  const { screening } = f;
+  const draft = f.draft?.strictest ?? null;
   if (screening.status === "stop" || screening.status === "hold")
     return {
       step: "screen",
@@ -259,8 +270,8 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
       sentence: "A warning sign stands: clear it with a reason, or refer",
       needsHand: true,
     };
-  if (steps.floor.words === "session is open")
-    return { step: "floor", sentence: "A session is open on the floor: go on", needsHand: true };
+  if (steps.floor.words === "visit is open")
+    return { step: "floor", sentence: "A visit is open on the floor: go on", needsHand: true };
   if (steps.morning.words === MORNING_WAITS)
     return {
       step: "morning",
@@ -272,11 +283,11 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
   if (steps.decide.state === "due")
     return {
       step: "decide",
-      sentence: `Decide the next session: the draft says ${draft ? ACTION_WORDS[draft].toLowerCase() : "nothing yet"}`,
+      sentence: `Decide what comes next: ${draft ? `the drafts say ${ACTION_WORDS[draft].toLowerCase()} at the strictest` : "nothing can be drafted yet"}`,
       needsHand: draft === "REGRESS" || draft === "STOP_REFER",
     };
   if (steps.floor.words === "stopped, refer")
-    return { step: "dose", sentence: "Stopped: refer, then write a new plan", needsHand: true };
+    return { step: "dose", sentence: "Stopped: refer, then write a new version", needsHand: true };
   if (screening.barsPlanning)
     return {
       step: "screen",
@@ -290,8 +301,8 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
     return { step: "measure", sentence: `Measure strength: ${strength.because}`, needsHand: true };
   if (f.opens.length > 0)
     return { step: "limits", sentence: `Every criterion is met: “${f.opens[0]}” can open`, needsHand: true };
-  if (steps.dose.state === "due") return { step: "dose", sentence: "Dose the first hold", needsHand: true };
-  return { step: "floor", sentence: "Run the holds", needsHand: false };
+  if (steps.dose.state === "due") return { step: "dose", sentence: "Plan the first sheet", needsHand: true };
+  return { step: "floor", sentence: `Run ${f.sheets[0]?.name ?? "the sheet"}`, needsHand: false };
 }
 
 /** Everybody of the clinic with where they stand, those who need a hand first. */

@@ -10,12 +10,13 @@ import { newestOf } from "@/core/measure/findings";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "./clients";
 import { conditionsOf } from "./conditions";
 import { type Ctx, dayOf, today } from "./context";
-import { sessionsOf } from "./floor/sessions";
 import { testsOf } from "./measurements";
 import { findingsOnFile, measurementsOf } from "./otherMeasurements";
 import { painSentence } from "./pain";
 import { screeningsOf } from "./screenings";
 import { storyOf } from "./story";
+import { visitsDone } from "./visits/past";
+import { recentVisits } from "./visits/visits";
 
 /** What a first draft is made from, or the sentence why none is made today. */
 export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
@@ -23,7 +24,6 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
   const pain = await painSentence(ctx, client);
   if (pain) return `No draft today. ${pain}`;
-  const sessions = await sessionsOf(ctx, client.episodeId);
   const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not more";
   if (trend === "two grades more")
     return "No draft today: the knee is two grades more swollen than before. This leg is not trained; the therapist or a physician looks at it now.";
@@ -53,7 +53,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
         newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value ?? null,
     }),
     pressureIsKnown: screening !== undefined && screening.systolicMmHg !== null,
-    isFirstVisit: sessions.every((s) => !s.end),
+    isFirstVisit: (await visitsDone(ctx, client.episodeId, 1)) === 0,
     weeksAfterSurgery: weeksAfterSurgery(ctx, client),
     bodyMassKg: client.bodyMassKg,
   };
@@ -64,7 +64,7 @@ async function swellings(ctx: Ctx, client: ClientEpisode): Promise<{ on: string;
   const measured = (await findingsOnFile(ctx, client))
     .filter((m) => m.kind === "swelling" && (m.side === null || m.side === client.side))
     .map((m) => ({ on: m.takenOn, grade: m.value }));
-  const mornings = (await sessionsOf(ctx, client.episodeId)).flatMap((s) =>
+  const mornings = (await recentVisits(ctx, client.episodeId)).flatMap((s) =>
     s.morning && s.morning.swelling !== null
       ? [{ on: dayOf(ctx, s.morning.enteredAt), grade: s.morning.swelling }]
       : [],

@@ -1,6 +1,6 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
-import { type InForce, inForce } from "@/core/bounds/inForce";
+import { type InForce, inForce, mostOf } from "@/core/bounds/inForce";
 import { boundKind } from "@/core/bounds/kinds";
 import { isInForce, type Limit, limit } from "@/core/bounds/limit";
 import { missingWeightOrder } from "@/core/bounds/weightOrders";
@@ -138,6 +138,15 @@ export async function limitsBar(ctx: Ctx, client: ClientEpisode): Promise<string
   if (missing.length === 0) return null;
   return `The rules do not cover ${why.join(" and ")}, so no limits are computed. A therapist writes ${missing.map((k) => boundKind(k).name).join(", ")} by hand in Limits first.`;
 }
+
+/** Why nothing can be planned: warning signs, or no limits for what the rules do not cover. Null when it can. */
+export async function planningBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
+  return (await screeningStateOf(ctx, client)).barsPlanning ?? (await limitsBar(ctx, client));
+}
+
+/** The most joint pain allowed for this client today: the pain rule, the phase or a written limit, the strictest. */
+export const painMaxFor = async (ctx: Ctx, client: ClientEpisode): Promise<number> =>
+  mostOf(await boundsOf(ctx, client), "joint_pain");
 
 /**
  * Writes a limit, changes one (`replaces`) or lifts one. If somebody replaced the same limit meanwhile nothing is

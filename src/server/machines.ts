@@ -1,12 +1,6 @@
 import "server-only";
 import { familyById } from "@/core/equipment/families";
-import type { SettingSpec } from "@/core/equipment/families/family";
-import { type LoadSteps, loadSteps } from "@/core/equipment/loadSteps";
 import { type Machine, machine, nearestNotch, notchesOf } from "@/core/equipment/machine";
-import {
-  type SeatedKneeExtensionMachine,
-  seatedKneeExtensionMachine,
-} from "@/core/equipment/seatedKneeExtension";
 import { uuid } from "@/core/units/fields";
 import { audit } from "./audit";
 import { type Ctx, mustMay, once } from "./context";
@@ -105,48 +99,10 @@ export async function retireMachine(ctx: Ctx, id: string, isRetired: boolean): P
   );
 }
 
-export type ClinicMachine = SeatedKneeExtensionMachine & { id: string; setUp: string };
-
-/** The clinic's seated knee-extension machine, on which holds are dosed; null where it has none in use. */
-export const kneeExtensionMachine = (ctx: Ctx): Promise<ClinicMachine | null> =>
-  once(ctx, "machine", async () => {
+/** Where the shin pad of the clinic's extension machine sits at its usual notch, m from the knee; null without one. */
+export const extensionPadM = (ctx: Ctx): Promise<number | null> =>
+  once(ctx, "extension pad", async () => {
     const found = (await machinesOf(ctx)).find((m) => m.family === "seated_knee_extension");
-    return found ? { ...forHolds(found), id: found.id, setUp: found.note } : null;
+    const spec = familyById("seated_knee_extension")?.settings.find((s) => s.key === "padM");
+    return found && spec ? nearestNotch(notchesOf(found, spec), spec.usual).value : null;
   });
-
-/** How holds see an extension machine: the pad and backrest at their usual notch, angles where its stops click in. */
-function forHolds(m: StoredMachine): SeatedKneeExtensionMachine {
-  const settings: readonly SettingSpec[] = familyById(m.family)?.settings ?? [];
-  const notches = (key: string) => {
-    const spec = settings.find((s) => s.key === key);
-    return spec ? notchesOf(m, spec) : [];
-  };
-  const usual = (key: string) =>
-    nearestNotch(notches(key), settings.find((s) => s.key === key)?.usual ?? 0).value;
-  const ends = notches("endDeg").map((n) => n.value);
-  const starts = notches("startDeg").map((n) => n.value);
-  const gaps = ends.slice(1).map((v, i) => v - (ends[i] as number));
-  return seatedKneeExtensionMachine.parse({
-    name: m.name,
-    steps: m.steps,
-    ratioM: m.geometry.ratioM,
-    cam: m.cam,
-    padDistanceM: usual("padM"),
-    frictionShare: m.geometry.frictionShare,
-    startLoadKg: m.geometry.startLoadKg,
-    backrestDeg: usual("backrestDeg"),
-    usableFromDeg: Math.min(...ends),
-    usableToDeg: Math.max(...starts),
-    angleNotchDeg: gaps.length ? Math.min(...gaps) : 5,
-  });
-}
-
-/** Ankle cuffs as steps of a load. */
-export const cuffSteps = (ctx: Ctx): Promise<LoadSteps> => once(ctx, `cuffs`, () => readCuffSteps(ctx));
-
-async function readCuffSteps(ctx: Ctx): Promise<LoadSteps> {
-  const own = await ctx.tx`select label, mass_kg as kg from cuff order by mass_kg`;
-  // where nobody entered cuffs the lightest usual one stands, so that no page fails for want of a list
-  const items = own.length ? own : [{ label: "1 kg", kg: 1 }];
-  return loadSteps.parse({ kind: "list", items: items.map((i) => ({ label: i.label, kg: i.kg })) });
-}

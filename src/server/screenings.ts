@@ -92,7 +92,7 @@ export const screeningStateOf = (ctx: Ctx, client: ClientEpisode): Promise<Scree
 
 async function readScreeningStateOf(ctx: Ctx, client: ClientEpisode): Promise<ScreeningState> {
   const [last] = await ctx.tx`
-    select max(started_at) as at from floor_session where episode_id = ${client.episodeId}`;
+    select max(started_at) as at from visit where episode_id = ${client.episodeId}`;
   return screeningState(
     await questionsOf(ctx, client),
     await screeningsOf(ctx, client.episodeId),

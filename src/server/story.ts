@@ -146,8 +146,8 @@ export async function closeEpisode(
 ): Promise<void> {
   mustMay(ctx, "story.write");
   const [running] = await ctx.tx`
-    select 1 from floor_session s where s.episode_id = ${client.episodeId}
-      and not exists (select 1 from floor_session_end e where e.session_id = s.id)`;
+    select 1 from visit s where s.episode_id = ${client.episodeId}
+      and not exists (select 1 from visit_end e where e.visit_id = s.id)`;
   if (running) throw new Refused("conflict", "A session is still open on the floor: end it first.");
   const rows = await ctx.tx`
     update episode set closed_on = ${today(ctx)}, closed_because = ${input.because}, version = version + 1
@@ -282,7 +282,7 @@ export async function episodesOf(
   if (!client) throw new Refused("missing", "There is no such client in this clinic. Go back to Today.");
   const rows = await ctx.tx`
     select e.*, (select count(*)::int from strength_test t where t.episode_id = e.id and t.voided_at is null) as tests,
-      (select count(*)::int from floor_session s where s.episode_id = e.id) as sessions
+      (select count(*)::int from visit s where s.episode_id = e.id) as sessions
     from episode e where e.client_id = ${clientId} order by e.closed_on is null desc, e.began_on desc`;
   return {
     name: client.name,

@@ -1,11 +1,10 @@
 import "server-only";
-import { type AllowedWindow, holdWindow, kneeWindow } from "@/core/bounds/window";
+import { type AllowedWindow, kneeWindow } from "@/core/bounds/window";
 import { newestOf } from "@/core/measure/findings";
 import type { MeasuredMotion } from "@/core/selection/allowedArc";
 import type { ClientEpisode } from "./clients";
 import { type Ctx, once } from "./context";
 import { boundsOf } from "./limits";
-import { kneeExtensionMachine } from "./machines";
 import { measurementsOf } from "./otherMeasurements";
 
 /** What the knee does, measured; null where it was not. */
@@ -23,13 +22,3 @@ export const kneeWindowOf = (ctx: Ctx, client: ClientEpisode): Promise<AllowedWi
   once(ctx, `knee window ${client.episodeId}`, async () =>
     kneeWindow(await boundsOf(ctx, client), await motionOf(ctx, client)),
   );
-
-/** Angles of a held extension today, on the clinic's machine where it has one. */
-export async function holdWindowOf(ctx: Ctx, client: ClientEpisode): Promise<AllowedWindow> {
-  const machine = await kneeExtensionMachine(ctx);
-  return holdWindow(
-    await boundsOf(ctx, client),
-    await motionOf(ctx, client),
-    machine && { fromDeg: machine.usableFromDeg, toDeg: machine.usableToDeg },
-  );
-}

@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import type { ClientEpisode } from "@/server/clients";
 import { takeDecision } from "@/server/decisions";
-import { answerRecheck, clearRecheck } from "@/server/floor/rechecks";
 import { recordMorning } from "@/server/floor/responses";
 import { endSession, startSession } from "@/server/floor/running";
 import { floorBarred, sessionsOf } from "@/server/floor/sessions";
 import { currentPlan } from "@/server/plans";
+import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
 import {
   closeConnections,
   daysLater,

@@ -2,10 +2,10 @@ import { randomUUID } from "node:crypto";
 import { attemptsOf, keepAttempt, recentAttempts } from "@/server/attempts";
 import type { ClientEpisode } from "@/server/clients";
 import type { Ctx } from "@/server/context";
-import { answerRecheck, clearRecheck } from "@/server/floor/rechecks";
 import { writeLimit } from "@/server/limits";
 import { savePlan } from "@/server/plans";
 import { attemptOf } from "@/server/refused";
+import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
 import {
   closeConnections,
   daysLater,

@@ -2,10 +2,10 @@ import { randomUUID } from "node:crypto";
 import type { HoldRecord } from "@/core/session/holdRecord";
 import type { ClientEpisode } from "@/server/clients";
 import { takeDecision } from "@/server/decisions";
-import { answerRecheck, lastRecheck } from "@/server/floor/rechecks";
 import { recordMorning } from "@/server/floor/responses";
 import { logHold, startSession } from "@/server/floor/running";
 import { savePlan } from "@/server/plans";
+import { answerRecheck, lastRecheck } from "@/server/visits/rechecks";
 import {
   closeConnections,
   daysLater,

@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
 import { screeningInput } from "@/core/safety/screeningInput";
-import { answerRecheck } from "@/server/floor/rechecks";
 import { startSession } from "@/server/floor/running";
 import { floorBarred } from "@/server/floor/sessions";
 import { limitsOf } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
 import { currentPlan, savePlan } from "@/server/plans";
 import { clearSign, questionsOf, recordScreening, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { answerRecheck } from "@/server/visits/rechecks";
 import {
   closeConnections,
   daysLater,

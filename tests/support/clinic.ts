@@ -1,20 +1,22 @@
 import { randomUUID } from "node:crypto";
 import postgres from "postgres";
-import type { HoldPlan } from "@/core/dose/holdPlan";
 import type { Irritability, School } from "@/core/progression/painRule";
 import type { Role } from "@/core/safety/roles";
-import type { HoldRecord } from "@/core/session/holdRecord";
+import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { seededRandom } from "@/core/signal/random";
 import { simulateLoadCell } from "@/core/signal/simulateLoadCell";
 import type { StrengthTestInput } from "@/core/strength/testInput";
+import { type RobotOptions, robot } from "@/core/testdata/visitRobot";
+import type { LogEntry } from "@/core/visit/visitEvent";
 import { type ClientEpisode, clientEpisode } from "@/server/clients";
 import type { Actor, Ctx } from "@/server/context";
 import { db, inClinic } from "@/server/db";
-import { answerRecheck } from "@/server/floor/rechecks";
-import { endSession, logHold, startSession } from "@/server/floor/running";
 import { recordTest } from "@/server/measurements";
-import { currentPlan, savePlan } from "@/server/plans";
 import { questionsOf, recordScreening } from "@/server/screenings";
+import { saveSheet } from "@/server/sheets/saveSheet";
+import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
+import { answerRecheck } from "@/server/visits/rechecks";
+import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */
 export const owner = postgres(process.env.OWNER_URL ?? "", {
@@ -184,45 +186,97 @@ export function testInput(over: Partial<StrengthTestInput> = {}): StrengthTestIn
   };
 }
 
-export const PLAN: HoldPlan = {
-  side: "right",
-  kneeFlexionDeg: 60,
-  effort: { kind: "felt", felt: 6 },
-  means: "machine",
-  pattern: { holdS: 30, reps: 2, restS: 60, sets: 1, setRestS: 0 },
-  ladderFromDeg: 45,
-  ladderToDeg: 90,
+/** A hold on the clinic's machine, two of half a minute, as a line that climbs from 45° to 90°. */
+export const hold = (over: Partial<SheetLine> = {}): SheetLine => ({
+  lineId: randomUUID(),
+  exerciseId: "kext_iso_machine",
+  scheme: {
+    kind: "holds",
+    sets: 1,
+    reps: 2,
+    holdS: 30,
+    restS: 60,
+    setRestS: 0,
+    effort: { kind: "felt", felt: 6 },
+    atDeg: 60,
+  },
+  legs: "one",
+  window: null,
+  sharesRests: false,
+  ladder: { of: "angle", fromDeg: 45, toDeg: 90 },
+  ...over,
+});
+
+/** The same hold with other numbers. */
+export const holdWith = (
+  scheme: Partial<Extract<SheetLine["scheme"], { kind: "holds" }>>,
+  over: Partial<SheetLine> = {},
+): SheetLine => {
+  const line = hold(over);
+  return { ...line, scheme: { ...line.scheme, ...scheme } as SheetLine["scheme"] };
 };
 
-/** A client who was tested and has a plan. */
-export async function plannedClient(clinic: TestClinic, o: ClientOptions = {}, plan: HoldPlan = PLAN) {
+/** Straight sets without a machine, which every clinic can do. */
+export const squats = (over: Partial<SheetLine> = {}): SheetLine => ({
+  lineId: randomUUID(),
+  exerciseId: "half_squat",
+  scheme: {
+    kind: "straight",
+    sets: 2,
+    reps: 8,
+    reserve: 4,
+    tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
+    restS: 60,
+  },
+  legs: "together",
+  window: { fromDeg: 20, toDeg: 60 },
+  sharesRests: false,
+  ...over,
+});
+
+export interface SaveOptions {
+  id?: string;
+  sheetId?: string;
+  name?: string;
+  place?: "gym" | "home" | "bodyweight";
+  baseVersion?: number;
+}
+
+/** Saves a sheet as a page would send it. */
+export const saveLines = (ctx: Ctx, client: ClientEpisode, items: SheetLine[], o: SaveOptions = {}) =>
+  saveSheet(ctx, client, {
+    id: o.id ?? randomUUID(),
+    sheetId: o.sheetId ?? randomUUID(),
+    name: o.name ?? "Gym",
+    place: o.place ?? "gym",
+    baseVersion: o.baseVersion ?? 0,
+    items,
+  });
+
+/** A client who was tested and has a sheet. */
+export async function plannedClient(
+  clinic: TestClinic,
+  o: ClientOptions = {},
+  items: SheetLine[] = [hold()],
+): Promise<{ client: ClientEpisode; sheet: SheetVersion }> {
   const client = await makeClient(clinic, o);
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
-  const saved = await clinic.as("therapist", (ctx) =>
-    savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan }),
-  );
-  return { client, plan: saved };
+  const sheet = await clinic.as("therapist", (ctx) => saveLines(ctx, client, items));
+  return { client, sheet };
 }
 
-export interface RunOptions {
-  at?: Date;
-  painAfter?: number;
-  painAtEnd?: number;
-  feltEffort?: number | null;
-  heldS?: number;
-}
+export const currentSheet = async (clinic: TestClinic, client: ClientEpisode, at = MONDAY) =>
+  (await clinic.as("trainer", (ctx) => sheetsOf(ctx, client.episodeId), at))[0] as SheetVersion;
 
-/** A whole session of the newest plan, run by the trainer; gives its id. */
-export async function runSession(
+/** A visit of a planned client that was started and has nothing logged yet; its id. */
+export async function openedVisit(
   clinic: TestClinic,
   client: ClientEpisode,
-  o: RunOptions = {},
+  at = MONDAY,
+  sheet?: SheetVersion,
 ): Promise<string> {
-  const at = o.at ?? MONDAY;
-  const sessionId = randomUUID();
-  const recheckId = randomUUID();
-  const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId), at);
-  if (!plan) throw new Error("no plan to run");
+  const version = sheet ?? (await currentSheet(clinic, client, at));
+  const [id, recheckId] = [randomUUID(), randomUUID()];
   await clinic.as(
     "trainer",
     (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
@@ -230,68 +284,50 @@ export async function runSession(
   );
   await clinic.as(
     "trainer",
-    (ctx) =>
-      startSession(ctx, client, { id: sessionId, planId: plan.id, recheckId, startedAt: at.toISOString() }),
+    (ctx) => startVisit(ctx, client, { id, versionId: version.id, recheckId, startedAt: at.toISOString() }),
     at,
-  );
-  const holds = plan.plan.pattern.reps * plan.plan.pattern.sets;
-  for (let seq = 1; seq <= holds; seq++)
-    await clinic.as(
-      "trainer",
-      (ctx) =>
-        logHold(ctx, sessionId, {
-          id: randomUUID(),
-          seq,
-          corrects: null,
-          voided: false,
-          startedAt: at.toISOString(),
-          heldS: o.heldS ?? plan.plan.pattern.holdS,
-          painBefore: 1,
-          painAfter: o.painAfter ?? 1,
-          early: o.heldS === undefined ? null : "other",
-          meanForceN: null,
-        }),
-      at,
-    );
-  await clinic.as(
-    "trainer",
-    (ctx) =>
-      endSession(ctx, sessionId, {
-        endedAt: at.toISOString(),
-        painAtStart: 1,
-        painAtEnd: o.painAtEnd ?? 1,
-        feltEffort: o.feltEffort === undefined ? 6 : o.feltEffort,
-        stopped: null,
-      }),
-    at,
-  );
-  return sessionId;
-}
-
-/** A hold as the floor logs it. */
-export const holdRecord = (over: Partial<HoldRecord> = {}): HoldRecord => ({
-  id: randomUUID(),
-  seq: 1,
-  corrects: null,
-  voided: false,
-  startedAt: MONDAY.toISOString(),
-  heldS: 30,
-  painBefore: 1,
-  painAfter: 2,
-  early: null,
-  meanForceN: 101.5,
-  ...over,
-});
-
-/** A session of a planned client that was started and has nothing logged yet; its id. */
-export async function openedSession(clinic: TestClinic, client: ClientEpisode): Promise<string> {
-  const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId));
-  const [id, recheckId] = [randomUUID(), randomUUID()];
-  await clinic.as("trainer", (ctx) =>
-    answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
-  );
-  await clinic.as("trainer", (ctx) =>
-    startSession(ctx, client, { id, planId: plan?.id ?? "", recheckId, startedAt: MONDAY.toISOString() }),
   );
   return id;
+}
+
+export interface RunOptions extends RobotOptions {
+  at?: Date;
+  sheet?: SheetVersion;
+}
+
+/** What a visit of these lines would log, as a tablet sends it from a time on. */
+export async function logOf(
+  clinic: TestClinic,
+  client: ClientEpisode,
+  at: Date,
+  o: RobotOptions = {},
+): Promise<LogEntry[]> {
+  const open = await clinic.as("trainer", (ctx) => openVisit(ctx, client.episodeId), at);
+  if (!open) throw new Error("no visit is open");
+  const { events } = robot(open.lines, { felt: 6, reserve: 4, ids: randomUUID, ...o });
+  const first = events[0]?.at ?? 0;
+  return events.map((e) => ({ ...e, at: at.getTime() + (e.at - first) }));
+}
+
+/** Sends entries of a visit's log, in order. */
+export async function sendLog(
+  clinic: TestClinic,
+  visitId: string,
+  entries: readonly LogEntry[],
+  from = 1,
+): Promise<void> {
+  for (const [i, entry] of entries.entries())
+    await clinic.as("trainer", (ctx) => logEvent(ctx, visitId, { seq: from + i, entry }), new Date(entry.at));
+}
+
+/** A whole visit of the newest sheet, run by the trainer; gives its id. */
+export async function runVisit(
+  clinic: TestClinic,
+  client: ClientEpisode,
+  o: RunOptions = {},
+): Promise<string> {
+  const { at = MONDAY, sheet, ...run } = o;
+  const visitId = await openedVisit(clinic, client, at, sheet);
+  await sendLog(clinic, visitId, await logOf(clinic, client, at, run));
+  return visitId;
 }

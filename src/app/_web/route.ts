@@ -198,7 +198,7 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
           deed,
           sentence: (error as Error).message,
           clientId: where.clientId ?? null,
-          sessionId: where.sessionId ?? null,
+          visitId: where.visitId ?? null,
           content: json,
         }).catch((e) => log.error(e));
       }

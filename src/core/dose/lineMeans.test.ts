@@ -1,14 +1,10 @@
-import fc from "fast-check";
 import { realLoads } from "../selection/machineFor";
 import { rangeSheet } from "../selection/rangeSheet";
-import { runSeconds as floorSeconds, type RunEvent, type RunPlan, runState } from "../session/floorRun";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { EXAMPLES, line, scoreContext, withTests } from "../testdata/scoreContext";
 import { judgeScore, type ScoreContext } from "./judgeScore";
 import { nextMeansDown } from "./nextMeans";
-import { groupSteps, runSeconds } from "./runThrough";
 import type { Scheme } from "./scheme";
-import { setsOf } from "./schemeSets";
 import { itemsOf } from "./scoreItems";
 import { scoreTotals } from "./sessionScore";
 import { setLoads } from "./setLoads";
@@ -102,39 +98,4 @@ test("calves on the press plate stand on the press: one set-up, a short move bet
   const { steps } = scoreTotals(itemsOf(judged, (_, i) => String(i)));
   expect(steps.filter((s) => s.kind === "set_up")).toHaveLength(1);
   expect(steps.find((s) => s.kind === "move")?.seconds).toBe(10);
-});
-
-test("the floor's own timers take just as long as the run-through says, for any holds", () => {
-  fc.assert(
-    fc.property(
-      fc.record({
-        holdS: fc.integer({ min: 3, max: 60 }),
-        reps: fc.integer({ min: 1, max: 8 }),
-        sets: fc.integer({ min: 1, max: 4 }),
-        restS: fc.integer({ min: 5, max: 120 }),
-        setRestS: fc.integer({ min: 121, max: 240 }),
-      }),
-      (p) => {
-        const plan: RunPlan = { ...p, painMax: 5 };
-        const events: RunEvent[] = [];
-        let now = 0;
-        for (let i = 0; i < p.reps * p.sets; i++) {
-          now = Math.max(now, runState(plan, events).restEndsAtMs ?? 0);
-          events.push({ type: "pain-before", score: 0, at: now }, { type: "hold-start", at: now });
-          now += p.holdS * 1000;
-          events.push({ type: "hold-end", at: now, early: null, meanForceN: null });
-          events.push({ type: "pain-after", score: 0, at: now, recordId: String(i) });
-        }
-        expect(runState(plan, events).phase).toBe("closing");
-        const scheme: Scheme = { ...EXAMPLES.holds, ...p };
-        const steps = groupSteps([
-          { id: "a", legs: "one", sharesRests: false, machine: null, sets: setsOf(scheme) },
-        ]);
-        const own = runSeconds(steps.filter((s) => s.kind !== "set_up"));
-        expect(own).toBeCloseTo(now / 1000, 6);
-        expect(own).toBeCloseTo(floorSeconds(plan), 6);
-      },
-    ),
-    { numRuns: 60 },
-  );
 });

@@ -1,6 +1,5 @@
 import { z } from "zod";
 import { numberField, wholeField } from "../units/fields";
-import { effortTarget } from "./holdPlan";
 
 /** Angles are planned in steps in which the model is solved. */
 export const ANGLE_STEP_DEG = 5;
@@ -9,6 +8,11 @@ export const plannedDeg = z
   .min(0, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
   .max(130, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
   .multipleOf(ANGLE_STEP_DEG, { error: "Knee angles are planned in steps of 5 degrees." });
+/** Felt effort (0-10 at the end of the hardest hold) and percent of maximum at this angle are different things. */
+const effortTarget = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("felt"), felt: numberField("Felt effort", "out of 10", 2, 9) }),
+  z.object({ kind: z.literal("percent"), percent: numberField("Percent of maximum", "%", 10, 90) }),
+]);
 const end = z.enum(["stretched", "short"], { error: "Choose the stretched or the short end." });
 const restS = numberField("Rest", "seconds", 0, 600);
 const sets = wholeField("Sets", 1, 10);

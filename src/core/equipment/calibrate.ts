@@ -1,8 +1,8 @@
 import { z } from "zod";
+import type { Cam } from "../mechanics/camCurve";
 import { numberField, uuid } from "../units/fields";
 import { InputError } from "../units/inputError";
 import { GRAVITY_M_S2 } from "../units/mass";
-import type { Cam } from "./resistanceCurve";
 
 /** One reading: the load cell between lever and a fixed point, square to the lever, at an angle and a pin. */
 export const reading = z.object({

@@ -1,9 +1,9 @@
 import { z } from "zod";
+import { cam } from "../mechanics/camCurve";
 import { FAMILIES, familyById } from "./families";
 import { type MachineGeometry, type SettingSpec, usualNotches } from "./families/family";
 import { QUIET_FAMILIES } from "./families/quiet";
 import { loadSteps } from "./loadSteps";
-import { cam } from "./resistanceCurve";
 
 const FAMILY_IDS = [...FAMILIES.map((f) => f.id), ...QUIET_FAMILIES.map((f) => f.id)];
 

@@ -1,9 +1,9 @@
 import type { Body } from "../body/segments";
-import { type LeverGeometry, leverTorqueNm } from "../equipment/seatedKneeExtension";
 import { GRAVITY_M_S2 } from "../units/mass";
 import type { ExternalForce, JointLoads } from "./inverseDynamics";
 import { type KneeTissueLoads, TISSUE_DEFAULTS } from "./kneeTissueLoads";
 import { type LegConfiguration, legState, tissueOf } from "./legState";
+import { type LeverGeometry, leverTorqueNm } from "./lever";
 import { length, minus, times, unit, vector } from "./vector";
 
 /** One source of resistance at the shin; several add up. */

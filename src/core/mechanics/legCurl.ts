@@ -1,8 +1,8 @@
 import type { Body } from "../body/segments";
-import { CURL_ARC } from "../equipment/resistanceCurve";
-import { type LeverGeometry, leverTorqueNm } from "../equipment/seatedKneeExtension";
+import { CURL_ARC } from "./camCurve";
 import { defaultPadDistanceM } from "./kneeExtension";
 import type { LegConfiguration } from "./legState";
+import { type LeverGeometry, leverTorqueNm } from "./lever";
 import { times, unit, vector } from "./vector";
 
 export interface LegCurlSettings {

@@ -1,8 +1,8 @@
 import { bodyFrom } from "../body/segments";
-import type { Cam } from "../equipment/resistanceCurve";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { torqueAngleShape } from "../strength/torqueAngleShape";
 import reference from "../testdata/mechanics.reference.json";
+import type { Cam } from "./camCurve";
 import { kneeExtension, type ShinResistance } from "./kneeExtension";
 import {
   contactAreaMm2,

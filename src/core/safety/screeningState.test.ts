@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { CONSEQUENCES, RECHECK_ITEMS, RED_FLAGS, redFlagById } from "../rules/redFlags";
-import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../session/recheckSigns";
-import { actAfter, STOP_REASONS } from "../session/stopReasons";
+import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../visit/recheckSigns";
+import { actAfter, STOP_REASONS } from "../visit/stopReasons";
 import { withReading } from "./bloodPressure";
 import type { Answer } from "./screening";
 import { limitsOfSigns, type ScreeningRecord, screeningState } from "./screeningState";

@@ -6,13 +6,31 @@ import { lineIdOf } from "./keptLines";
 /** The seconds that stand before the first set: warm-up and setting up. */
 const LEAD_S = 330;
 
+export interface RobotOptions {
+  /** what every set really reaches at most */
+  reps?: number;
+  /** joint pain before, in the sets, and at the end of the visit; 1 where nothing is said */
+  painBefore?: number;
+  pain?: number;
+  painAtEnd?: number;
+  /** felt effort of holds, repetitions left of sets */
+  felt?: number | null;
+  reserve?: number | null;
+  /** holds are given up after so many seconds */
+  heldS?: number;
+  /** the identifiers of the records, in order */
+  ids?: () => string;
+}
+
+const USUAL_PAIN = 1;
+
 /**
  * Runs lines as planned, each set as long as its plan says and each rest to its end; gives what happened and how long it
- * took with everything around it. `reps` are what every set really reaches.
+ * took with everything around it.
  */
 export function robot(
   lines: readonly KeptLine[],
-  o: { reps?: number; pain?: number } = {},
+  o: RobotOptions = {},
 ): { events: VisitEvent[]; seconds: number } {
   const events: VisitEvent[] = [];
   let seconds = LEAD_S;
@@ -20,17 +38,20 @@ export function robot(
     const s = events.length ? visitState(lines, events) : startOf(lines);
     const at = Math.round(seconds * 1000);
     const task = currentTask(s);
-    if (s.phase === "closing") events.push({ type: "finish", painAtEnd: o.pain ?? 1, at });
+    if (s.phase === "closing") events.push({ type: "finish", painAtEnd: o.painAtEnd ?? USUAL_PAIN, at });
     else if (s.phase === "set-up" && task)
       events.push({ type: "set-up", lineId: task.lineId, pins: true, at });
-    else if (s.phase === "pain-before") events.push({ type: "pain-before", score: o.pain ?? 1, at });
-    else if (s.phase === "ready" && task) events.push({ type: "start", task, at });
-    else if (s.phase === "working" && task) {
-      seconds += task.workS;
+    else if (s.phase === "pain-before")
+      events.push({ type: "pain-before", score: o.painBefore ?? USUAL_PAIN, at });
+    else if (s.phase === "ready" && task) {
+      const { lineId, set, leg, bout } = task;
+      events.push({ type: "start", task: { lineId, set, leg, bout }, at });
+    } else if (s.phase === "working" && task) {
+      seconds += task.holdS === null ? task.workS : Math.min(task.workS, o.heldS ?? task.workS);
       events.push({
         type: "end",
         at: Math.round(seconds * 1000),
-        early: null,
+        early: task.holdS !== null && o.heldS !== undefined ? "other" : null,
         reps: task.reps === null ? null : Math.min(task.reps, o.reps ?? task.reps),
         meanForceN: null,
         range: null,
@@ -40,10 +61,11 @@ export function robot(
       seconds += s.under.task.thenS;
       events.push({
         type: "rate",
-        pain: o.pain ?? 1,
-        reserve: null,
-        felt: null,
-        recordId: lineIdOf(1000 + i),
+        pain: o.pain ?? USUAL_PAIN,
+        reps: null,
+        reserve: s.under.task.reps === null ? null : (o.reserve ?? null),
+        felt: s.under.task.reps === null ? (o.felt ?? null) : null,
+        recordId: o.ids?.() ?? lineIdOf(1000 + i),
         at: Math.round(seconds * 1000),
       });
     } else return { events, seconds };

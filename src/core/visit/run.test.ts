@@ -2,6 +2,7 @@ import fc from "fast-check";
 import type { Legs } from "../dose/legs";
 import { runSeconds, runThrough } from "../dose/runThrough";
 import type { Scheme } from "../dose/scheme";
+import { setsOf } from "../dose/schemeSets";
 import type { ScoreLine } from "../dose/scoreInput";
 import type { KeptLine } from "../sheet/line/keptLine";
 import { keptLines, lineIdOf } from "../testdata/keptLines";
@@ -67,6 +68,30 @@ test("a whole sheet runs line after line; the minutes said beforehand are the ru
   expect(seconds).toBeCloseTo(runSeconds(runThrough(sheet.map(runLineOfKept))), 3);
 });
 
+test("for any holds the run takes just as long as the timers say", () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        holdS: fc.integer({ min: 3, max: 60 }),
+        reps: fc.integer({ min: 1, max: 6 }),
+        sets: fc.integer({ min: 1, max: 3 }),
+        restS: fc.integer({ min: 5, max: 120 }),
+        setRestS: fc.integer({ min: 121, max: 240 }),
+      }),
+      (p) => {
+        const l: KeptLine = {
+          ...hold,
+          sets: setsOf({ ...holds, ...p }).map((s) => ({ ...s, loadKg: 5, how: "pin 1" })),
+        };
+        const { events, seconds } = robot([l]);
+        expect(visitState([l], events).done).toHaveLength(p.reps * p.sets);
+        expect(seconds).toBeCloseTo(runSeconds(runThrough([runLineOfKept(l)])), 3);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
 test("pairs go round by round: the second line stands in the first one's rests", () => {
   const pair = keptLines([
     line("lp_horizontal", straight, "together"),
@@ -105,6 +130,7 @@ const end = (at: number, over: Partial<Extract<VisitEvent, { type: "end" }>> = {
 const rate = (pain: number, n: number, reserve: number | null = null): VisitEvent => ({
   type: "rate",
   pain,
+  reps: null,
   reserve,
   felt: null,
   recordId: lineIdOf(900 + n),
@@ -239,6 +265,7 @@ const anyEvent = (lines: readonly KeptLine[]): fc.Arbitrary<LogEntry> => {
       arbitrary: fc.record({
         type: fc.constant("rate" as const),
         pain: score,
+        reps: fc.constant(null),
         reserve: fc.option(score),
         felt: fc.constant(null),
         recordId: fc.uuid(),

@@ -254,7 +254,14 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   const u = s.under;
   if (!u || s.done.some((d) => d.recordId === e.recordId)) return s;
   const { endedAtMs, ...set } = u;
-  const done: DoneTask = { ...set, recordId: e.recordId, pain: e.pain, reserve: e.reserve, felt: e.felt };
+  const done: DoneTask = {
+    ...set,
+    reps: set.reps === null ? null : (e.reps ?? set.reps),
+    recordId: e.recordId,
+    pain: e.pain,
+    reserve: e.reserve,
+    felt: e.felt,
+  };
   const { lineId } = u.task;
   const line = lineOf(s, lineId);
   const tasks = s.tasks.map((t) => (taskKey(t) === taskKey(u.task) ? { ...t, status: "done" as const } : t));

@@ -35,7 +35,16 @@ export const visitEvent = z.discriminatedUnion("type", [
     range: z.object({ fromDeg: deg, toDeg: deg }).nullable(),
     countedBy: z.enum(["tap", "sensor", "cell", "clock"]),
   }),
-  z.object({ type: z.literal("rate"), pain: painScore, reserve: scale, felt: scale, recordId: uuid, at }),
+  z.object({
+    type: z.literal("rate"),
+    pain: painScore,
+    /** what was really done, where the clock or the plan said otherwise; null: as it was ended */
+    reps,
+    reserve: scale,
+    felt: scale,
+    recordId: uuid,
+    at,
+  }),
   /** what was logged was wrong: the old record stays, the new one names it */
   z.object({
     type: z.literal("correct"),

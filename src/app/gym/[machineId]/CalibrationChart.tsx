@@ -1,5 +1,5 @@
 import { line } from "d3";
-import { type Cam, CURVE_ARCS, camFactor } from "@/core/equipment/resistanceCurve";
+import { type Cam, CURVE_ARCS, camFactor } from "@/core/mechanics/camCurve";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 

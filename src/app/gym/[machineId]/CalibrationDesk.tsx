@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { type Calibration, type CalibrationReading, calibrate } from "@/core/equipment/calibrate";
 import type { Machine } from "@/core/equipment/machine";
-import { CURVE_ARCS, camFactor } from "@/core/equipment/resistanceCurve";
+import { CURVE_ARCS, camFactor } from "@/core/mechanics/camCurve";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
 import type { StoredCalibration } from "@/server/calibrations";

@@ -1,7 +1,7 @@
 import type { Body } from "../../body/segments";
+import type { Cam } from "../../mechanics/camCurve";
 import type { SolvedLeg } from "../../mechanics/solvedLeg";
 import type { Vector } from "../../mechanics/vector";
-import type { Cam } from "../resistanceCurve";
 
 /** A number of a machine that nobody turns: measured once, when the machine is entered. */
 export interface GeometrySpec {

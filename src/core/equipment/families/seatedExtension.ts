@@ -1,7 +1,7 @@
 import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
+import type { LeverGeometry } from "../../mechanics/lever";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
-import type { LeverGeometry } from "../seatedKneeExtension";
 import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
 

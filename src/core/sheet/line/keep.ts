@@ -39,6 +39,9 @@ export function keep(
     toDeg: window ? window.toDeg : null,
     painMax: mostOf(context.sheet.limits, "joint_pain"),
     setUp: setUpWords(load?.setUp ?? null),
+    drawing: load?.setUp
+      ? { settings: load.setUp.settings, share: load.setUp.share, phase: load.setUp.phase }
+      : null,
     checks: exercise.setup_checks,
     needsPins: needsPins(exercise),
     lighter: lighterOf(judged),

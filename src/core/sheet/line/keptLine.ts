@@ -37,6 +37,10 @@ export const keptLine = z.object({
   painMax: z.number(),
   /** what to set, in words, each with its notch */
   setUp: z.array(z.object({ name: z.string(), value: z.string() })),
+  /** how it is drawn: the settings behind the words; null where there is no model of it */
+  drawing: z
+    .object({ settings: z.record(z.string(), z.number()), share: z.number(), phase: z.literal([-1, 0, 1]) })
+    .nullable(),
   /** what is looked at before the first set */
   checks: z.array(z.string()),
   /** it may not start before safety pins or stops were checked */

@@ -8,5 +8,7 @@ export const standingOrder = z.object({
   /** it steps up to here and no further; null: the limits alone */
   mostDeg: z.number().min(0).max(130).nullable(),
   mostKg: z.number().min(0).max(1000).nullable(),
+  /** who gave it; set by the clinic when it is saved */
+  by: z.string().max(120).nullish(),
 });
 export type StandingOrder = z.infer<typeof standingOrder>;

@@ -102,7 +102,7 @@ export default async function DeskLayout({
               </p>
             </>
           ) : (
-            <p className="small quiet">no session yet</p>
+            <p className="small quiet">no visit yet</p>
           )}
         </div>
       </header>

@@ -1,54 +1,62 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import type { RunEvent, RunState } from "@/core/session/floorRun";
-import { actAfter } from "@/core/session/stopReasons";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import type { VisitState } from "@/core/visit/run";
+import { actAfter } from "@/core/visit/stopReasons";
+import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { ClientEpisode } from "@/server/clients";
-import type { StoredPlan } from "@/server/plans";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
-import { HoldBars } from "./HoldBars";
+import { SetBars } from "./SetBars";
 
-/** After the last hold: joint pain now, felt effort of the hardest hold, done. */
+/** After the last set: joint pain now, what was done, done. */
 export function Closing({
   client,
-  plan,
   state,
   painMax,
   onFinish,
   onUndo,
+  onSwapEnded,
 }: {
   client: ClientEpisode;
-  plan: StoredPlan;
-  state: RunState;
+  state: VisitState;
   painMax: number;
-  onFinish: (event: RunEvent) => void;
+  onFinish: (event: VisitEvent) => void;
   onUndo: () => void;
+  /** another exercise for a line that pain ended; null where nothing was ended, or all was stopped */
+  onSwapEnded: (() => void) | null;
 }) {
   const [pain, setPain] = useState<number | null>(null);
-  const [felt, setFelt] = useState<number | null>(null);
-  const needsFelt = state.holds.length > 0;
-  const isComplete = pain !== null && (!needsFelt || felt !== null);
   const finish = () => {
-    if (pain !== null && isComplete)
-      onFinish({ type: "finish", painAtEnd: pain, feltEffort: felt, at: Date.now() });
+    if (pain !== null) onFinish({ type: "finish", painAtEnd: pain, at: Date.now() });
   };
-  const score = (n: number) => (pain === null || !needsFelt ? setPain(n) : setFelt(n));
+  const lines = state.lines.filter((l) => state.done.some((d) => d.task.lineId === l.lineId));
+  const summary = (
+    <ul className="mt-4 grid gap-3">
+      {lines.map((l) => (
+        <li key={l.lineId}>
+          <p className="text-[20px]">
+            <b>{l.name}</b>
+            {state.ended[l.lineId] && <span className="quiet"> · ended: {state.ended[l.lineId]}</span>}
+          </p>
+          <SetBars state={state} lineId={l.lineId} />
+        </li>
+      ))}
+    </ul>
+  );
   if (state.phase === "finished")
     return (
-      <section className="px-8 py-8">
+      <section className="px-8 py-6">
         <h2 className="text-3xl">Done. Nothing more to enter today.</h2>
-        <p className="mt-3 max-w-[56ch] text-[20px]">
-          {state.stopped ? `The holds ended early: ${lowerFirst(state.stopped)}. ` : ""}
-          {actAfter(state.stopped)} Tomorrow morning ask how the knee was; then the decision for the next
-          session is drafted.
+        <p className="mt-2 max-w-[56ch] text-[20px]">
+          {state.stopped ? `It ended early: ${lowerFirst(state.stopped)}. ` : ""}
+          {actAfter(state.stopped)} Tomorrow morning ask how the knee was; then what comes next is drafted,
+          line by line.
         </p>
-        <div className="mt-6">
-          <HoldBars pattern={plan.plan.pattern} state={state} />
-        </div>
-        <p className="mt-8 flex gap-4">
+        {summary}
+        <p className="mt-6 flex gap-4">
           <Link href="/" className="btn btn-primary btn-lg">
             Back to Today
           </Link>
@@ -62,37 +70,32 @@ export function Closing({
     <section className="px-8 py-4">
       {state.stopped ? (
         <p className="border-l-4 border-mark pl-4 text-[20px]">
-          <b>The holds end here</b> because of this: {lowerFirst(state.stopped)}. {actAfter(state.stopped)}{" "}
-          You can undo a slip, or close the session.
+          <b>The visit ends here</b> because of this: {lowerFirst(state.stopped)}. {actAfter(state.stopped)}{" "}
+          You can undo a slip, or close the visit.
         </p>
       ) : (
-        <h2 className="text-2xl">All holds are done</h2>
+        <h2 className="text-2xl">Everything is done</h2>
       )}
-      <div className="mt-3">
-        <HoldBars pattern={plan.plan.pattern} state={state} />
-      </div>
-      <div className="mt-5 grid max-w-[900px] gap-5">
+      {summary}
+      <div className="mt-5 max-w-[900px]">
         <ScoreKeys label="Joint pain now" value={pain} onPick={setPain} limit={painMax} size="floor" />
-        {needsFelt && (
-          <ScoreKeys
-            label="Felt effort at the hardest hold (10 is all there was)"
-            value={felt}
-            onPick={setFelt}
-            size="floor"
-          />
-        )}
       </div>
       <div className="mt-6 flex items-center gap-6 text-[17px]">
-        <button type="button" className="btn btn-primary btn-lg" onClick={finish} disabled={!isComplete}>
-          Close the session <kbd>enter</kbd>
+        <button type="button" className="btn btn-primary btn-lg" onClick={finish} disabled={pain === null}>
+          Close the visit <kbd>enter</kbd>
         </button>
-        <button type="button" className="cursor-pointer" onClick={onUndo}>
+        <button type="button" className="btn btn-lg border-rule bg-base-100" onClick={onUndo}>
           undo <kbd>U</kbd>
         </button>
+        {onSwapEnded && (
+          <button type="button" className="btn btn-lg border-rule bg-base-100" onClick={onSwapEnded}>
+            swap what was ended
+          </button>
+        )}
         <KeysHelp
           deeds={[
-            ...scoreDeeds(pain === null ? "joint pain" : "felt effort", score),
-            { key: "Enter", label: "enter", words: "close the session", run: finish },
+            ...scoreDeeds("joint pain", setPain),
+            { key: "Enter", label: "enter", words: "close the visit", run: finish },
             { key: "u", words: "undo the last entry", run: onUndo },
           ]}
         />

@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
-import { type RecheckSign, recheckDoes } from "@/core/session/recheckSigns";
+import { type RecheckSign, recheckDoes } from "@/core/visit/recheckSigns";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 
-/** Warning signs before the first hold: none, or which. Any yes closes the floor until a therapist clears it. */
+/** Warning signs before the first set: none, or which. Any yes closes the floor until a therapist clears it. */
 export function RecheckGate({
   asked,
   onAnswer,
@@ -21,7 +21,7 @@ export function RecheckGate({
     setSigns((all) => (all.includes(sign) ? all.filter((s) => s !== sign) : [...all, sign]));
   return (
     <section className="max-w-[900px] px-8 py-6">
-      <h2 className="text-2xl">Before the first hold: anything of this since last time?</h2>
+      <h2 className="text-2xl">Before the first set: anything of this since last time?</h2>
       <p className="quiet mt-1 text-lg">Unsure counts as yes.</p>
       <ul className="mt-4 grid gap-2">
         {asked.map((sign, i) => (

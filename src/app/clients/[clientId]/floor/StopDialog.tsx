@@ -1,9 +1,10 @@
 "use client";
 import type { Ref } from "react";
-import type { RecheckSign } from "@/core/session/recheckSigns";
-import { STOP_REASONS } from "@/core/session/stopReasons";
+import type { RecheckSign } from "@/core/visit/recheckSigns";
+import { STOP_REASONS } from "@/core/visit/stopReasons";
+import { Dialog } from "@/ui/Dialog";
 
-/** Stops the session with a reason; one that is a warning sign also closes the floor until a therapist clears it. */
+/** Stops the visit with a reason; one that is a warning sign also closes the floor until a therapist clears it. */
 export function StopDialog({
   ref,
   onStop,
@@ -12,9 +13,9 @@ export function StopDialog({
   onStop: (reason: string, signs: RecheckSign[]) => void;
 }) {
   return (
-    <dialog ref={ref} className="modal" aria-label="Stop the session">
-      <form method="dialog" className="modal-box max-w-[940px] border border-rule bg-base-100 text-lg">
-        <h2 className="text-2xl">Stop the session, because</h2>
+    <Dialog ref={ref} label="Stop the visit" size="wide">
+      <form method="dialog" className="text-lg">
+        <h2 className="text-2xl">Stop the visit, because</h2>
         <p className="quiet">◆ closes the floor until a therapist has cleared it.</p>
         <div className="mt-3 grid grid-cols-2 gap-x-4 gap-y-1.5">
           {STOP_REASONS.map((r) => (
@@ -30,9 +31,9 @@ export function StopDialog({
           ))}
         </div>
         <button type="submit" className="btn mt-4">
-          Go on with the session
+          Go on with the visit
         </button>
       </form>
-    </dialog>
+    </Dialog>
   );
 }

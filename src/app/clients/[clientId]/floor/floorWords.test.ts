@@ -1,4 +1,5 @@
-import { clock, phaseWords } from "./floorWords";
+import { startOf, type VisitState } from "@/core/visit/run";
+import { bandOf, clock, spaceDoes } from "./floorWords";
 
 test.each([
   [0.2, "1"],
@@ -10,11 +11,28 @@ test.each([
   expect(clock(seconds)).toBe(text);
 });
 
-test("the words say the one thing to do now", () => {
-  expect(phaseWords("pain-before", 0, 1, 5, false)).toBe("joint pain before hold 1 of 5?");
-  expect(phaseWords("pain-before", 30, 2, 5, false)).toMatch(/^rest left/);
-  expect(phaseWords("ready", 0, 2, 5, false)).toBe("press space: hold 2 of 5");
-  expect(phaseWords("holding", 0, 2, 5, false)).toMatch(/breathe/);
-  expect(phaseWords("holding", 0, 2, 5, true)).toMatch(/say why/);
-  expect(phaseWords("pain-after", 60, 2, 5, false)).toMatch(/hold 2 is done/);
+const at = (phase: VisitState["phase"], holdS: number | null = null): VisitState => ({
+  ...startOf([]),
+  phase,
+  under: { task: { holdS } } as VisitState["under"],
+});
+
+test("the band has one word for every phase, and rest is no go", () => {
+  expect(bandOf(at("ready"), 0).word).toBe("GO");
+  expect(bandOf(at("ready"), 30).word).toBe("REST");
+  expect(bandOf(at("working", 45), 0).word).toBe("HOLD");
+  expect(bandOf(at("working"), 0).word).toBe("MOVE");
+  expect(bandOf(at("rating"), 0).word).toBe("PAIN?");
+  expect(bandOf(at("pain-before"), 64).hint).toBe("joint pain now · rest left 1:04");
+});
+
+test("space does what the screen says, and nothing where it says nothing", () => {
+  expect(spaceDoes(at("set-up"), 0, false)).toBeNull();
+  expect(spaceDoes(at("set-up"), 0, true)).toBe("Everything is set");
+  expect(spaceDoes(at("ready"), 0, true)).toBe("Go");
+  expect(spaceDoes(at("ready"), 12, true)).toMatch(/before the rest/);
+  expect(spaceDoes(at("working", 45), 0, true)).toBe("Stop it early");
+  expect(spaceDoes(at("working"), 0, true)).toBe("Set is done");
+  for (const phase of ["pain-before", "rating", "closing", "finished"] as const)
+    expect(spaceDoes(at(phase), 0, true)).toBeNull();
 });

@@ -1,4 +1,4 @@
-import type { RunPhase } from "@/core/session/floorRun";
+import type { VisitState } from "@/core/visit/run";
 
 /** Seconds as a giant number: "42", from a minute on "1:04". */
 export function clock(seconds: number): string {
@@ -6,25 +6,54 @@ export function clock(seconds: number): string {
   return s >= 60 ? `${Math.floor(s / 60)}:${String(s % 60).padStart(2, "0")}` : String(s);
 }
 
-/** What is to be done now, under the giant number. */
-export function phaseWords(
-  phase: RunPhase,
-  restS: number,
-  seq: number,
-  of: number,
-  isEarly: boolean,
-): string {
-  if (isEarly) return "stopped early: say why, below";
-  switch (phase) {
-    case "holding":
-      return "seconds to go · breathe, no holding of breath";
-    case "pain-after":
-      return `hold ${seq} is done: joint pain in it?`;
+export type Band = "set_up" | "pain" | "go" | "hold" | "move" | "rest" | "done";
+
+/** What the band across the screen says: one word, one shape, what to do now. */
+export interface BandWords {
+  band: Band;
+  word: string;
+  hint: string;
+}
+
+/** The state of the floor in one word; `restS` are the seconds of rest that are left. */
+export function bandOf(s: VisitState, restS: number): BandWords {
+  const left = restS > 0 ? `rest left ${clock(restS)}` : "";
+  switch (s.phase) {
+    case "set-up":
+      return { band: "set_up", word: "SET UP", hint: "set the machine, look at each point" };
+    case "pain-before":
+      return {
+        band: "pain",
+        word: "PAIN?",
+        hint: left ? `joint pain now · ${left}` : "joint pain now, before it",
+      };
     case "ready":
-      return restS > 0 ? `rest left · ready for hold ${seq} of ${of}` : `press space: hold ${seq} of ${of}`;
-    default:
       return restS > 0
-        ? `rest left · then joint pain before hold ${seq}`
-        : `joint pain before hold ${seq} of ${of}?`;
+        ? { band: "rest", word: "REST", hint: "the next may start when it is over" }
+        : { band: "go", word: "GO", hint: "start when ready" };
+    case "working":
+      return s.under?.task.holdS != null
+        ? { band: "hold", word: "HOLD", hint: "breathe, no holding of breath" }
+        : { band: "move", word: "MOVE", hint: "steady; stop at pain or when range goes" };
+    case "rating":
+      return { band: "pain", word: "PAIN?", hint: "joint pain in it, not muscle burn" };
+    case "closing":
+      return { band: "pain", word: "PAIN?", hint: "joint pain now, then close the visit" };
+    case "finished":
+      return { band: "done", word: "DONE", hint: "nothing more to enter today" };
+  }
+}
+
+/** What the space bar and the large key do now; null where they do nothing. */
+export function spaceDoes(s: VisitState, restS: number, isReady: boolean): string | null {
+  switch (s.phase) {
+    case "set-up":
+      return isReady ? "Everything is set" : null;
+    case "ready":
+      return restS > 0 ? "Start before the rest is over" : "Go";
+    case "working":
+      return s.under?.task.holdS != null ? "Stop it early" : "Set is done";
+    default:
+      return null;
   }
 }

@@ -1,62 +1,91 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/safety/roles";
-import { recheckFor } from "@/core/session/recheckSigns";
-import { holdCardWords } from "@/server/cards";
-import { clientEpisode, weeksAfterSurgery } from "@/server/clients";
-import { lastRecheck } from "@/server/floor/rechecks";
-import { floorBarred, painMaxFor, sessionsOf } from "@/server/floor/sessions";
-import { kneeExtensionMachine } from "@/server/machines";
-import { currentPlan, planById } from "@/server/plans";
-import { holdWindowOf } from "@/server/windows";
+import { SUPPORT_WORDS } from "@/core/selection/cardInput";
+import { recheckFor } from "@/core/visit/recheckSigns";
+import { cardsOf } from "@/server/cards";
+import { bodyOf, clientEpisode, weeksAfterSurgery } from "@/server/clients";
+import { painMaxFor } from "@/server/limits";
+import { machinesOf } from "@/server/machines";
+import { sheetsOf, versionById } from "@/server/sheets/sheets";
+import { floorBarred } from "@/server/visits/floor";
+import { lastRecheck } from "@/server/visits/rechecks";
+import { openVisit } from "@/server/visits/running";
 import { FloorBarred } from "./FloorBarred";
 import { FloorLane } from "./FloorLane";
+import { SheetChoice } from "./SheetChoice";
 
 export const metadata: Metadata = { title: "Floor" };
 
-export default async function FloorPage({ params }: { params: Promise<{ clientId: string }> }) {
+export default async function FloorPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ sheet?: string }>;
+}) {
   const { clientId } = await params;
+  const { sheet: asked } = await searchParams;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const newest = await currentPlan(ctx, client.episodeId);
-    const sessions = await sessionsOf(ctx, client.episodeId);
-    const last = sessions[sessions.length - 1];
-    const open = last && !last.end ? last : null;
-    const machine = await kneeExtensionMachine(ctx);
+    const sheets = await sheetsOf(ctx, client.episodeId);
+    const open = await openVisit(ctx, client.episodeId);
+    const picked =
+      sheets.find((s) => s.sheetId === asked) ?? (sheets.length === 1 ? sheets[0] : null) ?? null;
+    // a visit that is open is finished with the version it was started with
+    const sheet = open ? await versionById(ctx, open.versionId) : picked;
     return {
       client,
-      // an open session is finished with the plan it was started with
-      plan: open ? await planById(ctx, open.planId) : newest,
-      open: open ? { id: open.id, records: open.records } : null,
-      barred: await floorBarred(ctx, client, newest),
+      sheets,
+      open,
+      sheet,
+      barred: await floorBarred(ctx, client, open ? null : sheet, open !== null || sheets.length > 1),
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
-      window: await holdWindowOf(ctx, client),
       weeksAfterSurgery: weeksAfterSurgery(ctx, client),
-      machine: machine && { name: machine.name, setUp: machine.setUp, padDistanceM: machine.padDistanceM },
-      card: await holdCardWords(ctx, client.episodeId),
+      machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
+      support: Object.fromEntries(
+        (await cardsOf(ctx, client.episodeId)).map((c) => [c.exerciseId, SUPPORT_WORDS[c.support]]),
+      ),
     };
   });
-  const { client, plan } = data;
-  if (data.barred || !plan || !data.machine)
+  const { client, sheet, open } = data;
+  if (data.barred)
     return (
       <FloorBarred
         client={client}
-        sentence={data.barred ?? "There is no dose yet: a therapist plans the holds first."}
+        sentence={data.barred}
         warning={data.recheck && !data.recheck.isClear ? data.recheck.id : null}
         mayClear={may(actor.role, "recheck.clear")}
       />
     );
+  if (!sheet)
+    return (
+      <SheetChoice
+        client={client}
+        sheets={data.sheets.map((s) => ({
+          sheetId: s.sheetId,
+          name: s.name,
+          lines: s.lines.length,
+          minutes: Math.ceil(s.seconds / 60),
+        }))}
+      />
+    );
   return (
     <FloorLane
+      key={open?.id ?? "before"}
       client={client}
-      plan={plan}
-      open={data.open}
+      sheet={{
+        versionId: sheet.id,
+        name: sheet.name,
+        lines: sheet.lines.length,
+        minutes: Math.ceil(sheet.seconds / 60),
+      }}
+      open={open && { id: open.id, lines: open.lines, log: open.log, firstSide: open.firstSide }}
       painMax={data.painMax}
-      window={{ fromDeg: data.window.fromDeg, toDeg: data.window.toDeg }}
-      machine={data.machine}
-      card={data.card}
-      massUnit={actor.massUnit}
+      body={bodyOf(client)}
+      machines={data.machines}
+      support={data.support}
       mayRun={may(actor.role, "session.run")}
       recheck={recheckFor(data.weeksAfterSurgery)}
     />

@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { RecheckSign } from "@/core/session/recheckSigns";
+import type { RecheckSign } from "@/core/visit/recheckSigns";
 import { send } from "@/ui/send";
 
-/** Answers the warning signs and, if there is none, starts the session at the clinic. */
-export function useStart(clientId: string, planId: string, onStarted: (sessionId: string) => void) {
+/** Answers the warning signs and, if there is none, starts the visit at the clinic. */
+export function useStart(clientId: string, versionId: string, onStarted: () => void) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
@@ -29,9 +29,9 @@ export function useStart(clientId: string, planId: string, onStarted: (sessionId
     }
     const id = crypto.randomUUID();
     const startedAt = new Date().toISOString();
-    const started = await send(`/api/clients/${clientId}/sessions`, { id, planId, recheckId, startedAt });
-    if (!started.ok) return started.problems[0]?.sentence ?? "The session was not started. Try again.";
-    onStarted(id);
+    const started = await send(`/api/clients/${clientId}/visits`, { id, versionId, recheckId, startedAt });
+    if (!started.ok) return started.problems[0]?.sentence ?? "The visit was not started. Try again.";
+    onStarted();
     return null;
   };
   return { answer, problem, isBusy };

@@ -1,8 +1,8 @@
 import { changes } from "@/app/_web/route";
-import { decisionTaken } from "@/core/session/sessionInput";
+import { decisionsTaken } from "@/core/visit/visitInput";
 import { clientEpisode } from "@/server/clients";
-import { takeDecision } from "@/server/decisions";
+import { takeDecisions } from "@/server/visits/decisions";
 
-export const POST = changes(decisionTaken, async (ctx, body, params: { clientId: string }) =>
-  takeDecision(ctx, await clientEpisode(ctx, params.clientId), body),
+export const POST = changes(decisionsTaken, async (ctx, body, params: { clientId: string }) =>
+  takeDecisions(ctx, await clientEpisode(ctx, params.clientId), body),
 );

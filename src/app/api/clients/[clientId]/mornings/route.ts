@@ -1,7 +1,7 @@
 import { changes } from "@/app/_web/route";
-import { morningInput } from "@/core/session/sessionInput";
+import { morningInput } from "@/core/visit/visitInput";
 import { clientEpisode } from "@/server/clients";
-import { recordMorning } from "@/server/floor/responses";
+import { recordMorning } from "@/server/visits/mornings";
 
 export const POST = changes(morningInput, async (ctx, body, params: { clientId: string }) =>
   recordMorning(ctx, await clientEpisode(ctx, params.clientId), body),

@@ -4,13 +4,14 @@ import { deviceDoor } from "@/app/_web/deviceDoor";
 import { newestOf } from "@/core/measure/findings";
 import { normal, seededRandom } from "@/core/signal/random";
 import { simulateAngleSensor } from "@/core/signal/simulateAngleSensor";
+import { simulateRepetitions } from "@/core/signal/simulateRepetitions";
 import { side } from "@/core/units/fields";
 import { clientEpisode } from "@/server/clients";
 import { measurementsOf } from "@/server/otherMeasurements";
 
 export const dynamic = "force-dynamic";
 
-const query = z.object({
+const ofMotion = z.object({
   client: z.uuid(),
   side,
   kind: z.enum(["knee_bend", "knee_straightening", "hip_bend"]),
@@ -21,6 +22,19 @@ const query = z.object({
     .max(2 ** 31)
     .optional(),
 });
+
+/** A set of repetitions between two angles: the pretended leg reaches a little less at its end. */
+const ofSet = z.object({
+  client: z.uuid(),
+  side,
+  kind: z.literal("repetitions"),
+  from: z.coerce.number().min(-10).max(130),
+  to: z.coerce.number().min(0).max(140),
+  reps: z.coerce.number().int().min(1).max(40),
+  repS: z.coerce.number().min(0.5).max(30),
+});
+
+const query = z.union([ofMotion, ofSet]);
 
 /** Where a motion begins, and where a healthy and a hurt joint usually end: for the pretended leg only. */
 const MOTIONS = {
@@ -35,10 +49,12 @@ const MOTIONS = {
  */
 export const GET = deviceDoor(
   query,
-  "The angle sensor needs a client, a side and what is measured.",
+  "The angle sensor needs a client, a side and what is measured; for a set also its angles, repetitions and tempo.",
   async (ctx, q) => {
-    const random = seededRandom(q.seed ?? randomInt(2 ** 31));
+    const random = seededRandom(("seed" in q ? q.seed : undefined) ?? randomInt(2 ** 31));
     const client = await clientEpisode(ctx, q.client);
+    if (q.kind === "repetitions")
+      return simulateRepetitions({ fromDeg: q.from, toDeg: q.to, reps: q.reps, repS: q.repS }, random);
     const last = newestOf(await measurementsOf(ctx, client.episodeId), q.kind, q.side);
     const { fromDeg, healthyDeg, hurtDeg } = MOTIONS[q.kind];
     const endDeg = last?.value ?? (q.side === client.side ? hurtDeg : healthyDeg);

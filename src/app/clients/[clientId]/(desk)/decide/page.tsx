@@ -1,69 +1,70 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { ladder } from "@/core/progression/ladder";
 import { may } from "@/core/safety/roles";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
-import { proposal } from "@/server/decisions";
-import { sessionsOf } from "@/server/floor/sessions";
-import { holdWindowOf } from "@/server/windows";
+import { visitDrafts } from "@/server/visits/decisions";
+import { recentVisits } from "@/server/visits/visits";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";
 
 export const metadata: Metadata = { title: "Decide" };
 
+/** The lines of the last visit, each with its draft and why; together they are the sheet's next version. */
 export default async function DecidePage({ params }: { params: Promise<{ clientId: string }> }) {
   const { clientId } = await params;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const draft = await proposal(ctx, client);
-    const sessions = await sessionsOf(ctx, client.episodeId);
+    const drafts = await visitDrafts(ctx, client);
+    const visits = await recentVisits(ctx, client.episodeId);
+    const nameOf = (visit: (typeof visits)[number], lineId: string | null) =>
+      lineId === null
+        ? "all lines"
+        : (visit.sheet.lines.find((l) => l.plan.lineId === lineId)?.kept?.name ?? "a line");
     return {
       client,
-      draft,
-      draftDay: draft ? dayOf(ctx, draft.session.startedAt) : null,
-      window: await holdWindowOf(ctx, client),
-      past: sessions
-        .filter((s) => s.decided)
-        .reverse()
-        .map((s) => ({ day: dayOf(ctx, s.startedAt), ...(s.decided as NonNullable<typeof s.decided>) })),
+      drafts,
+      draftDay: drafts[0] ? dayOf(ctx, drafts[0].visit.startedAt) : null,
+      past: visits.toReversed().flatMap((v) =>
+        v.decisions.map((d) => ({
+          key: `${v.id} ${d.lineId}`,
+          day: dayOf(ctx, v.startedAt),
+          lineId: d.lineId,
+          line: nameOf(v, d.lineId),
+          action: d.action,
+          sentence: d.sentence,
+          by: d.byOrderOf ? `by standing order of ${d.byOrderOf}` : d.by,
+        })),
+      ),
     };
   });
-  const { client, draft, window, past } = data;
-  const plan = draft?.plan.plan;
-  return (
+  const { client, drafts, past } = data;
+  const [draft] = drafts;
+  return draft && data.draftDay ? (
+    <DecideDesk
+      key={draft.visit.id}
+      client={client}
+      draft={draft}
+      waiting={drafts.length - 1}
+      visitDay={data.draftDay}
+      past={past}
+      mayDecide={may(actor.role, "decision.take")}
+      locale={actor.locale}
+    />
+  ) : (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
-      {draft && plan && data.draftDay ? (
-        <DecideDesk
-          key={draft.session.id}
-          client={client}
-          draft={draft}
-          sessionDay={data.draftDay}
-          window={{ fromDeg: window.fromDeg, toDeg: window.toDeg }}
-          rungs={ladder({
-            fromDeg: plan.ladderFromDeg,
-            toDeg: plan.ladderToDeg,
-            school: client.school,
-            irritability: client.irritability,
-            blockedDeg: [],
-          })}
-          mayDecide={may(actor.role, "decision.take")}
-          locale={actor.locale}
-        />
-      ) : (
-        <div className="px-4 py-4">
-          <h1 className="text-[19px]">{past[0] ? "Decided" : "Nothing to decide yet"}</h1>
-          <p className="mt-2 max-w-[60ch]">
-            {past[0]
-              ? `${past[0].sentence} Taken by ${past[0].by}.`
-              : "After a finished session and its next morning, one decision for the next session is drafted here with its reasons."}
-          </p>
-          <Link href={`/clients/${clientId}`} className="btn btn-primary mt-4">
-            What comes next
-          </Link>
-        </div>
-      )}
+      <div className="px-4 py-4">
+        <h1 className="text-[19px]">{past[0] ? "Decided" : "Nothing to decide yet"}</h1>
+        <p className="mt-2 max-w-[60ch]">
+          {past[0]
+            ? "Every line of the last visit is decided; the sheet is ready to run again."
+            : "After a finished visit and its next morning, a decision for each line is drafted here with its reasons."}
+        </p>
+        <Link href={`/clients/${clientId}`} className="btn btn-primary mt-4">
+          What comes next
+        </Link>
+      </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
         <PastDecisions past={past} locale={actor.locale} />
       </aside>

@@ -1,311 +1,460 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { parseAsInteger, useQueryState } from "nuqs";
-import { useMemo, useRef, useState } from "react";
-import { type DoseContext, doseHold, effortCap } from "@/core/dose/doseHold";
-import type { HoldPlan } from "@/core/dose/holdPlan";
-import { ladder } from "@/core/progression/ladder";
+import {
+  parseAsInteger,
+  parseAsNumberLiteral,
+  parseAsString,
+  parseAsStringLiteral,
+  useQueryStates,
+} from "nuqs";
+import { useEffect, useRef, useState } from "react";
+import { asRamp } from "@/core/dose/asRamp";
+import { effortCap } from "@/core/dose/effortCap";
+import { type HomeThing, homeVersion } from "@/core/dose/homeVersion";
+import type { JudgedLine } from "@/core/dose/judgeScore";
+import { lightStart } from "@/core/dose/lightStart";
+import { nextMeansDown } from "@/core/dose/nextMeans";
+import type { ScoreLine } from "@/core/dose/scoreInput";
+import { jointOf } from "@/core/dose/sessionFatigue";
+import type { Fix } from "@/core/dose/sessionScore";
+import type { PastLoad } from "@/core/dose/weekGuard";
+import { workKindOf } from "@/core/dose/workKind";
+import type { DraftFacts } from "@/core/drafts/draftFacts";
+import { draftSession } from "@/core/drafts/draftSession";
+import type { Exercise } from "@/core/rules/exercises";
 import { DEED_SENTENCES } from "@/core/safety/roles";
-import { capacityAtAngle } from "@/core/strength/capacityAtAngle";
-import { CURVE_FROM_DEG, CURVE_TO_DEG } from "@/core/strength/torqueAngleShape";
-import { InputError } from "@/core/units/inputError";
+import { directionOf } from "@/core/selection/loadContext";
+import { type RangeRow, rowOf } from "@/core/selection/rangeSheet";
+import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/clients";
-import { EffortChart } from "@/ui/charts/EffortChart";
-import { Problem } from "@/ui/form/Problem";
+import type { SheetFacts } from "@/server/sheets/facts";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { AngleCursor } from "@/ui/rail/AngleCursor";
-import { CurveBand } from "@/ui/rail/CurveBand";
-import { HatchDefs } from "@/ui/rail/Hatch";
-import { RowLabel } from "@/ui/rail/RowLabel";
-import { Ruler } from "@/ui/rail/Ruler";
-import { Rungs } from "@/ui/rail/Rungs";
-import { RAIL } from "@/ui/rail/scale";
-import { WindowBand } from "@/ui/rail/WindowBand";
 import { send } from "@/ui/send";
-import { DoseEditor } from "./DoseEditor";
-import { DoseOutcome } from "./DoseOutcome";
+import { readHandedOver } from "../../../_sheet/handedOver";
+import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
 import { FindDose } from "./FindDose";
-import { formOf, type PlanForm, planOf } from "./planForm";
+import { HoldPicture } from "./HoldPicture";
+import { ItemEditor } from "./ItemEditor";
+import { KeepTemplate } from "./KeepTemplate";
+import { KeptDraftBar } from "./KeptDraftBar";
+import { SaveBar } from "./SaveBar";
+import { ScoreRail } from "./ScoreRail";
+import { RunThrough, SessionNotes } from "./SessionNotes";
+import { type SheetTab, SheetTabs } from "./SheetTabs";
+import { useJudged } from "./useJudged";
+import { useKeptDraft } from "./useKeptDraft";
+import { type Line, plainLines, useScore } from "./useScore";
+import { usualLineOf } from "./usualLineOf";
 
-export interface DoseDeskProps {
-  client: ClientEpisode;
-  context: DoseContext;
-  tests: { deg: number; value: number; tone: "own" }[];
-  saved: { version: number; plan: HoldPlan; madeBy: string } | null;
-  start: HoldPlan;
-  setUp: string;
-  mayWrite: boolean;
-  /** why nothing may be planned at all, or null */
-  barred: string | null;
-  massUnit: MassUnit;
+const VIEW = {
+  place: parseAsStringLiteral(PLACE_IDS).withDefault("gym"),
+  minutes: parseAsNumberLiteral(MINUTES).withDefault(45),
+  line: parseAsInteger.withDefault(1),
+  add: parseAsString,
+};
+
+/** A sheet as it is saved. */
+export interface SavedSheet {
+  sheetId: string;
+  name: string;
+  place: "gym" | "home" | "bodyweight";
+  version: number;
+  items: SheetLine[];
+  by: string;
+  origin: "desk" | "decision" | "standing_order";
+  /** its figures are kept: it can be run */
+  isKept: boolean;
 }
 
-/** Dose: the hold on the rail, what the leg can do there, what to set, how hard it will feel. */
+/** One page for all that is planned: the client's sheets, the lines of one under the ruler, the editor of one line. */
 export function DoseDesk({
   client,
-  context,
-  tests,
+  sheets,
   saved,
-  start,
-  setUp,
-  mayWrite,
-  barred,
+  facts,
+  draftFacts,
   massUnit,
-}: DoseDeskProps) {
+  barred,
+  past,
+  templates,
+  earlier,
+  tests,
+  mayWrite,
+}: {
+  client: ClientEpisode;
+  sheets: readonly SheetTab[];
+  /** null: a new sheet */
+  saved: SavedSheet | null;
+  facts: SheetFacts;
+  /** what a first draft is made from, or why none is made today */
+  draftFacts: DraftFacts | string;
+  massUnit: MassUnit;
+  barred: string | null;
+  past: readonly PastLoad[];
+  templates: readonly Start[];
+  earlier: readonly Start[];
+  /** strength tests of this side, as dots on the curve */
+  tests: Record<"extension" | "flexion", readonly { deg: number; value: number; tone: "own" }[]>;
+  mayWrite: boolean;
+}) {
+  const { clientId } = client;
   const router = useRouter();
-  const [angle, setAngle] = useQueryState("angle", parseAsInteger.withDefault(start.kneeFlexionDeg));
-  const [form, setForm] = useState<PlanForm>(() => formOf(start));
+  const score = useScore(saved?.items ?? []);
+  const [{ line: pickedAt, add: handed, ...wish }, setView] = useQueryStates(VIEW);
+  const [name, setName] = useState(saved?.name ?? (sheets.length === 0 ? "Gym" : ""));
+  const [place, setPlace] = useState<SavedSheet["place"]>(saved?.place ?? "gym");
+  const [justMade, setJustMade] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [madeNotes, setMadeNotes] = useState<string[]>([]);
+  const adder = useRef<HTMLDialogElement>(null);
+  const starter = useRef<HTMLDialogElement>(null);
+  const homeDialog = useRef<HTMLDialogElement>(null);
+  const keeper = useRef<HTMLDialogElement>(null);
   const finder = useRef<HTMLDialogElement>(null);
-  const { plan, problems } = planOf(form, client.side, angle);
-  // the plan is made anew on each render; its text says whether it changed
-  const planText = plan ? JSON.stringify(plan) : null;
-  const dosed = useMemo(() => (planText ? dosedOrWhy(planText, context) : null), [planText, context]);
-  const outcome = typeof dosed === "string" ? null : dosed;
-  const curve = useMemo(() => curveOf(context), [context]);
-  const max = Math.ceil(Math.max(40, ...curve.map((p) => p.value + p.doubt)) / 20) * 20;
-  const bars =
-    barred ??
-    outcome?.notices.find((n) => n.kind === "bars")?.sentence ??
-    (typeof dosed === "string" ? dosed : null);
-  const isChanged = !saved || JSON.stringify(plan) !== JSON.stringify(saved.plan);
-  const { fromDeg, toDeg } = context.window;
+  const j = useJudged(score.lines, facts, past);
+  const { context, rows, judged, totals } = j;
+  // the picked line stands in the address by its place; one that was just made or moved is followed by its name
+  const current = judged.find((x) => x.line.key === justMade) ?? judged[pickedAt - 1] ?? judged[0] ?? null;
+  const line = current?.line ?? null;
+  const setPicked = (key: string | null, at = score.lines.findIndex((l) => l.key === key)) => {
+    setJustMade(key);
+    if (at >= 0) setView({ line: at + 1 });
+  };
+  const setWish = (w: Wish) => setView(w);
 
-  const save = async (): Promise<boolean> => {
-    if (!plan || bars || !mayWrite) return false;
-    setProblem(null);
-    const sent = await send(`/api/clients/${client.clientId}/plans`, {
+  const step = (by: 1 | -1) => {
+    const at = score.lines.findIndex((l) => l.key === line?.key);
+    setPicked(score.lines[at + by]?.key ?? line?.key ?? null);
+  };
+  const startFrom = (items: readonly ScoreLine[]) => {
+    setMadeNotes([]);
+    score.replaceAll(items);
+  };
+  const draft = () => {
+    if (!mayWrite) return;
+    if (typeof draftFacts === "string") return setMadeNotes([draftFacts]);
+    const made = draftSession(draftFacts, j.sheet, context, wish, facts.school);
+    score.replaceAll(made.lines);
+    setMadeNotes(made.notes);
+  };
+  const add = (row: RangeRow) =>
+    setPicked(score.insert(usualLineOf(row.e, row, { machineId: null, settings: null })), score.lines.length);
+  const home = (have: ReadonlySet<HomeThing>) => {
+    const made = homeVersion(plainLines(score.lines), rows, context, have);
+    score.replaceAll(made.lines);
+    setMadeNotes(made.notes);
+  };
+  const fix = (f: Fix) => {
+    if (f.kind === "warm_up") {
+      const start = lightStart(
+        rows.filter((r) => !score.lines.some((l) => l.exerciseId === r.e.id)),
+        context,
+      );
+      if (start) setPicked(score.insert(start, 0), 0);
+      return;
+    }
+    const target = score.lines.find((l) => l.key === f.itemId);
+    if (!target) return;
+    setPicked(target.key, f.kind === "move" ? f.to : undefined);
+    if (f.kind === "move") score.place(target.key, f.to);
+    if (f.kind === "ramp") score.change(target.key, { scheme: asRamp(target).scheme });
+  };
+  const share = () => {
+    if (line && score.lines[0]?.key !== line.key) score.change(line.key, { sharesRests: !line.sharesRests });
+  };
+  const items = plainLines(score.lines);
+  const isChanged =
+    JSON.stringify(items) !== JSON.stringify(saved?.items ?? []) ||
+    (saved !== null && (name !== saved.name || place !== saved.place));
+  const draftKept = useKeptDraft(`sheet ${client.episodeId} ${saved?.sheetId ?? "new"}`, {
+    baseVersion: saved?.version ?? 0,
+    items,
+    name,
+    place,
+    isChanged,
+  });
+  const mayBeSaved = isChanged || saved?.isKept === false;
+  const maySave = mayWrite && score.lines.length > 0 && !j.isBarred && barred === null && mayBeSaved;
+  const save = async (): Promise<string | null> => {
+    if (!maySave) return null;
+    const sheetId = saved?.sheetId ?? crypto.randomUUID();
+    const sent = await send(`/api/clients/${clientId}/sheets`, {
       id: crypto.randomUUID(),
+      sheetId,
+      name,
+      place,
       baseVersion: saved?.version ?? 0,
-      plan,
+      items,
     });
     if (!sent.ok) {
-      setProblem(sent.problems[0]?.sentence ?? "The dose was not saved.");
-      return false;
+      setProblem(sent.problems[0]?.sentence ?? "The sheet was not saved.");
+      return null;
     }
-    router.refresh();
-    return true;
+    setProblem(null);
+    draftKept.drop();
+    if (saved) router.refresh();
+    else router.replace(`/clients/${clientId}/dose?sheet=${sheetId}`);
+    return sheetId;
   };
   const toFloor = async () => {
-    if (isChanged && mayWrite && !(await save())) return;
-    router.push(`/clients/${client.clientId}/floor`);
+    const sheetId = maySave ? await save() : saved?.sheetId;
+    if (sheetId) router.push(`/clients/${clientId}/floor?sheet=${sheetId}`);
   };
-  const nudge = (field: "holdS" | "reps", by: number) => {
-    const now = Number(form[field]);
-    if (Number.isFinite(now)) setForm({ ...form, [field]: String(Math.max(1, now + by)) });
-  };
+  // what Choose hands over is put in once; the address then forgets it
+  const isTaken = useRef(false);
+  useEffect(() => {
+    const h = readHandedOver(handed);
+    if (!h || isTaken.current || !mayWrite) return;
+    isTaken.current = true;
+    const e = context.sheet.exercises.find((x) => x.id === h.exerciseId);
+    const row =
+      e &&
+      rowOf(e, context.sheet, { machineId: h.machineId, ...(h.settings ? { settings: h.settings } : {}) });
+    const isThere = score.lines.find((l) => l.exerciseId === h.exerciseId);
+    setView({ add: null });
+    if (isThere) {
+      score.change(isThere.key, { machineId: h.machineId, settings: h.settings });
+      setJustMade(isThere.key);
+    } else if (e && row) setJustMade(score.insert(usualLineOf(e, Array.isArray(row) ? null : row, h)));
+  }, [handed, context, mayWrite, score, setView]);
+  const kind = current?.exercise ? workKindOf(current.exercise) : null;
 
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
-      <div className="flex flex-col px-4 py-4">
-        <h1 className="text-[19px]">
-          One hold, {client.side} knee{" "}
-          {outcome && (
-            <span className="quiet text-[15px] font-normal">
-              {Math.ceil(outcome.seconds / 60)} min with rests · {totalTension(plan)} s held
-            </span>
-          )}{" "}
-          <Link
-            className="small font-sans font-normal underline"
-            href={`/clients/${client.clientId}/session`}
-          >
-            the whole session
-          </Link>
-        </h1>
-        <svg viewBox={`0 0 ${RAIL.width} 236`} className="mt-2 w-full">
-          <title>Capacity, allowed window and the hold over knee flexion</title>
-          <HatchDefs />
-          <Ruler />
-          <RowLabel y={62} name="What it can do" detail="curve through tests" />
-          <text x={0} y={96} fontSize={12.5} className="fill-quiet">
-            ● tested
-          </text>
-          <CurveBand
-            points={curve}
-            tests={tests}
-            y={42}
-            height={84}
-            max={max}
-            level={
-              outcome
-                ? { deg: angle, value: outcome.achieved?.torqueNm ?? outcome.targetTorque.value }
-                : undefined
-            }
+    <main
+      className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]"
+      onKeyDown={(e) => {
+        // out of a field, back to the keys of the screen
+        if (e.key === "Escape" && e.target instanceof HTMLElement && !e.target.closest("dialog"))
+          e.target.blur();
+      }}
+    >
+      <div className="min-w-0 px-4 pb-4 pt-3">
+        <div className="flex items-baseline justify-between gap-4">
+          <h1 className="sr-only">Dose</h1>
+          <SheetTabs
+            clientId={clientId}
+            sheets={sheets}
+            current={saved?.sheetId ?? null}
+            name={name}
+            place={place}
+            mayWrite={mayWrite}
+            onName={setName}
+            onPlace={setPlace}
           />
-          <RowLabel y={164} name="Hold, extension" detail={context.machine.name} />
-          <WindowBand fromDeg={fromDeg} toDeg={toDeg} y={146} height={46} />
-          <Rungs rungs={rungsOf(plan, client)} at={angle} y={169} />
-          <text x={RAIL.right + 6} y={166} fontSize={12.5} className="fill-quiet">
-            allowed
-          </text>
-          <text x={RAIL.right + 6} y={182} fontSize={12.5} className="fill-quiet">
-            {fromDeg}–{toDeg}°
-          </text>
-          <AngleCursor
-            deg={angle}
-            onChange={setAngle}
-            min={CURVE_FROM_DEG}
-            max={CURVE_TO_DEG}
-            stepDeg={context.machine.angleNotchDeg}
-            top={30}
-            bottom={212}
-            label="Hold angle, knee flexion"
-          />
-        </svg>
-        <p className="small quiet">
-          Drag the flag, or focus it and use the arrow keys. Rings are the rungs of the ladder, the dotted one
-          comes next.
-        </p>
-        <Notices bars={bars} notices={outcome?.notices ?? []} />
-        {outcome?.achieved && plan && (
-          <EffortChart
-            run={outcome.achieved.run}
-            felt={outcome.achieved.felt}
-            cap={effortCap(client.school, client.irritability, context.bounds)}
-            pattern={plan.pattern}
+          {j.items.length > 0 && (
+            <p>
+              <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
+              <b className="display text-[19px]">{totals.hard}</b> repetitions{" "}
+              <span className="small quiet">with four or fewer left</span>
+            </p>
+          )}
+        </div>
+        <KeptDraftBar
+          kept={draftKept.found}
+          version={saved?.version ?? 0}
+          onTake={(k) => {
+            score.restore(k.items);
+            setName(k.name);
+            draftKept.settled();
+          }}
+          onDrop={draftKept.drop}
+        />
+        {mayWrite && (
+          <DraftBar
+            wish={wish}
+            templates={templates}
+            earlier={earlier}
+            rows={rows}
+            adder={adder}
+            starter={starter}
+            homeDialog={homeDialog}
+            onWish={setWish}
+            onDraft={draft}
+            onStart={(s) => startFrom(s.items)}
+            onAdd={add}
+            onHome={home}
           />
         )}
-      </div>
-      <aside className="border-l border-rule bg-base-100 px-5 py-4">
-        <DoseEditor
-          form={form}
-          onChange={setForm}
-          problems={problems}
-          outcome={outcome}
-          angle={angle}
-          side={client.side}
-          disabled={!mayWrite}
-        />
-        <DoseOutcome
-          outcome={outcome}
-          form={form}
-          onMeans={(means) => setForm({ ...form, means })}
-          massUnit={massUnit}
-          disabled={!mayWrite}
-          setUp={setUp}
-        />
-        <div className="mt-3">
-          <Problem sentence={problem ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])} />
-          <div className="mt-2 flex flex-wrap items-center gap-2">
-            <button
-              type="button"
-              className="btn btn-primary btn-sm"
-              onClick={toFloor}
-              disabled={mayWrite ? !plan || Boolean(bars) : !saved}
-            >
-              Take to floor
-            </button>
-            {mayWrite && (
-              <>
-                <button
-                  type="button"
-                  className="btn btn-sm btn-line"
-                  onClick={save}
-                  disabled={!plan || Boolean(bars) || !isChanged}
-                >
-                  Save dose <kbd>S</kbd>
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-sm btn-line"
-                  onClick={() => finder.current?.showModal()}
-                  disabled={!outcome}
-                >
-                  Find dose <kbd>F</kbd>
-                </button>
-              </>
-            )}
+        {score.lines.length === 0 ? (
+          <div className="mt-6 max-w-[60ch]">
+            <p>
+              Nothing stands here yet. Draft a sheet from the rules, add an exercise, or take one over from
+              Choose; only what fits today's limits can be added.
+            </p>
+            {madeNotes.map((n) => (
+              <p key={n} className="mt-2 border-l-4 border-accent pl-3" role="status">
+                {n}
+              </p>
+            ))}
           </div>
-          <p className="small quiet mt-2" aria-live="polite">
-            {saved && !isChanged ? `Saved as version ${saved.version} by ${saved.madeBy}.` : "Not saved yet."}
-          </p>
+        ) : (
+          <ScoreRail
+            judged={judged}
+            totals={
+              new Map(
+                j.items.map((item, i) => [item.id, totals.perItem[i] as (typeof totals.perItem)[number]]),
+              )
+            }
+            ties={j.ties}
+            predictions={j.predictions}
+            picked={line?.key ?? null}
+            mayMove={mayWrite}
+            onPick={(key) => setPicked(key)}
+            onPlace={score.place}
+          />
+        )}
+        {current && (
+          <HoldPicture
+            key={current.line.key}
+            judged={current}
+            context={context}
+            who={{ school: client.school, irritability: client.irritability }}
+            tests={tests}
+          />
+        )}
+        {j.items.length > 0 && (
+          <>
+            <SessionNotes
+              notes={j.notes}
+              totals={totals}
+              early={j.early}
+              guards={j.guards}
+              notModelled={j.notModelled}
+              madeNotes={madeNotes}
+              mayFix={mayWrite}
+              onFix={fix}
+            />
+            <RunThrough
+              steps={totals.steps}
+              nameOf={(key) => judged.find((x) => x.line.key === key)?.exercise?.name ?? ""}
+            />
+          </>
+        )}
+        <div className="mt-3">
           <KeysHelp
             deeds={[
-              { key: "s", words: "save the dose", run: save },
-              { key: "f", words: "find a dose", run: () => mayWrite && finder.current?.showModal() },
-              { key: "[", words: "hold 5 s less", run: () => mayWrite && nudge("holdS", -5) },
-              { key: "]", words: "hold 5 s more", run: () => mayWrite && nudge("holdS", 5) },
-              { key: "-", words: "one repetition less", run: () => mayWrite && nudge("reps", -1) },
-              { key: "+", words: "one repetition more", run: () => mayWrite && nudge("reps", 1) },
+              { key: "j", words: "next line", run: () => step(1) },
+              { key: "k", words: "previous line", run: () => step(-1) },
+              {
+                key: "u",
+                words: "move the line up",
+                run: () => mayWrite && line && score.move(line.key, -1),
+              },
+              {
+                key: "d",
+                words: "move the line down",
+                run: () => mayWrite && line && score.move(line.key, 1),
+              },
+              { key: "x", words: "take the line out", run: () => mayWrite && line && score.remove(line.key) },
+              { key: "g", words: "in the rests of the line above, or alone", run: () => mayWrite && share() },
+              { key: "a", words: "add an exercise", run: () => mayWrite && adder.current?.showModal() },
+              {
+                key: "o",
+                words: "start from a template or an earlier version",
+                run: () => mayWrite && starter.current?.showModal(),
+              },
+              { key: "t", words: "draft from the rules", run: draft },
+              { key: "h", words: "home version", run: () => mayWrite && homeDialog.current?.showModal() },
+              {
+                key: "f",
+                words: "find a dose for the hold",
+                run: () => mayWrite && finder.current?.showModal(),
+              },
+              { key: "z", words: "undo", run: score.undo },
+              { key: "y", words: "redo", run: score.redo },
+              { key: "s", words: "save the sheet", run: () => void save() },
+              {
+                key: "Escape",
+                label: "esc",
+                words: "out of a field, back to these keys",
+                run: () => undefined,
+              },
             ]}
           />
         </div>
+      </div>
+      <aside className="border-l border-rule bg-base-100 px-5 py-3" aria-label="The picked line">
+        {current?.exercise && (
+          <ItemEditor
+            key={current.line.key}
+            judged={current as JudgedLine<Line> & { exercise: Exercise }}
+            predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
+            personal={context.personal}
+            side={facts.side}
+            weaker={facts.weaker[directionOf(current.exercise)]}
+            massUnit={massUnit}
+            isFirst={judged[0] === current}
+            forms={formsOf(current.exercise, rows)}
+            lighter={nextMeansDown(current, rows, context)}
+            disabled={!mayWrite}
+            clientId={clientId}
+            onChange={(part) => score.change(current.line.key, part)}
+            onMove={(by) => score.move(current.line.key, by)}
+            onRemove={() => score.remove(current.line.key)}
+            onFind={() => finder.current?.showModal()}
+          />
+        )}
+        {current && !current.exercise && (
+          <p className="text-accent">This exercise is not in the library any more: take it out.</p>
+        )}
+        <SaveBar
+          problem={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])}
+          words={savedWords(saved, isChanged)}
+          score={score}
+          mayWrite={mayWrite}
+          maySave={maySave}
+          mayRun={saved !== null && (maySave || (!isChanged && saved.isKept)) ? true : maySave}
+          onFloor={toFloor}
+          onSave={() => void save()}
+          onKeep={() => keeper.current?.showModal()}
+        />
       </aside>
+      <KeepTemplate ref={keeper} lines={plainLines(score.lines)} templates={templates} />
       <FindDose
         ref={finder}
-        shareOfMax={outcome?.achieved?.shareOfMax ?? outcome?.wantedShare.value ?? 0.4}
-        cap={effortCap(client.school, client.irritability, context.bounds)}
+        joint={kind ? jointOf(kind) : "general"}
+        shareOfMax={current?.line.scheme.kind === "holds" ? (current.load?.share ?? 0.4) : 0.4}
+        cap={effortCap(client.school, client.irritability, context.sheet.limits)}
         k={context.personal.k}
-        mostHoldS={context.bounds.hold_seconds?.high ?? null}
-        onUse={(d) =>
-          setForm({
-            ...form,
-            effortKind: "percent",
-            percent: String(Math.floor(d.shareOfMax * 100)),
-            holdS: String(d.holdS),
-            reps: String(d.reps),
-            restS: String(d.restS || form.restS),
-            sets: String(d.sets),
-            setRestS: String(d.setRestS || 120),
-          })
-        }
+        mostHoldS={context.sheet.limits.hold_seconds?.high ?? null}
+        onUse={(d) => {
+          if (current?.line.scheme.kind !== "holds") return;
+          score.change(current.line.key, {
+            scheme: {
+              ...current.line.scheme,
+              sets: d.sets,
+              reps: d.reps,
+              holdS: d.holdS,
+              restS: d.restS,
+              setRestS: d.setRestS,
+              effort: { kind: "percent", percent: Math.floor(d.shareOfMax * 100) },
+            },
+          });
+        }}
       />
     </main>
   );
 }
 
-/** The dose, or the sentence why there is none. */
-function dosedOrWhy(planText: string, context: DoseContext) {
-  try {
-    return doseHold(JSON.parse(planText) as HoldPlan, context);
-  } catch (error) {
-    if (error instanceof InputError) return error.message;
-    throw error;
-  }
+/** What is saved, by whom, and whether it is what stands here. */
+function savedWords(saved: SavedSheet | null, isChanged: boolean): string {
+  if (!saved || isChanged) return "Not saved yet; kept on this device until it is.";
+  if (!saved.isKept) return "Saved before its figures were kept: save it once, then it can be run.";
+  const how = {
+    desk: "",
+    decision: ", from the decisions of the last visit",
+    standing_order: ", by standing order",
+  }[saved.origin];
+  return `Saved as version ${saved.version} by ${saved.by}${how}.`;
 }
 
-function curveOf(context: DoseContext) {
-  const points = [];
-  for (let deg = CURVE_FROM_DEG; deg <= CURVE_TO_DEG; deg += 2) {
-    const c = capacityAtAngle(context.fit, deg, "");
-    points.push({ deg, value: c.value, doubt: c.doubt ?? 0 });
-  }
-  return points;
-}
-
-function rungsOf(plan: HoldPlan | null, client: ClientEpisode): number[] {
-  if (!plan) return [];
-  return ladder({
-    fromDeg: plan.ladderFromDeg,
-    toDeg: plan.ladderToDeg,
-    school: client.school,
-    irritability: client.irritability,
-    blockedDeg: [],
-  });
-}
-
-const totalTension = (plan: HoldPlan | null): number =>
-  plan ? plan.pattern.holdS * plan.pattern.reps * plan.pattern.sets : 0;
-
-function Notices({ bars, notices }: { bars: string | null; notices: { kind: string; sentence: string }[] }) {
-  const cautions = notices.filter((n) => n.kind === "caution");
-  return (
-    <div className="mt-2 min-h-[52px]" aria-live="polite">
-      {bars && (
-        <p className="border-l-4 border-accent pl-3">
-          <b className="text-accent">Cannot be saved:</b> {bars}
-        </p>
-      )}
-      {cautions.map((n) => (
-        <p key={n.sentence} className="mt-1 border-l-4 border-rule pl-3">
-          {n.sentence}
-        </p>
-      ))}
-      {!bars && cautions.length === 0 && (
-        <p className="border-l-4 border-primary pl-3">Inside every limit; nothing speaks against it.</p>
-      )}
-    </div>
-  );
+/** The next easier and harder form that fit today: bent to straight knee, two legs to one, shorter to longer lever. */
+function formsOf(
+  e: Exercise,
+  rows: readonly RangeRow[],
+): { easier: Exercise | null; harder: Exercise | null } {
+  const find = (id: string | null) =>
+    rows.find((r) => r.e.id === id && r.e.match.class === e.match.class)?.e ?? null;
+  return { easier: find(e.easier_id), harder: find(e.harder_id) };
 }

@@ -1,77 +1,94 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/safety/roles";
 import { testsForCurve } from "@/core/strength/testsForCurve";
+import { dayInWords } from "@/core/units/dayInWords";
 import { clientEpisode } from "@/server/clients";
-import { kneeExtensionMachine } from "@/server/machines";
-import { extensionTests, testsOf } from "@/server/measurements";
-import { currentPlan, doseContext, planningBarred } from "@/server/plans";
-import { optionInForce, stancesInForce } from "@/server/stances";
+import { dayOf } from "@/server/context";
+import { draftFacts } from "@/server/drafts";
+import { planningBarred } from "@/server/limits";
+import { testsOf } from "@/server/measurements";
+import { sheetFacts } from "@/server/sheets/facts";
+import { sheetsOf, versionsOf } from "@/server/sheets/sheets";
+import { templatesOf } from "@/server/sheets/templates";
+import { pastLoads } from "@/server/visits/past";
 import { DoseDesk } from "./DoseDesk";
-import { firstPlan } from "./firstPlan";
 
 export const metadata: Metadata = { title: "Dose" };
 
-export default async function DosePage({ params }: { params: Promise<{ clientId: string }> }) {
+const EARLIER = 8;
+
+/** The client's sheets: lines under the ruler, each with how it is done, and the editor of the chosen one. */
+export default async function DosePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<{ sheet?: string }>;
+}) {
   const { clientId } = await params;
+  const { sheet: asked } = await searchParams;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const context = await doseContext(ctx, client);
+    const sheets = await sheetsOf(ctx, client.episodeId);
+    const current = asked === "new" ? null : (sheets.find((s) => s.sheetId === asked) ?? sheets[0] ?? null);
+    const earlier = current ? await versionsOf(ctx, current.sheetId, EARLIER) : [];
+    const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side);
     return {
       client,
-      context,
+      sheets,
+      current,
+      facts: await sheetFacts(ctx, client),
+      draft: await draftFacts(ctx, client),
       barred: await planningBarred(ctx, client),
-      effortMeaning: optionInForce(await stancesInForce(ctx, client.episodeId), "own_effort_meaning"),
-      tests: testsForCurve(extensionTests(await testsOf(ctx, client.episodeId), client.side)),
-      plan: await currentPlan(ctx, client.episodeId),
-      machine: await kneeExtensionMachine(ctx),
+      past: await pastLoads(ctx, client.episodeId),
+      templates: (await templatesOf(ctx)).map(({ id, name, items }) => ({ id, name, items })),
+      tests: (["knee_extension", "knee_flexion"] as const).map((movement) =>
+        testsForCurve(tests.filter((t) => t.movement === movement)).map((t) => ({
+          deg: t.kneeFlexionDeg,
+          value: t.torqueNm,
+          tone: "own" as const,
+        })),
+      ),
+      earlier: earlier.map((v) => ({
+        id: v.id,
+        name: `version ${v.version}, ${dayInWords(dayOf(ctx, v.at))}, ${v.lines.length} lines`,
+        items: v.lines.map((l) => l.plan),
+      })),
     };
   });
-  const { client, context, plan } = data;
-  if (!data.machine)
-    return (
-      <main className="px-6 py-6">
-        <h1 className="text-[19px]">This gym has no knee-extension machine</h1>
-        <p className="mt-2 max-w-[60ch]">
-          A hold is dosed here on a seated knee-extension machine. Enter one in Gym, or plan holds and sets on
-          other machines as a session.
-        </p>
-        <div className="mt-4 flex gap-3">
-          <Link href={`/clients/${clientId}/session`} className="btn btn-primary">
-            Plan a session
-          </Link>
-          <Link href="/gym" className="btn btn-line">
-            Gym
-          </Link>
-        </div>
-      </main>
-    );
-  if (!context)
-    return (
-      <main className="px-6 py-6">
-        <h1 className="text-[19px]">A dose needs a strength test</h1>
-        <p className="mt-2 max-w-[60ch]">
-          A hold is dosed as a share of what this knee can do at the angle, so it has to be measured first.
-          Two pushes at one angle are enough to start.
-        </p>
-        <Link href={`/clients/${clientId}/measure`} className="btn btn-primary mt-4">
-          Measure this knee
-        </Link>
-      </main>
-    );
+  const { client, current } = data;
   return (
     <DoseDesk
-      key={plan?.version ?? 0}
+      key={`${current?.id ?? "new"}`}
       client={client}
-      context={context}
-      tests={data.tests.map((t) => ({ deg: t.kneeFlexionDeg, value: t.torqueNm, tone: "own" as const }))}
-      saved={plan ? { version: plan.version, plan: plan.plan, madeBy: plan.madeBy } : null}
-      start={plan?.plan ?? firstPlan(client, context, data.effortMeaning)}
-      setUp={data.machine?.setUp ?? ""}
+      sheets={data.sheets.map((s) => ({
+        sheetId: s.sheetId,
+        name: s.name,
+        place: s.place,
+        lines: s.lines.length,
+      }))}
+      saved={
+        current && {
+          sheetId: current.sheetId,
+          name: current.name,
+          place: current.place,
+          version: current.version,
+          items: current.lines.map((l) => l.plan),
+          by: current.by,
+          origin: current.origin,
+          isKept: current.lines.every((l) => l.kept !== null),
+        }
+      }
+      facts={data.facts}
+      draftFacts={data.draft}
       barred={data.barred}
-      mayWrite={may(actor.role, "plan.write")}
+      past={data.past}
+      templates={data.templates}
+      earlier={data.earlier}
+      tests={{ extension: data.tests[0] ?? [], flexion: data.tests[1] ?? [] }}
       massUnit={actor.massUnit}
+      mayWrite={may(actor.role, "plan.write")}
     />
   );
 }

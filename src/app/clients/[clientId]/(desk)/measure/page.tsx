@@ -6,7 +6,7 @@ import { may } from "@/core/safety/roles";
 import { bodyOf, clientEpisode } from "@/server/clients";
 import { conditionsOf } from "@/server/conditions";
 import { today } from "@/server/context";
-import { kneeExtensionMachine } from "@/server/machines";
+import { extensionPadM } from "@/server/machines";
 import { testCircumstances, testsOf } from "@/server/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/otherMeasurements";
 import { loadingBarred } from "@/server/screenings";
@@ -40,7 +40,6 @@ export default async function MeasurePage({
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const conditions = await conditionsOf(ctx, client.episodeId);
-    const machine = await kneeExtensionMachine(ctx);
     const tests = await testsOf(ctx, client.episodeId);
     const measurements = await measurementsOf(ctx, client.episodeId);
     return {
@@ -48,7 +47,7 @@ export default async function MeasurePage({
       tests,
       measurements,
       body: bodyOf(client),
-      padDistanceM: machine?.padDistanceM ?? USUAL_LEVER_M,
+      padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
       signBar: await loadingBarred(ctx, client),
       circumstances: await testCircumstances(ctx, client),

@@ -2,11 +2,11 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { standing } from "@/core/session/holdRecord";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
+import { standing } from "@/core/visit/setRecord";
 import type { ClientEpisode } from "@/server/clients";
-import type { FloorSession } from "@/server/floor/sessions";
+import type { TakenDecision, Visit } from "@/server/visits/visits";
 import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
@@ -18,28 +18,31 @@ import { send } from "@/ui/send";
 /** How the next morning was, entered by the clinic: pain, swelling where it applies, stiffness. */
 export function MorningForm({
   client,
-  session,
-  sessionDay,
-  holdWords,
+  visit,
+  visitDay,
+  doneWords,
+  decided,
   waits,
   locale,
 }: {
   client: ClientEpisode;
-  session: FloorSession;
-  sessionDay: string;
-  holdWords: string;
+  visit: Visit;
+  visitDay: string;
+  /** what was run, in words */
+  doneWords: string;
+  /** the decision that closes the answer; null while it is open */
+  decided: TakenDecision | null;
   /** why it cannot be answered yet, or null */
   waits: string | null;
   locale: string;
 }) {
   const router = useRouter();
-  const known = session.morning;
+  const known = visit.morning;
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<number | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
-  const decided = session.decided;
   const save = async () => {
     setSaved(false);
     if (pain === null) return setProblems({ pain: "Choose joint pain from 0 to 10." });
@@ -48,7 +51,7 @@ export function MorningForm({
     const stiffnessMin = stiffness.trim() === "" ? null : readNumber(stiffness);
     const sent = await send(`/api/clients/${client.clientId}/mornings`, {
       id: crypto.randomUUID(),
-      sessionId: session.id,
+      visitId: visit.id,
       corrects: known?.id ?? null,
       pain,
       swelling: client.swellingApplies ? swelling : null,
@@ -60,16 +63,16 @@ export function MorningForm({
     setSaved(true);
     router.refresh();
   };
-  const during = standing(session.records).map((r) => r.painAfter);
+  const during = standing(visit.records).map((r) => r.pain);
   return (
     <div className="px-4 py-4">
       <h1 className="text-[19px]">
         How was the morning after?{" "}
-        <span className="quiet text-[15px] font-normal">session of {longDay(sessionDay, locale)}</span>
+        <span className="quiet text-[15px] font-normal">visit of {longDay(visitDay, locale)}</span>
       </h1>
       <p className="mt-1">
-        {holdWords}. Joint pain in the holds {during.length ? `up to ${Math.max(...during)}` : "not logged"},
-        afterwards {session.end?.painAtEnd ?? "–"}; usual is {client.usualPain}.
+        {doneWords}. Joint pain in it {during.length ? `up to ${Math.max(...during)}` : "not logged"},
+        afterwards {visit.end?.painAtEnd ?? "–"}; usual is {client.usualPain}.
       </p>
       {waits && (
         <p className="mt-3 border-l-4 border-mark pl-3" role="status">
@@ -78,7 +81,7 @@ export function MorningForm({
       )}
       {decided && (
         <p className="mt-3 border-l-4 border-rule pl-3">
-          The decision for this session has been taken by {decided.by}: {decided.sentence} The answer stays as
+          The decision for this visit has been taken by {decided.by}: {decided.sentence} The answer stays as
           it is.
         </p>
       )}
@@ -131,7 +134,7 @@ export function MorningForm({
           <span aria-live="polite">
             {(saved || known) && !decided && (
               <Link href={`/clients/${client.clientId}/decide`} className="font-bold text-primary underline">
-                {saved ? "Saved. Decide the next session" : "Decide the next session"}
+                {saved ? "Saved. Decide what comes next" : "Decide what comes next"}
               </Link>
             )}
           </span>

@@ -4,13 +4,14 @@ import { shortDay } from "@/ui/dates";
 interface PastMorning {
   id: string;
   day: string;
+  sheet: string;
   worst: number | null;
   end: number | null;
   morning: number | null;
   swelling: number | null;
 }
 
-/** The sessions before, newest first: joint pain in the holds, at the end and the morning after. */
+/** The visits before, newest first: joint pain in the sets, at the end and the morning after. */
 export function PastMornings({
   past,
   usualPain,
@@ -30,7 +31,7 @@ export function PastMornings({
       <table className="mt-2 w-full">
         <thead>
           <tr className="small quiet text-right">
-            <th className="py-1 text-left font-normal">session</th>
+            <th className="py-1 text-left font-normal">visit</th>
             <th className="py-1 font-normal">worst</th>
             <th className="py-1 font-normal">end</th>
             <th className="py-1 font-normal">morning</th>
@@ -40,7 +41,9 @@ export function PastMornings({
         <tbody>
           {past.map((p) => (
             <tr key={p.id} className="border-t border-rule text-right">
-              <td className="py-1.5 text-left">{shortDay(p.day, locale)}</td>
+              <td className="py-1.5 text-left">
+                {shortDay(p.day, locale)} <span className="small quiet">{p.sheet}</span>
+              </td>
               <td>{p.worst ?? "–"}</td>
               <td>{p.end ?? "–"}</td>
               <td className="font-bold">

@@ -2,12 +2,11 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { standing } from "@/core/session/holdRecord";
+import { standing } from "@/core/visit/setRecord";
 import { clientEpisode } from "@/server/clients";
 import { dayOf } from "@/server/context";
-import { morningWaits } from "@/server/floor/responses";
-import { type FloorSession, sessionsOf } from "@/server/floor/sessions";
-import { planById } from "@/server/plans";
+import { morningWaits } from "@/server/visits/mornings";
+import { recentVisits, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 
@@ -17,33 +16,34 @@ export default async function MorningPage({ params }: { params: Promise<{ client
   const { clientId } = await params;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const sessions = (await sessionsOf(ctx, client.episodeId)).filter((s) => s.end);
-    const session = sessions[sessions.length - 1] ?? null;
+    const visits = (await recentVisits(ctx, client.episodeId)).filter((v) => v.end);
+    // the oldest that waits comes first: it is the one whose lines cannot be run again
+    const visit = visits.find((v) => undecidedLines(v).length > 0) ?? visits.at(-1) ?? null;
     return {
       client,
-      session,
-      past: sessions
+      visit,
+      past: visits
         .slice(-9)
         .reverse()
-        .map((s) => ({
-          id: s.id,
-          day: dayOf(ctx, s.startedAt),
-          ...painsOf(s),
-          swelling: s.morning?.swelling ?? null,
+        .map((v) => ({
+          id: v.id,
+          day: dayOf(ctx, v.startedAt),
+          sheet: v.sheet.name,
+          ...painsOf(v),
+          swelling: v.morning?.swelling ?? null,
         })),
-      plan: session ? await planById(ctx, session.planId) : null,
-      sessionDay: session ? dayOf(ctx, session.startedAt) : null,
-      waits: session && !session.morning ? morningWaits(ctx, session.startedAt) : null,
+      visitDay: visit ? dayOf(ctx, visit.startedAt) : null,
+      waits: visit && !visit.morning ? morningWaits(ctx, visit.startedAt) : null,
     };
   });
-  const { client, session, plan, sessionDay } = data;
-  if (!session || !plan || !sessionDay)
+  const { client, visit, visitDay } = data;
+  if (!visit || !visitDay)
     return (
       <main className="px-6 py-6">
-        <h1 className="text-[19px]">No session to ask about yet</h1>
+        <h1 className="text-[19px]">No visit to ask about yet</h1>
         <p className="mt-2 max-w-[60ch]">
-          The morning after a session tells whether the knee liked it: pain, swelling, stiffness. Run the
-          holds first.
+          The morning after a visit tells whether the knee liked it: pain, swelling, stiffness. Run a sheet
+          first.
         </p>
         <Link href={`/clients/${clientId}/floor`} className="btn btn-primary mt-4">
           To the floor
@@ -52,15 +52,16 @@ export default async function MorningPage({ params }: { params: Promise<{ client
     );
   if (!may(actor.role, "response.record"))
     return <main className="px-6 py-6">{DEED_SENTENCES["response.record"]}</main>;
-  const { pattern, kneeFlexionDeg } = plan.plan;
+  const lines = visit.sheet.lines.filter((l) => visit.records.some((r) => r.lineId === l.plan.lineId)).length;
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
       <MorningForm
-        key={session.id}
+        key={visit.id}
         client={client}
-        session={session}
-        sessionDay={sessionDay}
-        holdWords={`${pattern.reps * pattern.sets} × ${pattern.holdS} s at ${kneeFlexionDeg}°, ${plan.setting}`}
+        visit={visit}
+        visitDay={visitDay}
+        doneWords={`${visit.sheet.name}: ${lines} of ${visit.sheet.lines.length} ${visit.sheet.lines.length === 1 ? "line" : "lines"} done`}
+        decided={strictestOf(visit)}
         waits={data.waits}
         locale={actor.locale}
       />
@@ -76,12 +77,12 @@ export default async function MorningPage({ params }: { params: Promise<{ client
   );
 }
 
-/** Joint pain of a session: worst in a hold, at its end, the next morning. */
-function painsOf(s: FloorSession): { worst: number | null; end: number | null; morning: number | null } {
-  const during = standing(s.records).map((r) => r.painAfter);
+/** Joint pain of a visit: worst in a set, at its end, the next morning. */
+function painsOf(v: Visit): { worst: number | null; end: number | null; morning: number | null } {
+  const during = standing(v.records).map((r) => r.pain);
   return {
     worst: during.length ? Math.max(...during) : null,
-    end: s.end?.painAtEnd ?? null,
-    morning: s.morning?.pain ?? null,
+    end: v.end?.painAtEnd ?? null,
+    morning: v.morning?.pain ?? null,
   };
 }

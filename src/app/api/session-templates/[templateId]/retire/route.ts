@@ -1,7 +1,0 @@
-import { z } from "zod";
-import { changes } from "@/app/_web/route";
-import { retireTemplate } from "@/server/sessionTemplates";
-
-export const POST = changes(z.object({}), (ctx, _input, { templateId }: { templateId: string }) =>
-  retireTemplate(ctx, templateId),
-);

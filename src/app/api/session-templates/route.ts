@@ -1,5 +1,0 @@
-import { changes } from "@/app/_web/route";
-import { templateInput } from "@/core/dose/scoreInput";
-import { keepTemplate } from "@/server/sessionTemplates";
-
-export const POST = changes(templateInput, keepTemplate);

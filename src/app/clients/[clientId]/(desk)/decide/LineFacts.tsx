@@ -1,0 +1,67 @@
+import { SCHOOL_WORDS } from "@/core/progression/painRule";
+import { SWELLING_WORDS } from "@/core/units/fields";
+import type { ClientEpisode } from "@/server/clients";
+import type { LineDraft } from "@/server/visits/decisions";
+
+const REACHED = {
+  below: "less than planned",
+  in: "nearly all",
+  top: "all of it",
+  unknown: "not known",
+} as const;
+
+/** What the table looked at for one line: its own sets first, then what all lines of the visit share. */
+export function LineFacts({ client, line }: { client: ClientEpisode; line: LineDraft }) {
+  const { input } = line;
+  const isHeld = line.kept.kind === "holds";
+  const known = (n: number | null): string => (n === null ? "not known" : String(n));
+  const swelling = (grade: number | null): string =>
+    grade === null ? "not known" : (SWELLING_WORDS[grade] ?? "–");
+  const own: [string, string][] = [
+    ["before it", known(input.painBefore)],
+    ["worst in a set", known(input.painDuring)],
+    [isHeld ? "held" : "done", REACHED[input.repsState]],
+    [
+      isHeld ? "felt effort, aim and was" : "in reserve, aim and was",
+      isHeld
+        ? `${10 - input.rirTarget}, ${input.rir === null ? "not known" : 10 - input.rir}`
+        : `${input.rirTarget}, ${known(input.rir)}`,
+    ],
+    ["range reached", input.rangePct === null ? "not known" : `${Math.round(input.rangePct)} %`],
+    ["good visits on this step", String(input.satisfiedStreak)],
+    ["week against the last", input.weekTrend === null ? "not enough yet" : input.weekTrend.toFixed(1)],
+  ];
+  const shared: [string, string][] = [
+    ["joint pain, usual", String(input.usualPain)],
+    ["at the end of the visit", known(input.painAfter)],
+    ["next morning", known(input.painMorning)],
+    ...(input.effusionApplies
+      ? ([["swelling before, now", `${swelling(input.effusionBefore)}, ${swelling(input.effusion)}`]] as [
+          string,
+          string,
+        ][])
+      : []),
+    ["pain rule", SCHOOL_WORDS[client.school]],
+  ];
+  return (
+    <section>
+      <h2 className="text-[15px]">What it looked at: {line.kept.name}</h2>
+      <Facts rows={own} />
+      <h3 className="small quiet mt-2">shared by all lines of the visit</h3>
+      <Facts rows={shared} />
+    </section>
+  );
+}
+
+function Facts({ rows }: { rows: readonly [string, string][] }) {
+  return (
+    <dl className="mt-1">
+      {rows.map(([name, value]) => (
+        <div key={name} className="flex justify-between gap-3 border-t border-rule py-1">
+          <dt className="small quiet">{name}</dt>
+          <dd className="text-right font-bold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,17 @@
+import type { JudgedLine } from "@/core/dose/judgeScore";
+import { legsAllowed } from "@/core/dose/legs";
+import type { ScoreLine } from "@/core/dose/scoreInput";
+import type { Exercise } from "@/core/rules/exercises";
+import type { HandedOver } from "../../../_sheet/handedOver";
+import { schemeOn } from "./ItemEditor";
+
+/** The usual line of an exercise: holds where it is held, a stretch where it is one, else straight sets. */
+export function usualLineOf(
+  e: Exercise,
+  open: JudgedLine["open"],
+  h: Pick<HandedOver, "machineId" | "settings">,
+): ScoreLine {
+  const kind = e.match.class === "stretch" ? "stretch" : e.match.static_hold ? "holds" : "straight";
+  const made = schemeOn({ open }, e, kind, legsAllowed(e, kind)[0] ?? "together");
+  return { exerciseId: e.id, sharesRests: false, ...made, machineId: h.machineId, settings: h.settings };
+}

@@ -1,0 +1,50 @@
+"use client";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+
+/** What is looked at before the first set of a line. The pins have a tick of their own: without it nothing starts. */
+export function SetUpCard({
+  line,
+  support,
+  pins,
+  onPins,
+}: {
+  line: KeptLine;
+  /** what is worn, from the client's card; null without a card */
+  support: string | null;
+  pins: boolean;
+  onPins: (isIn: boolean) => void;
+}) {
+  return (
+    <section aria-label="Set-up card" className="text-[20px]">
+      <ul className="grid gap-1">
+        {line.checks.map((check) => (
+          <li key={check} className="flex gap-3">
+            <span aria-hidden className="text-primary">
+              ◦
+            </span>
+            {check}
+          </li>
+        ))}
+        {support && (
+          <li className="flex gap-3">
+            <span aria-hidden className="text-primary">
+              ◦
+            </span>
+            {support}
+          </li>
+        )}
+      </ul>
+      {line.needsPins && (
+        <label className="mt-3 flex min-h-[64px] cursor-pointer items-center gap-4 border-2 border-mark px-4 text-[24px] font-bold">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-lg"
+            checked={pins}
+            onChange={(e) => onPins(e.target.checked)}
+          />
+          Safety pins or stop are in, and hold
+        </label>
+      )}
+    </section>
+  );
+}

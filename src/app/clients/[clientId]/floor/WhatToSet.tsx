@@ -1,0 +1,43 @@
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { LiveTask } from "@/core/visit/run";
+
+/** What to set, large enough for somebody who stands at the machine: load, angle or range, seat and pad. */
+export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
+  const isHold = task.holdS !== null && line.fromDeg !== null && line.fromDeg === line.toDeg;
+  const angle =
+    line.fromDeg === null || line.toDeg === null
+      ? null
+      : isHold
+        ? { value: `${Math.round(line.fromDeg)}°`, under: "knee held there" }
+        : { value: `${Math.round(line.fromDeg)}–${Math.round(line.toDeg)}°`, under: "range to travel" };
+  const entries = [
+    ...(task.how ? [{ value: task.how, under: loadWords(line, task) }] : []),
+    ...(angle ? [angle] : []),
+    ...line.setUp.map((s) => ({ value: s.value, under: s.name })),
+  ];
+  return (
+    <section aria-label="What to set">
+      <p className="mb-1 text-[20px]">
+        {line.machineName ?? "no machine"} {line.isHelp && <b>· help: more is easier</b>}
+      </p>
+      <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
+        {entries.slice(0, 6).map((e) => (
+          <div key={e.under}>
+            <dd className="display text-[clamp(34px,4.4vw,56px)] leading-none">{e.value}</dd>
+            <dt className="text-[17px]">{e.under}</dt>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function loadWords(line: KeptLine, task: LiveTask): string {
+  const kg =
+    task.loadKg === null || task.how?.endsWith("kg") ? "" : `${Math.round(task.loadKg * 10) / 10} kg`;
+  const planned = line.sets[task.set]?.loadKg ?? null;
+  const isOther = planned !== null && task.loadKg !== null && Math.abs(planned - task.loadKg) > 1e-6;
+  return [kg, isOther ? `planned ${line.sets[task.set]?.how}` : "", task.role === "ramp" ? "ramp set" : ""]
+    .filter(Boolean)
+    .join(", ");
+}

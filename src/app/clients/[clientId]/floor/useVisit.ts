@@ -1,0 +1,94 @@
+"use client";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { type VisitState, visitState } from "@/core/visit/run";
+import { eventsOf, type LogEntry, type VisitEvent } from "@/core/visit/visitEvent";
+import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
+
+export interface OpenVisit {
+  id: string;
+  lines: KeptLine[];
+  log: LogEntry[];
+  firstSide: "left" | "right";
+}
+
+/** A hold that should have ended longer ago than this was not watched to its end, s. */
+const UNWATCHED_S = 3;
+/** A set of repetitions that began longer ago than this was not watched. */
+const UNWATCHED_SET_S = 900;
+
+const startsWith = (long: readonly LogEntry[], short: readonly LogEntry[]): boolean =>
+  JSON.stringify(long.slice(0, short.length)) === JSON.stringify(short);
+
+/** Whether the last thing was the start of a set whose end nobody can have watched. */
+function isUnwatched(s: VisitState, nowMs: number): boolean {
+  if (s.phase !== "working" || !s.under) return false;
+  const holdS = s.under.task.holdS;
+  return nowMs > s.under.startedAtMs + (holdS === null ? UNWATCHED_SET_S : holdS + UNWATCHED_S) * 1000;
+}
+
+/**
+ * A visit as the fold over its log: kept in the browser with every entry, posted entry by entry through the outbox. The
+ * clinic folds the same log; another tablet goes on from there.
+ */
+export function useVisit(open: OpenVisit) {
+  const { id, lines } = open;
+  const [log, setLog] = useState<LogEntry[]>(open.log);
+  const [notice, setNotice] = useState<string | null>(null);
+  const latest = useRef(log);
+  const outbox = useOutbox();
+  const { post } = outbox;
+  const state = useMemo(() => visitState(lines, eventsOf(log)), [lines, log]);
+
+  const append = useCallback(
+    (entry: LogEntry) => {
+      const next = [...latest.current, entry];
+      latest.current = next;
+      setLog(next);
+      keepRun(id, next);
+      post(`/api/visits/${id}/events`, { seq: next.length, entry });
+    },
+    [id, post],
+  );
+
+  useEffect(() => {
+    keptRun<LogEntry[]>(id).then((kept) => {
+      // what this tablet has not sent yet stands behind what the clinic has
+      if (kept && kept.length > latest.current.length && startsWith(kept, latest.current)) {
+        latest.current = kept;
+        setLog(kept);
+      }
+      if (isUnwatched(visitState(lines, eventsOf(latest.current)), Date.now())) {
+        append({ type: "undo", at: Date.now() });
+        setNotice(
+          "A set was under way when this page went away. It was not counted: do it again when ready.",
+        );
+      }
+    });
+  }, [id, lines, append]);
+
+  const happen = useCallback(
+    (event: VisitEvent) => {
+      const before = visitState(lines, eventsOf(latest.current));
+      const after = visitState(lines, eventsOf([...latest.current, event]));
+      // what does not fit the phase is not logged, so a double tap does no harm
+      if (event.type !== "note" && JSON.stringify(before) === JSON.stringify(after)) return;
+      append(event);
+    },
+    [append, lines],
+  );
+
+  const undo = useCallback(() => {
+    const events = eventsOf(latest.current);
+    if (eventsOf([...latest.current, { type: "undo", at: 0 }]).length < events.length)
+      append({ type: "undo", at: Date.now() });
+  }, [append]);
+
+  /** Forgets what this tablet kept, after the clinic refused to follow it. */
+  const startOver = useCallback(async () => {
+    await keepRun(id, null);
+    window.location.reload();
+  }, [id]);
+
+  return { state, happen, undo, canUndo: log.length > 0, notice, outbox, startOver };
+}

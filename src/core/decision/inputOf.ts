@@ -1,0 +1,66 @@
+import type { DecisionInput } from "../progression/decisionInput";
+import type { Irritability, School } from "../progression/painRule";
+import type { KeptLine } from "../sheet/line/keptLine";
+import type { LineDone } from "../visit/lineDone";
+
+/** What all lines of a visit share: who it is, and how the day and the morning after were. */
+export interface VisitFacts {
+  school: School;
+  irritability: Irritability;
+  /** the most joint pain in force; null: only the pain rule */
+  writtenPainLimit: number | null;
+  usualPain: number;
+  redFlag: boolean;
+  /** joint pain when it was first asked, and when the visit ended */
+  painAtStart: number | null;
+  painAtEnd: number | null;
+  morning: { pain: number | null; swelling: number | null } | null;
+  swellingBefore: number | null;
+  swellingApplies: boolean;
+}
+
+/** What a line brings along from earlier visits; its own and no other's. */
+export interface LinePast {
+  /** good visits banked on this step */
+  banked: number;
+  prevRegress: boolean;
+  missedBefore: boolean;
+  /** change of the weekly mean of its worst pain; null: not enough weeks */
+  weekTrend: number | null;
+}
+
+const USUAL_RESERVE = 2;
+
+/** Repetitions that the plan leaves after its last set; for holds 10 minus the felt effort that is aimed at [own]. */
+export function reserveAim(line: KeptLine): number {
+  if (line.feltAim !== null) return 10 - line.feltAim;
+  const planned = line.sets.flatMap((s) => (s.role === "work" && s.reserve !== null ? [s.reserve] : []));
+  return planned.at(-1) ?? USUAL_RESERVE;
+}
+
+/** What the decision table looks at for one line. Null stands for "not known", which never progresses anybody. */
+export function inputOf(line: KeptLine, done: LineDone, past: LinePast, visit: VisitFacts): DecisionInput {
+  return {
+    school: visit.school,
+    irritability: visit.irritability,
+    writtenPainLimit: visit.writtenPainLimit,
+    redFlag: visit.redFlag,
+    techniqueStop: done.lostPosition,
+    prevRegress: past.prevRegress,
+    missedBefore: past.missedBefore,
+    satisfiedStreak: past.banked + 1,
+    usualPain: visit.usualPain,
+    painBefore: done.painBefore ?? visit.painAtStart,
+    painDuring: done.painDuring,
+    painAfter: visit.painAtEnd,
+    painMorning: visit.morning?.pain ?? null,
+    effusion: visit.morning?.swelling ?? null,
+    effusionBefore: visit.swellingBefore,
+    effusionApplies: visit.swellingApplies,
+    rangePct: done.rangePct,
+    weekTrend: past.weekTrend,
+    repsState: done.reached,
+    rir: done.reserve,
+    rirTarget: reserveAim(line),
+  };
+}

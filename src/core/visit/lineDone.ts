@@ -1,0 +1,136 @@
+import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
+import { type SetRecord, standing } from "./setRecord";
+
+/** What one line gave in one visit, from its own records and nothing else. */
+export interface LineDone {
+  painBefore: number | null;
+  /** the worst in any set; null where nothing was logged */
+  painDuring: number | null;
+  /** repetitions or seconds against the plan: a lost set or less than 80 % is below, all of it is top. Dosing rules E4 */
+  reached: "below" | "in" | "top" | "unknown";
+  /** repetitions left after the last set, the worse leg's; for holds 10 minus felt effort. Null: not asked */
+  reserve: number | null;
+  /** range reached, % of the plan; null: not known */
+  rangePct: number | null;
+  /** a set ended because the position was lost */
+  lostPosition: boolean;
+  /** the load that was used most, where it was another than planned */
+  usedKg: number | null;
+}
+
+/** Below this share of what was planned a set counts as missed. */
+const MISSED_BELOW = 0.8;
+/** A stop within half a second of the end is the beat of a finger, not a lost hold. */
+const FINGER_S = 0.5;
+
+const byLeg = (records: readonly SetRecord[]): Map<string, SetRecord[]> => {
+  const legs = new Map<string, SetRecord[]>();
+  for (const r of records) legs.set(r.leg, [...(legs.get(r.leg) ?? []), r]);
+  return legs;
+};
+
+const legsOf = (line: Pick<KeptLine, "legs">): number =>
+  line.legs === "in_turns" || line.legs === "one_after_other" ? 2 : 1;
+
+/** `mostReps`: the top of the range that the line climbs; the planned ones where it has none. */
+export function lineDone(
+  line: KeptLine,
+  all: readonly SetRecord[],
+  mostReps: number | null = null,
+): LineDone {
+  const records = standing(all).filter((r) => r.lineId === line.lineId);
+  const own = records.filter((r) => r.exerciseId === line.exerciseId);
+  const pains = records.map((r) => r.pain);
+  return {
+    painBefore: records.find((r) => r.painBefore !== null)?.painBefore ?? null,
+    painDuring: pains.length ? Math.max(...pains) : null,
+    // swapped for today: what the planned exercise would have given is not known
+    reached: own.length === 0 ? "unknown" : reachedOf(line, own, mostReps),
+    reserve: reserveOf(own),
+    rangePct: rangeOf(line, own),
+    lostPosition: records.some((r) => r.early === "position"),
+    usedKg: usedOf(line, own),
+  };
+}
+
+function reachedOf(line: KeptLine, own: readonly SetRecord[], mostReps: number | null): LineDone["reached"] {
+  if (line.total !== null) {
+    const counted = [...byLeg(own).values()].map((r) => r.reduce((sum, x) => sum + (x.reps ?? 0), 0));
+    const worst = counted.length < legsOf(line) ? 0 : Math.min(...counted);
+    return worst >= line.total ? "top" : worst >= MISSED_BELOW * line.total ? "in" : "below";
+  }
+  // a climb is what was reached: its count of sets is found in the doing
+  if (line.leastReserve !== null) return own.length > 0 ? "top" : "below";
+  const shares = plannedPlaces(line).map((p) => shareOf(p, own));
+  if (shares.some((s) => s < MISSED_BELOW)) return "below";
+  if (shares.some((s) => s < 1)) return "in";
+  return mostReps !== null && own.some((r) => r.reps !== null && r.reps < mostReps) ? "in" : "top";
+}
+
+interface Place {
+  setNo: number;
+  boutNo: number;
+  legs: number;
+  set: KeptSet;
+}
+
+/** Every working set, or every hold of it, that the plan has. */
+function plannedPlaces(line: KeptLine): Place[] {
+  return line.sets.flatMap((set, i) =>
+    set.role === "ramp"
+      ? []
+      : Array.from({ length: set.holds?.reps ?? 1 }, (_, bout) => ({
+          setNo: i + 1,
+          boutNo: bout + 1,
+          legs: legsOf(line),
+          set,
+        })),
+  );
+}
+
+/** Done against planned, the worst leg's; 0 where it was not done. */
+function shareOf(p: Place, own: readonly SetRecord[]): number {
+  const here = own.filter((r) => r.setNo === p.setNo && r.boutNo === p.boutNo);
+  if (here.length < p.legs) return 0;
+  const { holds, reps } = p.set;
+  const shares = here.map((r) =>
+    holds
+      ? r.workedS >= holds.holdS - FINGER_S
+        ? 1
+        : r.workedS / holds.holdS
+      : reps === null
+        ? 1
+        : Math.min(1, (r.reps ?? 0) / reps),
+  );
+  return Math.min(...shares);
+}
+
+/** The last answer of each leg; the smaller one counts. */
+function reserveOf(own: readonly SetRecord[]): number | null {
+  const last = [...byLeg(own).values()].map((r) => {
+    const asked = r.filter((x) => x.reserve !== null || x.felt !== null).at(-1);
+    return asked ? (asked.reserve ?? (asked.felt === null ? null : 10 - asked.felt)) : null;
+  });
+  const known = last.filter((x) => x !== null);
+  return known.length ? Math.min(...known) : null;
+}
+
+function rangeOf(line: KeptLine, own: readonly SetRecord[]): number | null {
+  if (own.length === 0) return null;
+  const measured = own.filter((r) => r.rangeFromDeg !== null && r.rangeToDeg !== null);
+  const planned = line.fromDeg === null || line.toDeg === null ? 0 : line.toDeg - line.fromDeg;
+  if (measured.length > 0 && planned > 0)
+    return Math.min(
+      100,
+      ...measured.map((r) => (((r.rangeToDeg as number) - (r.rangeFromDeg as number)) / planned) * 100),
+    );
+  // somebody saw that range was lost and nothing measured how much
+  return own.some((r) => r.early === "range") ? null : 100;
+}
+
+function usedOf(line: KeptLine, own: readonly SetRecord[]): number | null {
+  const working = own.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp" && r.loadKg !== null);
+  const used = Math.max(-1, ...working.map((r) => r.loadKg as number));
+  const planned = Math.max(-1, ...line.sets.map((s) => s.loadKg ?? -1));
+  return used < 0 || Math.abs(used - planned) < 1e-6 ? null : used;
+}

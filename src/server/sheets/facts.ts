@@ -1,0 +1,70 @@
+import "server-only";
+import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
+import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
+import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
+import { personalFactor } from "@/core/isometrics/personalFactor";
+import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
+import type { Direction } from "@/core/selection/strengthKnown";
+import { chairRise } from "@/core/selection/tissues";
+import type { Side } from "@/core/units/fields";
+import { InputError } from "@/core/units/inputError";
+import { type ChooseFacts, knownFacts } from "../choose";
+import type { ClientEpisode } from "../clients";
+import { type Ctx, once } from "../context";
+import { testsOf } from "../measurements";
+import { optionInForce, stancesInForce } from "../stances";
+import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../visits/past";
+
+/** All that a sheet of a client is judged by, as plain data for the page. */
+export interface SheetFacts extends PlainScoreFacts {
+  choose: ChooseFacts;
+  school: OrderSchool;
+  /** the side that this is about, and which leg is clearly weaker in each direction */
+  side: Side;
+  weaker: Record<Direction, WeakerLeg | null>;
+}
+
+/** With fewer visits behind them people count as novices [own]. */
+const NOVICE_VISITS = 8;
+
+/** What decides which schemes may be used for a client: from what was done, never from what was planned. */
+export async function schemeFactsFor(ctx: Ctx, client: ClientEpisode): Promise<ClientSchemeFacts> {
+  return {
+    isPostOp: client.school === "post_op",
+    isNovice: (await visitsDone(ctx, client.episodeId, NOVICE_VISITS)) < NOVICE_VISITS,
+    irritability: client.irritability,
+    lastPain: await lastWorstPain(ctx, client.episodeId),
+    daysSinceAccumulated: await daysSinceAccumulated(ctx, client.episodeId),
+  };
+}
+
+/** What every line of a client is judged by. Throws InputError where a usual chair is out of the model's reach. */
+export const sheetFacts = (ctx: Ctx, client: ClientEpisode): Promise<SheetFacts> =>
+  once(ctx, `sheet facts ${client.episodeId}`, async () => {
+    const choose = await knownFacts(ctx, client);
+    const chair = chairRise(choose.body);
+    if (!chair) throw new InputError("body", "A usual chair is out of the model's reach for this body.");
+    const tests = await testsOf(ctx, client.episodeId);
+    return {
+      choose,
+      chair,
+      known: await schemeFactsFor(ctx, client),
+      personal: personalFactor("knee", await timedHolds(ctx, client.episodeId)),
+      school: await orderSchool(ctx, client.episodeId),
+      side: client.side,
+      weaker: {
+        extension: weakerLeg(tests, "knee_extension", client.side),
+        flexion: weakerLeg(tests, "knee_flexion", client.side),
+      },
+    };
+  });
+
+/** The second view of each question: calves first, isolation before the press. */
+async function orderSchool(ctx: Ctx, episodeId: string): Promise<OrderSchool> {
+  const stances = await stancesInForce(ctx, episodeId);
+  return {
+    ...USUAL_ORDER,
+    calvesFirst: optionInForce(stances, "d_calves_order") === "view_2",
+    isolationFirst: optionInForce(stances, "d_ext_before_press") === "view_1",
+  };
+}

@@ -1,0 +1,63 @@
+import "server-only";
+import { judgeScore } from "@/core/dose/judgeScore";
+import { scoreContextOf } from "@/core/dose/scoreContextOf";
+import type { ClientEpisode } from "../clients";
+import type { Ctx } from "../context";
+import { limitsBar } from "../limits";
+import { screeningStateOf } from "../screenings";
+import { sheetFacts } from "../sheets/facts";
+import type { SheetVersion } from "../sheets/sheets";
+import { lastRecheck } from "./rechecks";
+import { recentVisits, undecidedLines, type Visit } from "./visits";
+
+/** Why no visit can start at all now, with what to do; null if one can. */
+export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
+  const last = await lastRecheck(ctx, client.episodeId);
+  if (last && !last.isClear)
+    return `A warning sign stands since ${last.by} noted it: ${last.what}. A therapist clears it with a reason, or refers.`;
+  const screening = await screeningStateOf(ctx, client);
+  return screening.barsFloor ?? (await limitsBar(ctx, client));
+}
+
+/** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */
+export function isStopped(visits: readonly Visit[], sheet: SheetVersion): boolean {
+  return visits.some((v) =>
+    v.decisions.some(
+      (d) =>
+        d.action === "STOP_REFER" &&
+        sheet.at <= d.at &&
+        (d.lineId === null || sheet.lines.some((l) => l.plan.lineId === d.lineId)) &&
+        v.sheet.sheetId === sheet.sheetId,
+    ),
+  );
+}
+
+/** Why a sheet cannot be run now, with what to do; null if it can. */
+export async function floorBarred(
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheet: SheetVersion | null,
+  /** a sheet is still to be chosen, or a visit is already under way */
+  isLater = false,
+): Promise<string | null> {
+  const barred = await dayBarred(ctx, client);
+  if (barred) return barred;
+  if (!sheet && isLater) return null;
+  if (!sheet) return "There is no sheet yet: a therapist plans one in Dose first.";
+  if (sheet.lines.some((l) => l.kept === null))
+    return "This sheet was saved before its figures were kept: a therapist opens it in Dose and saves it once.";
+  // limits may have become stricter since it was saved
+  const facts = await sheetFacts(ctx, client);
+  const outside = judgeScore(
+    sheet.lines.map((l) => l.plan),
+    scoreContextOf(facts),
+  ).find((j) => j.bars.length > 0);
+  if (outside)
+    return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${outside.bars[0]}. A therapist changes the sheet first.`;
+  const visits = await recentVisits(ctx, client.episodeId);
+  if (visits.some((v) => v.sheet.sheetId === sheet.sheetId && undecidedLines(v).length > 0))
+    return "The last visit of this sheet has no decision yet: a therapist decides it first.";
+  return isStopped(visits, sheet)
+    ? "The last decision was to stop and refer. Only a new version by a therapist starts this sheet again."
+    : null;
+}

@@ -1,0 +1,138 @@
+import "server-only";
+import type { LinePast } from "@/core/decision/inputOf";
+import type { PastLoad } from "@/core/dose/weekGuard";
+import type { TimedHold } from "@/core/isometrics/personalFactor";
+import { keptLine } from "@/core/sheet/line/keptLine";
+import { daysBetween } from "@/core/units/days";
+import { lineDone } from "@/core/visit/lineDone";
+import { weeklyTrend } from "@/core/visit/weeklyTrend";
+import { type Ctx, dayOf, once, today } from "../context";
+import { recordsOf } from "./records";
+
+const DAY_MS = 86_400_000;
+const before = (at: Date, days: number): Date => new Date(at.getTime() - days * DAY_MS);
+
+/** Records that stand: not corrected and not taken back. */
+const STANDS = "not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)";
+
+const WEEKS_KEPT_DAYS = 42;
+
+/**
+ * What was done on each of the last days: kneecap load and hard repetitions as they were planned, by the share of the
+ * planned work that records show. Today is left out: it is what is being planned.
+ */
+export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
+  once(ctx, `past loads ${episodeId}`, async () => {
+    const rows = await ctx.tx`
+      select v.started_at, (l.kept ->> 'kneecapChairS')::numeric as chair, (l.kept ->> 'hardReps')::numeric as hard,
+        (select coalesce(sum(coalesce((s ->> 'reps')::numeric, (s ->> 'tensionS')::numeric)
+            * case when l.kept ->> 'legs' in ('in_turns', 'one_after_other') then 2 else 1 end), 0)
+          from jsonb_array_elements(l.kept -> 'sets') s) as planned,
+        (select coalesce(sum(coalesce(r.reps, r.worked_s)), 0) from set_record r
+          where r.visit_id = v.id and r.line_id = l.line_id and ${ctx.tx.unsafe(STANDS)}) as done
+      from visit v join sheet_line l on l.version_id = v.version_id
+      where v.episode_id = ${episodeId} and v.received_at > ${before(ctx.now, WEEKS_KEPT_DAYS)} and l.kept is not null`;
+    const byDay = new Map<string, { kneecapChairS: number; hardReps: number }>();
+    for (const r of rows) {
+      const day = dayOf(ctx, r.started_at);
+      if (day === today(ctx) || r.planned <= 0) continue;
+      const share = Math.min(1.5, r.done / r.planned);
+      const sum = byDay.get(day) ?? { kneecapChairS: 0, hardReps: 0 };
+      byDay.set(day, {
+        kneecapChairS: sum.kneecapChairS + r.chair * share,
+        hardReps: sum.hardReps + r.hard * share,
+      });
+    }
+    return [...byDay].map(([day, sum]) => ({ daysAgo: daysBetween(day, today(ctx)), ...sum }));
+  });
+
+/** How many visits were finished, counted no further than `most`. */
+export async function visitsDone(ctx: Ctx, episodeId: string, most: number): Promise<number> {
+  const [r] = await ctx.tx`
+    select count(*) as n from (
+      select 1 from visit v join visit_end e on e.visit_id = v.id where v.episode_id = ${episodeId} limit ${most}) x`;
+  return r?.n ?? 0;
+}
+
+/** Whole days since the last set of an accumulated line was done, today not counted; null: never. */
+export async function daysSinceAccumulated(ctx: Ctx, episodeId: string): Promise<number | null> {
+  const [r] = await ctx.tx`
+    select max(v.started_at) as at from visit v
+    join sheet_line l on l.version_id = v.version_id and l.scheme_kind = 'accumulated'
+    where v.episode_id = ${episodeId} and exists (
+      select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and ${ctx.tx.unsafe(STANDS)})`;
+  return r?.at ? daysBetween(dayOf(ctx, r.at), today(ctx)) : null;
+}
+
+/** The worst joint pain in any set of the last visit with sets; null: none yet. */
+export async function lastWorstPain(ctx: Ctx, episodeId: string): Promise<number | null> {
+  const [r] = await ctx.tx`
+    select max(r.pain) as worst from set_record r
+    where ${ctx.tx.unsafe(STANDS)} and r.visit_id = (
+      select v.id from visit v join visit_end e on e.visit_id = v.id
+      where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)`;
+  return r?.worst ?? null;
+}
+
+const TIMED = 20;
+
+/** First holds that ended because the muscle gave out: they tell how long this person holds. The newest twenty. */
+export const timedHolds = (ctx: Ctx, episodeId: string): Promise<TimedHold[]> =>
+  once(ctx, `timed holds ${episodeId}`, async () => {
+    const rows = await ctx.tx`
+      select r.worked_s, (l.kept ->> 'share')::numeric as share
+      from visit v join set_record r on r.visit_id = v.id
+      join sheet_line l on l.version_id = v.version_id and l.line_id = r.line_id
+      where v.episode_id = ${episodeId} and r.early = 'muscle' and r.set_no = 1 and r.bout_no = 1
+        and l.scheme_kind = 'holds' and l.kept ->> 'share' is not null and r.exercise_id = l.exercise_id
+        and ${ctx.tx.unsafe(STANDS)}
+      order by v.received_at desc limit ${TIMED}`;
+    return rows.map((r) => ({ shareOfMax: r.share, heldS: r.worked_s }));
+  });
+
+const DECISIONS_BACK = 12;
+const TREND_DAYS = 14;
+
+/** What a line brings along from before a visit: its bank, its last decision, its last result, its pain by weeks. */
+export async function pastOf(
+  ctx: Ctx,
+  episodeId: string,
+  lineId: string,
+  visit: { id: string; startedAt: Date; worst: number | null },
+): Promise<LinePast> {
+  const decided = await ctx.tx`
+    select d.action, d.banks from decision d join visit v on v.id = d.visit_id
+    where (d.line_id = ${lineId} or (d.line_id is null and exists (
+        select 1 from sheet_line l where l.version_id = v.version_id and l.line_id = ${lineId})))
+      and v.episode_id = ${episodeId} and d.visit_id <> ${visit.id} and v.started_at <= ${visit.startedAt}
+    order by v.received_at desc, d.decided_at desc limit ${DECISIONS_BACK}`;
+  let banked = 0;
+  for (const d of decided) {
+    if (d.action !== "HOLD") break;
+    if (d.banks) banked++;
+  }
+  const earlier = await ctx.tx`
+    select v.id, v.started_at, l.kept from visit v join sheet_line l on l.version_id = v.version_id and l.line_id = ${lineId}
+    join visit_end e on e.visit_id = v.id
+    where v.episode_id = ${episodeId} and v.id <> ${visit.id} and v.started_at <= ${visit.startedAt}
+      and v.started_at > ${before(visit.startedAt, TREND_DAYS)}
+    order by v.received_at desc`;
+  const records = await recordsOf(
+    ctx,
+    earlier.map((r) => r.id),
+  );
+  const doneIn = (r: (typeof earlier)[number]) =>
+    r.kept === null ? null : lineDone(keptLine.parse(r.kept), records.get(r.id) ?? []);
+  const last = earlier[0] ? doneIn(earlier[0]) : null;
+  const days = (at: Date) => daysBetween(dayOf(ctx, at), dayOf(ctx, visit.startedAt));
+  const pains = earlier.flatMap((r) => {
+    const worst = doneIn(r)?.painDuring ?? null;
+    return worst === null ? [] : [{ daysAgo: days(r.started_at), pain: worst }];
+  });
+  return {
+    banked,
+    prevRegress: decided[0]?.action === "REGRESS",
+    missedBefore: last?.reached === "below",
+    weekTrend: weeklyTrend(visit.worst === null ? pains : [...pains, { daysAgo: 0, pain: visit.worst }]),
+  };
+}

@@ -1,0 +1,85 @@
+import "server-only";
+import type { z } from "zod";
+import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
+import { audit } from "../audit";
+import type { ClientEpisode } from "../clients";
+import { type Ctx, mustMay, once } from "../context";
+import { lockEpisode } from "../lock";
+import { attempted, mustBeSame, Refused } from "../refused";
+
+/** Warning signs as they were answered before a session, or cleared. */
+export interface Recheck {
+  id: string;
+  at: Date;
+  isClear: boolean;
+  what: string;
+  by: string;
+}
+
+/** The warning sign that stands, or else the newest answer; a clearance counts as an answer. Any uncleared sign bars. */
+export const lastRecheck = (ctx: Ctx, episodeId: string): Promise<Recheck | null> =>
+  once(ctx, `recheck ${episodeId}`, () => readLastRecheck(ctx, episodeId));
+
+async function readLastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | null> {
+  const [r] = await ctx.tx`
+    select r.*, p.name from recheck r join person p on p.id = r.answered_by
+    where episode_id = ${episodeId}
+      and (r.is_clear or not exists (select 1 from recheck c where c.clears = r.id))
+    order by r.is_clear, r.at desc, r.id limit 1`;
+  return r ? { id: r.id, at: r.at, isClear: r.is_clear, what: r.what, by: r.name } : null;
+}
+
+export async function answerRecheck(
+  ctx: Ctx,
+  client: ClientEpisode,
+  input: z.infer<typeof recheckInput>,
+): Promise<void> {
+  mustMay(ctx, "session.run");
+  await lockEpisode(ctx, client.episodeId);
+  const what = input.isClear ? "none" : input.signs.join("; ");
+  const [known] = await ctx.tx`select episode_id, is_clear, what from recheck where id = ${input.id}`;
+  if (known) {
+    mustBeSame(
+      known.episode_id === client.episodeId && known.is_clear === input.isClear && known.what === what,
+      "recheck.repeat",
+      "These warning signs were answered before, and differently",
+    );
+    return;
+  }
+  const last = await lastRecheck(ctx, client.episodeId);
+  // a further sign is always taken; that there is none is not, while one stands
+  if (input.isClear && last && !last.isClear)
+    throw attempted(
+      "recheck.past",
+      new Refused(
+        "conflict",
+        `A warning sign stands: ${last.what}. A therapist clears it with a reason first.`,
+      ),
+    );
+  await ctx.tx`
+    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what)
+    values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${ctx.now}, ${ctx.actor.personId},
+      ${input.isClear}, ${what})`;
+  if (!input.isClear) await audit(ctx, "recheck.warning", "recheck", input.id, null, { signs: input.signs });
+}
+
+/** A therapist clears a warning sign with a reason; each sign that stands is cleared by itself. */
+export async function clearRecheck(
+  ctx: Ctx,
+  client: ClientEpisode,
+  input: z.infer<typeof clearanceInput>,
+): Promise<void> {
+  mustMay(ctx, "recheck.clear");
+  await lockEpisode(ctx, client.episodeId);
+  const [sign] = await ctx.tx`
+    select r.what from recheck r
+    where r.id = ${input.clears} and r.episode_id = ${client.episodeId} and not r.is_clear
+      and not exists (select 1 from recheck c where c.clears = r.id)`;
+  if (!sign)
+    throw new Refused("conflict", "There is no such warning sign to clear any more. Reload the page.");
+  await ctx.tx`
+    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what, clears)
+    values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${ctx.now}, ${ctx.actor.personId}, true,
+      ${input.reason}, ${input.clears})`;
+  await audit(ctx, "recheck.clear", "recheck", input.clears, { what: sign.what }, { reason: input.reason });
+}

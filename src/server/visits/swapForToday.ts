@@ -1,0 +1,131 @@
+import "server-only";
+import { randomUUID } from "node:crypto";
+import type { z } from "zod";
+import { judgeScore } from "@/core/dose/judgeScore";
+import { onOther } from "@/core/dose/onOther";
+import { scoreContextOf } from "@/core/dose/scoreContextOf";
+import { withOwn } from "@/core/rules/exercises";
+import { rowOf } from "@/core/selection/rangeSheet";
+import { boundsToday, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "@/core/selection/swap";
+import { keep } from "@/core/sheet/line/keep";
+import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
+import { InputError } from "@/core/units/inputError";
+import type { VisitEvent } from "@/core/visit/visitEvent";
+import type { swapAsked } from "@/core/visit/visitInput";
+import { type ClientEpisode, clientEpisodes } from "../clients";
+import { type Ctx, mustMay } from "../context";
+import { attempted, Refused } from "../refused";
+import { sheetFacts } from "../sheets/facts";
+import { versionById } from "../sheets/sheets";
+import type { RunningVisit } from "./running";
+
+/** What can stand in for a line today: the exercise, why, and the line with every figure, ready to run. */
+export interface SwapForToday {
+  exerciseId: string;
+  name: string;
+  because: string;
+  changes: string[];
+  to: KeptLine;
+}
+
+const MOST_OFFERED = 6;
+
+/** What can stand in for a line of a visit that is under way. */
+export async function swapsOfVisit(
+  ctx: Ctx,
+  visitId: string,
+  asked: z.infer<typeof swapAsked>,
+): Promise<SwapForToday[]> {
+  mustMay(ctx, "swap.take");
+  const [found] = await ctx.tx`select episode_id, version_id, lines from visit where id = ${visitId}`;
+  if (!found)
+    throw new Refused("missing", "This visit is not known at the clinic yet. Try again in a moment.");
+  const visit = {
+    episodeId: found.episode_id,
+    versionId: found.version_id,
+    lines: keptLine.array().parse(found.lines ?? []),
+  };
+  return swapsForToday(ctx, visit, asked.lineId, asked.reason);
+}
+
+type Visited = Pick<RunningVisit, "episodeId" | "versionId" | "lines">;
+
+/** The best exercises in place of a line for a reason, each judged under today's stricter limits. Best first. */
+async function swapsForToday(
+  ctx: Ctx,
+  visit: Visited,
+  lineId: string,
+  reason: SwapReason,
+): Promise<SwapForToday[]> {
+  const asked = await askedOf(ctx, visit, lineId, reason);
+  const found: SwapForToday[] = [];
+  for (const c of asked.candidates) {
+    if (found.length === MOST_OFFERED) break;
+    const to = asked.lineOn(c.e.id);
+    if (to) found.push({ exerciseId: c.e.id, name: c.e.name, because: c.because, changes: c.changes, to });
+  }
+  return found;
+}
+
+async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapReason) {
+  const client = await clientOf(ctx, visit.episodeId);
+  const version = await versionById(ctx, visit.versionId);
+  const planned = version.lines.find((l) => l.plan.lineId === lineId)?.plan;
+  if (!planned) throw new InputError("lineId", "This line is not on the sheet. Reload the floor.");
+  const facts = await sheetFacts(ctx, client);
+  const usual = scoreContextOf(facts);
+  const today = boundsToday(usual.sheet.limits, reason);
+  const context = { ...usual, sheet: { ...usual.sheet, limits: today } };
+  const exercises = withOwn(facts.choose.ownExercises);
+  const exercise = exercises.find((e) => e.id === planned.exerciseId);
+  if (!exercise) throw new InputError("lineId", "The planned exercise is not in the library any more.");
+  const candidates = swapCandidates({
+    planned: exercise,
+    exercises,
+    limits: usual.sheet.limits,
+    reason,
+    families: new Set(facts.choose.machines.map((m) => m.family)),
+    weight: facts.choose.weight,
+  });
+  const running = visit.lines.find((l) => l.lineId === lineId);
+  const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
+  const lineOn = (exerciseId: string): KeptLine | null => {
+    const e = candidates.find((c) => c.e.id === exerciseId)?.e;
+    const row = e && rowOf(e, context.sheet);
+    if (!e || !row || Array.isArray(row)) return null;
+    const made = onOther({ e, arc: row.arc }, { ...planned, sharesRests: false }, context);
+    const [judged] = made ? judgeScore([made], context) : [];
+    if (!judged || judged.bars.length > 0) return null;
+    const kept = keep(judged, context, names);
+    return { ...kept, painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax) };
+  };
+  return { client, exercise, candidates, lineOn };
+}
+
+async function clientOf(ctx: Ctx, episodeId: string): Promise<ClientEpisode> {
+  const client = (await clientEpisodes(ctx)).find((c) => c.episodeId === episodeId);
+  if (!client) throw new Refused("missing", "This client is not in care any more.");
+  return client;
+}
+
+/** A swap as the tablet logged it is asked of the core again: only what the clinic computes for today is run. */
+export async function checkedSwap(
+  ctx: Ctx,
+  visit: Visited,
+  entry: Extract<VisitEvent, { type: "swap" }>,
+): Promise<void> {
+  const reason = SWAP_REASON_IDS.find((r) => r === entry.why);
+  if (!reason) throw new InputError("why", "Choose why it is swapped.");
+  const asked = await askedOf(ctx, visit, entry.lineId, reason);
+  const to = asked.lineOn(entry.to.exerciseId);
+  if (!to || JSON.stringify(keptLine.parse(to)) !== JSON.stringify(keptLine.parse(entry.to)))
+    throw attempted(
+      "plan.barred",
+      new Refused("conflict", `${entry.to.name} does not fit today, or limits changed: choose again.`),
+    );
+  await ctx.tx`
+    insert into exercise_swap (id, clinic_id, episode_id, planned, chosen, why, pain, reason, changes, made_by, made_at)
+    values (${randomUUID()}, ${ctx.actor.clinicId}, ${visit.episodeId}, ${asked.exercise.id}, ${entry.to.exerciseId},
+      ${reason}, null, '', ${asked.candidates.find((c) => c.e.id === entry.to.exerciseId)?.changes ?? []},
+      ${ctx.actor.personId}, ${ctx.now})`;
+}
