@@ -1,19 +1,21 @@
 import { randomUUID } from "node:crypto";
 import type { ClientEpisode } from "@/server/clients";
-import { takeDecision } from "@/server/decisions";
-import { recordMorning } from "@/server/floor/responses";
-import { endSession, startSession } from "@/server/floor/running";
-import { floorBarred, sessionsOf } from "@/server/floor/sessions";
-import { currentPlan } from "@/server/plans";
+import type { Ctx } from "@/server/context";
+import { takeDecisions, visitDrafts } from "@/server/visits/decisions";
+import { floorBarred } from "@/server/visits/floor";
+import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
+import { logEvent, startVisit } from "@/server/visits/running";
+import { recentVisits } from "@/server/visits/visits";
 import {
   closeConnections,
+  currentSheet,
   daysLater,
   MONDAY,
   makeClinic,
   owner,
   plannedClient,
-  runSession,
+  runVisit,
   type TestClinic,
 } from "../support/clinic";
 
@@ -23,11 +25,34 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
+/** Every line of a visit in one way. */
+async function decideAll(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visitId: string,
+  action: "PROGRESS" | "HOLD",
+  overrideReason: string | null,
+) {
+  const draft = (await visitDrafts(ctx, client)).find((d) => d.visit.id === visitId);
+  await takeDecisions(ctx, client, {
+    visitId,
+    lines: (draft?.lines ?? []).map((l) => ({
+      id: randomUUID(),
+      lineId: l.plan.lineId,
+      action,
+      computedAction: l.decision.action,
+      overrideReason,
+    })),
+  });
+}
+const stayAll = (ctx: Ctx, client: ClientEpisode, visitId: string) =>
+  decideAll(ctx, client, visitId, "HOLD", null);
+
 const SIGN = "giving way, locking, catching or a pop" as const;
 const TIMES = 20;
 
 const barred = (client: ClientEpisode) =>
-  clinic.as("trainer", async (ctx) => floorBarred(ctx, client, await currentPlan(ctx, client.episodeId)));
+  clinic.as("trainer", async (ctx) => floorBarred(ctx, client, await currentSheet(clinic, client)));
 
 describe("two people at once", () => {
   test("one notes a warning sign while the other answers none: the warning always bars", async () => {
@@ -78,9 +103,9 @@ describe("two people at once", () => {
     expect(await barred(client)).toBeNull();
   });
 
-  test("two start a session at once: exactly one is open", async () => {
+  test("two start a visit at once: exactly one is open", async () => {
     for (let i = 0; i < TIMES; i++) {
-      const { client, plan } = await plannedClient(clinic);
+      const { client, sheet } = await plannedClient(clinic);
       const recheckId = randomUUID();
       await clinic.as("trainer", (ctx) =>
         answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
@@ -88,9 +113,9 @@ describe("two people at once", () => {
       const done = await Promise.allSettled(
         ["therapist", "trainer"].map((role) =>
           clinic.as(role as "trainer", (ctx) =>
-            startSession(ctx, client, {
+            startVisit(ctx, client, {
               id: randomUUID(),
-              planId: plan.id,
+              versionId: sheet.id,
               recheckId,
               startedAt: MONDAY.toISOString(),
             }),
@@ -98,7 +123,7 @@ describe("two people at once", () => {
         ),
       );
       expect(done.filter((d) => d.status === "fulfilled")).toHaveLength(1);
-      const rows = await owner`select 1 from floor_session where episode_id = ${client.episodeId}`;
+      const rows = await owner`select 1 from visit where episode_id = ${client.episodeId}`;
       expect(rows).toHaveLength(1);
     }
   });
@@ -108,7 +133,7 @@ describe("a tablet whose clock is wrong", () => {
   async function startedAt(client: ClientEpisode, tabletSays: string, now: Date): Promise<string> {
     const id = randomUUID();
     const recheckId = randomUUID();
-    const plan = await clinic.as("trainer", (ctx) => currentPlan(ctx, client.episodeId), now);
+    const sheet = await currentSheet(clinic, client, now);
     await clinic.as(
       "trainer",
       (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
@@ -116,68 +141,53 @@ describe("a tablet whose clock is wrong", () => {
     );
     await clinic.as(
       "trainer",
-      (ctx) => startSession(ctx, client, { id, planId: plan?.id ?? "", recheckId, startedAt: tabletSays }),
+      (ctx) => startVisit(ctx, client, { id, versionId: sheet.id, recheckId, startedAt: tabletSays }),
       now,
     );
     return id;
   }
-  const end = (id: string, tabletSays: string, now: Date) =>
-    clinic.as(
-      "trainer",
-      (ctx) =>
-        endSession(ctx, id, {
-          endedAt: tabletSays,
-          painAtStart: 1,
-          painAtEnd: 1,
-          feltEffort: 6,
-          stopped: null,
-        }),
-      now,
-    );
+  /** Stopped at once and closed. */
+  const end = async (id: string, tabletSays: string, now: Date) => {
+    const at = Date.parse(tabletSays);
+    for (const [i, entry] of [
+      { type: "stop" as const, reason: "no time", at },
+      { type: "finish" as const, painAtEnd: 1, at },
+    ].entries())
+      await clinic.as("trainer", (ctx) => logEvent(ctx, id, { seq: i + 1, entry }), now);
+  };
 
   test.each(["2099-01-01T00:00:00.000Z", "1971-01-01T00:00:00.000Z"])(
-    "at %s still needs its decision before the next session, and is kept beside the clinic's time",
+    "at %s still needs its decision before the next visit, and is kept beside the clinic's time",
     async (says) => {
       const { client } = await plannedClient(clinic);
       const first = await startedAt(client, says, MONDAY);
       await end(first, says, MONDAY);
       expect(await barred(client)).toMatch(/no decision yet/);
-      const [row] = await owner`select started_at, tablet_at from floor_session where id = ${first}`;
+      const [row] = await owner`select started_at, tablet_at from visit where id = ${first}`;
       expect(row?.started_at).toEqual(MONDAY);
       expect(row?.tablet_at.toISOString()).toBe(says);
     },
   );
 
-  test("decisions, the newest session and the morning follow the clinic's order, whatever tablets say", async () => {
+  test("decisions, the newest visit and the morning follow the clinic's order, whatever tablets say", async () => {
     const { client } = await plannedClient(clinic);
     const first = await startedAt(client, "2099-01-01T00:00:00.000Z", MONDAY);
     await end(first, "2099-01-01T00:00:00.000Z", MONDAY);
-    await clinic.as(
-      "therapist",
-      (ctx) =>
-        takeDecision(ctx, client, {
-          id: randomUUID(),
-          sessionId: first,
-          action: "HOLD",
-          computedAction: "HOLD",
-          overrideReason: null,
-        }),
-      daysLater(1),
-    );
+    await clinic.as("therapist", (ctx) => stayAll(ctx, client, first), daysLater(1));
     const second = await startedAt(client, "2000-01-01T00:00:00.000Z", daysLater(2));
-    const sessions = await clinic.as("trainer", (ctx) => sessionsOf(ctx, client.episodeId));
-    expect(sessions.map((s) => s.id)).toEqual([first, second]);
+    const visits = await clinic.as("trainer", (ctx) => recentVisits(ctx, client.episodeId));
+    expect(visits.map((v) => v.id)).toEqual([first, second]);
   });
 });
 
 describe("the morning after", () => {
-  const answered = (client: ClientEpisode, sessionId: string, at: Date) =>
+  const answered = (client: ClientEpisode, visitId: string, at: Date) =>
     clinic.as(
       "trainer",
       (ctx) =>
         recordMorning(ctx, client, {
           id: randomUUID(),
-          sessionId,
+          visitId,
           corrects: null,
           pain: 1,
           swelling: null,
@@ -188,27 +198,20 @@ describe("the morning after", () => {
 
   test("begins at 04:00 of the next day at the clinic: not the same evening, not the night before", async () => {
     const { client } = await plannedClient(clinic);
-    const sessionId = await runSession(clinic, client);
+    const visitId = await runVisit(clinic, client);
     // the clinic is an hour ahead of UTC in March
     for (const early of [daysLater(0, 21), daysLater(1, 0), new Date("2026-03-03T02:59:59Z")])
-      await expect(answered(client, sessionId, early)).rejects.toThrow(/begins at 04:00 on 3 Mar 2026/);
-    await answered(client, sessionId, new Date("2026-03-03T03:00:00Z"));
+      await expect(answered(client, visitId, early)).rejects.toThrow(/begins at 04:00 on 3 Mar 2026/);
+    await answered(client, visitId, new Date("2026-03-03T03:00:00Z"));
   });
 
   test("nobody steps up before it, not even with a reason; staying may be decided", async () => {
     const { client } = await plannedClient(clinic);
-    const sessionId = await runSession(clinic, client);
+    const visitId = await runVisit(clinic, client);
     const take = (action: "PROGRESS" | "HOLD", overrideReason: string | null) =>
       clinic.as(
         "therapist",
-        (ctx) =>
-          takeDecision(ctx, client, {
-            id: randomUUID(),
-            sessionId,
-            action,
-            computedAction: "HOLD",
-            overrideReason,
-          }),
+        (ctx) => decideAll(ctx, client, visitId, action, overrideReason),
         daysLater(0, 18),
       );
     await expect(take("PROGRESS", "felt easy to me")).rejects.toThrow(/before the next morning is known/);

@@ -3,18 +3,21 @@ import { attemptsOf, keepAttempt, recentAttempts } from "@/server/attempts";
 import type { ClientEpisode } from "@/server/clients";
 import type { Ctx } from "@/server/context";
 import { writeLimit } from "@/server/limits";
-import { savePlan } from "@/server/plans";
 import { attemptOf } from "@/server/refused";
+import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
 import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
 import {
   closeConnections,
   daysLater,
+  hold,
+  holdWith,
   MONDAY,
   makeClient,
   makeClinic,
+  openedVisit,
   owner,
-  PLAN,
   plannedClient,
+  saveLines,
   type TestClinic,
 } from "../support/clinic";
 
@@ -39,7 +42,7 @@ const keep = (client: ClientEpisode, over: Partial<Parameters<typeof keepAttempt
     deed: "recheck.clear",
     sentence: "Only a therapist clears a warning sign.",
     clientId: client.clientId,
-    sessionId: null,
+    visitId: null,
     content: { reason: "looks fine" },
     ...over,
   });
@@ -65,16 +68,10 @@ test("what role, limits or a warning forbid is marked as an attempt; a slip of t
       answerRecheck(ctx, client, { id: randomUUID(), isClear: true, signs: [] }),
     ),
   ).toBe("recheck.past");
-  const raised = {
-    ...PLAN,
-    effort: { kind: "percent" as const, percent: 70 },
-    pattern: { ...PLAN.pattern, holdS: 45 },
-  };
-  expect(
-    await deedOf("therapist", (ctx) =>
-      savePlan(ctx, client, { id: randomUUID(), baseVersion: 1, plan: raised }),
-    ),
-  ).toBe("plan.barred");
+  const raised = holdWith({ effort: { kind: "percent", percent: 70 }, holdS: 45 });
+  expect(await deedOf("therapist", (ctx) => saveLines(ctx, client, [raised], { name: "Another" }))).toBe(
+    "plan.barred",
+  );
   expect(
     await deedOf("trainer", (ctx) =>
       writeLimit(ctx, client, {
@@ -93,9 +90,10 @@ test("what role, limits or a warning forbid is marked as an attempt; a slip of t
     ),
   ).toBe("limit.write");
   // somebody was merely first: nobody has to look at that
+  const [first] = (await clinic.as("therapist", (ctx) => sheetsOf(ctx, client.episodeId))) as [SheetVersion];
   expect(
     await deedOf("therapist", (ctx) =>
-      savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan: PLAN }),
+      saveLines(ctx, client, [hold()], { sheetId: first.sheetId, baseVersion: 0 }),
     ),
   ).toBeNull();
 });
@@ -117,19 +115,12 @@ test("an attempt is kept with who, when and what, newest first, and counted for 
   expect(kept?.content).toEqual({ reason: "looks fine" });
 });
 
-test("a session's attempt belongs to its client; a client that is not there keeps none; what is very long is left out", async () => {
-  const { client, plan } = await plannedClient(clinic);
-  const [session, recheckId] = [randomUUID(), randomUUID()];
-  await owner`
-    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what)
-    values (${recheckId}, ${clinic.id}, ${client.episodeId}, ${MONDAY}, ${clinic.actors.trainer.personId}, true, 'none')`;
-  await owner`
-    insert into floor_session (id, clinic_id, episode_id, plan_id, recheck_id, started_at, tablet_at, received_at, started_by)
-    values (${session}, ${clinic.id}, ${client.episodeId}, ${plan.id}, ${recheckId}, ${MONDAY}, ${MONDAY}, ${MONDAY},
-      ${clinic.actors.trainer.personId})`;
+test("a visit's attempt belongs to its client; a client that is not there keeps none; what is very long is left out", async () => {
+  const { client } = await plannedClient(clinic);
+  const visitId = await openedVisit(clinic, client);
   await keep(client, {
     clientId: null,
-    sessionId: session,
+    visitId,
     deed: "hold.late",
     content: { note: "x".repeat(9000) },
   });

@@ -12,28 +12,28 @@ import { type ChooseFacts, chooseFacts } from "@/server/choose";
 import type { ClientEpisode } from "@/server/clients";
 import { todayList } from "@/server/day";
 import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
-import { floorBarred } from "@/server/floor/sessions";
 import { writeLimit } from "@/server/limits";
 import {
   addMachine,
-  type ClinicMachine,
   changeMachine,
-  kneeExtensionMachine,
   machineById,
   machinesOf,
   retireMachine,
+  type StoredMachine,
 } from "@/server/machines";
 import { recordTest } from "@/server/measurements";
-import { savePlan } from "@/server/plans";
 import { recordOf } from "@/server/record";
 import { swapsOf, takeSwap } from "@/server/swaps";
+import { floorBarred } from "@/server/visits/floor";
 import {
   closeConnections,
   daysLater,
+  hold,
   makeClient,
   makeClinic,
   owner,
   plannedClient,
+  saveLines,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -44,8 +44,8 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-async function extensionOf(of: TestClinic): Promise<ClinicMachine> {
-  const found = await of.as("therapist", kneeExtensionMachine);
+async function extensionOf(of: TestClinic): Promise<StoredMachine> {
+  const found = (await of.as("therapist", machinesOf)).find((m) => m.family === "seated_knee_extension");
   if (!found) throw new Error("The test clinic has its machine.");
   return found;
 }
@@ -110,19 +110,21 @@ describe("machines", () => {
     );
   });
 
-  test("the only extension machine may be retired: Today stands, doses and the floor say what is missing", async () => {
+  test("the only extension machine may be retired: Today stands, the floor says what is missing, a sheet is saved without it", async () => {
     const own = await makeClinic();
-    const { client, plan } = await plannedClient(own);
+    const line = hold();
+    const { client, sheet } = await plannedClient(own, {}, [line]);
     const only = await extensionOf(own);
     await own.as("admin", (ctx) => retireMachine(ctx, only.id, true));
-    expect(await own.as("therapist", kneeExtensionMachine)).toBeNull();
     expect(await own.as("trainer", todayList)).toHaveLength(1);
-    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, plan))).toMatch(/enter one in Gym/);
-    await expect(
-      own.as("therapist", (ctx) =>
-        savePlan(ctx, client, { id: randomUUID(), baseVersion: 1, plan: plan.plan }),
-      ),
-    ).rejects.toThrow(/no seated knee-extension machine/);
+    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, sheet))).toMatch(
+      /Bay extension of .* is not in use any more/,
+    );
+    // a usual machine stands in for the computation, and says that it is none of this gym's
+    const again = await own.as("therapist", (ctx) =>
+      saveLines(ctx, client, [line], { sheetId: sheet.sheetId, baseVersion: 1 }),
+    );
+    expect(again.lines[0]?.kept).toMatchObject({ machineId: null, machineName: null });
   });
 
   test("a calibration puts ratio, own weight and curve into the machine, and doses use them", async () => {
@@ -140,8 +142,8 @@ describe("machines", () => {
     await own.as("therapist", (ctx) => saveCalibration(ctx, before.id, input));
     await own.as("therapist", (ctx) => saveCalibration(ctx, before.id, input));
     const after = await extensionOf(own);
-    expect(after.ratioM).toBeCloseTo(0.25, 4);
-    expect(after.startLoadKg).toBeCloseTo(2, 2);
+    expect(after.geometry.ratioM).toBeCloseTo(0.25, 4);
+    expect(after.geometry.startLoadKg).toBeCloseTo(2, 2);
     await expect(
       own.as("therapist", (ctx) => saveCalibration(ctx, before.id, { ...input, id: randomUUID() })),
     ).rejects.toThrow(/calibrated Bay extension meanwhile/);

@@ -1,17 +1,16 @@
-import { randomUUID } from "node:crypto";
 import { conditionsOf } from "@/server/conditions";
-import { painMaxFor } from "@/server/floor/sessions";
-import { limitsOf } from "@/server/limits";
+import { boundsOf, limitsOf, painMaxFor } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
-import { doseContext, savePlan } from "@/server/plans";
 import {
   type ClientOptions,
   closeConnections,
   daysLater,
+  hold,
+  holdWith,
   makeClient,
   makeClinic,
   owner,
-  PLAN,
+  saveLines,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -44,15 +43,13 @@ async function tested(o: ClientOptions) {
 
 test("a condition's phase bounds the holds, with its name as the reason", async () => {
   const client = await tested({ rules: [ACL] });
-  const context = await clinic.as("therapist", (ctx) => doseContext(ctx, client));
-  expect(context?.window).toMatchObject({ fromDeg: 60, toDeg: 90 });
-  expect(context?.window.from).toBe("phase");
-  expect(context?.window.because.from).toMatch(/^ACL reconstruction/);
-  const low = { ...PLAN, kneeFlexionDeg: 45 };
-  await expect(
-    clinic.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan: low })),
-  ).rejects.toThrow(/starts at 60°, because ACL reconstruction, early strength/);
-  expect(await owner`select 1 from hold_plan where episode_id = ${client.episodeId}`).toHaveLength(0);
+  const save = (atDeg: number) =>
+    clinic.as("therapist", (ctx) => saveLines(ctx, client, [holdWith({ atDeg }, { ladder: null })]));
+  await expect(save(45)).rejects.toThrow(
+    /only 60° to 90° are open, because of .*ACL reconstruction|only 60° to 90° are open/,
+  );
+  expect(await owner`select 1 from sheet where episode_id = ${client.episodeId}`).toHaveLength(0);
+  expect((await save(60)).lines[0]?.kept?.fromDeg).toBe(60);
 });
 
 test("the condition's limit on joint pain holds on the floor too", async () => {
@@ -61,12 +58,24 @@ test("the condition's limit on joint pain holds on the floor too", async () => {
 });
 
 test("a surgeon's written limit that is tighter wins over the condition, and the other way round", async () => {
-  const window = async (low: number, high: number) => {
+  const opens = async (low: number, high: number) => {
     const client = await tested({ rules: [ACL], limits: [{ low, high }] });
-    return (await clinic.as("therapist", (ctx) => doseContext(ctx, client)))?.window;
+    const { extension_hold_angles: held, knee_flexion_under_load: loaded } = await clinic.as(
+      "therapist",
+      (ctx) => boundsOf(ctx, client),
+    );
+    return { held: [held?.low, held?.high], loaded: [loaded?.low, loaded?.high] };
   };
-  expect(await window(70, 80)).toMatchObject({ fromDeg: 70, toDeg: 80, from: "surgeon" });
-  expect(await window(20, 120)).toMatchObject({ fromDeg: 60, toDeg: 90, from: "phase" });
+  expect(await opens(70, 80)).toEqual({ held: [60, 90], loaded: [70, 80] });
+  expect((await opens(20, 120)).held).toEqual([60, 90]);
+  const client = await tested({ rules: [ACL], limits: [{ low: 70, high: 80 }] });
+  for (const [atDeg, why] of [
+    [65, /only 70° to 80° are open, because of bend under load \(surgeon\)/],
+    [85, /only 70° to 80° are open/],
+  ] as const)
+    await expect(
+      clinic.as("therapist", (ctx) => saveLines(ctx, client, [holdWith({ atDeg }, { ladder: null })])),
+    ).rejects.toThrow(why);
 });
 
 test("weeks alone never open a phase: months later the confirmed phase still binds", async () => {
@@ -89,7 +98,7 @@ test("a stance chosen for the client changes what is computed", async () => {
 
 test("two conditions that contradict each other bar the hold and name whom to ask", async () => {
   const client = await tested({ rules: [ACL, PCL] });
-  await expect(
-    clinic.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion: 0, plan: PLAN })),
-  ).rejects.toThrow(/opposite: ask specialist \(phase\)/);
+  await expect(clinic.as("therapist", (ctx) => saveLines(ctx, client, [hold()]))).rejects.toThrow(
+    /is barred, because of/,
+  );
 });

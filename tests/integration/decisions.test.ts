@@ -2,9 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Action } from "@/core/progression/safetyRules";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { ClientEpisode } from "@/server/clients";
-import type { Ctx } from "@/server/context";
 import { clientDay, todayList } from "@/server/day";
-import { saveSheet } from "@/server/sheets/saveSheet";
 import { takeDecisions, visitDrafts } from "@/server/visits/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
@@ -300,15 +298,18 @@ test("sets climb by repetitions to the top of their range; a coarse stack then a
     await take(client, day + 2);
   }
   // 20 to 22.5 kg is more than a step: repetitions come first (dosing rules D4)
-  const last = (await clinic.as("trainer", (ctx) => recentVisits(ctx, client.episodeId), daysLater(9))).at(-1);
-  expect(last?.decisions[0]?.sentence).toMatch(/^16 repetitions instead of 14: the next step, pin .*, asks for \d+ first\.$/);
+  const last = (await clinic.as("trainer", (ctx) => recentVisits(ctx, client.episodeId), daysLater(9))).at(
+    -1,
+  );
+  expect(last?.decisions[0]?.sentence).toMatch(
+    /^16 repetitions instead of 14: the next step, pin .*, asks for \d+ first\.$/,
+  );
   expect((await sheetNow(client)).lines[0]?.plan.scheme).toMatchObject({ reps: 16 });
-});
 });
 
 describe("taking another decision than the draft", () => {
   test("needs a reason and keeps both", async () => {
-    const { client, line } = await planned();
+    const { client } = await planned();
     const visitId = await visitWithMorning(client, 0, { pain: 1 });
     await take(client, 2, { action: "REGRESS", reason: "long shift tomorrow" });
     const [row] = await owner`select * from decision where visit_id = ${visitId}`;
@@ -381,7 +382,7 @@ describe("a decision is taken once, by a therapist, on what was seen", () => {
   });
 
   test("after it, the morning's answer is closed", async () => {
-    const { client, line } = await planned();
+    const { client } = await planned();
     const visitId = await visitWithMorning(client, 0, { pain: 1 });
     await take(client, 2);
     await expect(answer(client, visitId, 2, { pain: 0 }, 10)).rejects.toThrow(/can no longer change it/);

@@ -4,7 +4,6 @@ import { clientEpisode } from "@/server/clients";
 import { clientDay } from "@/server/day";
 import { draftFacts } from "@/server/drafts";
 import { recordMeasurement } from "@/server/otherMeasurements";
-import { sessionFacts } from "@/server/sessionContext";
 import {
   closeConnections,
   daysLater,
@@ -13,7 +12,7 @@ import {
   makeClinic,
   owner,
   plannedClient,
-  runSession,
+  runVisit,
   type TestClinic,
 } from "../support/clinic";
 
@@ -81,12 +80,6 @@ describe("what a first draft is made from", () => {
     await measured(client, "daily_pain", 6, daysLater(2));
     expect(await factsOf(client, daysLater(3))).toMatch(/Pain is 6 of 10/);
     expect(typeof (await factsOf(client, daysLater(40)))).toBe("object");
-    const session = await clinic.as(
-      "trainer",
-      async (ctx) => sessionFacts(ctx, await clientEpisode(ctx, client.clientId)),
-      daysLater(3),
-    );
-    expect(typeof session !== "string" && session.draft).toMatch(/^No draft today/);
   });
 
   test("two grades more swelling is no draft, one is said, and where it does not apply nobody reads it", async () => {
@@ -138,7 +131,7 @@ describe("what a first draft is made from", () => {
 describe("Today before the morning after", () => {
   test("says from when it is asked instead of asking, and asks from 04:00 on", async () => {
     const { client } = await plannedClient(clinic);
-    await runSession(clinic, client, { at: daysLater(1, 16) });
+    await runVisit(clinic, client, { at: daysLater(1, 16) });
     const dayAt = (at: Date) =>
       clinic.as("therapist", async (ctx) => clientDay(ctx, await clientEpisode(ctx, client.clientId)), at);
     const evening = await dayAt(daysLater(1, 20));

@@ -1,13 +1,6 @@
 import { clientEpisode, clientEpisodes } from "@/server/clients";
 import { db, inClinic } from "@/server/db";
-import {
-  closeConnections,
-  makeClient,
-  makeClinic,
-  owner,
-  plannedClient,
-  runSession,
-} from "../support/clinic";
+import { closeConnections, makeClient, makeClinic, owner, plannedClient, runVisit } from "../support/clinic";
 
 afterAll(closeConnections);
 
@@ -29,16 +22,19 @@ const CLINIC_TABLES = [
   "clinic_exercise",
   "set_up_card",
   "exercise_swap",
-  "session_score",
+  "sheet",
+  "sheet_version",
+  "sheet_line",
+  "sheet_template",
   "cuff",
   "strength_test",
   "strength_trial",
-  "hold_plan",
   "recheck",
-  "floor_session",
-  "hold_record",
-  "floor_session_end",
-  "morning_response",
+  "visit",
+  "visit_event",
+  "visit_end",
+  "set_record",
+  "response",
   "decision",
   "audit",
 ];
@@ -103,10 +99,13 @@ test("the clinic setting does not outlive its transaction", async () => {
 
 describe("what was done is append-only", () => {
   test.each([
-    "hold_record",
-    "floor_session",
-    "floor_session_end",
-    "hold_plan",
+    "set_record",
+    "visit",
+    "visit_event",
+    "visit_end",
+    "response",
+    "sheet_version",
+    "sheet_line",
     "decision",
     "audit",
     "recheck",
@@ -120,9 +119,14 @@ describe("what was done is append-only", () => {
   ])("%s can be neither changed nor deleted by the app", async (table) => {
     const clinic = await makeClinic();
     const { client } = await plannedClient(clinic);
-    await runSession(clinic, client);
-    const key =
-      table === "floor_session_end" ? "session_id" : table === "screening_answer" ? "screening_id" : "id";
+    await runVisit(clinic, client);
+    const keys: Record<string, string> = {
+      visit_event: "visit_id",
+      visit_end: "visit_id",
+      sheet_line: "version_id",
+      screening_answer: "screening_id",
+    };
+    const key = keys[table] ?? "id";
     await expect(
       inClinic(
         clinic.id,

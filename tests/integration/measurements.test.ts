@@ -5,7 +5,7 @@ import { type MeasurementInput, plainMeasurement } from "@/core/measure/measurem
 import { updateBody } from "@/server/clients";
 import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measurements";
 import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/otherMeasurements";
-import { doseContext } from "@/server/plans";
+import { sheetFacts } from "@/server/sheets/facts";
 import {
   closeConnections,
   daysLater,
@@ -193,7 +193,9 @@ test("hamstrings, hip and calf are tested too; none of them changes the knee's e
   });
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, hip));
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput({ movement: "knee_flexion" })));
-  expect(await clinic.as("therapist", (ctx) => doseContext(ctx, client))).toBeNull();
+  const { strength } = (await clinic.as("therapist", (ctx) => sheetFacts(ctx, client))).choose;
+  expect(strength.extension).toBeNull();
+  expect(strength.flexion?.testedDeg).toEqual([60]);
   const tests = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
   expect(tests.map((t) => [t.movement, Math.round(t.torqueNm)])).toEqual(
     expect.arrayContaining([

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { becauseOf, mostOf } from "@/core/bounds/inForce";
 import { limitRows } from "@/core/bounds/rows";
-import { doseHold } from "@/core/dose/doseHold";
+import { judgeScore } from "@/core/dose/judgeScore";
+import { scoreContextOf } from "@/core/dose/scoreContextOf";
 import { findingsFrom } from "@/core/measure/findings";
 import { CONDITIONS } from "@/core/rules/conditions";
 import { phaseEntry } from "@/core/safety/phaseEntry";
@@ -15,9 +16,8 @@ import { boundsOf, limitsOf } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
 import { painSentence } from "@/server/pain";
 import { findingsOf } from "@/server/phases";
-import { doseContext } from "@/server/plans";
-import { sessionFacts } from "@/server/sessionContext";
-import { holdWindowOf, kneeWindowOf } from "@/server/windows";
+import { sheetFacts } from "@/server/sheets/facts";
+import { kneeWindowOf } from "@/server/windows";
 import { closeConnections, makeClient, makeClinic, type TestClinic, testInput } from "../support/clinic";
 
 let clinic: TestClinic;
@@ -62,18 +62,11 @@ test("whatever states a bound or a fact of a client states the same one, for gen
     await clinic.as("therapist", async (ctx) => {
       const fresh = await clientEpisode(ctx, client.clientId);
       const bounds = await boundsOf(ctx, fresh);
-      const [choose, dose, session] = [
-        await chooseFacts(ctx, fresh),
-        await doseContext(ctx, fresh),
-        await sessionFacts(ctx, fresh),
-      ];
+      const choose = await chooseFacts(ctx, fresh);
+      const facts = await sheetFacts(ctx, fresh);
       // one record of bounds, asked from everywhere
       if (typeof choose !== "string") expect(choose.limits).toEqual(bounds);
-      if (typeof session !== "string") expect(session.choose.limits).toEqual(bounds);
-      if (dose) {
-        expect(dose.bounds).toEqual(bounds);
-        expect(dose.window).toEqual(await holdWindowOf(ctx, fresh));
-      }
+      expect(facts.choose.limits).toEqual(bounds);
       // what a page calls the tightest is what bounds
       const { groups } = limitRows(await limitsOf(ctx, fresh), today(ctx));
       for (const g of groups) {
@@ -81,33 +74,39 @@ test("whatever states a bound or a fact of a client states the same one, for gen
         const made = bounds[binding[0]?.kind ?? "joint_pain"];
         for (const l of binding) expect(made?.by.map((b) => b.id)).toContain(l.id);
       }
-      // the hold's window never leaves the knee's
-      const [knee, hold] = [await kneeWindowOf(ctx, fresh), await holdWindowOf(ctx, fresh)];
-      if (!hold.isEmpty && !knee.isEmpty) {
-        expect(hold.fromDeg).toBeGreaterThanOrEqual(knee.fromDeg);
-        expect(hold.toDeg).toBeLessThanOrEqual(knee.toDeg);
+      // a hold's open arc never leaves the knee's window
+      const knee = await kneeWindowOf(ctx, fresh);
+      const line = {
+        exerciseId: "kext_iso_manual",
+        legs: "one" as const,
+        window: null,
+        sharesRests: false,
+        scheme: {
+          kind: "holds" as const,
+          sets: 1,
+          reps: 3,
+          holdS: 10,
+          restS: 60,
+          setRestS: 0,
+          effort: { kind: "felt" as const, felt: 3 },
+          atDeg: null,
+        },
+      };
+      const context = scoreContextOf(facts);
+      const [judged] = judgeScore([line], context);
+      const arc = judged?.open?.arc;
+      if (arc && !knee.isEmpty) {
+        expect(arc.fromDeg).toBeGreaterThanOrEqual(knee.fromDeg - 1e-9);
+        expect(arc.toDeg).toBeLessThanOrEqual(knee.toDeg + 1e-9);
       }
-      // a plan above the felt effort that is allowed is barred with the limit's own reason
+      // a hold above the felt effort that is allowed is barred with the limit's own reason
       const felt = bounds.felt_effort;
-      if (
-        dose &&
-        felt &&
-        !dose.window.isEmpty &&
-        dose.window.toDeg >= 15 &&
-        felt.high !== null &&
-        felt.high < 9
-      ) {
-        const plan = {
-          side: fresh.side,
-          kneeFlexionDeg: Math.max(10, Math.ceil(dose.window.fromDeg)),
-          effort: { kind: "felt" as const, felt: Math.min(9, felt.high + 1) },
-          means: "strap" as const,
-          pattern: { holdS: 10, reps: 3, restS: 60, sets: 1, setRestS: 0 },
-          ladderFromDeg: dose.window.fromDeg,
-          ladderToDeg: dose.window.toDeg,
+      if (arc && felt && felt.high !== null && felt.high < 9) {
+        const hard = {
+          ...line,
+          scheme: { ...line.scheme, effort: { kind: "felt" as const, felt: Math.min(9, felt.high + 1) } },
         };
-        const bars = doseHold(plan, dose).notices.filter((n) => n.kind === "bars");
-        expect(bars.map((b) => b.sentence).join(" ")).toContain(becauseOf(felt));
+        expect(judgeScore([hard], context)[0]?.bars.join(" ")).toContain(becauseOf(felt));
       }
       // one clock, one state of the phase, on the path and in Limits
       const day = await clientDay(ctx, fresh);

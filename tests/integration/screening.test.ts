@@ -1,21 +1,25 @@
 import { randomUUID } from "node:crypto";
 import { screeningInput } from "@/core/safety/screeningInput";
-import { startSession } from "@/server/floor/running";
-import { floorBarred } from "@/server/floor/sessions";
+import type { ClientEpisode } from "@/server/clients";
 import { limitsOf } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
-import { currentPlan, savePlan } from "@/server/plans";
 import { clearSign, questionsOf, recordScreening, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { floorBarred } from "@/server/visits/floor";
 import { answerRecheck } from "@/server/visits/rechecks";
+import { startVisit } from "@/server/visits/running";
 import {
   closeConnections,
+  currentSheet,
   daysLater,
+  hold,
+  holdWith,
   makeClient,
   makeClinic,
   owner,
-  PLAN,
   plannedClient,
-  runSession,
+  runVisit,
+  type SaveOptions,
+  saveLines,
   screenClear,
   type TestClinic,
   testInput,
@@ -27,27 +31,29 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-const save = (client: Parameters<typeof savePlan>[1], plan = PLAN, baseVersion = 0, at?: Date) =>
-  clinic.as("therapist", (ctx) => savePlan(ctx, client, { id: randomUUID(), baseVersion, plan }), at);
+const save = (client: ClientEpisode, items = [hold()], o: SaveOptions = {}, at?: Date) =>
+  clinic.as("therapist", (ctx) => saveLines(ctx, client, items, o), at);
 
 test("nobody plans or runs for a client whom nobody has screened", async () => {
   const client = await makeClient(clinic, { isScreened: false });
   const test = () => clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
   await expect(test()).rejects.toThrow(/Nobody has asked the warning signs yet/);
   await expect(save(client)).rejects.toThrow(/Nobody has asked the warning signs yet/);
-  expect(await owner`select 1 from hold_plan where episode_id = ${client.episodeId}`).toHaveLength(0);
+  expect(await owner`select 1 from sheet where episode_id = ${client.episodeId}`).toHaveLength(0);
   await screenClear(clinic, client.clientId);
   await test();
   await save(client);
 });
 
 test("a positive answer bars planning and the floor; a later no does not clear it, a therapist with a reason does", async () => {
-  const { client, plan } = await plannedClient(clinic);
+  const { client, sheet } = await plannedClient(clinic);
   await screenClear(clinic, client.clientId, daysLater(1), { rf_locking: "unsure" });
   await screenClear(clinic, client.clientId, daysLater(2));
   const bar = /Ask the physician same day if stuck now, otherwise within 3 days/;
-  await expect(save(client, PLAN, 1, daysLater(2))).rejects.toThrow(bar);
-  const barred = await clinic.as("trainer", (ctx) => floorBarred(ctx, client, plan), daysLater(2));
+  await expect(
+    save(client, [hold()], { sheetId: sheet.sheetId, baseVersion: 1 }, daysLater(2)),
+  ).rejects.toThrow(bar);
+  const barred = await clinic.as("trainer", (ctx) => floorBarred(ctx, client, sheet), daysLater(2));
   expect(barred).toMatch(bar);
   // past the interface: the route's function itself refuses
   const recheckId = randomUUID();
@@ -60,9 +66,9 @@ test("a positive answer bars planning and the floor; a later no does not clear i
     clinic.as(
       "trainer",
       (ctx) =>
-        startSession(ctx, client, {
+        startVisit(ctx, client, {
           id: randomUUID(),
-          planId: plan.id,
+          versionId: sheet.id,
           recheckId,
           startedAt: daysLater(2).toISOString(),
         }),
@@ -83,7 +89,7 @@ test("a positive answer bars planning and the floor; a later no does not clear i
   await expect(
     clinic.as("therapist", (ctx) => clearSign(ctx, client, { ...clearance, id: randomUUID() }), daysLater(2)),
   ).rejects.toThrow(/no such warning sign/);
-  await save(client, PLAN, 1, daysLater(2));
+  await save(client, [hold()], { sheetId: sheet.sheetId, baseVersion: 1 }, daysLater(2));
 });
 
 test("a screening with a question left open, or an answer nobody asked for, writes nothing", async () => {
@@ -179,32 +185,28 @@ test("a high reading counts as yes whatever was answered, and caps every hold", 
       ["felt_effort", 6],
     ]),
   );
-  await expect(save(client)).rejects.toThrow(/Holds may last 10 s at most, because warning sign/);
-  const short = {
-    ...PLAN,
-    effort: { kind: "felt" as const, felt: 3 },
-    pattern: { ...PLAN.pattern, holdS: 10 },
-  };
+  await expect(save(client)).rejects.toThrow(/holds may last 10 s at most, because warning sign/);
+  const short = [holdWith({ effort: { kind: "felt", felt: 3 }, holdS: 10 })];
   await save(client, short);
 });
 
 test("an old screening bars a new plan but not the one that runs; a gap of over four weeks bars the floor too", async () => {
-  const { client, plan } = await plannedClient(clinic);
-  await runSession(clinic, client, { at: daysLater(60) });
+  const { client, sheet } = await plannedClient(clinic);
+  await runVisit(clinic, client, { at: daysLater(60) });
   await owner`
-    insert into decision (id, clinic_id, session_id, input, computed_action, rules, reasons, action, banks, sentence,
+    insert into decision (id, clinic_id, visit_id, input, computed_action, rules, reasons, changes, action, banks, sentence,
       decided_at, decided_by)
-    select ${randomUUID()}, ${clinic.id}, id, '{}', 'HOLD', '{}', '{}', 'HOLD', false, 'stay', ${daysLater(61)},
-      ${clinic.actors.therapist.personId} from floor_session where episode_id = ${client.episodeId}`;
+    select ${randomUUID()}, ${clinic.id}, id, '{}', 'HOLD', '{}', '{}', '[]', 'HOLD', false, 'stay', ${daysLater(61)},
+      ${clinic.actors.therapist.personId} from visit where episode_id = ${client.episodeId}`;
   const barredOn = (days: number) =>
     clinic.as(
       "trainer",
-      async (ctx) => floorBarred(ctx, client, await currentPlan(ctx, client.episodeId)),
+      async (ctx) => floorBarred(ctx, client, await currentSheet(clinic, client)),
       daysLater(days),
     );
   expect(await barredOn(86)).toBeNull();
-  await expect(save(client, PLAN, plan.version, daysLater(86))).rejects.toThrow(
-    /due again, because it is 86 days old/,
-  );
+  await expect(
+    save(client, [hold()], { sheetId: sheet.sheetId, baseVersion: sheet.version }, daysLater(86)),
+  ).rejects.toThrow(/due again, because it is 86 days old/);
   expect(await barredOn(90)).toMatch(/due again, because the last session was 30 days ago/);
 });

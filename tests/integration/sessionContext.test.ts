@@ -4,15 +4,16 @@ import type { Scheme } from "@/core/dose/scheme";
 import { clientEpisode } from "@/server/clients";
 import { writeLimit } from "@/server/limits";
 import { recordTest } from "@/server/measurements";
-import { type SessionFacts, sessionFacts } from "@/server/sessionContext";
-import { saveScore } from "@/server/sessionScores";
+import { type SheetFacts, sheetFacts } from "@/server/sheets/facts";
 import { chooseStance } from "@/server/stances";
 import {
   type ClientOptions,
   closeConnections,
+  hold,
   makeClient,
   makeClinic,
   owner,
+  saveLines,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -42,10 +43,8 @@ const HOLDS: Scheme = {
 };
 
 const clientWith = (o: ClientOptions = {}) => makeClient(clinic, { rules: [KNEE], ...o });
-async function factsOf(client: Awaited<ReturnType<typeof clientWith>>): Promise<SessionFacts> {
-  const facts = await clinic.as("trainer", (ctx) => sessionFacts(ctx, client));
-  if (typeof facts === "string") throw new Error(facts);
-  return facts;
+async function factsOf(client: Awaited<ReturnType<typeof clientWith>>): Promise<SheetFacts> {
+  return clinic.as("trainer", (ctx) => sheetFacts(ctx, client));
 }
 const written = (over: Partial<WrittenLimit>): WrittenLimit => ({
   id: randomUUID(),
@@ -61,21 +60,9 @@ const written = (over: Partial<WrittenLimit>): WrittenLimit => ({
   evenIfChanged: false,
   ...over,
 });
-const holdsOn = (scheme: Scheme) => ({
-  id: randomUUID(),
-  baseVersion: 0,
-  items: [
-    {
-      exerciseId: "kext_iso_machine",
-      scheme,
-      legs: "one_after_other" as const,
-      window: null,
-      sharesRests: false,
-    },
-  ],
-});
+const holdsOn = (scheme: Scheme) => [hold({ scheme, legs: "one_after_other", ladder: null })];
 
-test("after surgery and with few sessions the facts say so, and the usual order is the rule's", async () => {
+test("after surgery and with few visits the facts say so, and the usual order is the rule's", async () => {
   const { clientId, episodeId } = await clientWith({ rules: [REPLACED] });
   await owner`update episode set began_with = 'surgery' where id = ${episodeId}`;
   const facts = await factsOf(await clinic.as("trainer", (ctx) => clientEpisode(ctx, clientId)));
@@ -105,7 +92,7 @@ test("a stance on the order, of the client or the clinic, turns the order round"
   expect((await factsOf(await clientWith())).school).toEqual({ calvesFirst: false, isolationFirst: true });
 });
 
-test("a written limit on holds reaches the session, with who wrote it, and the route keeps to it", async () => {
+test("a written limit on holds reaches the sheet, with who wrote it, and the route keeps to it", async () => {
   const client = await clientWith();
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
   await clinic.as("therapist", (ctx) => writeLimit(ctx, client, written({})));
@@ -114,9 +101,9 @@ test("a written limit on holds reaches the session, with who wrote it, and the r
     high: 10,
     by: [{ reason: "blood pressure", origin: "therapist" }],
   });
-  const save = (s: Scheme) => clinic.as("therapist", (ctx) => saveScore(ctx, client, holdsOn(s)));
+  const save = (s: Scheme) => clinic.as("therapist", (ctx) => saveLines(ctx, client, holdsOn(s)));
   await expect(save(HOLDS)).rejects.toThrow(/may last 10 s at most, because blood pressure \(therapist\)/);
-  expect(await save({ ...HOLDS, holdS: 10 })).toBe(1);
+  expect((await save({ ...HOLDS, holdS: 10 })).version).toBe(1);
 });
 
 test("what is too heavy even at the lightest step is refused at the route, not only on the page", async () => {
@@ -124,7 +111,7 @@ test("what is too heavy even at the lightest step is refused at the route, not o
   const trials = [60, 61].map((forceN) => ({ id: randomUUID(), source: "typed" as const, forceN }));
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput({ trials })));
   const asked: Scheme = { ...HOLDS, holdS: 10, effort: { kind: "felt", felt: 3 } };
-  await expect(clinic.as("therapist", (ctx) => saveScore(ctx, client, holdsOn(asked)))).rejects.toThrow(
+  await expect(clinic.as("therapist", (ctx) => saveLines(ctx, client, holdsOn(asked)))).rejects.toThrow(
     /the lightest it has is too heavy, because it asks for \d+ % of its strength/,
   );
 });
@@ -133,7 +120,7 @@ test("45 s at 70 % of maximum is refused at the route with what would hold", asy
   const client = await clientWith();
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
   const asked: Scheme = { ...HOLDS, holdS: 45, effort: { kind: "percent", percent: 70 } };
-  await expect(clinic.as("therapist", (ctx) => saveScore(ctx, client, holdsOn(asked)))).rejects.toThrow(
+  await expect(clinic.as("therapist", (ctx) => saveLines(ctx, client, holdsOn(asked)))).rejects.toThrow(
     /a knee holds \d+ to \d+ s\. Hold \d+ is predicted to fail.*Hold \d+ s or less/,
   );
 });

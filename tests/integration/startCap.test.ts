@@ -8,13 +8,12 @@ import { cardsOf, saveCard } from "@/server/cards";
 import type { ClientEpisode } from "@/server/clients";
 import { addMachine, machinesOf } from "@/server/machines";
 import { recordTest } from "@/server/measurements";
-import { saveScore } from "@/server/sessionScores";
-import { scoresOf } from "@/server/storedScores";
 import {
   closeConnections,
   makeClient,
   makeClinic,
   owner,
+  saveLines,
   type TestClinic,
   testInput,
 } from "../support/clinic";
@@ -132,13 +131,15 @@ test("a line of a session stays below the start, and goes above it only with a r
     tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
     restS: 180,
   };
+  const [sheetId, lineId] = [randomUUID(), randomUUID()];
   const save = (aboveStart: string | null, baseVersion: number) =>
     clinic.as("therapist", (ctx) =>
-      saveScore(ctx, client, {
-        id: randomUUID(),
-        baseVersion,
-        items: [
+      saveLines(
+        ctx,
+        client,
+        [
           {
+            lineId,
             exerciseId: "lp_horizontal",
             scheme: heavy,
             legs: "together",
@@ -148,10 +149,13 @@ test("a line of a session stays below the start, and goes above it only with a r
             why: "legs",
           },
         ],
-      }),
+        { sheetId, baseVersion },
+      ),
     );
-  await save(null, 0);
-  await save(REASON, 1);
-  const [newest] = await clinic.as("trainer", (ctx) => scoresOf(ctx, client.episodeId));
-  expect(newest?.items[0]).toMatchObject({ aboveStart: REASON, why: "legs" });
+  const without = await save(null, 0);
+  const withReason = await save(REASON, 1);
+  expect(withReason.lines[0]?.plan).toMatchObject({ aboveStart: REASON, why: "legs" });
+  expect(withReason.lines[0]?.kept?.sets[0]?.loadKg ?? 0).toBeGreaterThan(
+    without.lines[0]?.kept?.sets[0]?.loadKg ?? 0,
+  );
 });

@@ -130,7 +130,7 @@ describe("a visit's log", () => {
     const [visit] = await visitsOf(client);
     const first = visit?.records[0];
     const at = daysLater(0, 12).getTime();
-    const { length } = (await owner`select 1 from visit_event where visit_id = ${visitId}`) as unknown[];
+    const { length } = await owner`select 1 from visit_event where visit_id = ${visitId}`;
     await expect(send(visitId, length + 1, { type: "stop", reason: "late", at })).rejects.toThrow(
       /is closed/,
     );

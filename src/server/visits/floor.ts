@@ -4,6 +4,7 @@ import { scoreContextOf } from "@/core/dose/scoreContextOf";
 import type { ClientEpisode } from "../clients";
 import type { Ctx } from "../context";
 import { limitsBar } from "../limits";
+import { machinesOf } from "../machines";
 import { screeningStateOf } from "../screenings";
 import { sheetFacts } from "../sheets/facts";
 import type { SheetVersion } from "../sheets/sheets";
@@ -46,6 +47,10 @@ export async function floorBarred(
   if (!sheet) return "There is no sheet yet: a therapist plans one in Dose first.";
   if (sheet.lines.some((l) => l.kept === null))
     return "This sheet was saved before its figures were kept: a therapist opens it in Dose and saves it once.";
+  const inUse = new Set((await machinesOf(ctx)).map((m) => m.id));
+  const gone = sheet.lines.find((l) => l.kept?.machineId && !inUse.has(l.kept.machineId))?.kept;
+  if (gone)
+    return `${gone.machineName ?? "The machine"} of ${gone.name} is not in use any more: a therapist takes another machine or exercise in Dose first.`;
   // limits may have become stricter since it was saved
   const facts = await sheetFacts(ctx, client);
   const outside = judgeScore(
