@@ -1,7 +1,7 @@
 import type { MeasurementKind } from "../../src/core/measure/measurementKinds";
 import type { EpisodeInput } from "../../src/core/story/storyInput";
 import type { Side } from "../../src/core/units/fields";
-import type { DemoClient, DemoSeries } from "./demoClient";
+import type { DemoClient, DemoLine, DemoSeries } from "./demoClient";
 
 const both = (
   kind: MeasurementKind,
@@ -22,6 +22,30 @@ const both = (
     noise: 0,
   },
 ];
+
+/** A hold on the extension machine that climbs a ladder of angles. */
+const holdLine = (
+  at: { deg: number; fromDeg: number; toDeg: number },
+  felt: number,
+  pattern: { holdS: number; reps: number; restS: number },
+): DemoLine => ({
+  exerciseId: "kext_iso_machine",
+  scheme: { kind: "holds", sets: 1, setRestS: 0, ...pattern, effort: { kind: "felt", felt }, atDeg: at.deg },
+  legs: "one",
+  ladder: { of: "angle", fromDeg: at.fromDeg, toDeg: at.toDeg },
+});
+
+const setsLine = (
+  exerciseId: string,
+  legs: DemoLine["legs"],
+  sets: { sets: number; reps: number; reserve: number; restS: number },
+  over: Partial<DemoLine> = {},
+): DemoLine => ({
+  exerciseId,
+  scheme: { kind: "straight", tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 }, ...sets },
+  legs,
+  ...over,
+});
 
 const SUPPORTED = {
   uncovered: [] as EpisodeInput["uncovered"],
@@ -97,19 +121,27 @@ export const CLIENTS: DemoClient[] = [
       { daysAgo: 27, movement: "knee_flexion", anglesDeg: [60] },
       { daysAgo: 26, movement: "hip_abduction", anglesDeg: [0] },
     ],
-    history: {
-      planDaysAgo: 27,
-      plan: {
-        kneeFlexionDeg: 30,
-        effort: { kind: "felt", felt: 6.5 },
-        means: "machine",
-        pattern: { holdS: 45, reps: 5, restS: 120, sets: 1, setRestS: 0 },
-        ladderFromDeg: 30,
-        ladderToDeg: 90,
+    sheets: [
+      {
+        name: "Holds",
+        place: "gym",
+        madeDaysAgo: 27,
+        lines: [holdLine({ deg: 30, fromDeg: 30, toDeg: 90 }, 6.5, { holdS: 45, reps: 5, restS: 120 })],
+        visitsDaysAgo: [26, 24, 22, 19, 17, 15, 12, 10, 8, 5, 3, 1],
+        hour: 15,
+        lastMorning: "open",
+        correctedIn: 4,
       },
-      sessionsDaysAgo: [26, 24, 22, 19, 17, 15, 12, 10, 8, 5, 3, 1],
-      lastMorning: "open",
-    },
+      {
+        name: "Gym",
+        place: "gym",
+        madeDaysAgo: 21,
+        lines: { draftMinutes: 45, place: "gym" },
+        visitsDaysAgo: [20, 16, 9, 4],
+        hour: 10,
+        lastMorning: "fine",
+      },
+    ],
   },
   {
     name: "Pell Amsworth",
@@ -185,19 +217,26 @@ export const CLIENTS: DemoClient[] = [
       { daysAgo: 23, movement: "knee_extension", anglesDeg: [60, 80] },
       { daysAgo: 23, movement: "knee_flexion", anglesDeg: [60] },
     ],
-    history: {
-      planDaysAgo: 23,
-      plan: {
-        kneeFlexionDeg: 50,
-        effort: { kind: "felt", felt: 5 },
-        means: "machine",
-        pattern: { holdS: 20, reps: 5, restS: 60, sets: 1, setRestS: 0 },
-        ladderFromDeg: 40,
-        ladderToDeg: 80,
+    sheets: [
+      {
+        name: "Holds",
+        place: "gym",
+        madeDaysAgo: 23,
+        lines: [holdLine({ deg: 50, fromDeg: 40, toDeg: 80 }, 5, { holdS: 20, reps: 5, restS: 60 })],
+        visitsDaysAgo: [22, 20, 17, 15, 13, 10, 8, 6, 2],
+        hour: 15,
+        lastMorning: { painRise: 3, swelling: 2 },
       },
-      sessionsDaysAgo: [22, 20, 17, 15, 13, 10, 8, 6, 2],
-      lastMorning: { painRise: 3, swelling: 2 },
-    },
+      {
+        name: "Gym",
+        place: "gym",
+        madeDaysAgo: 19,
+        lines: { draftMinutes: 45, place: "gym" },
+        visitsDaysAgo: [18, 14, 11],
+        hour: 10,
+        lastMorning: "fine",
+      },
+    ],
   },
   {
     name: "Jorun Salthe",
@@ -257,7 +296,17 @@ export const CLIENTS: DemoClient[] = [
     ],
     truth: { peakNm: { knee_extension: [74, 171] }, gainPerWeekPct: 3, painPerEffort: 0.12 },
     tests: [],
-    history: null,
+    sheets: [
+      {
+        name: "At home",
+        place: "home",
+        madeDaysAgo: 7,
+        lines: { draftMinutes: 15, place: "home" },
+        visitsDaysAgo: [6, 4],
+        hour: 11,
+        lastMorning: "fine",
+      },
+    ],
   },
   {
     name: "Maren Ostrelle",
@@ -292,7 +341,6 @@ export const CLIENTS: DemoClient[] = [
     },
     beganDaysAgo: 68,
     enteredDaysAgo: 60,
-    wholeSessions: { daysAgo: [10, 6], minutes: 15 },
     screenings: [{ daysAgo: 60, yes: { rf_numb: "unsure" } }, { daysAgo: 48 }],
     phases: [
       { id: "subacute", daysAgo: 46, reason: "leg pain above the knee only, sits twenty minutes" },
@@ -309,7 +357,7 @@ export const CLIENTS: DemoClient[] = [
       },
     ],
     series: [
-      { kind: "daily_pain", daysAgo: [60, 46, 30, 12], from: 6, to: 2, noise: 0.3 },
+      { kind: "daily_pain", daysAgo: [60, 46, 30, 12], from: 3.2, to: 2, noise: 0.2 },
       ...both("hip_bend", [60, 30, 12], "left", 84, 108, 118, 1.5),
       { kind: "sit_to_stand_30s", daysAgo: [60, 30, 12], from: 11, to: 15, noise: 0.4 },
       ...both("single_leg_balance", [46, 12], "left", 14, 30, 38, 2),
@@ -324,19 +372,27 @@ export const CLIENTS: DemoClient[] = [
       { daysAgo: 30, movement: "hip_extension", anglesDeg: [0] },
       { daysAgo: 12, movement: "knee_extension", anglesDeg: [60] },
     ],
-    history: {
-      planDaysAgo: 44,
-      plan: {
-        kneeFlexionDeg: 60,
-        effort: { kind: "felt", felt: 5 },
-        means: "machine",
-        pattern: { holdS: 30, reps: 4, restS: 60, sets: 1, setRestS: 0 },
-        ladderFromDeg: 45,
-        ladderToDeg: 75,
+    sheets: [
+      // two weeks on tour without any visit: days 26 to 10
+      {
+        name: "First months",
+        place: "gym",
+        madeDaysAgo: 44,
+        lines: { draftMinutes: 30, place: "gym" },
+        visitsDaysAgo: [43, 40, 37, 33, 30, 26, 9],
+        hour: 15,
+        lastMorning: "fine",
       },
-      sessionsDaysAgo: [44, 40, 37, 33, 30, 26, 23, 19, 16, 12, 9, 5],
-      lastMorning: "fine",
-    },
+      {
+        name: "Other gym",
+        place: "gym",
+        madeDaysAgo: 10,
+        lines: { draftMinutes: 15, place: "gym" },
+        visitsDaysAgo: [8, 6, 3],
+        hour: 11,
+        lastMorning: "fine",
+      },
+    ],
   },
   {
     name: "Dorrit Fenwake",
@@ -400,19 +456,44 @@ export const CLIENTS: DemoClient[] = [
       { daysAgo: 54, movement: "knee_flexion", anglesDeg: [60] },
       { daysAgo: 14, movement: "knee_flexion", anglesDeg: [60] },
     ],
-    history: {
-      planDaysAgo: 53,
-      plan: {
-        kneeFlexionDeg: 60,
-        effort: { kind: "felt", felt: 6 },
-        means: "machine",
-        pattern: { holdS: 20, reps: 5, restS: 60, sets: 1, setRestS: 0 },
-        ladderFromDeg: 40,
-        ladderToDeg: 80,
+    sheets: [
+      // a stack whose next step is too far: repetitions come first
+      {
+        name: "Gym",
+        place: "gym",
+        madeDaysAgo: 53,
+        lines: [
+          holdLine({ deg: 60, fromDeg: 40, toDeg: 80 }, 6, { holdS: 20, reps: 5, restS: 60 }),
+          setsLine(
+            "curl_seated",
+            "together",
+            { sets: 2, reps: 10, reserve: 4, restS: 90 },
+            {
+              ladder: { of: "reps", least: 8, most: 12 },
+            },
+          ),
+        ],
+        visitsDaysAgo: [53, 49, 46, 42, 39, 35, 32, 28, 25, 21, 18, 14, 11, 7, 4],
+        hour: 15,
+        lastMorning: "fine",
       },
-      sessionsDaysAgo: [53, 49, 46, 42, 39, 35, 32, 28, 25, 21, 18, 14, 11, 7, 4],
-      lastMorning: "fine",
-    },
+      // goes on by itself: she does it every other day and answers each morning
+      {
+        name: "Daily holds",
+        place: "home",
+        madeDaysAgo: 13,
+        lines: [
+          {
+            ...holdLine({ deg: 60, fromDeg: 60, toDeg: 80 }, 4, { holdS: 20, reps: 4, restS: 45 }),
+            exerciseId: "kext_iso_manual",
+            order: { allows: "up", untilInDays: 21 },
+          },
+        ],
+        visitsDaysAgo: [12, 10, 8, 6, 3, 2],
+        hour: 9,
+        lastMorning: "fine",
+      },
+    ],
   },
   {
     name: "Quill Bastow",
@@ -456,7 +537,7 @@ export const CLIENTS: DemoClient[] = [
     ],
     truth: { peakNm: { knee_extension: [118, 196] }, gainPerWeekPct: 2, painPerEffort: 0.15 },
     tests: [{ daysAgo: 8, movement: "knee_extension", anglesDeg: [60] }],
-    history: null,
+    sheets: [],
   },
   {
     name: "Idony Greaves",
@@ -486,11 +567,6 @@ export const CLIENTS: DemoClient[] = [
       weekdays: [1, 3, 6],
     },
     beganDaysAgo: 74,
-    wholeSessions: {
-      daysAgo: [22, 19, 15, 12, 8, 5],
-      minutes: 30,
-      templateName: "Strong knee, 30 minutes",
-    },
     enteredDaysAgo: 66,
     screenings: [{ daysAgo: 66 }],
     phases: [{ id: "build", daysAgo: 44, reason: "no lag, walks without limp" }],
@@ -525,18 +601,27 @@ export const CLIENTS: DemoClient[] = [
       { daysAgo: 16, movement: "knee_extension", anglesDeg: [60, 90] },
       { daysAgo: 16, movement: "knee_flexion", anglesDeg: [60] },
     ],
-    history: {
-      planDaysAgo: 42,
-      plan: {
-        kneeFlexionDeg: 70,
-        effort: { kind: "felt", felt: 6 },
-        means: "machine",
-        pattern: { holdS: 30, reps: 5, restS: 60, sets: 1, setRestS: 0 },
-        ladderFromDeg: 60,
-        ladderToDeg: 85,
+    sheets: [
+      {
+        name: "Holds",
+        place: "gym",
+        madeDaysAgo: 42,
+        lines: [holdLine({ deg: 70, fromDeg: 60, toDeg: 85 }, 6, { holdS: 30, reps: 5, restS: 60 })],
+        visitsDaysAgo: [42, 39, 36, 32, 29, 26, 22, 19, 15, 12, 8, 3],
+        hour: 15,
+        lastMorning: "fine",
       },
-      sessionsDaysAgo: [42, 39, 36, 32, 29, 26, 22, 19, 15, 12, 8, 3],
-      lastMorning: "fine",
-    },
+      {
+        name: "Gym",
+        place: "gym",
+        madeDaysAgo: 24,
+        lines: { draftMinutes: 30, place: "gym" },
+        visitsDaysAgo: [23, 20, 16, 13, 9, 5],
+        hour: 10,
+        lastMorning: "fine",
+        templateName: "Strong knee, 30 minutes",
+        swappedIn: 2,
+      },
+    ],
   },
 ];

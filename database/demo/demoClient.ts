@@ -1,5 +1,5 @@
 import type { BoundKind } from "../../src/core/bounds/kinds";
-import type { HoldPlan } from "../../src/core/dose/holdPlan";
+import type { ScoreLine } from "../../src/core/dose/scoreInput";
 import type { MeasurementKind } from "../../src/core/measure/measurementKinds";
 import type { EpisodeInput } from "../../src/core/story/storyInput";
 import type { Movement } from "../../src/core/strength/movements";
@@ -24,6 +24,30 @@ export interface DemoSeries {
   from: number;
   to: number;
   noise: number;
+}
+
+/** A line as a therapist would plan it; the clinic gives it its identifier. */
+export type DemoLine = Omit<ScoreLine, "standingOrder" | "window" | "sharesRests"> & {
+  window?: ScoreLine["window"];
+  order?: { allows: "back" | "up"; untilInDays: number };
+};
+
+export interface DemoSheet {
+  name: string;
+  place: "gym" | "home" | "bodyweight";
+  madeDaysAgo: number;
+  /** as planned, or as the rules draft it on that day for so many minutes */
+  lines: DemoLine[] | { draftMinutes: number; place: "gym" | "home" };
+  visitsDaysAgo: number[];
+  hour: number;
+  /** the newest visit's next morning: left open, fine, or flared by so much */
+  lastMorning: "open" | "fine" | { painRise: number; swelling: number };
+  /** kept as a template of the clinic */
+  templateName?: string;
+  /** a line that was swapped because its machine was taken, in the visit of that place */
+  swappedIn?: number;
+  /** a set that was logged wrongly and put right, in the visit of that place */
+  correctedIn?: number;
 }
 
 export interface DemoClient {
@@ -62,13 +86,6 @@ export interface DemoClient {
   };
   /** strength tests, both sides on the same day */
   tests: { daysAgo: number; movement: Movement; anglesDeg: number[] }[];
-  history: {
-    planDaysAgo: number;
-    plan: Omit<HoldPlan, "side">;
-    sessionsDaysAgo: number[];
-    /** the newest session's next morning: left open, fine, or flared by so much */
-    lastMorning: "open" | "fine" | { painRise: number; swelling: number };
-  } | null;
-  /** whole sessions drafted from the rules and saved, days ago */
-  wholeSessions?: { daysAgo: number[]; minutes: number; templateName?: string };
+  /** sheets with the visits that were run from them */
+  sheets: DemoSheet[];
 }

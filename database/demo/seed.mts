@@ -1,6 +1,6 @@
 /**
  * Fills an empty database with the made-up scenario. The history is made by the product itself: traces from the load
- * cell stand-in, felt effort from the fatigue model, every test, plan, session and decision through the same server
+ * cell stand-in, felt effort from the fatigue model, every test, sheet, visit and decision through the same server
  * functions the app uses, with past dates. Pain is a small noisy model of its own. Dates are relative to today.
  * Needs DATABASE_URL (app), OWNER_URL and SIGN_INS_FILE.
  */
@@ -9,13 +9,9 @@ import { writeFile } from "node:fs/promises";
 import postgres from "postgres";
 import { limbGravityTorqueNm } from "../../src/core/body/limbGravity";
 import { bodyFrom } from "../../src/core/body/segments";
-import { scoreContextOf } from "../../src/core/dose/scoreContextOf";
-import { draftSession } from "../../src/core/drafts/draftSession";
-import { simulateHolds } from "../../src/core/isometrics/simulateHolds";
 import { plainMeasurement } from "../../src/core/measure/measurementInput";
 import { MEASUREMENT_KINDS, measurementKind } from "../../src/core/measure/measurementKinds";
-import { rangeSheet } from "../../src/core/selection/rangeSheet";
-import { normal, type Random, seededRandom } from "../../src/core/signal/random";
+import { normal, seededRandom } from "../../src/core/signal/random";
 import { simulateLoadCell } from "../../src/core/signal/simulateLoadCell";
 import { isKneeMovement, type Movement } from "../../src/core/strength/movements";
 import type { TrialInput } from "../../src/core/strength/testInput";
@@ -27,27 +23,18 @@ import { type ClientEpisode, clientEpisode } from "../../src/server/clients";
 import { conditionsOf } from "../../src/server/conditions";
 import type { Actor, Ctx } from "../../src/server/context";
 import { db, inClinic } from "../../src/server/db";
-import { proposal, takeDecision } from "../../src/server/decisions";
-import { answerRecheck } from "../../src/server/visits/rechecks";
-import { recordMorning } from "../../src/server/floor/responses";
-import { endSession, logHold, startSession } from "../../src/server/floor/running";
-import { painMaxFor } from "../../src/server/floor/sessions";
 import { writeLimit } from "../../src/server/limits";
 import { addMachine } from "../../src/server/machines";
 import { recordTest } from "../../src/server/measurements";
 import { recordMeasurement } from "../../src/server/otherMeasurements";
 import { confirmPhase, tickFunctional } from "../../src/server/phases";
-import { currentPlan, savePlan } from "../../src/server/plans";
 import { clearSign, questionsOf, recordScreening, screeningStateOf } from "../../src/server/screenings";
-import { sessionFacts } from "../../src/server/sessionContext";
-import { saveScore } from "../../src/server/sessionScores";
-import { keepTemplate } from "../../src/server/sessionTemplates";
 import { chooseStance, noteStanceView } from "../../src/server/stances";
-import { scoresOf } from "../../src/server/storedScores";
 import { createClient } from "../../src/server/story";
 import { CLIENTS } from "./clients";
 import { CLINIC, CUFFS_KG, MACHINES, PEOPLE } from "./clinic";
 import type { DemoClient, DemoLimit, DemoSeries } from "./demoClient";
+import { type DemoEvent, type DemoWorld, sheetEvents } from "./visits";
 
 const owner = postgres(process.env.OWNER_URL ?? "", { max: 1, onnotice: () => {} });
 const [already] = await owner`select 1 from clinic limit 1`;
@@ -103,18 +90,22 @@ const trainer = actors.get("trainer") as Actor;
 const at = <T,>(when: Date, work: (ctx: Ctx) => Promise<T>, actor = therapist): Promise<T> =>
   inClinic(clinicId, (tx) => work({ tx, actor, now: when }));
 
+const world: DemoWorld = {
+  at,
+  therapist,
+  trainer,
+  daysAgo,
+  isoDay: (inDays) => isoDay(new Date(now.getTime() + inDays * DAY_MS)),
+  uuid,
+  random,
+};
 for (const m of MACHINES) await at(daysAgo(400, 9), (ctx) => addMachine(ctx, uuid(), m));
 for (const demo of CLIENTS) await liveThrough(demo);
 await owner.end();
 await db().end();
 await writeFile(process.env.SIGN_INS_FILE ?? "", `${signIns.join("\n")}\n`, { mode: 0o600 });
 
-interface DemoEvent {
-  when: Date;
-  run: (when: Date) => Promise<void>;
-}
-
-/** Story, screening, limits, measurements, tests, plan, sessions, mornings and decisions, in the order of their days. */
+/** Story, screening, limits, measurements, tests, sheets, visits, mornings and decisions, in the order of their days. */
 async function liveThrough(d: DemoClient): Promise<void> {
   const clientId = uuid();
   const entered = daysAgo(d.enteredDaysAgo, 9);
@@ -163,30 +154,10 @@ async function liveThrough(d: DemoClient): Promise<void> {
       run: async (when: Date) => ticked(await fresh(when), words, when),
     })),
     ...(d.stance ? [stanceChosen(clientId, d.stance)] : []),
-    ...(d.history ? historyEvents(d, clientId, d.history) : []),
-    ...(d.wholeSessions?.daysAgo ?? []).map((day) => ({
-      when: daysAgo(day, 13),
-      run: async (when: Date) => wholeSession(d, await fresh(when), when),
-    })),
+    ...d.sheets.flatMap((sheet) => sheetEvents(world, d, clientId, sheet)),
   ];
   events.sort((a, b) => a.when.getTime() - b.when.getTime());
-  for (const e of events) await e.run(e.when);
-}
-
-/** A session as the rules draft it on that day, saved; the newest may be kept as a template. */
-async function wholeSession(d: DemoClient, client: ClientEpisode, when: Date): Promise<void> {
-  const wish = { place: "gym" as const, minutes: d.wholeSessions?.minutes ?? 45 };
-  await at(when, async (ctx) => {
-    const facts = await sessionFacts(ctx, client);
-    if (typeof facts === "string") throw new Error(facts);
-    const context = scoreContextOf(facts);
-    if (typeof facts.draft === "string") throw new Error(facts.draft);
-    const items = draftSession(facts.draft, rangeSheet(context.sheet), context, wish, facts.school).lines;
-    const baseVersion = (await scoresOf(ctx, client.episodeId))[0]?.version ?? 0;
-    await saveScore(ctx, client, { id: uuid(), baseVersion, items });
-    const name = d.wholeSessions?.templateName;
-    if (name) await keepTemplate(ctx, { id: uuid(), name, items });
-  });
+  for (const e of events) await e.run(e.when).catch((x) => { console.log(d.name, e.when.toISOString(), String(x).slice(0,200)); throw x; });
 }
 
 function screened(d: DemoClient, clientId: string, s: DemoClient["screenings"][number]): DemoEvent {
@@ -329,60 +300,6 @@ function stanceChosen(clientId: string, s: NonNullable<DemoClient["stance"]>): D
   };
 }
 
-function historyEvents(d: DemoClient, clientId: string, h: NonNullable<DemoClient["history"]>): DemoEvent[] {
-  const fresh = (when: Date) => at(when, (ctx) => clientEpisode(ctx, clientId));
-  const events: DemoEvent[] = [
-    {
-      when: daysAgo(h.planDaysAgo, 12),
-      run: async (when) => {
-        const client = await fresh(when);
-        await at(when, (ctx) =>
-          savePlan(ctx, client, { id: uuid(), baseVersion: 0, plan: { ...h.plan, side: client.side } }),
-        );
-      },
-    },
-  ];
-  for (const [i, day] of h.sessionsDaysAgo.entries()) {
-    events.push({
-      when: daysAgo(day, 14),
-      run: async (when) => {
-        const client = await fresh(when);
-        await decideIfDue(client, when);
-        await runSession(d, client, day, i);
-      },
-    });
-    const isLast = i === h.sessionsDaysAgo.length - 1;
-    if (isLast && h.lastMorning === "open") continue;
-    const flare = isLast && typeof h.lastMorning === "object" ? h.lastMorning : null;
-    events.push({
-      when: daysAgo(day - 1, 8),
-      run: async (when) => morningAfter(d, await fresh(when), day - 1, flare),
-    });
-  }
-  // a flare waits for the therapist's decision today; what went well was decided the same day
-  const last = h.sessionsDaysAgo[h.sessionsDaysAgo.length - 1];
-  if (h.lastMorning === "fine" && last !== undefined)
-    events.push({ when: daysAgo(last - 1, 11), run: async (when) => decideIfDue(await fresh(when), when) });
-  return events;
-}
-
-async function decideIfDue(client: ClientEpisode, when: Date): Promise<void> {
-  await at(when, async (ctx) => {
-    const draft = await proposal(ctx, client);
-    if (!draft) return;
-    // a step that cannot be set is not taken; the therapist stays and says why
-    const action = draft.next[draft.decision.action].bars ? "HOLD" : draft.decision.action;
-    await takeDecision(ctx, client, {
-      id: uuid(),
-      sessionId: draft.session.id,
-      action,
-      computedAction: draft.decision.action,
-      overrideReason:
-        action === draft.decision.action ? null : "the next step cannot be set on this machine yet",
-    });
-  });
-}
-
 /** The pretended leg's peak torque on a day; the involved side gains from its first test on. */
 function truePeakNm(d: DemoClient, m: Movement, side: Side, when: Date): number {
   const [involved, other] = d.truth.peakNm[m] ?? [50, 50];
@@ -428,102 +345,4 @@ async function testAt(
       trials,
     }),
   );
-}
-
-async function runSession(d: DemoClient, client: ClientEpisode, day: number, index: number): Promise<void> {
-  const start = daysAgo(day, 15, 10 + Math.floor(random() * 20));
-  const recheckId = uuid();
-  const sessionId = uuid();
-  const plan = await at(start, (ctx) => currentPlan(ctx, client.episodeId));
-  if (!plan) throw new Error("The demo client has no plan.");
-  const { pattern, kneeFlexionDeg } = plan.plan;
-  const peak = truePeakNm(d, "knee_extension", d.story.side, start);
-  const trueShare = clamp(
-    plan.achievedTorqueNm / (peak * torqueAngleShape("knee_extension", kneeFlexionDeg)),
-    0.05,
-    0.95,
-  );
-  const felt = simulateHolds("knee", trueShare, pattern);
-  await at(start, (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }), trainer);
-  await at(
-    start,
-    (ctx) =>
-      startSession(ctx, client, {
-        id: sessionId,
-        planId: plan.id,
-        recheckId,
-        startedAt: start.toISOString(),
-      }),
-    trainer,
-  );
-  let pain = clampPain(d.story.painNow - 0.4 + 0.5 * normal(random), random);
-  const holds = pattern.reps * pattern.sets;
-  // the history has no session that a stop rule ended
-  const most = await at(start, (ctx) => painMaxFor(ctx, client));
-  for (let seq = 1; seq <= holds; seq++) {
-    const effort = felt.holds[seq - 1]?.effortEnd ?? 10;
-    const after = clampPain(
-      d.story.painNow * 0.55 + d.truth.painPerEffort * effort - 0.05 * index + 0.35 * normal(random),
-      random,
-    );
-    const startedAt = new Date(start.getTime() + (60 + (seq - 1) * (pattern.holdS + pattern.restS)) * 1000);
-    await at(
-      startedAt,
-      (ctx) =>
-        logHold(ctx, sessionId, {
-          id: uuid(),
-          seq,
-          corrects: null,
-          voided: false,
-          startedAt: startedAt.toISOString(),
-          heldS: pattern.holdS,
-          painBefore: pain,
-          painAfter: Math.min(after, most),
-          early: null,
-          meanForceN: Math.round(plan.shinForceN * (1 + 0.02 * normal(random)) * 10) / 10,
-        }),
-      trainer,
-    );
-    pain = Math.max(0, Math.min(after, most) - (random() < 0.6 ? 1 : 0));
-  }
-  const end = new Date(start.getTime() + (120 + holds * (pattern.holdS + pattern.restS)) * 1000);
-  await at(
-    end,
-    (ctx) =>
-      endSession(ctx, sessionId, {
-        endedAt: end.toISOString(),
-        painAtStart: null,
-        painAtEnd: pain,
-        feltEffort: Math.round(2 * clamp(felt.effort10 + 0.3 * normal(random), 1, 10)) / 2,
-        stopped: null,
-      }),
-    trainer,
-  );
-}
-
-async function morningAfter(
-  d: DemoClient,
-  client: ClientEpisode,
-  day: number,
-  flare: { painRise: number; swelling: number } | null,
-): Promise<void> {
-  const when = daysAgo(day, 8, 5 + Math.floor(random() * 30));
-  await at(when, async (ctx) => {
-    const draft = await proposal(ctx, client);
-    if (!draft) return;
-    await recordMorning(ctx, client, {
-      id: uuid(),
-      sessionId: draft.session.id,
-      corrects: null,
-      pain: flare
-        ? d.story.painNow + flare.painRise
-        : Math.max(0, Math.round(d.story.painNow - random() * 1.4)),
-      swelling: d.story.swellingApplies ? (flare?.swelling ?? d.story.firstSwelling) : null,
-      stiffnessMin: flare ? 35 : 5 + Math.floor(random() * 10),
-    });
-  });
-}
-
-function clampPain(x: number, from: Random): number {
-  return clamp(Math.round(x + (from() - 0.5) * 0.4), 0, 10);
 }
