@@ -157,7 +157,7 @@ async function liveThrough(d: DemoClient): Promise<void> {
     ...d.sheets.flatMap((sheet) => sheetEvents(world, d, clientId, sheet)),
   ];
   events.sort((a, b) => a.when.getTime() - b.when.getTime());
-  for (const e of events) await e.run(e.when).catch((x) => { console.log(d.name, e.when.toISOString(), String(x).slice(0,200)); throw x; });
+  for (const e of events) await e.run(e.when);
 }
 
 function screened(d: DemoClient, clientId: string, s: DemoClient["screenings"][number]): DemoEvent {

@@ -18,9 +18,8 @@ import { type SheetVersion, sheetsOf } from "./sheets/sheets";
 import { waitingDraft } from "./visits/decisions";
 import { isStopped } from "./visits/floor";
 import { morningWaits } from "./visits/mornings";
-import { visitsDone } from "./visits/past";
 import { lastRecheck } from "./visits/rechecks";
-import { recentVisits, strictestOf, type Visit } from "./visits/visits";
+import { recentVisits, strictestOf, undecidedLines, type Visit } from "./visits/visits";
 
 export type PathStep =
   | "story"
@@ -50,7 +49,6 @@ export interface ClientDay {
   steps: Record<PathStep, { state: StepState; words: string }>;
   /** the one thing to do next */
   next: { step: PathStep; sentence: string; needsHand: boolean };
-  visitsDone: number;
   screening: ScreeningState;
   /** what is due for a measurement, and why */
   due: DueMeasurement[];
@@ -91,11 +89,13 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
   }
   const warning = recheck && !recheck.isClear ? recheck.what : null;
   const runnable = sheets.filter((sheet) => !isStopped(visits, sheet));
+  const waits = new Set(visits.filter((v) => undecidedLines(v).length > 0).map((v) => v.sheet.sheetId));
   const facts: Facts = {
     client,
     tests: tests.length,
     due,
     sheets,
+    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)).map((sheet) => sheet.name),
     lastVisit,
     draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
     warning,
@@ -114,15 +114,12 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     last: lastVisit ? lastResponse(ctx, lastVisit) : null,
     steps,
     next: nextStep(steps, facts),
-    visitsDone: await visitsDone(ctx, episodeId, MOST_COUNTED),
     screening,
     due,
     bars: barsOf(facts),
     pain: await painSentence(ctx, client),
   };
 }
-
-const MOST_COUNTED = 999;
 
 const strictestAction = (actions: readonly Action[]): Action | null =>
   actions.length === 0 ? null : actions.reduce((a, b) => stricter(a, b));
@@ -142,6 +139,8 @@ interface Facts {
   tests: number;
   due: DueMeasurement[];
   sheets: SheetVersion[];
+  /** names of the sheets that can be run: neither stopped nor waiting for a decision */
+  ready: string[];
   lastVisit: Visit | null;
   /** the oldest visit that waits for a decision, and the strictest of what its drafts say */
   draft: { visit: Visit; strictest: Action | null } | null;
@@ -222,7 +221,7 @@ function stepsOf(f: Facts): ClientDay["steps"] {
         ? { state: "done", words: "what fits this knee" }
         : { state: "open", words: "what fits this knee" },
     dose: doseStep(f),
-    floor: floorStep(f, undecided, running),
+    floor: floorStep(f, running),
     morning: morningMissing
       ? morningIsDue
         ? { state: "due", words: "not answered yet" }
@@ -241,15 +240,18 @@ function stepsOf(f: Facts): ClientDay["steps"] {
   };
 }
 
-function floorStep(f: Facts, undecided: boolean, running: boolean): { state: StepState; words: string } {
+function floorStep(f: Facts, running: boolean): { state: StepState; words: string } {
   if (f.warning) return { state: "blocked", words: "warning sign" };
   if (f.screening.barsFloor) return { state: "blocked", words: "screening" };
   if (f.handLimits) return { state: "blocked", words: "needs limits" };
   if (f.sheets.length === 0) return { state: "blocked", words: "needs a sheet" };
   if (f.isStopped) return { state: "blocked", words: "stopped, refer" };
   if (running) return { state: "due", words: "visit is open" };
-  if (undecided) return { state: "blocked", words: "decide first" };
-  return { state: "due", words: "ready to run" };
+  if (f.ready.length === 0) return { state: "blocked", words: "decide first" };
+  return {
+    state: "due",
+    words: f.ready.length < f.sheets.length ? `${f.ready.join(", ")}: ready to run` : "ready to run",
+  };
 }
 
 function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {

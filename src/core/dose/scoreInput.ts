@@ -52,7 +52,6 @@ export const scoreInput = z.object({
   baseVersion: z.number().int().min(0),
   items: scoreLines,
 });
-export type ScoreInput = z.infer<typeof scoreInput>;
 
 /** A session kept under a name for other clients of the clinic. */
 export const templateInput = z.object({

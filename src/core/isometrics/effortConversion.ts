@@ -28,22 +28,6 @@ export interface EffortBand {
   high: number;
 }
 
-/** The same with the spread between people: k ×/÷ 1.5 while no timed hold is known, ×/÷ 1.2 afterwards [own]. */
-export function shareBandForFeltEffort(
-  joint: EnduranceJoint,
-  pattern: HoldPattern,
-  felt: number,
-  k: number,
-  timedHolds: number,
-): EffortBand {
-  const spread = spreadFactor(timedHolds);
-  return {
-    value: shareForFeltEffort(joint, pattern, felt, k),
-    low: shareForFeltEffort(joint, pattern, felt, k / spread),
-    high: shareForFeltEffort(joint, pattern, felt, k * spread),
-  };
-}
-
 /** Felt effort at the end of the hardest hold for a share of maximum, with the same spread. */
 export function feltEffortBand(
   joint: EnduranceJoint,

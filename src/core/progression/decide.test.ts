@@ -124,7 +124,7 @@ describe("corrections K8", () => {
     expect(decide(good).action).toBe("PROGRESS");
     const found = decide({ ...good, painBefore: null });
     expect(found).toMatchObject({ action: "HOLD", rules: ["H9"] });
-    expect(found.reasons[0]?.reason).toContain("pain before the first hold");
+    expect(found.reasons[0]?.reason).toContain("pain before the first set");
   });
 
   test("a missing first pain counts as the usual pain", () => {

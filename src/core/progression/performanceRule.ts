@@ -33,19 +33,19 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
           action: "HOLD",
           reason:
             reserve === "hard"
-              ? "all of it was held but it felt harder than planned"
+              ? "all of it was done but it felt harder than planned"
               : "felt effort is not known",
         };
       if (!enough)
         return {
           id: "P6",
           action: "HOLD",
-          reason: `all of it was held: ${i.satisfiedStreak} of ${sizes.sessionsPerStep} good sessions on this step`,
+          reason: `all of it was done: ${i.satisfiedStreak} of ${sizes.sessionsPerStep} good visits on this step`,
         };
       return {
         id: reserve === "easy" ? "P8" : "P7",
         action: "PROGRESS",
-        reason: `all of it was held in ${i.satisfiedStreak} sessions${reserve === "easy" ? ", easily" : ""}`,
+        reason: `all of it was done in ${i.satisfiedStreak} visits${reserve === "easy" ? ", easily" : ""}`,
       };
   }
 }

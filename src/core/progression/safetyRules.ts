@@ -84,13 +84,13 @@ const RULES: readonly Rule[] = [
     id: "R1",
     action: "REGRESS",
     fires: (c) => at(c.i.painDuring) >= 7 && !c.strict,
-    reason: (c) => `joint pain reached ${c.i.painDuring} during the holds`,
+    reason: (c) => `joint pain reached ${c.i.painDuring} during a set`,
   },
   {
     id: "R2",
     action: "REGRESS",
     fires: (c) => at(c.i.painDuring) > c.max && at(c.i.painDuring) < 7,
-    reason: (c) => `joint pain of ${c.i.painDuring} during the holds is above the limit of ${c.max}`,
+    reason: (c) => `joint pain of ${c.i.painDuring} during a set is above the limit of ${c.max}`,
   },
   {
     id: "R3",
@@ -142,8 +142,7 @@ const RULES: readonly Rule[] = [
       at(c.i.painDuring) > c.green &&
       at(c.i.painDuring) <= c.max &&
       !(c.i.school === "monitoring" && c.i.irritability === "low"),
-    reason: (c) =>
-      `joint pain of ${c.i.painDuring} during the holds is within the limit but above ${c.green}`,
+    reason: (c) => `joint pain of ${c.i.painDuring} during a set is within the limit but above ${c.green}`,
   },
   {
     id: "H2",
@@ -200,13 +199,13 @@ const RULES: readonly Rule[] = [
 /** What is missing for a decision, in words. The weekly trend may be missing. */
 export function missing(i: DecisionInput): string[] {
   const gaps: [string, boolean][] = [
-    ["pain before the first hold", i.painBefore === null],
-    ["pain during the holds", i.painDuring === null],
-    ["pain after the holds", i.painAfter === null],
+    ["pain before the first set", i.painBefore === null],
+    ["pain during the sets", i.painDuring === null],
+    ["pain after the sets", i.painAfter === null],
     ["the next morning", i.painMorning === null],
     ["swelling", i.effusionApplies && (i.effusion === null || i.effusionBefore === null)],
     ["the range reached", i.rangePct === null],
-    ["what was held", i.repsState === "unknown"],
+    ["what was done", i.repsState === "unknown"],
   ];
   return gaps.filter(([, gap]) => gap).map(([words]) => words);
 }

@@ -16,4 +16,3 @@ export const lineLadder = z.discriminatedUnion("of", [
       error: "The most repetitions are at least the fewest.",
     }),
 ]);
-export type LineLadder = z.infer<typeof lineLadder>;

@@ -11,4 +11,3 @@ export const standingOrder = z.object({
   /** who gave it; set by the clinic when it is saved */
   by: z.string().max(120).nullish(),
 });
-export type StandingOrder = z.infer<typeof standingOrder>;

@@ -15,6 +15,7 @@ import { SetBars } from "./SetBars";
 export function Closing({
   client,
   state,
+  firstSide,
   painMax,
   onFinish,
   onUndo,
@@ -22,6 +23,7 @@ export function Closing({
 }: {
   client: ClientEpisode;
   state: VisitState;
+  firstSide: "left" | "right";
   painMax: number;
   onFinish: (event: VisitEvent) => void;
   onUndo: () => void;
@@ -41,7 +43,7 @@ export function Closing({
             <b>{l.name}</b>
             {state.ended[l.lineId] && <span className="quiet"> · ended: {state.ended[l.lineId]}</span>}
           </p>
-          <SetBars state={state} lineId={l.lineId} />
+          <SetBars state={state} lineId={l.lineId} firstSide={firstSide} />
         </li>
       ))}
     </ul>

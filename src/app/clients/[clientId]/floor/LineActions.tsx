@@ -44,6 +44,7 @@ export function LineActions({
   happen: (event: VisitEvent) => void;
 }) {
   const noteDialog = useRef<HTMLDialogElement>(null);
+  const more = useRef<HTMLDetailsElement>(null);
   const [note, setNote] = useState("");
   const isBetween = state.phase === "set-up" || state.phase === "pain-before" || state.phase === "ready";
   const at = Date.now();
@@ -58,6 +59,26 @@ export function LineActions({
   const planned = line.sets[Math.min(task.set, line.sets.length - 1)];
   const isEased =
     planned?.loadKg != null && task.loadKg !== null && Math.abs(planned.loadKg - task.loadKg) > 1e-6;
+  // what is seldom wanted stands one tap away, so that the row never wraps at arm's length
+  const rare: { words: string; run: () => void; isOn?: boolean }[] = [
+    ...(isBetween
+      ? [
+          { words: "one set more", run: () => happen({ type: "add-set", lineId, at }) },
+          {
+            words: "leave out the line",
+            run: () => happen({ type: "skip", lineId, what: "line", at }),
+          },
+        ]
+      : []),
+    { words: "note", run: () => noteDialog.current?.showModal() },
+    { words: `beats ${beats ? "on" : "off"}`, run: onBeats, isOn: beats },
+    ...(task.holdS !== null && line.aimForceN !== null
+      ? [{ words: `load cell ${usesCell ? "on" : "off"}`, run: onCell, isOn: usesCell }]
+      : []),
+    ...(task.holdS === null && line.toDeg !== null && line.fromDeg !== line.toDeg
+      ? [{ words: `angle sensor ${usesSensor ? "on" : "off"}`, run: onSensor, isOn: usesSensor }]
+      : []),
+  ];
   return (
     <footer className="flex flex-wrap items-center gap-3 px-8 pb-2 text-[17px]">
       <button
@@ -101,37 +122,31 @@ export function LineActions({
           >
             leave out this set
           </button>
-          <button
-            type="button"
-            className={KEY}
-            onClick={() => happen({ type: "skip", lineId, what: "line", at })}
-          >
-            leave out the line
-          </button>
-          <button type="button" className={KEY} onClick={() => happen({ type: "add-set", lineId, at })}>
-            one set more
-          </button>
           <button type="button" className={KEY} onClick={onSwap}>
             swap
           </button>
         </>
       )}
-      <button type="button" className={KEY} onClick={() => noteDialog.current?.showModal()}>
-        note
-      </button>
-      <button type="button" className={KEY} onClick={onBeats} aria-pressed={beats}>
-        beats {beats ? "on" : "off"}
-      </button>
-      {task.holdS !== null && line.aimForceN !== null && (
-        <button type="button" className={KEY} onClick={onCell} aria-pressed={usesCell}>
-          load cell {usesCell ? "on" : "off"}
-        </button>
-      )}
-      {task.holdS === null && line.toDeg !== null && line.fromDeg !== line.toDeg && (
-        <button type="button" className={KEY} onClick={onSensor} aria-pressed={usesSensor}>
-          angle sensor {usesSensor ? "on" : "off"}
-        </button>
-      )}
+      <details className="dropdown dropdown-top dropdown-end" ref={more}>
+        <summary className={KEY}>more</summary>
+        <ul className="dropdown-content z-10 mb-2 grid w-64 gap-2 border border-rule bg-base-200 p-3">
+          {rare.map((r) => (
+            <li key={r.words}>
+              <button
+                type="button"
+                className={`${KEY} w-full`}
+                aria-pressed={r.isOn}
+                onClick={() => {
+                  more.current?.removeAttribute("open");
+                  r.run();
+                }}
+              >
+                {r.words}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </details>
       <Dialog ref={noteDialog} label="Note">
         <form
           method="dialog"

@@ -1,8 +1,17 @@
+import { sideOf } from "@/core/visit/recordOf";
 import type { VisitState } from "@/core/visit/run";
 import { taskKey } from "@/core/visit/tasks";
 
 /** The sets or holds of a line as bars: what was done, what is now, what is left. */
-export function SetBars({ state, lineId }: { state: VisitState; lineId: string }) {
+export function SetBars({
+  state,
+  lineId,
+  firstSide,
+}: {
+  state: VisitState;
+  lineId: string;
+  firstSide: "left" | "right";
+}) {
   const tasks = state.tasks.filter((t) => t.lineId === lineId && t.status !== "dropped");
   const current = state.tasks.find((t) => t.status === "open");
   return (
@@ -15,7 +24,7 @@ export function SetBars({ state, lineId }: { state: VisitState; lineId: string }
             ? Math.min(1, done.workedS / (t.holdS ?? 1))
             : Math.min(1, (done.reps ?? 0) / Math.max(1, t.reps))
           : 0;
-        const side = t.leg === "second" ? " other leg" : "";
+        const side = t.leg === "both" ? "" : ` ${sideOf(t.leg, firstSide)}`;
         return (
           <li key={taskKey(t)} className="w-[88px]">
             <svg viewBox="0 0 88 14" className="w-full" aria-hidden>

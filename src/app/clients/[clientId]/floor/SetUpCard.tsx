@@ -16,6 +16,17 @@ export function SetUpCard({
 }) {
   return (
     <section aria-label="Set-up card" className="text-[20px]">
+      {line.needsPins && (
+        <label className="mb-3 flex min-h-[64px] cursor-pointer items-center gap-4 border-2 border-mark px-4 text-[24px] font-bold">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-lg"
+            checked={pins}
+            onChange={(e) => onPins(e.target.checked)}
+          />
+          Safety pins or stop are in, and hold
+        </label>
+      )}
       <ul className="grid gap-1">
         {line.checks.map((check) => (
           <li key={check} className="flex gap-3">
@@ -34,17 +45,6 @@ export function SetUpCard({
           </li>
         )}
       </ul>
-      {line.needsPins && (
-        <label className="mt-3 flex min-h-[64px] cursor-pointer items-center gap-4 border-2 border-mark px-4 text-[24px] font-bold">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-lg"
-            checked={pins}
-            onChange={(e) => onPins(e.target.checked)}
-          />
-          Safety pins or stop are in, and hold
-        </label>
-      )}
     </section>
   );
 }

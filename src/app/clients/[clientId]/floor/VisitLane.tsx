@@ -116,7 +116,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const endedLine = state.lines.find((l) => state.ended[l.lineId]);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   return (
-    <main data-theme="gym" className="flex min-h-dvh flex-col bg-base-200 text-base-content">
+    <main data-theme="gym" className="flex h-dvh flex-col overflow-y-auto bg-base-200 text-base-content">
       <StateBand
         state={word}
         where={isClosing ? props.sheet.name : whereWords(state, task, line, open)}
@@ -137,6 +137,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         <Closing
           client={client}
           state={state}
+          firstSide={open.firstSide}
           painMax={props.painMax}
           onFinish={happen}
           onUndo={visit.undo}
@@ -146,7 +147,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         line &&
         task && (
           <>
-            <div className="grid flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] gap-x-6 px-8 pt-2">
+            <div className="grid min-h-0 flex-1 overflow-y-auto grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] gap-x-6 px-8 pt-2">
               <div>
                 <h2 className="text-[26px] leading-tight">{line.name}</h2>
                 {endedLine && endedLine.lineId !== line.lineId && state.phase === "set-up" && (
@@ -173,10 +174,15 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                   <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
                 )}
               </div>
-              <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
+              <div>
+                <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
+                {state.phase === "set-up" && (
+                  <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                )}
+              </div>
             </div>
             <div className="px-8 pb-1">
-              <SetBars state={state} lineId={line.lineId} />
+              <SetBars state={state} lineId={line.lineId} firstSide={open.firstSide} />
             </div>
             <div className="grid grid-cols-[minmax(0,1fr)_220px] items-end gap-6 px-8 pb-2">
               <Entry

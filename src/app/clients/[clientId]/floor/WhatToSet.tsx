@@ -22,8 +22,12 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
       </p>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
         {entries.slice(0, 6).map((e) => (
-          <div key={e.under}>
-            <dd className="display text-[clamp(34px,4.4vw,56px)] leading-none">{e.value}</dd>
+          <div key={e.under} className={isWords(e.value) ? "col-span-2" : undefined}>
+            <dd
+              className={`display leading-none ${isWords(e.value) ? "text-[30px]" : "text-[clamp(46px,4.4vw,56px)]"}`}
+            >
+              {e.value}
+            </dd>
             <dt className="text-[17px]">{e.under}</dt>
           </div>
         ))}
@@ -31,6 +35,9 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
     </section>
   );
 }
+
+/** A figure is read from two metres; a phrase would push the figures off the screen. */
+const isWords = (value: string) => value.length > 10;
 
 function loadWords(line: KeptLine, task: LiveTask): string {
   const kg =

@@ -1,4 +1,5 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { useCallback, useRef } from "react";
 import { READY_QUESTIONS } from "@/core/selection/questions";
 import type { RangeRow } from "@/core/selection/rangeSheet";
@@ -6,6 +7,7 @@ import type { ReferenceTask } from "@/core/selection/tissues";
 import type { MassUnit } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/choose";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { handOverQuery } from "../../../_sheet/handedOver";
 import { Barred } from "./Barred";
 import { ComparePanel } from "./ComparePanel";
 import { FindSetUp } from "./FindSetUp";
@@ -21,18 +23,28 @@ export interface ChooseDeskProps {
   chair: ReferenceTask;
   cards: { exerciseId: string; version: number }[];
   mayWriteCard: boolean;
+  mayPlan: boolean;
   massUnit: MassUnit;
 }
 
 const MOST_COMPARED = 3;
 
 /** The range sheet at the left, the picked set-up with its pose at the right. */
-export function ChooseDesk({ clientId, facts, chair, cards, mayWriteCard, massUnit }: ChooseDeskProps) {
+export function ChooseDesk({
+  clientId,
+  facts,
+  chair,
+  cards,
+  mayWriteCard,
+  mayPlan,
+  massUnit,
+}: ChooseDeskProps) {
   // a therapist's set-up card unlocks an exercise for this client
   const isUnlocked = useCallback(
     (id: string) => mayWriteCard || cards.some((c) => c.exerciseId === id),
     [mayWriteCard, cards],
   );
+  const router = useRouter();
   const choose = useChoose(facts, chair, isUnlocked);
   const { state, setState, rows, picked, sheet } = choose;
   const find = useRef<HTMLDialogElement>(null);
@@ -55,6 +67,18 @@ export function ChooseDesk({ clientId, facts, chair, cards, mayWriteCard, massUn
   };
   const mayFind = Boolean(row?.computed?.chosen.family.settings.length);
   const version = cards.find((c) => c.exerciseId === row?.e.id)?.version ?? 0;
+  const mayUse = mayPlan && row !== null && barred === null && !row.computed?.tooHeavyBecause;
+  const use = () => {
+    if (!row || !mayUse) return;
+    const set = row.computed;
+    router.push(
+      `/clients/${clientId}/dose?${handOverQuery({
+        exerciseId: row.e.id,
+        machineId: set?.chosen.id ?? null,
+        settings: set?.settings ?? null,
+      })}`,
+    );
+  };
   const question = READY_QUESTIONS.find((q) => q.id === state.ask) ?? null;
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
@@ -81,6 +105,7 @@ export function ChooseDesk({ clientId, facts, chair, cards, mayWriteCard, massUn
                 words: "save the set-up card",
                 run: () => row?.computed && mayWriteCard && card.current?.showModal(),
               },
+              { key: "u", words: "use this one: put it on the sheet", run: use },
               { key: "r", words: "back to the suggested settings", run: choose.reset },
             ]}
           />
@@ -103,6 +128,7 @@ export function ChooseDesk({ clientId, facts, chair, cards, mayWriteCard, massUn
               mayWriteCard={mayWriteCard}
               onCompare={toggleCompare}
               onFind={() => find.current?.showModal()}
+              onUse={mayUse ? use : null}
               onCard={() => card.current?.showModal()}
             />
           ) : (

@@ -23,6 +23,7 @@ export function SetUpPane({
   mayWriteCard,
   onCompare,
   onFind,
+  onUse,
   onCard,
 }: {
   clientId: string;
@@ -38,6 +39,8 @@ export function SetUpPane({
   mayWriteCard: boolean;
   onCompare: () => void;
   onFind: () => void;
+  /** null: it cannot be planned as it stands */
+  onUse: (() => void) | null;
   onCard: () => void;
 }) {
   const setUp = row.computed;
@@ -61,14 +64,17 @@ export function SetUpPane({
         <QuietNumbers exerciseId={row.e.id} body={facts.body} />
       )}
       <div className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => onUse?.()} disabled={!onUse}>
+          Use this <kbd className="text-primary-content">U</kbd>
+        </button>
         {setUp && mayWriteCard && (
           <button
             type="button"
-            className="btn btn-primary btn-sm"
+            className="btn btn-line btn-sm"
             onClick={onCard}
             disabled={barred !== null || (setUp.tooHeavyBecause !== null && setUp.brokenCap !== "start")}
           >
-            {cardVersion ? "Change card" : "Save card"} <kbd className="text-primary-content">S</kbd>
+            {cardVersion ? "Change card" : "Save card"} <kbd>S</kbd>
           </button>
         )}
         {setUp && setUp.chosen.family.settings.length > 0 && (

@@ -39,6 +39,7 @@ export default async function ChoosePage({ params }: { params: Promise<{ clientI
       chair={chair}
       cards={data.cards.map((c) => ({ exerciseId: c.exerciseId, version: c.version }))}
       mayWriteCard={may(actor.role, "card.write")}
+      mayPlan={may(actor.role, "plan.write")}
       massUnit={actor.massUnit}
     />
   );

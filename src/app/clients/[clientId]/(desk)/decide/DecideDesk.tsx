@@ -121,7 +121,7 @@ export function DecideDesk({
             />
           ))}
         </ol>
-        <div className="sticky bottom-0 mt-2 border-t border-rule bg-base-200 py-2">
+        <div className="sticky bottom-0 mt-2 grid justify-items-start gap-2 border-t border-rule bg-base-200 py-2">
           <Problem
             sentence={
               problem ??
@@ -204,10 +204,10 @@ function LineRow({
       <ActionMark action={choice.action} size={26} />
       <div>
         <button type="button" className="cursor-pointer text-left" onClick={onPick} aria-pressed={isPicked}>
-          <b>{l.kept.name}</b>{" "}
           <span className="display text-[17px]" data-testid="draft">
             {ACTION_WORDS[choice.action]}
-          </span>
+          </span>{" "}
+          <b>{l.kept.name}</b>
           {isOther && (
             <span className="small quiet"> instead of {ACTION_WORDS[decision.action].toLowerCase()}</span>
           )}

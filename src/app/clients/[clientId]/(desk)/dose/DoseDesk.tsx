@@ -42,6 +42,7 @@ import { SaveBar } from "./SaveBar";
 import { ScoreRail } from "./ScoreRail";
 import { RunThrough, SessionNotes } from "./SessionNotes";
 import { type SheetTab, SheetTabs } from "./SheetTabs";
+import type { HoldEffort } from "./schemeDefaults";
 import { useJudged } from "./useJudged";
 import { useKeptDraft } from "./useKeptDraft";
 import { type Line, plainLines, useScore } from "./useScore";
@@ -80,6 +81,7 @@ export function DoseDesk({
   templates,
   earlier,
   tests,
+  effort,
   mayWrite,
 }: {
   client: ClientEpisode;
@@ -96,6 +98,7 @@ export function DoseDesk({
   earlier: readonly Start[];
   /** strength tests of this side, as dots on the curve */
   tests: Record<"extension" | "flexion", readonly { deg: number; value: number; tone: "own" }[]>;
+  effort: HoldEffort;
   mayWrite: boolean;
 }) {
   const { clientId } = client;
@@ -139,7 +142,10 @@ export function DoseDesk({
     setMadeNotes(made.notes);
   };
   const add = (row: RangeRow) =>
-    setPicked(score.insert(usualLineOf(row.e, row, { machineId: null, settings: null })), score.lines.length);
+    setPicked(
+      score.insert(usualLineOf(row.e, row, { machineId: null, settings: null }, effort)),
+      score.lines.length,
+    );
   const home = (have: ReadonlySet<HomeThing>) => {
     const made = homeVersion(plainLines(score.lines), rows, context, have);
     score.replaceAll(made.lines);
@@ -216,8 +222,9 @@ export function DoseDesk({
     if (isThere) {
       score.change(isThere.key, { machineId: h.machineId, settings: h.settings });
       setJustMade(isThere.key);
-    } else if (e && row) setJustMade(score.insert(usualLineOf(e, Array.isArray(row) ? null : row, h)));
-  }, [handed, context, mayWrite, score, setView]);
+    } else if (e && row)
+      setJustMade(score.insert(usualLineOf(e, Array.isArray(row) ? null : row, h, effort)));
+  }, [handed, context, mayWrite, score, setView, effort]);
   const kind = current?.exercise ? workKindOf(current.exercise) : null;
 
   return (
@@ -311,6 +318,13 @@ export function DoseDesk({
             context={context}
             who={{ school: client.school, irritability: client.irritability }}
             tests={tests}
+            onAngle={
+              mayWrite
+                ? (atDeg) =>
+                    current.line.scheme.kind === "holds" &&
+                    score.change(current.line.key, { scheme: { ...current.line.scheme, atDeg } })
+                : null
+            }
           />
         )}
         {j.items.length > 0 && (
@@ -381,6 +395,7 @@ export function DoseDesk({
             judged={current as JudgedLine<Line> & { exercise: Exercise }}
             predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
             personal={context.personal}
+            effort={effort}
             side={facts.side}
             weaker={facts.weaker[directionOf(current.exercise)]}
             massUnit={massUnit}

@@ -13,13 +13,15 @@ import { capacityAtAngle } from "@/core/strength/capacityAtAngle";
 import type { TorqueAngleFit } from "@/core/strength/fitTorqueAngle";
 import { CURVE_FROM_DEG, CURVE_TO_DEG } from "@/core/strength/torqueAngleShape";
 import { EffortChart } from "@/ui/charts/EffortChart";
+import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { CurveBand } from "@/ui/rail/CurveBand";
 import { HatchDefs } from "@/ui/rail/Hatch";
 import { RowLabel } from "@/ui/rail/RowLabel";
-import { Ruler } from "@/ui/rail/Ruler";
 import { Rungs } from "@/ui/rail/Rungs";
 import { RAIL } from "@/ui/rail/scale";
 import { WindowBand } from "@/ui/rail/WindowBand";
+
+const STEP_DEG = 5;
 
 /** The chosen hold as a picture: what the leg can do over the bend, the rungs, and how each hold will feel. */
 export function HoldPicture({
@@ -27,11 +29,14 @@ export function HoldPicture({
   context,
   who,
   tests,
+  onAngle,
 }: {
   judged: JudgedLine;
   context: ScoreContext;
   who: { school: School; irritability: Irritability };
   tests: Record<"extension" | "flexion", readonly { deg: number; value: number; tone: "own" }[]>;
+  /** null: the angle is only looked at */
+  onAngle: ((deg: number) => void) | null;
 }) {
   const { line, exercise, open, load } = judged;
   const { scheme } = line;
@@ -49,10 +54,9 @@ export function HoldPicture({
   return (
     <section aria-label="The chosen hold" className="mt-3">
       {at !== null && fit && (
-        <svg viewBox={`0 0 ${RAIL.width} 206`} className="w-full">
+        <svg viewBox={`0 0 ${RAIL.width} 210`} className="w-full">
           <title>What the leg can do, the allowed window and the rungs over knee flexion</title>
           <HatchDefs />
-          <Ruler />
           <RowLabel y={58} name="What it can do" detail="curve through tests" />
           <CurveBand
             points={curve}
@@ -65,6 +69,18 @@ export function HoldPicture({
           <RowLabel y={158} name="The rungs" detail="dotted: the next" />
           <WindowBand fromDeg={open.arc.fromDeg} toDeg={open.arc.toDeg} y={142} height={44} />
           <Rungs rungs={rungsOf(line, open.arc, who)} at={at} y={164} />
+          {onAngle && (
+            <AngleCursor
+              deg={at}
+              onChange={onAngle}
+              min={Math.ceil(open.arc.fromDeg / STEP_DEG) * STEP_DEG}
+              max={Math.floor(open.arc.toDeg / STEP_DEG) * STEP_DEG}
+              stepDeg={STEP_DEG}
+              top={34}
+              bottom={188}
+              label="Hold angle, knee flexion"
+            />
+          )}
         </svg>
       )}
       {inside !== null && (

@@ -14,7 +14,7 @@ import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
-import { SCHEME_STARTS } from "./schemeDefaults";
+import { HOLD_EFFORT_STARTS, type HoldEffort, SCHEME_STARTS } from "./schemeDefaults";
 import { SetList, ToSet } from "./ToSet";
 import type { Line } from "./useScore";
 
@@ -23,10 +23,22 @@ const up = (deg: number) => Math.ceil(deg / STEP) * STEP;
 const down = (deg: number) => Math.floor(deg / STEP) * STEP;
 
 /** A kind of scheme as it starts on a line: holds at the usual angle, legs as the exercise allows. */
-export function schemeOn(judged: Pick<JudgedLine, "open">, e: Exercise, kind: SchemeKind, legs: Legs) {
+export function schemeOn(
+  judged: Pick<JudgedLine, "open">,
+  e: Exercise,
+  kind: SchemeKind,
+  legs: Legs,
+  effort: HoldEffort,
+) {
   const start: Scheme = SCHEME_STARTS[kind];
   const scheme =
-    start.kind === "holds" && judged.open ? { ...start, atDeg: usualHoldDeg(e, judged.open.arc) } : start;
+    start.kind === "holds"
+      ? {
+          ...start,
+          effort: HOLD_EFFORT_STARTS[effort],
+          atDeg: judged.open ? usualHoldDeg(e, judged.open.arc) : start.atDeg,
+        }
+      : start;
   const allowed = legsAllowed(e, kind);
   return {
     scheme,
@@ -47,6 +59,7 @@ export function ItemEditor({
   weaker,
   massUnit,
   isFirst,
+  effort,
   forms,
   lighter,
   disabled,
@@ -64,6 +77,8 @@ export function ItemEditor({
   weaker: WeakerLeg | null;
   massUnit: MassUnit;
   isFirst: boolean;
+  /** how a first hold is asked for in this clinic and for this client */
+  effort: HoldEffort;
   /** the next easier and harder form of the exercise that fit today */
   forms: { easier: Exercise | null; harder: Exercise | null };
   /** the next means down where the lightest step is too heavy */
@@ -80,7 +95,11 @@ export function ItemEditor({
   const allowed = legsAllowed(e, scheme.kind);
   const arc = open?.arc;
   const toForm = (form: Exercise) =>
-    onChange({ exerciseId: form.id, ...schemeOn({ open: null }, form, scheme.kind, line.legs), scheme });
+    onChange({
+      exerciseId: form.id,
+      ...schemeOn({ open: null }, form, scheme.kind, line.legs, effort),
+      scheme,
+    });
   return (
     <section>
       <h2 className="text-[18px]">{e.name}</h2>
@@ -127,7 +146,7 @@ export function ItemEditor({
           <select
             className="select select-sm w-[210px]"
             value={scheme.kind}
-            onChange={(x) => onChange(schemeOn(judged, e, x.target.value as SchemeKind, line.legs))}
+            onChange={(x) => onChange(schemeOn(judged, e, x.target.value as SchemeKind, line.legs, effort))}
           >
             {SCHEME_KINDS.map((k) => (
               <option key={k} value={k}>

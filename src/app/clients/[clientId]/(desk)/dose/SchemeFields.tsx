@@ -1,6 +1,7 @@
 "use client";
 import { type ChangeEvent, useId, useState } from "react";
 import { type Scheme, scheme } from "@/core/dose/scheme";
+import { HOLD_EFFORT_STARTS } from "./schemeDefaults";
 
 /** Fields of a scheme by their key, in the order in which they are asked. */
 const FIELDS: Record<string, { label: string; unit: string; least: number; most: number; step: number }> = {
@@ -181,10 +182,7 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
               className="select select-sm w-[150px]"
               value={value.effort.kind}
               onChange={(e) =>
-                set({
-                  effort:
-                    e.target.value === "felt" ? { kind: "felt", felt: 6 } : { kind: "percent", percent: 40 },
-                })
+                set({ effort: HOLD_EFFORT_STARTS[e.target.value === "felt" ? "felt" : "percent"] })
               }
             >
               <option value="felt">felt, at the end</option>

@@ -11,6 +11,7 @@ import { testsOf } from "@/server/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import { sheetsOf, versionsOf } from "@/server/sheets/sheets";
 import { templatesOf } from "@/server/sheets/templates";
+import { optionInForce, stancesInForce } from "@/server/stances";
 import { pastLoads } from "@/server/visits/past";
 import { DoseDesk } from "./DoseDesk";
 
@@ -40,6 +41,10 @@ export default async function DosePage({
       current,
       facts: await sheetFacts(ctx, client),
       draft: await draftFacts(ctx, client),
+      effort:
+        optionInForce(await stancesInForce(ctx, client.episodeId), "own_effort_meaning") === "percent"
+          ? ("percent" as const)
+          : ("felt" as const),
       barred: await planningBarred(ctx, client),
       past: await pastLoads(ctx, client.episodeId),
       templates: (await templatesOf(ctx)).map(({ id, name, items }) => ({ id, name, items })),
@@ -80,6 +85,7 @@ export default async function DosePage({
           isKept: current.lines.every((l) => l.kept !== null),
         }
       }
+      effort={data.effort}
       facts={data.facts}
       draftFacts={data.draft}
       barred={data.barred}

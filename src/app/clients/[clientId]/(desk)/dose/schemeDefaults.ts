@@ -2,6 +2,13 @@ import type { Scheme, SchemeKind } from "@/core/dose/scheme";
 
 const TEMPO = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 } as const;
 
+/** How a hold is asked for: by felt effort or by a share of the maximum measured (stance `own_effort_meaning`). */
+export type HoldEffort = "felt" | "percent";
+export const HOLD_EFFORT_STARTS = {
+  felt: { kind: "felt", felt: 6 },
+  percent: { kind: "percent", percent: 40 },
+} as const;
+
 /** Where an editor starts when a kind of scheme is chosen. */
 export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } = {
   holds: {
@@ -11,7 +18,7 @@ export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } 
     holdS: 30,
     restS: 60,
     setRestS: 120,
-    effort: { kind: "felt", felt: 6 },
+    effort: HOLD_EFFORT_STARTS.felt,
     atDeg: null,
   },
   straight: { kind: "straight", sets: 3, reps: 10, reserve: 3, tempo: TEMPO, restS: 90 },
