@@ -11,6 +11,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 20_000,
     locale: "en-GB",
     timezoneId: "Europe/Amsterdam",
     launchOptions: {

@@ -193,7 +193,7 @@ for (const path of [
   `/clients/${id}/measure`,
   `/clients/${id}/choose`,
   `/clients/${id}/dose`,
-  `/clients/${id}/session`,
+  `/clients/${id}/floor`,
   `/clients/${id}/decide`,
 ]) {
   const times: number[] = [];
@@ -211,7 +211,7 @@ for (const path of [
     `${`first paint of ${path.replace(id, ":client")}`.padEnd(58)} ${(times[2] as number).toFixed(0).padStart(10)} ms`,
   );
 }
-await page.goto(`/clients/${id}/dose?angle=60`);
+await page.goto(`/clients/${id}/dose`);
 await isAlive(page);
 await longTasks();
 const flag = await page.getByRole("slider").locator("rect").last().boundingBox();
@@ -234,7 +234,7 @@ for (let i = 0; i < 120; i++) await page.mouse.move(footX, footY + 50 * Math.sin
 await page.mouse.up();
 console.log(`${"long tasks while dragging the feet, all rows shown".padEnd(58)} ${await longTasks()}`);
 
-await page.goto(`/clients/${id}/session`);
+await page.goto(`/clients/${id}/dose?sheet=new`);
 await isAlive(page);
 await page.keyboard.press("t");
 const aside = page.getByRole("complementary", { name: "The picked line" });
@@ -249,7 +249,7 @@ for (let i = 0; i < 20; i++) {
 console.log(
   `${"long tasks while a line changes 20 times, simulated in a worker".padEnd(58)} ${await longTasks()}`,
 );
-await page.goto(`/clients/${id}/dose?angle=60`);
+await page.goto(`/clients/${id}/dose`);
 await isAlive(page);
 await page.keyboard.press("f");
 await longTasks();

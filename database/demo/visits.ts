@@ -48,7 +48,7 @@ export function sheetEvents(w: DemoWorld, d: DemoClient, clientId: string, sheet
   const events: DemoEvent[] = [
     {
       when: w.daysAgo(sheet.madeDaysAgo, 12),
-      run: async (when) => planned(w, d, await fresh(when), sheet, when),
+      run: async (when) => planned(w, await fresh(when), sheet, when),
     },
   ];
   for (const [i, day] of sheet.visitsDaysAgo.entries()) {
@@ -86,7 +86,6 @@ const sheetNamed = async (ctx: Ctx, client: ClientEpisode, name: string): Promis
 
 async function planned(
   w: DemoWorld,
-  d: DemoClient,
   client: ClientEpisode,
   sheet: DemoSheet,
   when: Date,

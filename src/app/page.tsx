@@ -75,7 +75,7 @@ function laneOf(
     ),
     last,
     next: d.next.sentence,
-    href: `/clients/${client.clientId}/${d.next.step}`,
+    href: `/clients/${client.clientId}/${d.next.step}${d.next.query ?? ""}`,
     needsHand: d.next.needsHand,
     isSore: d.pain !== null,
   };

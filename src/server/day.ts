@@ -48,7 +48,7 @@ export interface ClientDay {
   last: LastResponse | null;
   steps: Record<PathStep, { state: StepState; words: string }>;
   /** the one thing to do next */
-  next: { step: PathStep; sentence: string; needsHand: boolean };
+  next: { step: PathStep; query?: string; sentence: string; needsHand: boolean };
   screening: ScreeningState;
   /** what is due for a measurement, and why */
   due: DueMeasurement[];
@@ -95,7 +95,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     tests: tests.length,
     due,
     sheets,
-    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)).map((sheet) => sheet.name),
+    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)),
     lastVisit,
     draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
     warning,
@@ -139,8 +139,8 @@ interface Facts {
   tests: number;
   due: DueMeasurement[];
   sheets: SheetVersion[];
-  /** names of the sheets that can be run: neither stopped nor waiting for a decision */
-  ready: string[];
+  /** sheets that can be run: neither stopped nor waiting for a decision */
+  ready: SheetVersion[];
   lastVisit: Visit | null;
   /** the oldest visit that waits for a decision, and the strictest of what its drafts say */
   draft: { visit: Visit; strictest: Action | null } | null;
@@ -250,7 +250,10 @@ function floorStep(f: Facts, running: boolean): { state: StepState; words: strin
   if (f.ready.length === 0) return { state: "blocked", words: "decide first" };
   return {
     state: "due",
-    words: f.ready.length < f.sheets.length ? `${f.ready.join(", ")}: ready to run` : "ready to run",
+    words:
+      f.ready.length < f.sheets.length
+        ? `${f.ready.map((s) => s.name).join(", ")}: ready to run`
+        : "ready to run",
   };
 }
 
@@ -304,7 +307,13 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
   if (f.opens.length > 0)
     return { step: "limits", sentence: `Every criterion is met: “${f.opens[0]}” can open`, needsHand: true };
   if (steps.dose.state === "due") return { step: "dose", sentence: "Plan the first sheet", needsHand: true };
-  return { step: "floor", sentence: `Run ${f.sheets[0]?.name ?? "the sheet"}`, needsHand: false };
+  const [ready] = f.ready;
+  return {
+    step: "floor",
+    ...(ready ? { query: `?sheet=${ready.sheetId}` } : {}),
+    sentence: `Run ${ready?.name ?? "the sheet"}`,
+    needsHand: false,
+  };
 }
 
 /** Everybody of the clinic with where they stand, those who need a hand first. */

@@ -26,10 +26,10 @@ const FIELDS = [
   ..."answer escalations systolicMmHg diastolicMmHg onWordOf words items exerciseId scheme legs window sharesRests".split(
     " ",
   ),
-  ..."plan side kneeFlexionDeg effort means pattern holdS reps restS sets ladderFromDeg trials forceN leverArmM".split(
+  ..."plan side events event lines items scheme kneeFlexionDeg effort means pattern holdS reps restS sets ladderFromDeg trials forceN leverArmM".split(
     " ",
   ),
-  ..."person episode name birthYear heightM bodyMassKg goals conditions painNow painMarks weekdays sessionId action".split(
+  ..."person episode name birthYear heightM bodyMassKg goals conditions painNow painMarks weekdays visitId lineId sheetId action".split(
     " ",
   ),
   ..."pain swelling stiffnessMin startedAt endedAt heldS painBefore painAfter seq corrects conditionRowId phaseId".split(

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
-import { field, openStep, post, signIn } from "./bexlo";
+import { field, lineEditor, openStep, post, sheetLines, signIn } from "./bexlo";
 
 test.describe("Measure", () => {
   test.beforeEach(async ({ page }) => {
@@ -99,29 +99,32 @@ test.describe("Measure", () => {
   });
 });
 
-test("Dose: fields that make no sense say so and keep what was typed", async ({ page }) => {
+test("Dose: numbers that make no sense say so, stay in their field and are not taken over", async ({
+  page,
+}) => {
   await signIn(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose");
+  const line = sheetLines(page).first();
+  const before = (await line.getAttribute("aria-label")) ?? "";
   for (const [name, text, sentence] of [
-    ["holdS", "0", "Hold must be between 3 and 120 seconds."],
-    ["reps", "2.5", "Repetitions must be a whole number from 1 to 12."],
-    ["restS", "-1", "Rest must be between 5 and 300 seconds."],
-    ["felt", "17", "Felt effort must be between 2 and 9 out of 10."],
+    ["holdS", "0", /A hold must be between 3 and 60 seconds/],
+    ["reps", "2.5", /whole number/],
+    ["restS", "-1", /Rest must be between/],
+    ["felt", "17", /Felt effort must be between 2 and 9/],
+    ["atDeg", "400", /./],
   ] as const) {
     const input = field(page, name);
-    const before = await input.inputValue();
     await input.fill(text);
-    await expect(page.getByText(sentence)).toBeVisible();
-    await expect(page.getByRole("button", { name: /Save dose/ })).toBeDisabled();
+    await expect(input).toHaveAttribute("aria-invalid", "true");
+    await expect(lineEditor(page).getByRole("status").filter({ hasText: sentence }).first()).toBeVisible();
     await expect(input).toHaveValue(text);
-    await input.fill(before);
+    await expect(line).toHaveAttribute("aria-label", before);
   }
-  await page.getByRole("radio", { name: "% of maximum here" }).check();
+  await lineEditor(page).getByLabel("effort").selectOption("percent");
   await field(page, "percent").fill("70");
-  await expect(
-    page.getByText(/of maximum a knee holds \d+ to \d+ s\. Hold \d+ is predicted to fail/),
-  ).toBeVisible();
+  await expect(page.getByText(/holds \d+ to \d+ s\. Hold \d+ is predicted to fail/)).toBeVisible();
   await expect(page.getByText(/Was felt effort meant\?/)).toBeVisible();
+  await expect(page.getByRole("button", { name: /Save sheet/ })).toBeDisabled();
 });
 
 test.describe("past the interface", () => {
@@ -163,43 +166,40 @@ test.describe("past the interface", () => {
       { bodyMassKg: 0, heightM: 17, shankLengthM: -1 },
       /25 and 250.*1.2 and 2.2.*0.2 and 0.6/,
     );
-    await refused(page, `/api/clients/${id}/plans`, { id: randomUUID(), baseVersion: -1, plan: {} }, /./);
+    const line = {
+      exerciseId: "kext_iso_machine",
+      legs: "one",
+      window: null,
+      sharesRests: false,
+      scheme: { kind: "holds", sets: 1, reps: 0, holdS: 900, restS: 5, setRestS: 0, effort: {}, atDeg: 60 },
+    };
+    const sheet = { id: randomUUID(), sheetId: randomUUID(), name: "X", place: "gym", baseVersion: 0 };
+    await refused(page, `/api/clients/${id}/sheets`, { ...sheet, items: [line] }, /./);
+    await refused(page, `/api/clients/${id}/sheets`, { ...sheet, baseVersion: -1, items: [] }, /./);
     await refused(page, `/api/clients/${id}/mornings`, { id: randomUUID(), pain: 11 }, /0 to 10/);
     await refused(
       page,
       `/api/clients/${id}/decisions`,
       {
-        id: randomUUID(),
-        sessionId: randomUUID(),
-        action: "HOLD",
-        computedAction: "PROGRESS",
-        overrideReason: null,
+        visitId: randomUUID(),
+        lines: [
+          {
+            id: randomUUID(),
+            lineId: randomUUID(),
+            action: "HOLD",
+            computedAction: "PROGRESS",
+            overrideReason: null,
+          },
+        ],
       },
       /needs a reason/,
     );
     await refused(page, `/api/clients/not-a-client/tests`, goodTest(), /no such record/, 404);
-    await refused(page, `/api/sessions/${randomUUID()}/holds`, { id: randomUUID() }, /./);
-    await refused(
-      page,
-      `/api/sessions/nonsense/end`,
-      { endedAt: new Date().toISOString(), painAtStart: 1, painAtEnd: 1, feltEffort: 5, stopped: null },
-      /./,
-      404,
-    );
-    // a correction of a hold that nobody logged: the database refuses, and that is a sentence too
-    const correction = {
-      id: randomUUID(),
-      seq: 1,
-      corrects: randomUUID(),
-      voided: true,
-      startedAt: new Date().toISOString(),
-      heldS: 3,
-      painBefore: 1,
-      painAfter: 1,
-      early: null,
-      meanForceN: null,
-    };
-    await refused(page, `/api/sessions/${randomUUID()}/holds`, correction, /not known/, 404);
+    const rated = { type: "rate", pain: 11, reps: -1, reserve: 4, felt: null, recordId: "no", at: 1 };
+    await refused(page, `/api/visits/${randomUUID()}/events`, { seq: 1, entry: rated }, /./);
+    const undo = { seq: 1, entry: { type: "undo", at: Date.now() } };
+    await refused(page, `/api/visits/nonsense/events`, undo, /./, 404);
+    await refused(page, `/api/visits/${randomUUID()}/events`, { events: [undo] }, /not known/, 404);
     await page.reload();
     expect(await count()).toBe(before);
   });

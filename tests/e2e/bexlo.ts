@@ -115,6 +115,24 @@ export async function expectFits(page: Page): Promise<void> {
   expect(spills).toEqual([]);
 }
 
-/** Waits for the giant number's words on the floor. */
+/** Waits for words anywhere on the floor. */
 export const floorSays = (page: Page, words: string | RegExp) =>
   expect(page.getByText(words).first()).toBeVisible({ timeout: 15_000 });
+
+/** Waits for the word of the band across the floor. */
+export const bandSays = (page: Page, word: "SET UP" | "PAIN?" | "GO" | "HOLD" | "MOVE" | "REST" | "DONE") =>
+  expect(page.getByTestId("band")).toContainText(word, { timeout: 20_000 });
+
+/** Lines of the sheet on Dose, and the editor beside them. */
+export const sheetLines = (page: Page) => page.locator("main ol button svg[role=img]");
+export const lineEditor = (page: Page) => page.getByRole("complementary", { name: "The picked line" });
+
+/** Opens the list of exercises on Dose, narrows it by words and takes the first. */
+export async function addExercise(page: Page, name: string): Promise<void> {
+  await page.keyboard.press("a");
+  const list = page.getByRole("dialog", { name: "Add an exercise that fits" });
+  await list.getByRole("combobox").pressSequentially(name);
+  await expect(list.getByRole("option", { selected: true })).toContainText(name);
+  await page.keyboard.press("Enter");
+  await expect(list).toBeHidden();
+}

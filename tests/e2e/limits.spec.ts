@@ -1,6 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./bexlo";
+import {
+  addExercise,
+  clientId,
+  expectAccessible,
+  expectFits,
+  isAlive,
+  lineEditor,
+  openStep,
+  post,
+  signIn,
+} from "./bexlo";
 
 test("two therapists at one limit: the second gets a clear notice and loses nothing of what was typed", async ({
   page,
@@ -186,9 +196,14 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await expect(page.getByRole("row", { name: /Eitzen 2010/ })).toContainText("Wout Hallebeek");
   await openStep(page, "Idony Greaves", "limits");
   await expect(page.getByText(/unverified citation: Tagesson 2008/)).toBeVisible();
-  await openStep(page, "Quill Bastow", "dose");
-  await expect(page.getByRole("radio", { name: "% of maximum here" })).toBeChecked();
+  await page.context().clearCookies();
+  await signIn(page, "therapist");
+  await openStep(page, "Tove Aldermoor", "dose?sheet=new");
+  await addExercise(page, "Isometric knee extension at a fixed angle on the machine");
+  await expect(lineEditor(page).getByLabel("effort")).toHaveValue("percent");
   // the other tests count on the rules' default
+  await page.context().clearCookies();
+  await signIn(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
   await page.getByRole("button", { name: "Compare and choose: Felt or measured effort for holds" }).click();

@@ -10,18 +10,7 @@ const CLIENTS = [
   "Quill Bastow",
   "Tove Aldermoor",
 ];
-const STEPS = [
-  "story",
-  "screen",
-  "limits",
-  "measure",
-  "choose",
-  "dose",
-  "session",
-  "morning",
-  "decide",
-  "record",
-];
+const STEPS = ["story", "screen", "limits", "measure", "choose", "dose", "morning", "decide", "record"];
 
 const textOf = async (page: Page): Promise<string> =>
   // biome-ignore lint/performance/useDomNodeTextContent: as people see it, with spaces between blocks

@@ -1,5 +1,15 @@
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./bexlo";
+import {
+  clientId,
+  expectAccessible,
+  expectFits,
+  field,
+  isAlive,
+  lineEditor,
+  openStep,
+  sheetLines,
+  signIn,
+} from "./bexlo";
 
 const STEPS = ["story", "screen", "limits", "measure", "choose", "dose", "morning", "decide"] as const;
 const MEASURE_PARTS = ["motion", "swelling", "function", "repetitions"] as const;
@@ -26,7 +36,7 @@ for (const theme of ["light", "dark"] as const)
       "/library",
       "/library/lp_horizontal",
       "/library/new?like=lp_single",
-      `/clients/${ids[0]}/session`,
+      `/clients/${ids[0]}/dose?sheet=new`,
       `/clients/${ids[0]}/swap`,
       `/clients/${ids[0]}/cards`,
       `/clients/${ids[0]}/choose?ask=feet-high&angle=80`,
@@ -60,7 +70,7 @@ test("? lists the keys of a screen, escape closes the list", async ({ page }) =>
   await openStep(page, "Tove Aldermoor", "dose");
   await page.keyboard.press("?");
   const list = page.getByRole("dialog", { name: "Keys of this screen" });
-  await expect(list).toContainText("save the dose");
+  await expect(list).toContainText("save the sheet");
   await expectAccessible(page);
   await page.keyboard.press("Escape");
   await expect(list).toBeHidden();
@@ -116,33 +126,32 @@ test("Limits say what bounds the work, why, until when and who can lift it, with
   await expect(page.getByText(/unverified citation/)).toBeVisible();
 });
 
-test("a deep link to an angle opens the dose there; dragging the flag moves every number", async ({
-  page,
-}) => {
+test("a deep link opens a sheet at a line; dragging the flag moves every number", async ({ page }) => {
   await signIn(page, "therapist");
-  const id = await clientId(page, "Tove Aldermoor");
-  await page.goto(`/clients/${id}/dose?angle=60`);
-  await isAlive(page);
+  await openStep(page, "Tove Aldermoor", "dose?line=1");
   const slider = page.getByRole("slider", { name: "Hold angle, knee flexion" });
-  await expect(slider).toHaveAttribute("aria-valuenow", "60");
-  await expect(page.getByRole("heading", { name: /Hold at 60°/ })).toBeVisible();
+  await expect(slider).toBeVisible();
+  const before = Number(await slider.getAttribute("aria-valuenow"));
+  const line = sheetLines(page).first();
+  await expect(line).toHaveAttribute("aria-label", new RegExp(`at ${before}°`));
   const flag = slider.locator("rect").last();
   const box = await flag.boundingBox();
   if (!box) throw new Error("no flag");
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await page.mouse.move(x + 100, y, { steps: 8 });
+  await page.mouse.move(x - 60, y, { steps: 8 });
   await page.mouse.up();
-  await expect(slider).toHaveAttribute("aria-valuenow", "85");
-  await expect(page.getByRole("heading", { name: /Hold at 85°/ })).toBeVisible();
-  await expect(page).toHaveURL(/angle=85/);
+  const after = Number(await slider.getAttribute("aria-valuenow"));
+  expect(after).toBeLessThan(before);
+  await expect(line).toHaveAttribute("aria-label", new RegExp(`at ${after}°`));
+  await expect(field(page, "atDeg")).toHaveValue(String(after));
 });
 
 test("a dose is found in a worker and can be used", async ({ page }) => {
   await signIn(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose");
-  await page.getByRole("radio", { name: "% of maximum here" }).check();
+  await lineEditor(page).getByLabel("effort").selectOption("percent");
   await field(page, "percent").fill("40");
   await page.getByRole("button", { name: /Find dose/ }).click();
   const dialog = page.getByRole("dialog", { name: "Find a dose" });
@@ -153,8 +162,8 @@ test("a dose is found in a worker and can be used", async ({ page }) => {
   await dialog.getByRole("button", { name: "Search" }).click();
   await expect(dialog.getByText(/s held/)).toBeVisible();
   await dialog.getByRole("button", { name: "Use it" }).click();
-  await expect(page.getByRole("radio", { name: "% of maximum here" })).toBeChecked();
-  await expect(page.getByRole("heading", { name: /· 1[0-3]\d s held/ })).toBeVisible();
+  await expect(lineEditor(page).getByLabel("effort")).toHaveValue("percent");
+  await expect(sheetLines(page).first()).toHaveAttribute("aria-label", /40 %/);
 });
 
 test("light and dark are kept for the next visit", async ({ page }) => {
@@ -165,18 +174,21 @@ test("light and dark are kept for the next visit", async ({ page }) => {
   await expect(page.locator("html")).toHaveAttribute("data-theme", "gym");
 });
 
-test("two therapists at one dose: the second is told and keeps what was typed", async ({ page, browser }) => {
+test("two therapists at one sheet: the second is told and keeps what was typed", async ({
+  page,
+  browser,
+}) => {
   await signIn(page, "therapist");
   const id = await openStep(page, "Pell Amsworth", "dose");
   const other = await (await browser.newContext()).newPage();
   await signIn(other, "therapist");
   await other.goto(`/clients/${id}/dose`);
   await isAlive(other);
-  await field(other, "felt").fill("5.5");
-  await other.getByRole("button", { name: /Save dose/ }).click();
+  await field(other, "restS").fill("75");
+  await other.getByRole("button", { name: /Save sheet/ }).click();
   await expect(other.getByText(/Saved as version/)).toBeVisible();
-  await field(page, "felt").fill("6");
-  await page.getByRole("button", { name: /Save dose/ }).click();
+  await field(page, "restS").fill("80");
+  await page.getByRole("button", { name: /Save sheet/ }).click();
   await expect(page.getByText(/saved version \d+ meanwhile/)).toBeVisible();
-  await expect(field(page, "felt")).toHaveValue("6");
+  await expect(field(page, "restS")).toHaveValue("80");
 });

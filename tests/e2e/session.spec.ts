@@ -1,12 +1,22 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
-import { expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./bexlo";
+import {
+  addExercise,
+  expectAccessible,
+  expectFits,
+  isAlive,
+  lineEditor,
+  openStep,
+  post,
+  sheetLines,
+  signIn,
+} from "./bexlo";
 import { tabTo } from "./keyboard";
 
-const lines = (page: Page) => page.locator("main ol button svg[role=img]");
+const lines = sheetLines;
 const words = (page: Page) =>
   lines(page).evaluateAll((all) => all.map((l) => l.getAttribute("aria-label") ?? ""));
-const editor = (page: Page) => page.getByRole("complementary", { name: "The picked line" });
+const editor = lineEditor;
 const ORDER_NOTES = /Heavy work comes first here|move it behind, or|while fresh: move|predicted to end early/;
 const DEMO_CLIENTS = [
   "Tove Aldermoor",
@@ -19,16 +29,6 @@ const DEMO_CLIENTS = [
 /** A warning sign stands: nothing may be planned. */
 const BLOCKED = "Quill Bastow";
 
-/** Opens the list, narrows it by words and takes the first. */
-async function add(page: Page, name: string): Promise<void> {
-  await page.keyboard.press("a");
-  const list = page.getByRole("dialog", { name: "Add an exercise that fits" });
-  await list.getByRole("combobox").pressSequentially(name);
-  await expect(list.getByRole("option", { selected: true })).toContainText(name);
-  await page.keyboard.press("Enter");
-  await expect(list).toBeHidden();
-}
-
 /** Presses of a key cost a slow typist half a second each, reading a line of the draft two seconds [own]. */
 const KEY_S = 0.5;
 const READ_S = 2;
@@ -38,7 +38,7 @@ for (const name of DEMO_CLIENTS)
     page,
   }) => {
     await signIn(page, "therapist");
-    await openStep(page, name, "session");
+    await openStep(page, name, "dose?sheet=new");
     let keys = 0;
     const press = async (key: string) => {
       keys += 1;
@@ -57,8 +57,10 @@ for (const name of DEMO_CLIENTS)
     await press("k");
     await press("g");
     await press("g");
+    await page.getByLabel("Name of the sheet").fill("Drafted");
+    await press("Escape");
     await press("s");
-    await expect(page.getByText(/Saved as version \d+ by Ines Marlowick/)).toBeVisible();
+    await expect(page.getByText(/Saved as version 1 by Ines Marlowick/)).toBeVisible();
     expect(await lines(page).count()).toBe(drafted.length - 1);
     expect((Date.now() - from) / 1000).toBeLessThan(60);
     expect(keys * KEY_S + drafted.length * READ_S).toBeLessThan(60);
@@ -71,7 +73,7 @@ test("the same session is made from nothing in under four minutes, from the keyb
   page,
 }) => {
   await signIn(page, "therapist");
-  await openStep(page, "Idony Greaves", "session");
+  await openStep(page, "Idony Greaves", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(lines(page).first()).toBeVisible();
   const wanted = await words(page);
@@ -89,7 +91,7 @@ test("the same session is made from nothing in under four minutes, from the keyb
   let keys = 0;
   const from = Date.now();
   for (const [i, name] of names.entries()) {
-    await add(page, name);
+    await addExercise(page, name);
     keys += 2 + Math.min(12, name.length);
     const numbers = reps[i];
     if (!numbers || wanted[i]?.includes("ramp")) continue;
@@ -120,9 +122,9 @@ test("what is said of 45 s at 70 % bars it, says what would hold, and what was l
   page,
 }) => {
   await signIn(page, "therapist");
-  const id = await openStep(page, "Dorrit Fenwake", "session");
+  const id = await openStep(page, "Dorrit Fenwake", "dose?sheet=new");
   while ((await lines(page).count()) > 0) await page.keyboard.press("x");
-  await add(page, "Single-leg seated knee extension");
+  await addExercise(page, "Single-leg seated knee extension");
   await editor(page).getByLabel("scheme").selectOption("holds");
   await editor(page).getByLabel("effort").selectOption("percent");
   await editor(page).locator("input[name=percent]").fill("70");
@@ -132,7 +134,7 @@ test("what is said of 45 s at 70 % bars it, says what would hold, and what was l
   ).toBeVisible();
   await expect(editor(page).getByText(/Was felt effort meant\?.* is about \d\d % of maximum/)).toBeVisible();
   await expect(editor(page).getByText(/One fresh hold at \d+ % would last about/)).toBeVisible();
-  await expect(editor(page).getByRole("button", { name: /Save session/ })).toBeDisabled();
+  await expect(editor(page).getByRole("button", { name: /Save sheet/ })).toBeDisabled();
   // the dose that is found instead can be saved
   await editor(page).locator("input[name=percent]").fill("40");
   await page.keyboard.press("Escape");
@@ -146,29 +148,32 @@ test("what is said of 45 s at 70 % bars it, says what would hold, and what was l
       .getByRole("cell", { name: /^\d+ × \d+ s$/ })
       .first(),
   ).toBeVisible();
-  await expect(editor(page).getByRole("button", { name: /Save session/ })).toBeEnabled();
+  await expect(editor(page).getByRole("button", { name: /Save sheet/ })).toBeEnabled();
   const scheme = { kind: "straight", sets: 99, reps: 10, reserve: 3, tempo: {}, restS: 90 };
   const bad = {
     id: randomUUID(),
+    sheetId: randomUUID(),
+    name: "Bad",
+    place: "gym",
     baseVersion: 0,
     items: [{ exerciseId: "lp_horizontal", scheme, legs: "together", window: null, sharesRests: false }],
   };
-  expect((await post(page, `/api/clients/${id}/scores`, bad)).status).toBe(422);
+  expect((await post(page, `/api/clients/${id}/sheets`, bad)).status).toBe(422);
   for (const body of ["{", "[]", { ...bad, items: [] }, { ...bad, items: "x" }])
-    expect((await post(page, `/api/clients/${id}/scores`, body)).status).toBe(422);
+    expect((await post(page, `/api/clients/${id}/sheets`, body)).status).toBe(422);
 });
 
 test("order notes offer what settles them; undo, drag, windows, shared rests and forms work", async ({
   page,
 }) => {
   await signIn(page, "therapist");
-  await openStep(page, BLOCKED, "session");
+  await openStep(page, BLOCKED, "dose?sheet=new");
   // pain above the most allowed: no draft, and why; why nothing can be saved is said too
   await page.keyboard.press("t");
   await expect(page.getByText(/No draft today\. Pain is 5 of 10/)).toBeVisible();
   await expect(editor(page).getByText(/A therapist clears it with a reason/)).toBeVisible();
-  await expect(editor(page).getByRole("button", { name: /Save session/ })).toBeDisabled();
-  await openStep(page, "Idony Greaves", "session");
+  await expect(editor(page).getByRole("button", { name: /Save sheet/ })).toBeDisabled();
+  await openStep(page, "Idony Greaves", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(lines(page).first()).toBeVisible();
   const before = await words(page);
@@ -199,11 +204,11 @@ test("a number that does not fit stays in its field with the reason, and the lin
   page,
 }) => {
   await signIn(page, "therapist");
-  const id = await openStep(page, "Tove Aldermoor", "session");
+  const id = await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   await page.keyboard.press("a");
   await expectAccessible(page);
   await page.keyboard.press("Escape");
-  await add(page, "Single-leg seated knee extension");
+  await addExercise(page, "Single-leg seated knee extension");
   await page.keyboard.press("Escape");
   const at = (await lines(page).count()) - 1;
   const line = lines(page).nth(at);
@@ -237,17 +242,17 @@ test("a number that does not fit stays in its field with the reason, and the lin
     { id: randomUUID(), name: "x", items: [] },
     { id: "no", name: 3, items: {} },
   ])
-    expect((await post(page, "/api/session-templates", body)).status).toBe(422);
-  expect((await post(page, `/api/session-templates/${randomUUID()}/retire`, {})).status).toBe(404);
-  expect((await post(page, "/api/session-templates/no-id/retire", {})).status).toBe(404);
-  expect((await post(page, `/api/clients/${id}/scores`, { id: 1 })).status).toBe(422);
+    expect((await post(page, "/api/sheet-templates", body)).status).toBe(422);
+  expect((await post(page, `/api/sheet-templates/${randomUUID()}/retire`, {})).status).toBe(404);
+  expect((await post(page, "/api/sheet-templates/no-id/retire", {})).status).toBe(404);
+  expect((await post(page, `/api/clients/${id}/sheets`, { id: 1 })).status).toBe(422);
 });
 
 test("a repetition test on the machine is what its load is counted from; the address keeps place, time and line", async ({
   page,
 }) => {
   await signIn(page, "therapist");
-  const id = await openStep(page, "Tove Aldermoor", "session");
+  const id = await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   const measured = {
     id: randomUUID(),
     kind: "repetition_test",
@@ -263,17 +268,17 @@ test("a repetition test on the machine is what its load is counted from; the add
     armsUsed: null,
   };
   expect((await post(page, `/api/clients/${id}/measurements`, measured)).status).toBe(200);
-  await page.goto(`/clients/${id}/session?minutes=45&place=home`);
+  await page.goto(`/clients/${id}/dose?sheet=new&minutes=45&place=home`);
   await isAlive(page);
   await expect(page.getByLabel("Minutes there are")).toHaveValue("45");
   await expect(page.getByLabel("draft for")).toHaveValue("home");
   while ((await lines(page).count()) > 0) await page.keyboard.press("x");
-  await add(page, "Seated horizontal leg press");
+  await addExercise(page, "Seated horizontal leg press");
   await expect(
     editor(page).getByText(/From the repetition test of .*: about \d+ kg at most, ± \d+ %/),
   ).toBeVisible();
   await expect(editor(page).getByText(/^set pin/)).toBeVisible();
-  await add(page, "Single-leg seated knee extension");
+  await addExercise(page, "Single-leg seated knee extension");
   await expect(page).toHaveURL(/line=2/);
   await expect(
     editor(page).getByText(/leg begins: weaker by \d+ %|No clear difference was measured/),
@@ -284,7 +289,7 @@ test("a template is kept, taken for another client under that client's limits, a
   page,
 }) => {
   await signIn(page, "therapist");
-  await openStep(page, "Maren Ostrelle", "session");
+  await openStep(page, "Maren Ostrelle", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(lines(page).first()).toBeVisible();
   const drafted = await words(page);
@@ -293,7 +298,7 @@ test("a template is kept, taken for another client under that client's limits, a
   await keeper.getByLabel("Name of the template").fill("Harbour half hour");
   await keeper.getByRole("button", { name: "Keep", exact: true }).click();
   await expect(keeper).toBeHidden();
-  await openStep(page, "Jorun Salthe", "session");
+  await openStep(page, "Jorun Salthe", "dose?sheet=new");
   await page.keyboard.press("o");
   const list = page.getByRole("dialog", { name: /Start from a template/ });
   await list.getByRole("combobox").pressSequentially("harbour");
@@ -312,7 +317,7 @@ test("every demo client gets a home version of what is there; a trainer reads an
 }) => {
   await signIn(page, "therapist");
   for (const name of DEMO_CLIENTS) {
-    await openStep(page, name, "session");
+    await openStep(page, name, "dose?sheet=new");
     await page.getByLabel("draft for").selectOption("gym");
     await page.keyboard.press("t");
     await expect(lines(page).first()).toBeVisible();
@@ -327,7 +332,7 @@ test("every demo client gets a home version of what is there; a trainer reads an
   }
   await page.context().clearCookies();
   await signIn(page, "trainer");
-  await openStep(page, "Pell Amsworth", "session");
+  await openStep(page, "Pell Amsworth", "dose?sheet=new");
   await expect(page.getByRole("button", { name: /Draft from the rules/ })).toHaveCount(0);
   await expect(page.getByText(/Only a therapist changes a dose/)).toBeVisible();
 });
@@ -343,7 +348,7 @@ test("the simulation and the search run beside the page: no long task while numb
     });
   });
   await signIn(page, "therapist");
-  await openStep(page, "Tove Aldermoor", "session");
+  await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(editor(page).getByRole("cell", { name: /^\d/ }).first()).toBeVisible();
   const sets = editor(page).getByRole("spinbutton", { name: "sets", exact: true });

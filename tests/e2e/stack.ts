@@ -68,14 +68,14 @@ export async function restartEverything(): Promise<void> {
  */
 export async function letANightPass(clientId: string): Promise<void> {
   const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
-  const sessions = owner`select s.id from floor_session s join episode e on e.id = s.episode_id
+  const visits = owner`select v.id from visit v join episode e on e.id = v.episode_id
     where e.client_id = ${clientId}`;
-  await owner`update hold_record set started_at = started_at - interval '1 day' where session_id in (${sessions})`;
-  await owner`update floor_session_end set ended_at = ended_at - interval '1 day' where session_id in (${sessions})`;
+  await owner`update set_record set started_at = started_at - interval '1 day' where visit_id in (${visits})`;
+  await owner`update visit_end set ended_at = ended_at - interval '1 day' where visit_id in (${visits})`;
   await owner`update recheck r set at = at - interval '1 day'
     from episode e where e.id = r.episode_id and e.client_id = ${clientId}`;
-  await owner`update floor_session set started_at = started_at - interval '1 day',
-    received_at = received_at - interval '1 day' where id in (${sessions})`;
+  await owner`update visit set started_at = started_at - interval '1 day',
+    received_at = received_at - interval '1 day' where id in (${visits})`;
   await owner.end();
 }
 

@@ -11,5 +11,5 @@ export function morningNotYet(sessionDay: string, now: { day: string; hour: numb
   const [y, m, d] = sessionDay.split("-").map(Number) as [number, number, number];
   const next = new Date(Date.UTC(y, m - 1, d + 1)).toISOString().slice(0, 10);
   if (now.day > next || (now.day === next && now.hour >= MORNING_FROM_HOUR)) return null;
-  return `The morning after this session begins at 04:00 on ${dayInWords(next)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`;
+  return `The morning after this visit begins at 04:00 on ${dayInWords(next)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`;
 }

@@ -7,5 +7,5 @@ import { clientDay } from "@/server/day";
 export default async function ClientPage({ params }: { params: Promise<{ clientId: string }> }) {
   const { clientId } = await params;
   const { data } = await onPage(async (ctx) => clientDay(ctx, await clientEpisode(ctx, clientId)));
-  redirect(`/clients/${clientId}/${data.next.step}`);
+  redirect(`/clients/${clientId}/${data.next.step}${data.next.query ?? ""}`);
 }

@@ -222,7 +222,7 @@ function LineRow({
           )}
         </p>
         <p>
-          <b>{next.sentence}</b>{" "}
+          <b data-testid="next">{next.sentence}</b>{" "}
           {next.how && next.line && <span className="small quiet">set {next.how}</span>}
         </p>
         {next.bars && choice.action !== "HOLD" && (

@@ -28,16 +28,18 @@ export function SaveBar({
   return (
     <div className="sticky bottom-0 mt-4 border-t border-rule bg-base-100 pb-1 pt-3">
       <Problem sentence={problem} />
-      <p className="mt-2">
+      <p className="mt-2 flex flex-wrap gap-1.5">
         <button type="button" className="btn btn-primary btn-sm" onClick={onFloor} disabled={!mayRun}>
           Take to floor
         </button>
-      </p>
-      {mayWrite && (
-        <p className="mt-2 flex flex-wrap gap-1.5">
+        {mayWrite && (
           <button type="button" className="btn btn-line btn-sm" onClick={onSave} disabled={!maySave}>
             Save sheet <kbd>S</kbd>
           </button>
+        )}
+      </p>
+      {mayWrite && (
+        <p className="mt-1.5 flex flex-wrap gap-1.5">
           <button
             type="button"
             className="btn btn-line btn-sm"
