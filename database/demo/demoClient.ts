@@ -1,6 +1,6 @@
 import type { BoundKind } from "../../src/core/bounds/kinds";
-import type { ScoreLine } from "../../src/core/dose/scoreInput";
 import type { MeasurementKind } from "../../src/core/measure/measurementKinds";
+import type { ScoreLine } from "../../src/core/sheet/line/scoreInput";
 import type { EpisodeInput } from "../../src/core/story/storyInput";
 import type { Movement } from "../../src/core/strength/movements";
 import type { Side } from "../../src/core/units/fields";

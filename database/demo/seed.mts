@@ -19,18 +19,23 @@ import { torqueAngleShape } from "../../src/core/strength/torqueAngleShape";
 import { clamp } from "../../src/core/units/clamp";
 import type { Side } from "../../src/core/units/fields";
 import { hashPassword } from "../../src/server/auth/password";
-import { type ClientEpisode, clientEpisode } from "../../src/server/clients";
-import { conditionsOf } from "../../src/server/conditions";
-import type { Actor, Ctx } from "../../src/server/context";
-import { db, inClinic } from "../../src/server/db";
-import { writeLimit } from "../../src/server/limits";
-import { addMachine } from "../../src/server/machines";
-import { recordTest } from "../../src/server/measurements";
-import { recordMeasurement } from "../../src/server/otherMeasurements";
-import { confirmPhase, tickFunctional } from "../../src/server/phases";
-import { clearSign, questionsOf, recordScreening, screeningStateOf } from "../../src/server/screenings";
-import { chooseStance, noteStanceView } from "../../src/server/stances";
-import { createClient } from "../../src/server/story";
+import type { Actor, Ctx } from "../../src/server/base/context";
+import { db, inClinic } from "../../src/server/base/db";
+import { writeLimit } from "../../src/server/bounds/limits";
+import { confirmPhase, tickFunctional } from "../../src/server/bounds/phases";
+import { type ClientEpisode, clientEpisode } from "../../src/server/client/clients";
+import { conditionsOf } from "../../src/server/client/conditions";
+import {
+  clearSign,
+  questionsOf,
+  recordScreening,
+  screeningStateOf,
+} from "../../src/server/client/screenings";
+import { chooseStance, noteStanceView } from "../../src/server/client/stances";
+import { createClient } from "../../src/server/client/story";
+import { addMachine } from "../../src/server/clinic/machines";
+import { recordTest } from "../../src/server/measure/measurements";
+import { recordMeasurement } from "../../src/server/measure/otherMeasurements";
 import { CLIENTS } from "./clients";
 import { CLINIC, CUFFS_KG, MACHINES, PEOPLE } from "./clinic";
 import type { DemoClient, DemoLimit, DemoSeries } from "./demoClient";

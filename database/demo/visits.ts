@@ -1,17 +1,17 @@
-import { scoreContextOf } from "../../src/core/dose/scoreContextOf";
-import type { ScoreLine } from "../../src/core/dose/scoreInput";
 import { draftSession } from "../../src/core/drafts/draftSession";
 import { simulateHolds } from "../../src/core/isometrics/simulateHolds";
-import { rangeSheet } from "../../src/core/selection/rangeSheet";
+import { rangeSheet } from "../../src/core/selection/rank/rangeSheet";
+import { scoreContextOf } from "../../src/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "../../src/core/sheet/line/keptLine";
+import type { ScoreLine } from "../../src/core/sheet/line/scoreInput";
 import type { SheetLine } from "../../src/core/sheet/line/sheetInput";
 import { normal, type Random } from "../../src/core/signal/random";
 import { clamp } from "../../src/core/units/clamp";
 import { currentTask, lineOf, type VisitState, visitState } from "../../src/core/visit/run";
 import { eventsOf, type LogEntry } from "../../src/core/visit/visitEvent";
-import { type ClientEpisode, clientEpisode } from "../../src/server/clients";
-import type { Actor, Ctx } from "../../src/server/context";
-import { draftFacts } from "../../src/server/drafts";
+import type { Actor, Ctx } from "../../src/server/base/context";
+import { draftFacts } from "../../src/server/choice/drafts";
+import { type ClientEpisode, clientEpisode } from "../../src/server/client/clients";
 import { sheetFacts } from "../../src/server/sheets/facts";
 import { saveSheet } from "../../src/server/sheets/saveSheet";
 import { type SheetVersion, sheetsOf } from "../../src/server/sheets/sheets";
@@ -84,12 +84,7 @@ const sheetNamed = async (ctx: Ctx, client: ClientEpisode, name: string): Promis
   return found;
 };
 
-async function planned(
-  w: DemoWorld,
-  client: ClientEpisode,
-  sheet: DemoSheet,
-  when: Date,
-): Promise<void> {
+async function planned(w: DemoWorld, client: ClientEpisode, sheet: DemoSheet, when: Date): Promise<void> {
   await w.at(when, async (ctx) => {
     const lines = await linesOf(w, ctx, client, sheet);
     const items = lines.map((l): SheetLine => ({ ...l, lineId: w.uuid() }));

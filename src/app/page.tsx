@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { may } from "@/core/safety/roles";
-import { recentAttempts } from "@/server/attempts";
-import { today } from "@/server/context";
-import { type ClientDay, todayList } from "@/server/day";
-import { kneeWindowOf } from "@/server/windows";
+import { may } from "@/core/access/roles";
+import { recentAttempts } from "@/server/base/attempts";
+import { today } from "@/server/base/context";
+import { kneeWindowOf } from "@/server/bounds/windows";
+import { type ClientDay, todayList } from "@/server/day/day";
 import { longDay } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";

@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import { type FindDoseInput, type FoundDose, findDose } from "@/core/isometrics/findDose";
+import { type FindDoseInput, type FoundDose, findDose } from "@/core/sheet/draft/findDose";
 
 /** The dose search off the main thread. */
 const door = {

@@ -2,10 +2,10 @@ import * as Comlink from "comlink";
 import { familyById } from "@/core/equipment/families";
 import type { Machine } from "@/core/equipment/machine";
 import type { Exercise } from "@/core/rules/exercises";
-import type { AllowedArc } from "@/core/selection/allowedArc";
-import type { ExerciseUse } from "@/core/selection/exerciseUse";
-import { findSetUp, type SearchResult, type SearchWish } from "@/core/selection/findSetUp";
-import type { RowContext } from "@/core/selection/row";
+import type { AllowedArc } from "@/core/selection/fit/allowedArc";
+import type { ExerciseUse } from "@/core/selection/fit/exerciseUse";
+import { findSetUp, type SearchResult, type SearchWish } from "@/core/selection/setUp/findSetUp";
+import type { RowContext } from "@/core/selection/setUp/row";
 import { InputError } from "@/core/units/inputError";
 
 /** What crosses to the worker: plain data; the family is looked up on this side. */

@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import { simulateSession } from "../core/dose/sessionFatigue";
+import { simulateSession } from "../core/sheet/effect/sessionFatigue";
 
 const door = { simulate: simulateSession };
 export type SessionFatigueDoor = typeof door;

@@ -2,17 +2,18 @@ import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
 import { templateOf } from "@/core/equipment/templates";
 import { exerciseById, withOwn } from "@/core/rules/exercises";
-import type { CardInput } from "@/core/selection/cardInput";
-import { rangeSheet } from "@/core/selection/rangeSheet";
-import type { SwapInput } from "@/core/selection/swapInput";
-import { chairRise, type ReferenceTask } from "@/core/selection/tissues";
-import { calibrationsOf, saveCalibration } from "@/server/calibrations";
-import { cardsOf, saveCard } from "@/server/cards";
-import { type ChooseFacts, chooseFacts } from "@/server/choose";
-import type { ClientEpisode } from "@/server/clients";
-import { todayList } from "@/server/day";
-import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/exercises";
-import { writeLimit } from "@/server/limits";
+import { rangeSheet } from "@/core/selection/rank/rangeSheet";
+import type { CardInput } from "@/core/selection/setUp/cardInput";
+import type { SwapInput } from "@/core/selection/swap/swapInput";
+import { chairRise, type ReferenceTask } from "@/core/selection/tissue/tissues";
+import { writeLimit } from "@/server/bounds/limits";
+import { cardsOf, saveCard } from "@/server/choice/cards";
+import { type ChooseFacts, chooseFacts } from "@/server/choice/choose";
+import { swapsOf, takeSwap } from "@/server/choice/swaps";
+import type { ClientEpisode } from "@/server/client/clients";
+import { recordOf } from "@/server/client/record";
+import { calibrationsOf, saveCalibration } from "@/server/clinic/calibrations";
+import { clinicExercise, exerciseHistory, exercisesOf, writeExercise } from "@/server/clinic/exercises";
 import {
   addMachine,
   changeMachine,
@@ -20,10 +21,9 @@ import {
   machinesOf,
   retireMachine,
   type StoredMachine,
-} from "@/server/machines";
-import { recordTest } from "@/server/measurements";
-import { recordOf } from "@/server/record";
-import { swapsOf, takeSwap } from "@/server/swaps";
+} from "@/server/clinic/machines";
+import { todayList } from "@/server/day/day";
+import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
 import {
   closeConnections,

@@ -1,6 +1,6 @@
-import { conditionsOf } from "@/server/conditions";
-import { boundsOf, limitsOf, painMaxFor } from "@/server/limits";
-import { recordTest } from "@/server/measurements";
+import { boundsOf, limitsOf, painMaxFor } from "@/server/bounds/limits";
+import { conditionsOf } from "@/server/client/conditions";
+import { recordTest } from "@/server/measure/measurements";
 import {
   type ClientOptions,
   closeConnections,

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { Action } from "@/core/progression/safetyRules";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
-import type { ClientEpisode } from "@/server/clients";
-import { clientDay, todayList } from "@/server/day";
+import type { ClientEpisode } from "@/server/client/clients";
+import { clientDay, todayList } from "@/server/day/day";
 import { takeDecisions, visitDrafts } from "@/server/visits/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";

@@ -1,9 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { plainMeasurement } from "@/core/measure/measurementInput";
-import { clientEpisode } from "@/server/clients";
-import { clientDay } from "@/server/day";
-import { draftFacts } from "@/server/drafts";
-import { recordMeasurement } from "@/server/otherMeasurements";
+import { draftFacts } from "@/server/choice/drafts";
+import { clientEpisode } from "@/server/client/clients";
+import { clientDay } from "@/server/day/day";
+import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
   closeConnections,
   daysLater,

@@ -1,17 +1,17 @@
 import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
 import { plainMeasurement } from "@/core/measure/measurementInput";
-import { clientEpisode } from "@/server/clients";
-import { conditionsOf } from "@/server/conditions";
-import { boundsOf, limitsBar, limitsOf, writeLimit, writtenLimits } from "@/server/limits";
-import { recordTest } from "@/server/measurements";
-import { recordMeasurement } from "@/server/otherMeasurements";
-import { confirmPhase, findingsOf, tickFunctional } from "@/server/phases";
-import { recordOf } from "@/server/record";
-import { checkedCitations, markSource } from "@/server/sources";
-import { previewStance } from "@/server/stancePreview";
-import { chooseStance, noteStanceView, stancesInForce, stanceViews } from "@/server/stances";
-import { createClient } from "@/server/story";
+import { boundsOf, limitsBar, limitsOf, writeLimit, writtenLimits } from "@/server/bounds/limits";
+import { confirmPhase, findingsOf, tickFunctional } from "@/server/bounds/phases";
+import { clientEpisode } from "@/server/client/clients";
+import { conditionsOf } from "@/server/client/conditions";
+import { recordOf } from "@/server/client/record";
+import { previewStance } from "@/server/client/stancePreview";
+import { chooseStance, noteStanceView, stancesInForce, stanceViews } from "@/server/client/stances";
+import { createClient } from "@/server/client/story";
+import { checkedCitations, markSource } from "@/server/clinic/sources";
+import { recordTest } from "@/server/measure/measurements";
+import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
   closeConnections,
   daysLater,

@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
-import type { Scheme } from "@/core/dose/scheme";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
-import type { ClientEpisode } from "@/server/clients";
-import { recordTest } from "@/server/measurements";
-import { recordMeasurement } from "@/server/otherMeasurements";
-import { recordOf } from "@/server/record";
+import type { Scheme } from "@/core/sheet/schemes/scheme";
+import type { ClientEpisode } from "@/server/client/clients";
+import { recordOf } from "@/server/client/record";
+import { recordTest } from "@/server/measure/measurements";
+import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { schemeFactsFor, sheetFacts } from "@/server/sheets/facts";
 import { sheetsOf } from "@/server/sheets/sheets";
 import { keepTemplate, retireTemplate, templatesOf } from "@/server/sheets/templates";

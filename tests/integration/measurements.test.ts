@@ -2,9 +2,9 @@ import { randomUUID } from "node:crypto";
 import { limbGravityTorqueNm } from "@/core/body/limbGravity";
 import { bodyFrom } from "@/core/body/segments";
 import { type MeasurementInput, plainMeasurement } from "@/core/measure/measurementInput";
-import { updateBody } from "@/server/clients";
-import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measurements";
-import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/otherMeasurements";
+import { updateBody } from "@/server/client/clients";
+import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measure/measurements";
+import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/measure/otherMeasurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import {
   closeConnections,

@@ -1,9 +1,15 @@
 import { randomUUID } from "node:crypto";
-import { screeningInput } from "@/core/safety/screeningInput";
-import type { ClientEpisode } from "@/server/clients";
-import { limitsOf } from "@/server/limits";
-import { recordTest } from "@/server/measurements";
-import { clearSign, questionsOf, recordScreening, screeningStateOf, screeningsOf } from "@/server/screenings";
+import { screeningInput } from "@/core/screening/screeningInput";
+import { limitsOf } from "@/server/bounds/limits";
+import type { ClientEpisode } from "@/server/client/clients";
+import {
+  clearSign,
+  questionsOf,
+  recordScreening,
+  screeningStateOf,
+  screeningsOf,
+} from "@/server/client/screenings";
+import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
 import { answerRecheck } from "@/server/visits/rechecks";
 import { startVisit } from "@/server/visits/running";

@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
-import type { Scheme } from "@/core/dose/scheme";
-import { clientEpisode } from "@/server/clients";
-import { writeLimit } from "@/server/limits";
-import { recordTest } from "@/server/measurements";
+import type { Scheme } from "@/core/sheet/schemes/scheme";
+import { writeLimit } from "@/server/bounds/limits";
+import { clientEpisode } from "@/server/client/clients";
+import { chooseStance } from "@/server/client/stances";
+import { recordTest } from "@/server/measure/measurements";
 import { type SheetFacts, sheetFacts } from "@/server/sheets/facts";
-import { chooseStance } from "@/server/stances";
 import {
   type ClientOptions,
   closeConnections,

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { boundsOf } from "@/server/limits";
-import { recordTest } from "@/server/measurements";
+import { boundsOf } from "@/server/bounds/limits";
+import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import { retireSheet } from "@/server/sheets/saveSheet";
 import { sheetsOf, versionsOf } from "@/server/sheets/sheets";

@@ -1,13 +1,13 @@
 import { randomUUID } from "node:crypto";
-import type { Scheme } from "@/core/dose/scheme";
 import { templateOf } from "@/core/equipment/templates";
-import type { CardInput } from "@/core/selection/cardInput";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import { machineFor, realLoads } from "@/core/selection/machineFor";
-import { cardsOf, saveCard } from "@/server/cards";
-import type { ClientEpisode } from "@/server/clients";
-import { addMachine, machinesOf } from "@/server/machines";
-import { recordTest } from "@/server/measurements";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import type { CardInput } from "@/core/selection/setUp/cardInput";
+import { machineFor, realLoads } from "@/core/selection/setUp/machineFor";
+import type { Scheme } from "@/core/sheet/schemes/scheme";
+import { cardsOf, saveCard } from "@/server/choice/cards";
+import type { ClientEpisode } from "@/server/client/clients";
+import { addMachine, machinesOf } from "@/server/clinic/machines";
+import { recordTest } from "@/server/measure/measurements";
 import {
   closeConnections,
   makeClient,

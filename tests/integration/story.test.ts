@@ -1,10 +1,17 @@
 import { randomUUID } from "node:crypto";
-import { caseload } from "@/server/caseload";
-import { clientEpisode, clientEpisodes } from "@/server/clients";
-import { conditionsOf } from "@/server/conditions";
-import { clientDay } from "@/server/day";
-import { recordOf } from "@/server/record";
-import { beginEpisode, changeStory, closeEpisode, createClient, episodesOf, storyOf } from "@/server/story";
+import { caseload } from "@/server/client/caseload";
+import { clientEpisode, clientEpisodes } from "@/server/client/clients";
+import { conditionsOf } from "@/server/client/conditions";
+import { recordOf } from "@/server/client/record";
+import {
+  beginEpisode,
+  changeStory,
+  closeEpisode,
+  createClient,
+  episodesOf,
+  storyOf,
+} from "@/server/client/story";
+import { clientDay } from "@/server/day/day";
 import { closeConnections, daysLater, makeClinic, owner, type TestClinic } from "../support/clinic";
 import { EPISODE, newClient } from "../support/story";
 

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { standing } from "@/core/visit/setRecord";
 import type { LogEntry, VisitEvent } from "@/core/visit/visitEvent";
-import type { ClientEpisode } from "@/server/clients";
-import { painMaxFor } from "@/server/limits";
+import { painMaxFor } from "@/server/bounds/limits";
+import type { ClientEpisode } from "@/server/client/clients";
 import { floorBarred } from "@/server/visits/floor";
 import { answerRecheck, clearRecheck, lastRecheck } from "@/server/visits/rechecks";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";

@@ -2,32 +2,32 @@ import { spawnSync } from "node:child_process";
 import { rmSync, writeFileSync } from "node:fs";
 
 const BARRED = [
-  ["src/core/dose", "react"],
-  ["src/core/dose", "postgres"],
-  ["src/core/dose", "node:fs"],
-  ["src/core/dose", "d3"],
-  ["src/core/dose", "next/headers"],
-  ["src/core/dose", "@/server/db"],
-  ["src/core/dose", "../../server/db"],
-  ["src/core/dose", "../../ui/send"],
-  ["src/ui/rail", "@/server/db"],
+  ["src/core/bounds", "react"],
+  ["src/core/bounds", "postgres"],
+  ["src/core/bounds", "node:fs"],
+  ["src/core/bounds", "d3"],
+  ["src/core/bounds", "next/headers"],
+  ["src/core/bounds", "@/server/base/db"],
+  ["src/core/bounds", "../../server/base/db"],
+  ["src/core/bounds", "../../ui/send"],
+  ["src/ui/rail", "@/server/base/db"],
   ["src/ui/rail", "@/app/_web/actor"],
   ["src/ui/rail", "@/workers/findDose.worker"],
   ["src/server", "@/ui/send"],
   ["src/server", "@/app/_web/actor"],
   ["src/server", "react"],
-  ["src/workers", "@/server/db"],
+  ["src/workers", "@/server/base/db"],
   ["src/workers", "@/ui/send"],
 ] as const;
 
 const ALLOWED = [
-  ["src/core/dose", "zod"],
-  ["src/core/dose", "../units/mass"],
-  ["src/core/dose", "./holdPlan"],
+  ["src/core/bounds", "zod"],
+  ["src/core/bounds", "../units/mass"],
+  ["src/core/bounds", "./limit"],
   ["src/ui/rail", "@/core/units/mass"],
   ["src/server", "@/core/units/mass"],
-  ["src/workers", "@/core/isometrics/findDose"],
-  ["src/app", "@/server/db"],
+  ["src/workers", "@/core/sheet/draft/findDose"],
+  ["src/app", "@/server/base/db"],
 ] as const;
 
 const planted = [...BARRED, ...ALLOWED].map(([folder, from], i) => ({

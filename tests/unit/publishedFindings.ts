@@ -1,15 +1,15 @@
 import { bodyFrom } from "@/core/body/segments";
-import { sitToStand, stepUp } from "@/core/mechanics/dailyTasks";
 import type { Pressure } from "@/core/mechanics/footPressure";
-import { kneeExtension } from "@/core/mechanics/kneeExtension";
-import { kneelingCurl } from "@/core/mechanics/kneelingCurl";
 import type { KneeTissueLoads } from "@/core/mechanics/kneeTissueLoads";
-import { legCurl } from "@/core/mechanics/legCurl";
-import { legPress } from "@/core/mechanics/legPress";
 import { type LegConfiguration, type LegState, legState, tissueOf } from "@/core/mechanics/legState";
-import { reverseHipExtension } from "@/core/mechanics/proneAndLying";
-import { freeSquat, guidedSquat, splitSquat } from "@/core/mechanics/squat";
-import { terminalExtension } from "@/core/mechanics/terminalExtension";
+import { sitToStand, stepUp } from "@/core/mechanics/postures/dailyTasks";
+import { kneeExtension } from "@/core/mechanics/postures/kneeExtension";
+import { kneelingCurl } from "@/core/mechanics/postures/kneelingCurl";
+import { legCurl } from "@/core/mechanics/postures/legCurl";
+import { legPress } from "@/core/mechanics/postures/legPress";
+import { reverseHipExtension } from "@/core/mechanics/postures/proneAndLying";
+import { freeSquat, guidedSquat, splitSquat } from "@/core/mechanics/postures/squat";
+import { terminalExtension } from "@/core/mechanics/postures/terminalExtension";
 import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 
 /** One published finding against the model. `model` is what it says now; `holds` whether it agrees. */

@@ -3,9 +3,9 @@ import { cookies } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { actorOf } from "@/server/auth/signIn";
-import type { Actor, Ctx } from "@/server/context";
-import { inClinic } from "@/server/db";
-import { Refused } from "@/server/refused";
+import type { Actor, Ctx } from "@/server/base/context";
+import { inClinic } from "@/server/base/db";
+import { Refused } from "@/server/base/refused";
 
 export const SESSION_COOKIE = "bexlo_session";
 

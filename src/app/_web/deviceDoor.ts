@@ -1,9 +1,9 @@
 import "server-only";
 import type { z } from "zod";
 import { InputError } from "@/core/units/inputError";
-import type { Ctx } from "@/server/context";
-import { inClinic } from "@/server/db";
-import { Refused } from "@/server/refused";
+import type { Ctx } from "@/server/base/context";
+import { inClinic } from "@/server/base/db";
+import { Refused } from "@/server/base/refused";
 import { currentActor } from "./actor";
 import { problemResponse } from "./route";
 import { type Sample, sampleStream } from "./sampleStream";

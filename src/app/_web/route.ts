@@ -4,10 +4,10 @@ import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
 import { issueSentence } from "@/core/units/issueSentence";
-import { keepAttempt } from "@/server/attempts";
-import type { Actor, Ctx } from "@/server/context";
-import { inClinic } from "@/server/db";
-import { attemptOf, Refused } from "@/server/refused";
+import { keepAttempt } from "@/server/base/attempts";
+import type { Actor, Ctx } from "@/server/base/context";
+import { inClinic } from "@/server/base/db";
+import { attemptOf, Refused } from "@/server/base/refused";
 import { currentActor } from "./actor";
 
 const log = pino({ name: "bexlo" });

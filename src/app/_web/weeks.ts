@@ -1,5 +1,5 @@
 import { fullWeeksBetween } from "@/core/units/days";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 
 /** "week 8 after surgery": full weeks gone by, the clock of phases on every page; week 0 is the first seven days. */
 export function weekWords(c: Pick<ClientEpisode, "beganOn" | "beganWith">, todayIso: string): string {

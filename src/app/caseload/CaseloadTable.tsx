@@ -10,7 +10,7 @@ import {
 import Link from "next/link";
 import { parseAsBoolean, parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useMemo } from "react";
-import type { CaseloadRow } from "@/server/caseload";
+import type { CaseloadRow } from "@/server/client/caseload";
 import { relativeDay, shortDate } from "@/ui/dates";
 
 const STATES = ["open", "closed", "all"] as const;

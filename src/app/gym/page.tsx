@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { settingsOf } from "@/core/equipment/loadSteps";
 import { TEMPLATES } from "@/core/equipment/templates";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { calibratedOn } from "@/server/calibrations";
-import { machinesOf } from "@/server/machines";
+import { calibratedOn } from "@/server/clinic/calibrations";
+import { machinesOf } from "@/server/clinic/machines";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 
 export const metadata: Metadata = { title: "Gym" };

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import { groupOf } from "@/core/selection/rangeSheet";
-import { exercisesOf } from "@/server/exercises";
+import { may } from "@/core/access/roles";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import { groupOf } from "@/core/selection/rank/rangeSheet";
+import { exercisesOf } from "@/server/clinic/exercises";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { LibraryTable } from "./LibraryTable";
 

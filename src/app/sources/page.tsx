@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { allCitations } from "@/core/rules/citations";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { checkedSources } from "@/server/sources";
+import { checkedSources } from "@/server/clinic/sources";
 import { moment } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { SourceMark } from "./SourceMark";

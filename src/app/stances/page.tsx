@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { CONDITIONS } from "@/core/rules/conditions";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { checkedCitations } from "@/server/sources";
-import { clinicStances } from "@/server/stances";
+import { clinicStances } from "@/server/client/stances";
+import { checkedCitations } from "@/server/clinic/sources";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { StanceList } from "../clients/[clientId]/(desk)/limits/StanceList";
 

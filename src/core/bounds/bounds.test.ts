@@ -1,13 +1,13 @@
 import fc from "fast-check";
+import { limitsOfOverride } from "../phases/limitsOfOverride";
+import { mergeLimits } from "../phases/mergeLimits";
+import { phaseLimits } from "../phases/phaseLimits";
+import { phaseOpens } from "../phases/phaseOpens";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { EXERCISES } from "../rules/exercises";
 import { boundsOfRecord, limitsOfRecord } from "../rules/limitsOfRecord";
 import { RED_FLAGS } from "../rules/redFlags";
-import { fitExercise } from "../safety/fitExercise";
-import { limitsOfOverride } from "../safety/limitsOfOverride";
-import { mergeLimits } from "../safety/mergeLimits";
-import { phaseLimits } from "../safety/phaseLimits";
-import { phaseOpens } from "../safety/phaseOpens";
+import { fitExercise } from "../selection/fit/fitExercise";
 import { inForce, withMore } from "./inForce";
 import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
 import type { Limit } from "./limit";

@@ -1,9 +1,9 @@
 import fc from "fast-check";
-import { judgeScore, type ScoreContext } from "../dose/judgeScore";
-import { SCHEME_KINDS } from "../dose/scheme";
-import type { ScoreLine } from "../dose/scoreInput";
 import type { Decision } from "../progression/decide";
 import type { Action } from "../progression/safetyRules";
+import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import { SCHEME_KINDS } from "../sheet/schemes/scheme";
 import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
 import { changesWords } from "./changeWords";
 import { type LineChange, type NextFacts, nextLine, rungsOf } from "./nextLine";

@@ -1,13 +1,13 @@
 import { mostOf } from "../bounds/inForce";
-import { type JudgedLine, judgeScore, type ScoreContext } from "../dose/judgeScore";
-import type { ScoreLine } from "../dose/scoreInput";
-import { jumpPlan } from "../dose/workingLoad";
 import { nextAssistance } from "../progression/assistance";
 import type { Decision } from "../progression/decide";
 import { ladder } from "../progression/ladder";
 import type { Irritability, School } from "../progression/painRule";
 import type { Action } from "../progression/safetyRules";
 import { type StepSizes, stepSizes } from "../progression/stepSizes";
+import { type JudgedLine, judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import { jumpPlan } from "../sheet/load/workingLoad";
 import { type ProgressStep, progressed } from "../sheet/schemes/progress";
 import { clamp } from "../units/clamp";
 

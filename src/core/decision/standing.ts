@@ -1,5 +1,5 @@
-import type { ScoreLine } from "../dose/scoreInput";
 import type { Decision } from "../progression/decide";
+import type { ScoreLine } from "../sheet/line/scoreInput";
 import type { NextLine } from "./nextLine";
 
 /**

@@ -1,5 +1,5 @@
-import type { Scheme } from "../dose/scheme";
 import type { Exercise } from "../rules/exercises";
+import type { Scheme } from "../sheet/schemes/scheme";
 import type { DraftLine } from "./draftLine";
 
 /** What a line that no draft wrote begins with, moved and held [own]. */

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { legs } from "../dose/legs";
-import type { Scheme } from "../dose/scheme";
 import data from "../rules/data/drafts.json";
+import { legs } from "../sheet/line/legs";
+import type { Scheme } from "../sheet/schemes/scheme";
 
 /** What a line is for. The task is the goal itself and is never dropped for time. */
 const role = z.enum(["warm_up", "main", "support", "calf", "stretch", "task"]);

@@ -1,6 +1,6 @@
-import type { Legs } from "../dose/legs";
-import type { Scheme } from "../dose/scheme";
-import type { ScoreLine } from "../dose/scoreInput";
+import type { Legs } from "../sheet/line/legs";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import type { Scheme } from "../sheet/schemes/scheme";
 import type { Role } from "./draftData";
 
 /** A line on its way into a draft. */

@@ -1,18 +1,25 @@
-import { eased } from "../dose/easeLines";
-import type { ScoreContext } from "../dose/judgeScore";
-import type { ScoreLine } from "../dose/scoreInput";
-import type { OrderSchool } from "../dose/sessionScore";
 import { GOALS } from "../rules/goals";
-import type { BarredRow, RangeRow } from "../selection/rangeSheet";
+import type { BarredRow, RangeRow } from "../selection/rank/rangeSheet";
+import { eased } from "../sheet/draft/easeLines";
+import type { ScoreContext } from "../sheet/judge/judgeScore";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import type { OrderSchool } from "../sheet/order/sessionScore";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has, withSets } from "./draftLine";
 import { moved, settled, withLightStart, withRamp } from "./draftOrder";
 import { addLine, type Change, nameOf } from "./edit";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
-import { withStandIns } from "./machineRules";
-import { forPain, forSwelling } from "./painRules";
-import { forExperience, forIrritability, forPlace, forWeakness, forYears, insideEffort } from "./personRules";
-import { soundLines } from "./soundLines";
+import { withStandIns } from "./person/machineRules";
+import { forPain, forSwelling } from "./person/painRules";
+import {
+  forExperience,
+  forIrritability,
+  forPlace,
+  forWeakness,
+  forYears,
+  insideEffort,
+} from "./person/personRules";
+import { soundLines } from "./person/soundLines";
 import { withTask } from "./taskStage";
 
 /** Where a session is done and how long it may take. */

@@ -1,24 +1,24 @@
 import fc from "fast-check";
-import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "../dose/homeVersion";
-import { fitsWell, judgeScore } from "../dose/judgeScore";
-import { scoreLine } from "../dose/scoreInput";
-import { fatigueLinesOf, itemsOf } from "../dose/scoreItems";
-import { simulateSession } from "../dose/sessionFatigue";
-import { orderNotes, scoreTotals, USUAL_ORDER } from "../dose/sessionScore";
 import { conditionById } from "../rules/conditions";
 import { exerciseById } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
-import { rangeSheet } from "../selection/rangeSheet";
+import { rangeSheet } from "../selection/rank/rangeSheet";
+import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "../sheet/draft/homeVersion";
+import { fatigueLinesOf, itemsOf } from "../sheet/effect/scoreItems";
+import { simulateSession } from "../sheet/effect/sessionFatigue";
+import { fitsWell, judgeScore } from "../sheet/judge/judgeScore";
+import { scoreLine } from "../sheet/line/scoreInput";
+import { orderNotes, scoreTotals, USUAL_ORDER } from "../sheet/order/sessionScore";
 import { draftFor } from "../testdata/draftFor";
 import { WORKED } from "../testdata/workedDrafts";
 import { DRAFTS, LADDERS } from "./draftData";
 import type { PainSite, WeakGroup } from "./draftFacts";
 import { draftSession } from "./draftSession";
 import { leading } from "./leading";
-import { standInsOf } from "./machineRules";
-import { painSitesOf } from "./painSites";
-import { swellingTrend } from "./swellingTrend";
-import { weakGroups } from "./weakGroups";
+import { standInsOf } from "./person/machineRules";
+import { painSitesOf } from "./person/painSites";
+import { swellingTrend } from "./person/swellingTrend";
+import { weakGroups } from "./person/weakGroups";
 
 test.each(Object.entries(WORKED))("%s begins as a careful therapist would", (_name, x) => {
   const { facts, context } = draftFor(x);

@@ -1,8 +1,8 @@
-import { judgeScore, type ScoreContext } from "../dose/judgeScore";
-import type { ScoreLine } from "../dose/scoreInput";
-import { itemsOf } from "../dose/scoreItems";
-import { type ScoreItem, scoreTotals } from "../dose/sessionScore";
 import type { Exercise } from "../rules/exercises";
+import { itemsOf } from "../sheet/effect/scoreItems";
+import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import { type ScoreItem, scoreTotals } from "../sheet/order/sessionScore";
 import type { DraftLine } from "./draftLine";
 
 /** A draft line with what it became. */

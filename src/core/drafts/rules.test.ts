@@ -6,10 +6,17 @@ import { LADDERS, type WrittenLadder } from "./draftData";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, plainLine } from "./draftLine";
 import { addLine, type Change, swap } from "./edit";
-import { isFrail } from "./frailty";
-import { withStandIns } from "./machineRules";
-import { forPain, forSwelling } from "./painRules";
-import { forExperience, forIrritability, forPlace, forWeakness, forYears, insideEffort } from "./personRules";
+import { isFrail } from "./person/frailty";
+import { withStandIns } from "./person/machineRules";
+import { forPain, forSwelling } from "./person/painRules";
+import {
+  forExperience,
+  forIrritability,
+  forPlace,
+  forWeakness,
+  forYears,
+  insideEffort,
+} from "./person/personRules";
 import { recipeOf } from "./recipe";
 import { settingWords, withTask } from "./taskStage";
 

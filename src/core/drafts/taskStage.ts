@@ -1,5 +1,5 @@
 import { isStricter } from "../bounds/inForce";
-import type { ClientSchemeFacts } from "../dose/schemeFacts";
+import type { ClientSchemeFacts } from "../sheet/judge/schemeFacts";
 import { lowerFirst } from "../units/lowerFirst";
 import type { WrittenLadder, WrittenStage } from "./draftData";
 import { type DraftLine, has, plainLine } from "./draftLine";

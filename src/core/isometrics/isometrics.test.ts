@@ -1,9 +1,9 @@
 import fc from "fast-check";
-import { exerciseSeconds, timeUnderTensionS } from "../dose/holdSeconds";
+import { findDose } from "../sheet/draft/findDose";
+import { exerciseSeconds, timeUnderTensionS } from "../sheet/time/holdSeconds";
 import { shareForFeltEffort } from "./effortConversion";
 import { plannedEnduranceS } from "./enduranceTime";
 import { anchoredModel, FRESH, timeToFailureS } from "./fatigueModel";
-import { findDose } from "./findDose";
 import { personalFactor } from "./personalFactor";
 import { simulateHolds } from "./simulateHolds";
 

@@ -1,4 +1,4 @@
-import type { ClientFindings } from "../safety/phaseCriteria";
+import type { ClientFindings } from "../phases/phaseCriteria";
 import type { Movement } from "../strength/movements";
 import { isSameAngle } from "../strength/sameAngle";
 import { limbSymmetry, type Symmetry } from "../strength/symmetry";

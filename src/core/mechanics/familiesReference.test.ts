@@ -1,15 +1,26 @@
 import { bodyFrom } from "../body/segments";
 import reference from "../testdata/mechanics.reference.json";
-import { sitToStand, stepUp } from "./dailyTasks";
 import type { Pressure } from "./footPressure";
-import { hackSquat } from "./hackSquat";
-import { kneelingCurl } from "./kneelingCurl";
-import { legCurl } from "./legCurl";
-import { flexionAtSeatStopDeg, legPress, type RailLoad, railForceN } from "./legPress";
 import { type LegConfiguration, type LegState, legState, tissueOf } from "./legState";
-import { calfRaise, reverseHipExtension, sideRaiseMomentNm, straightLegRaise } from "./proneAndLying";
-import { flexionAtHipHeightDeg, freeSquat, guidedSquat, HIP_ABOVE_SEAT_M, splitSquat } from "./squat";
-import { terminalExtension } from "./terminalExtension";
+import { sitToStand, stepUp } from "./postures/dailyTasks";
+import { hackSquat } from "./postures/hackSquat";
+import { kneelingCurl } from "./postures/kneelingCurl";
+import { legCurl } from "./postures/legCurl";
+import { flexionAtSeatStopDeg, legPress, type RailLoad, railForceN } from "./postures/legPress";
+import {
+  calfRaise,
+  reverseHipExtension,
+  sideRaiseMomentNm,
+  straightLegRaise,
+} from "./postures/proneAndLying";
+import {
+  flexionAtHipHeightDeg,
+  freeSquat,
+  guidedSquat,
+  HIP_ABOVE_SEAT_M,
+  splitSquat,
+} from "./postures/squat";
+import { terminalExtension } from "./postures/terminalExtension";
 
 // biome-ignore lint/suspicious/noExplicitAny: inputs of the reference file differ by case
 type Any = any;

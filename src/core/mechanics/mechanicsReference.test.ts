@@ -3,7 +3,7 @@ import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { torqueAngleShape } from "../strength/torqueAngleShape";
 import reference from "../testdata/mechanics.reference.json";
 import type { Cam } from "./camCurve";
-import { kneeExtension, type ShinResistance } from "./kneeExtension";
+import { kneeExtension, type ShinResistance } from "./postures/kneeExtension";
 import {
   contactAreaMm2,
   hamstringAngleDeg,

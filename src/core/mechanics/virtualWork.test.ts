@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
 import { GRAVITY_M_S2 } from "../units/mass";
-import { kneelingCurl } from "./kneelingCurl";
-import { legPress, type RailLoad, railForceN } from "./legPress";
 import { type LegConfiguration, legState } from "./legState";
 import { linkagePosture } from "./linkage";
-import { freeSquat, guidedSquat, type StandingConfiguration } from "./squat";
+import { kneelingCurl } from "./postures/kneelingCurl";
+import { legPress, type RailLoad, railForceN } from "./postures/legPress";
+import { freeSquat, guidedSquat, type StandingConfiguration } from "./postures/squat";
 import { massPoints } from "./wholeBody";
 
 const body = bodyFrom(75, 1.75);

@@ -1,9 +1,9 @@
+import { schoolOf } from "../phases/painSchool";
+import { phaseStep } from "../phases/phaseEntry";
 import { allCitations, citationState } from "../rules/citations";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
 import { notCovered } from "../rules/uncovered";
-import { schoolOf } from "../safety/painSchool";
-import { phaseStep } from "../safety/phaseEntry";
 import { NO_FINDINGS } from "../testdata/noFindings";
 import { irritabilityFrom } from "./irritabilityFrom";
 import { episodeInput, personInput } from "./storyInput";

@@ -1,7 +1,7 @@
 import type { Body } from "../body/segments";
-import { sitToStand, stepUp } from "../mechanics/dailyTasks";
 import { jointLoads } from "../mechanics/inverseDynamics";
-import type { StandingConfiguration } from "../mechanics/squat";
+import { sitToStand, stepUp } from "../mechanics/postures/dailyTasks";
+import type { StandingConfiguration } from "../mechanics/postures/squat";
 import { torqueAngleShape } from "./torqueAngleShape";
 
 /** Peak isometric torque, N·m: what most people like this one have lies between low and high. */

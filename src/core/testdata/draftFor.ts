@@ -1,11 +1,11 @@
 import { withMore } from "../bounds/inForce";
-import type { ScoreContext } from "../dose/judgeScore";
 import type { DraftFacts } from "../drafts/draftFacts";
 import { recipeOf } from "../drafts/recipe";
+import { phaseLimits } from "../phases/phaseLimits";
 import { painLimit } from "../progression/painRule";
 import { conditionById } from "../rules/conditions";
 import { boundsOfRecord } from "../rules/limitsOfRecord";
-import { phaseLimits } from "../safety/phaseLimits";
+import type { ScoreContext } from "../sheet/judge/judgeScore";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { untestedStrength } from "../strength/untestedStrength";
 import { SOUND } from "./loadFacts";

@@ -1,7 +1,7 @@
-import { judgeScore, type ScoreContext } from "../dose/judgeScore";
-import type { ScoreLine } from "../dose/scoreInput";
-import { keep } from "../sheet/line/keep";
+import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
+import { keep } from "../sheet/judge/keep";
 import type { KeptLine } from "../sheet/line/keptLine";
+import type { ScoreLine } from "../sheet/line/scoreInput";
 import { scoreContext } from "./scoreContext";
 
 /** A made-up identifier for tests, always the same for a number. */

@@ -1,5 +1,5 @@
 import { type Body, bodyFrom } from "../body/segments";
-import type { LoadContext } from "../selection/loadContext";
+import type { LoadContext } from "../selection/setUp/loadContext";
 import { type UntestedPerson, untestedStrength } from "../strength/untestedStrength";
 
 /** A sound person in the middle of life, whom nobody tested and nobody asked. */

@@ -1,4 +1,4 @@
-import type { ClientFindings } from "../safety/phaseCriteria";
+import type { ClientFindings } from "../phases/phaseCriteria";
 
 /** A client in the first week of whom nothing was measured. */
 export const NO_FINDINGS: ClientFindings = {

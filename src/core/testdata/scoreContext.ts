@@ -1,12 +1,12 @@
 import { bodyFrom } from "../body/segments";
 import type { InForce } from "../bounds/inForce";
-import type { ScoreContext } from "../dose/judgeScore";
-import type { Scheme, SchemeKind } from "../dose/scheme";
-import type { ScoreLine } from "../dose/scoreInput";
 import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES } from "../rules/exercises";
-import type { RepetitionTest } from "../selection/repetitionTest";
-import { chairRise, type ReferenceTask } from "../selection/tissues";
+import type { RepetitionTest } from "../selection/setUp/repetitionTest";
+import { chairRise, type ReferenceTask } from "../selection/tissue/tissues";
+import type { ScoreContext } from "../sheet/judge/judgeScore";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import type { Scheme, SchemeKind } from "../sheet/schemes/scheme";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { loadFacts } from "./loadFacts";
 

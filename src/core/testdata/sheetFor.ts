@@ -1,8 +1,8 @@
 import { bodyFrom } from "../body/segments";
 import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES } from "../rules/exercises";
-import type { SheetInput } from "../selection/rangeSheet";
-import { chairRise, type ReferenceTask } from "../selection/tissues";
+import type { SheetInput } from "../selection/rank/rangeSheet";
+import { chairRise, type ReferenceTask } from "../selection/tissue/tissues";
 import type { UntestedPerson } from "../strength/untestedStrength";
 import { loadFacts } from "./loadFacts";
 

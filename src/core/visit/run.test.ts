@@ -1,10 +1,10 @@
 import fc from "fast-check";
-import type { Legs } from "../dose/legs";
-import { runSeconds, runThrough } from "../dose/runThrough";
-import type { Scheme } from "../dose/scheme";
-import { setsOf } from "../dose/schemeSets";
-import type { ScoreLine } from "../dose/scoreInput";
 import type { KeptLine } from "../sheet/line/keptLine";
+import type { Legs } from "../sheet/line/legs";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import type { Scheme } from "../sheet/schemes/scheme";
+import { setsOf } from "../sheet/schemes/schemeSets";
+import { runSeconds, runThrough } from "../sheet/time/runThrough";
 import { keptLines, lineIdOf } from "../testdata/keptLines";
 import { EXAMPLES } from "../testdata/scoreContext";
 import { robot } from "../testdata/visitRobot";

@@ -1,5 +1,5 @@
-import { type RunLine, type RunStep, runThrough } from "../dose/runThrough";
 import type { KeptLine } from "../sheet/line/keptLine";
+import { type RunLine, type RunStep, runThrough } from "../sheet/time/runThrough";
 
 export type TaskLeg = "both" | "first" | "second";
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { SWAP_REASON_IDS } from "../selection/swap";
+import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, uuid } from "../units/fields";
 import { RECHECK_SIGNS } from "./recheckSigns";
 import { logEntry } from "./visitEvent";

@@ -1,6 +1,6 @@
 import "server-only";
 import { hash, verify } from "@node-rs/argon2";
-import { Refused } from "../refused";
+import { Refused } from "../base/refused";
 
 /** argon2id, 19 MiB, two passes. */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };

@@ -1,10 +1,10 @@
 import "server-only";
 import { createHash, randomBytes } from "node:crypto";
 import { z } from "zod";
-import { role } from "@/core/safety/roles";
-import type { Actor } from "../context";
-import { db } from "../db";
-import { Refused } from "../refused";
+import { role } from "@/core/access/roles";
+import type { Actor } from "../base/context";
+import { db } from "../base/db";
+import { Refused } from "../base/refused";
 import { passwordFits } from "./password";
 
 export const signInInput = z.object({

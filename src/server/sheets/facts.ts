@@ -1,18 +1,18 @@
 import "server-only";
-import type { ClientSchemeFacts } from "@/core/dose/schemeFacts";
-import type { PlainScoreFacts } from "@/core/dose/scoreContextOf";
-import { type OrderSchool, USUAL_ORDER } from "@/core/dose/sessionScore";
 import { personalFactor } from "@/core/isometrics/personalFactor";
 import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
-import type { Direction } from "@/core/selection/strengthKnown";
-import { chairRise } from "@/core/selection/tissues";
+import type { Direction } from "@/core/selection/setUp/strengthKnown";
+import { chairRise } from "@/core/selection/tissue/tissues";
+import type { ClientSchemeFacts } from "@/core/sheet/judge/schemeFacts";
+import type { PlainScoreFacts } from "@/core/sheet/judge/scoreContextOf";
+import { type OrderSchool, USUAL_ORDER } from "@/core/sheet/order/sessionScore";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
-import { type ChooseFacts, knownFacts } from "../choose";
-import type { ClientEpisode } from "../clients";
-import { type Ctx, once } from "../context";
-import { testsOf } from "../measurements";
-import { optionInForce, stancesInForce } from "../stances";
+import { type Ctx, once } from "../base/context";
+import { type ChooseFacts, knownFacts } from "../choice/choose";
+import type { ClientEpisode } from "../client/clients";
+import { optionInForce, stancesInForce } from "../client/stances";
+import { testsOf } from "../measure/measurements";
 import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../visits/past";
 
 /** All that a sheet of a client is judged by, as plain data for the page. */

@@ -1,8 +1,8 @@
 import "server-only";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
-import { type Ctx, once } from "../context";
-import { Refused } from "../refused";
+import { type Ctx, once } from "../base/context";
+import { Refused } from "../base/refused";
 
 /** A line as it was saved: what was planned, and every figure that was computed for it then. */
 export interface StoredLine {

@@ -1,8 +1,8 @@
 import "server-only";
-import { type ScoreLine, scoreLine, type TemplateInput } from "@/core/dose/scoreInput";
-import { audit } from "../audit";
-import { type Ctx, mustMay } from "../context";
-import { Refused } from "../refused";
+import { type ScoreLine, scoreLine, type TemplateInput } from "@/core/sheet/line/scoreInput";
+import { audit } from "../base/audit";
+import { type Ctx, mustMay } from "../base/context";
+import { Refused } from "../base/refused";
 
 /** A session kept under a name. It is judged by each client's limits when it is taken, not when it is kept. */
 export interface SheetTemplate {

@@ -1,11 +1,11 @@
 import "server-only";
-import { judgeScore } from "@/core/dose/judgeScore";
-import { scoreContextOf } from "@/core/dose/scoreContextOf";
-import type { ClientEpisode } from "../clients";
-import type { Ctx } from "../context";
-import { limitsBar } from "../limits";
-import { machinesOf } from "../machines";
-import { screeningStateOf } from "../screenings";
+import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
+import type { Ctx } from "../base/context";
+import { limitsBar } from "../bounds/limits";
+import type { ClientEpisode } from "../client/clients";
+import { screeningStateOf } from "../client/screenings";
+import { machinesOf } from "../clinic/machines";
 import { sheetFacts } from "../sheets/facts";
 import type { SheetVersion } from "../sheets/sheets";
 import { lastRecheck } from "./rechecks";

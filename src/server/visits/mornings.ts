@@ -3,11 +3,11 @@ import type { z } from "zod";
 import { InputError } from "@/core/units/inputError";
 import { morningNotYet } from "@/core/visit/morningOpens";
 import type { morningInput } from "@/core/visit/visitInput";
-import { audit } from "../audit";
-import type { ClientEpisode } from "../clients";
-import { type Ctx, dayAndHour, dayOf, mustMay } from "../context";
-import { lockEpisode } from "../lock";
-import { mustBeSame, Refused } from "../refused";
+import { audit } from "../base/audit";
+import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
+import { lockEpisode } from "../base/lock";
+import { mustBeSame, Refused } from "../base/refused";
+import type { ClientEpisode } from "../client/clients";
 import { runOrders } from "./orders";
 
 /** Why the morning after a visit cannot be answered yet; null from 04:00 of the next day at the clinic. */

@@ -1,8 +1,8 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { runsByItself } from "@/core/decision/standing";
-import type { ClientEpisode } from "../clients";
-import { type Ctx, today } from "../context";
+import { type Ctx, today } from "../base/context";
+import type { ClientEpisode } from "../client/clients";
 import { visitDrafts, writeDecisions } from "./decisions";
 
 /**

@@ -1,12 +1,12 @@
 import "server-only";
 import type { LinePast } from "@/core/decision/inputOf";
-import type { PastLoad } from "@/core/dose/weekGuard";
 import type { TimedHold } from "@/core/isometrics/personalFactor";
+import type { PastLoad } from "@/core/schedule/weekGuard";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
 import { weeklyTrend } from "@/core/visit/weeklyTrend";
-import { type Ctx, dayOf, once, today } from "../context";
+import { type Ctx, dayOf, once, today } from "../base/context";
 import { recordsOf } from "./records";
 
 const DAY_MS = 86_400_000;

@@ -1,11 +1,11 @@
 import "server-only";
 import type { z } from "zod";
 import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
-import { audit } from "../audit";
-import type { ClientEpisode } from "../clients";
-import { type Ctx, mustMay, once } from "../context";
-import { lockEpisode } from "../lock";
-import { attempted, mustBeSame, Refused } from "../refused";
+import { audit } from "../base/audit";
+import { type Ctx, mustMay, once } from "../base/context";
+import { lockEpisode } from "../base/lock";
+import { attempted, mustBeSame, Refused } from "../base/refused";
+import type { ClientEpisode } from "../client/clients";
 
 /** Warning signs as they were answered before a session, or cleared. */
 export interface Recheck {

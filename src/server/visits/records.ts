@@ -1,6 +1,6 @@
 import "server-only";
 import type { SetRecord } from "@/core/visit/setRecord";
-import type { Ctx } from "../context";
+import type { Ctx } from "../base/context";
 
 /** Set records of visits, all that were ever logged, the oldest first. */
 export async function recordsOf(ctx: Ctx, visitIds: readonly string[]): Promise<Map<string, SetRecord[]>> {

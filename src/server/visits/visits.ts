@@ -2,7 +2,7 @@ import "server-only";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Side } from "@/core/units/fields";
 import type { SetRecord } from "@/core/visit/setRecord";
-import { type Ctx, once } from "../context";
+import { type Ctx, once } from "../base/context";
 import { type SheetVersion, versionsById } from "../sheets/sheets";
 import { recordsOf } from "./records";
 

@@ -1,5 +1,5 @@
 import type { Body } from "@/core/body/segments";
-import type { ChosenMachine } from "@/core/selection/machineFor";
+import type { ChosenMachine } from "@/core/selection/setUp/machineFor";
 
 /** What a pose is drawn from, and what dragging it does. */
 export interface PoseProps {

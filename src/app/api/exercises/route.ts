@@ -2,7 +2,7 @@ import { z } from "zod";
 import { changes } from "@/app/_web/route";
 import { exercise } from "@/core/rules/exercises";
 import { uuid } from "@/core/units/fields";
-import { writeExercise } from "@/server/exercises";
+import { writeExercise } from "@/server/clinic/exercises";
 
 const body = z.object({
   id: uuid,

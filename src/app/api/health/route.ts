@@ -1,4 +1,4 @@
-import { db } from "@/server/db";
+import { db } from "@/server/base/db";
 
 export const dynamic = "force-dynamic";
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { episodesOf } from "@/server/story";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { episodesOf } from "@/server/client/story";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { storyChoices } from "../_story/choices";
 import { NewClient } from "./NewClient";

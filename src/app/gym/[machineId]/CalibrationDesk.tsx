@@ -6,7 +6,7 @@ import type { Machine } from "@/core/equipment/machine";
 import { CURVE_ARCS, camFactor } from "@/core/mechanics/camCurve";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
-import type { StoredCalibration } from "@/server/calibrations";
+import type { StoredCalibration } from "@/server/clinic/calibrations";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
 import { useLoadCell } from "@/ui/useLoadCell";

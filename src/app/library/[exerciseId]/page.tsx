@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { DISAGREEMENTS, type Exercise } from "@/core/rules/exercises";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/exercises";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 

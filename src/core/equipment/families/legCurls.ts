@@ -1,4 +1,4 @@
-import { legCurl } from "../../mechanics/legCurl";
+import { legCurl } from "../../mechanics/postures/legCurl";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { type MachineFamily, numberOf } from "./family";

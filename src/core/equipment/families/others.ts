@@ -1,5 +1,5 @@
-import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
-import { kneelingCurl } from "../../mechanics/kneelingCurl";
+import { kneeExtensionConfiguration } from "../../mechanics/postures/kneeExtension";
+import { kneelingCurl } from "../../mechanics/postures/kneelingCurl";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { GRAVITY_M_S2 } from "../../units/mass";

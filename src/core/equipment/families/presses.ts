@@ -1,5 +1,5 @@
 import type { Pressure } from "../../mechanics/footPressure";
-import { flexionAtSeatStopDeg, legPress } from "../../mechanics/legPress";
+import { flexionAtSeatStopDeg, legPress } from "../../mechanics/postures/legPress";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit } from "../../mechanics/vector";
 import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec, type SetUp } from "./family";

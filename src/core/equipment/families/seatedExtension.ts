@@ -1,5 +1,5 @@
-import { kneeExtensionConfiguration } from "../../mechanics/kneeExtension";
 import type { LeverGeometry } from "../../mechanics/lever";
+import { kneeExtensionConfiguration } from "../../mechanics/postures/kneeExtension";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec } from "./family";

@@ -1,8 +1,8 @@
 import type { Body } from "../../body/segments";
 import type { LegConfiguration } from "../../mechanics/legState";
+import { freeSquat, splitSquat } from "../../mechanics/postures/squat";
+import { terminalExtension } from "../../mechanics/postures/terminalExtension";
 import { solveLeg } from "../../mechanics/solvedLeg";
-import { freeSquat, splitSquat } from "../../mechanics/squat";
-import { terminalExtension } from "../../mechanics/terminalExtension";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type MachineFamily, numberOf, type SettingSpec, type SetUp } from "./family";

@@ -1,7 +1,7 @@
-import { hackSquat } from "../../mechanics/hackSquat";
 import { flexionAtReachDeg } from "../../mechanics/linkage";
+import { hackSquat } from "../../mechanics/postures/hackSquat";
+import { flexionAtHipHeightDeg, guidedSquat, HIP_ABOVE_SEAT_M } from "../../mechanics/postures/squat";
 import { solveLeg } from "../../mechanics/solvedLeg";
-import { flexionAtHipHeightDeg, guidedSquat, HIP_ABOVE_SEAT_M } from "../../mechanics/squat";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { type ArcEnd, type MachineFamily, numberOf, type SettingSpec } from "./family";
 import { alongside, floorUnder, legPoints } from "./parts";

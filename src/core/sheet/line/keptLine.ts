@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { legs } from "../../dose/legs";
-import { SCHEME_KINDS, type SchemeKind } from "../../dose/scheme";
-import type { PlannedSet } from "../../dose/schemeSets";
 import { uuid } from "../../units/fields";
+import { SCHEME_KINDS, type SchemeKind } from "../schemes/scheme";
+import type { PlannedSet } from "../schemes/schemeSets";
+import { legs } from "./legs";
 
 /** A set with what is set for it. Loads are in the machine's unit; null where nothing is set. */
 export const keptSet = z.object({

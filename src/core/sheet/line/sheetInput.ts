@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { scoreLine } from "../../dose/scoreInput";
 import { uuid } from "../../units/fields";
+import { scoreLine } from "./scoreInput";
 
 /** A line with the id that it keeps through all versions: streaks, ladders and trends hang on it. */
 export const sheetLine = scoreLine.extend({ lineId: uuid });

@@ -1,4 +1,4 @@
-import type { Scheme, SchemeKind } from "../../dose/scheme";
+import type { Scheme, SchemeKind } from "./scheme";
 
 /** One step of a line, inside what today's limits leave. */
 export interface ProgressStep {

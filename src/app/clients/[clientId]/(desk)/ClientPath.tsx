@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import type { ClientDay, PathStep } from "@/server/day";
+import type { ClientDay, PathStep } from "@/server/day/day";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep | null }[] = [

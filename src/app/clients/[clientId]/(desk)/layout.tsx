@@ -4,11 +4,11 @@ import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
 import { mostOf, setBy } from "@/core/bounds/inForce";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
-import { clientEpisode } from "@/server/clients";
-import { today } from "@/server/context";
-import { clientDay } from "@/server/day";
-import { boundsOf } from "@/server/limits";
-import { kneeWindowOf } from "@/server/windows";
+import { today } from "@/server/base/context";
+import { boundsOf } from "@/server/bounds/limits";
+import { kneeWindowOf } from "@/server/bounds/windows";
+import { clientEpisode } from "@/server/client/clients";
+import { clientDay } from "@/server/day/day";
 import { relativeDay } from "@/ui/dates";
 import { ClientPath } from "./ClientPath";
 

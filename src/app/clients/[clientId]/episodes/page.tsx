@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
-import { episodesOf } from "@/server/story";
+import { may } from "@/core/access/roles";
+import { episodesOf } from "@/server/client/story";
 import { shortDate } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 

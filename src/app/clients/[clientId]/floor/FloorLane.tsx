@@ -1,15 +1,15 @@
 "use client";
 import { useRouter } from "next/navigation";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
-import { DEED_SENTENCES } from "@/core/safety/roles";
-import type { GymMachine } from "@/core/selection/machineFor";
+import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
-import type { ClientEpisode } from "@/server/clients";
-import { FloorTop } from "./FloorTop";
+import type { ClientEpisode } from "@/server/client/clients";
+import { FloorTop } from "./_visit/FloorTop";
+import type { OpenVisit } from "./_visit/useVisit";
+import { VisitLane } from "./_visit/VisitLane";
 import { RecheckGate } from "./RecheckGate";
 import { useStart } from "./useStart";
-import type { OpenVisit } from "./useVisit";
-import { VisitLane } from "./VisitLane";
 
 export interface FloorLaneProps {
   client: ClientEpisode;

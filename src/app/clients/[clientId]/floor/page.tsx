@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
-import { SUPPORT_WORDS } from "@/core/selection/cardInput";
+import { may } from "@/core/access/roles";
+import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
 import { recheckFor } from "@/core/visit/recheckSigns";
-import { cardsOf } from "@/server/cards";
-import { bodyOf, clientEpisode, weeksAfterSurgery } from "@/server/clients";
-import { painMaxFor } from "@/server/limits";
-import { machinesOf } from "@/server/machines";
+import { painMaxFor } from "@/server/bounds/limits";
+import { cardsOf } from "@/server/choice/cards";
+import { bodyOf, clientEpisode, weeksAfterSurgery } from "@/server/client/clients";
+import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf, versionById } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
 import { lastRecheck } from "@/server/visits/rechecks";

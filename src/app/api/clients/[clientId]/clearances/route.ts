@@ -1,6 +1,6 @@
 import { changes } from "@/app/_web/route";
 import { clearanceInput } from "@/core/visit/visitInput";
-import { clientEpisode } from "@/server/clients";
+import { clientEpisode } from "@/server/client/clients";
 import { clearRecheck } from "@/server/visits/rechecks";
 
 export const POST = changes(clearanceInput, async (ctx, body, params: { clientId: string }) =>

@@ -1,6 +1,6 @@
 import { changes } from "@/app/_web/route";
 import { decisionsTaken } from "@/core/visit/visitInput";
-import { clientEpisode } from "@/server/clients";
+import { clientEpisode } from "@/server/client/clients";
 import { takeDecisions } from "@/server/visits/decisions";
 
 export const POST = changes(decisionsTaken, async (ctx, body, params: { clientId: string }) =>

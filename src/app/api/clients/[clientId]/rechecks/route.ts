@@ -1,6 +1,6 @@
 import { changes } from "@/app/_web/route";
 import { recheckInput } from "@/core/visit/visitInput";
-import { clientEpisode } from "@/server/clients";
+import { clientEpisode } from "@/server/client/clients";
 import { answerRecheck } from "@/server/visits/rechecks";
 
 export const POST = changes(recheckInput, async (ctx, body, params: { clientId: string }) =>

@@ -1,7 +1,7 @@
 import { changes } from "@/app/_web/route";
 import { strengthTestInput } from "@/core/strength/testInput";
-import { clientEpisode } from "@/server/clients";
-import { recordTest } from "@/server/measurements";
+import { clientEpisode } from "@/server/client/clients";
+import { recordTest } from "@/server/measure/measurements";
 
 /** Four traces of a minute at most. */
 const TRACES_BYTES = 6_000_000;

@@ -1,7 +1,7 @@
 import { changes } from "@/app/_web/route";
-import { functionalTick } from "@/core/safety/phaseInput";
-import { clientEpisode } from "@/server/clients";
-import { tickFunctional } from "@/server/phases";
+import { functionalTick } from "@/core/phases/phaseInput";
+import { tickFunctional } from "@/server/bounds/phases";
+import { clientEpisode } from "@/server/client/clients";
 
 export const POST = changes(functionalTick, async (ctx, body, params: { clientId: string }) =>
   tickFunctional(ctx, await clientEpisode(ctx, params.clientId), body),

@@ -1,6 +1,6 @@
 import { changes } from "@/app/_web/route";
 import { startInput } from "@/core/visit/visitInput";
-import { clientEpisode } from "@/server/clients";
+import { clientEpisode } from "@/server/client/clients";
 import { startVisit } from "@/server/visits/running";
 
 export const POST = changes(startInput, async (ctx, body, params: { clientId: string }) =>

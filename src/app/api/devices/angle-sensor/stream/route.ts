@@ -6,8 +6,8 @@ import { normal, seededRandom } from "@/core/signal/random";
 import { simulateAngleSensor } from "@/core/signal/simulateAngleSensor";
 import { simulateRepetitions } from "@/core/signal/simulateRepetitions";
 import { side } from "@/core/units/fields";
-import { clientEpisode } from "@/server/clients";
-import { measurementsOf } from "@/server/otherMeasurements";
+import { clientEpisode } from "@/server/client/clients";
+import { measurementsOf } from "@/server/measure/otherMeasurements";
 
 export const dynamic = "force-dynamic";
 

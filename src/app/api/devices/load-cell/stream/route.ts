@@ -15,10 +15,10 @@ import { torqueAngleShape } from "@/core/strength/torqueAngleShape";
 import { side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { GRAVITY_M_S2 } from "@/core/units/mass";
-import { bodyOf, clientEpisode } from "@/server/clients";
-import type { Ctx } from "@/server/context";
-import { machineById } from "@/server/machines";
-import { testsOf } from "@/server/measurements";
+import type { Ctx } from "@/server/base/context";
+import { bodyOf, clientEpisode } from "@/server/client/clients";
+import { machineById } from "@/server/clinic/machines";
+import { testsOf } from "@/server/measure/measurements";
 
 export const dynamic = "force-dynamic";
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { changes } from "@/app/_web/route";
-import { retireMachine } from "@/server/machines";
+import { retireMachine } from "@/server/clinic/machines";
 
 const body = z.object({ isRetired: z.boolean() });
 

@@ -2,10 +2,10 @@
 import type { Body } from "@/core/body/segments";
 import { familyById } from "@/core/equipment/families";
 import { type Machine, nearestNotch, notchesOf, settingWords } from "@/core/equipment/machine";
-import { SUPPORT_WORDS } from "@/core/selection/cardInput";
-import type { ExerciseUse } from "@/core/selection/exerciseUse";
+import type { ExerciseUse } from "@/core/selection/fit/exerciseUse";
+import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { SetUpCard } from "@/server/cards";
+import type { SetUpCard } from "@/server/choice/cards";
 import { Pose } from "@/ui/pose/Pose";
 import { MiniRail } from "@/ui/rail/MiniRail";
 

@@ -2,12 +2,12 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { withOwn } from "@/core/rules/exercises";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import { machineFor } from "@/core/selection/machineFor";
-import { cardsOf } from "@/server/cards";
-import { bodyOf, clientEpisode } from "@/server/clients";
-import { exercisesOf } from "@/server/exercises";
-import { machinesOf } from "@/server/machines";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import { machineFor } from "@/core/selection/setUp/machineFor";
+import { cardsOf } from "@/server/choice/cards";
+import { bodyOf, clientEpisode } from "@/server/client/clients";
+import { exercisesOf } from "@/server/clinic/exercises";
+import { machinesOf } from "@/server/clinic/machines";
 import { Card } from "./Card";
 import { PrintButton } from "./PrintButton";
 

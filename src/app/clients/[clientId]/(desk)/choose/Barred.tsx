@@ -1,4 +1,4 @@
-import type { BarredRow } from "@/core/selection/rangeSheet";
+import type { BarredRow } from "@/core/selection/rank/rangeSheet";
 
 /** What is kept out, each with every reason and what would open it. */
 export function Barred({ rows }: { rows: BarredRow[] }) {

@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useRef } from "react";
-import { READY_QUESTIONS } from "@/core/selection/questions";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import type { ReferenceTask } from "@/core/selection/tissues";
+import { READY_QUESTIONS } from "@/core/selection/rank/questions";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
+import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choose";
+import type { ChooseFacts } from "@/server/choice/choose";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { handOverQuery } from "../../../_sheet/handedOver";
 import { Barred } from "./Barred";

@@ -5,13 +5,13 @@ import {
   atEqualMoment,
   type Compared,
   explainDifference,
-} from "@/core/selection/compare";
-import { signOf } from "@/core/selection/loadContext";
-import type { ReadyQuestion } from "@/core/selection/questions";
-import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
-import type { Basis } from "@/core/selection/row";
-import { strengthAt } from "@/core/selection/strengthKnown";
-import type { ReferenceTask } from "@/core/selection/tissues";
+} from "@/core/selection/rank/compare";
+import type { ReadyQuestion } from "@/core/selection/rank/questions";
+import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rank/rangeSheet";
+import { signOf } from "@/core/selection/setUp/loadContext";
+import type { Basis } from "@/core/selection/setUp/row";
+import { strengthAt } from "@/core/selection/setUp/strengthKnown";
+import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { Choose } from "./useChoose";
 

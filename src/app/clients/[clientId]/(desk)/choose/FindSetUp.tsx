@@ -2,12 +2,12 @@
 import * as Comlink from "comlink";
 import { type Ref, useEffect, useRef, useState } from "react";
 import { settingWords } from "@/core/equipment/machine";
-import { allowedArc } from "@/core/selection/allowedArc";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import type { FoundSetUp, SearchResult } from "@/core/selection/findSetUp";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import { NOT_SEARCHED } from "@/core/selection/stops";
-import { TISSUES } from "@/core/selection/tissues";
+import { allowedArc } from "@/core/selection/fit/allowedArc";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
+import type { FoundSetUp, SearchResult } from "@/core/selection/setUp/findSetUp";
+import { NOT_SEARCHED } from "@/core/selection/setUp/stops";
+import { TISSUES } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { FindSetUpDoor } from "@/workers/findSetUp.worker";
 import type { Choose } from "./useChoose";

@@ -1,5 +1,5 @@
 import type { Body } from "@/core/body/segments";
-import { quietNumbers } from "@/core/selection/quietNumbers";
+import { quietNumbers } from "@/core/selection/setUp/quietNumbers";
 
 /** Work that leaves the knee quiet: the moments of its own joint where there is a model, and what is not known. */
 export function QuietNumbers({ exerciseId, body }: { exerciseId: string; body: Body }) {

@@ -1,8 +1,8 @@
 import { area, curveMonotoneX, line } from "d3";
 import { memo } from "react";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import type { Tissue } from "@/core/selection/tissues";
-import { tissueShort, tissueWords } from "@/core/selection/tissueWords";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
+import type { Tissue } from "@/core/selection/tissue/tissues";
+import { tissueShort, tissueWords } from "@/core/selection/tissue/tissueWords";
 import { Brackets } from "@/ui/rail/Hatch";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";

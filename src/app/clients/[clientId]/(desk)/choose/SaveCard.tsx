@@ -2,9 +2,9 @@
 import { useRouter } from "next/navigation";
 import { type Ref, useState } from "react";
 import { settingWords } from "@/core/equipment/machine";
-import { SUPPORT_WORDS } from "@/core/selection/cardInput";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import type { ComputedSetUp } from "@/core/selection/row";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
+import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
+import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { FieldProblem } from "@/core/units/inputError";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Problem } from "@/ui/form/Problem";

@@ -1,11 +1,11 @@
 "use client";
 import { notchesOf, settingWords } from "@/core/equipment/machine";
-import { exerciseUse } from "@/core/selection/exerciseUse";
-import { machinesFor, realLoads } from "@/core/selection/machineFor";
-import type { RangeRow } from "@/core/selection/rangeSheet";
-import type { ComputedSetUp } from "@/core/selection/row";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
+import { machinesFor, realLoads } from "@/core/selection/setUp/machineFor";
+import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choose";
+import type { ChooseFacts } from "@/server/choice/choose";
 import type { Choose } from "./useChoose";
 
 /** Which machine, where the gym has several that can do it. */

@@ -1,6 +1,6 @@
 "use client";
 import type { ReactNode } from "react";
-import { TISSUES } from "@/core/selection/tissues";
+import { TISSUES } from "@/core/selection/tissue/tissues";
 import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { HatchDefs } from "@/ui/rail/Hatch";
 import { Ruler } from "@/ui/rail/Ruler";

@@ -1,8 +1,8 @@
 "use client";
-import { READY_QUESTIONS } from "@/core/selection/questions";
-import { TISSUE_IDS, TISSUES } from "@/core/selection/tissues";
+import { READY_QUESTIONS } from "@/core/selection/rank/questions";
+import { TISSUE_IDS, TISSUES } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choose";
+import type { ChooseFacts } from "@/server/choice/choose";
 import type { Choose } from "./useChoose";
 
 const FILTERS = [

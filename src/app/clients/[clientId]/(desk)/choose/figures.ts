@@ -1,9 +1,9 @@
-import type { AtAngle } from "@/core/selection/compare";
-import type { ComputedSetUp } from "@/core/selection/row";
-import { strengthAt } from "@/core/selection/strengthKnown";
-import { REFERENCE_SEAT_M } from "@/core/selection/tissues";
+import type { AtAngle } from "@/core/selection/rank/compare";
+import type { ComputedSetUp } from "@/core/selection/setUp/row";
+import { strengthAt } from "@/core/selection/setUp/strengthKnown";
+import { REFERENCE_SEAT_M } from "@/core/selection/tissue/tissues";
 import type { Computed } from "@/core/units/working";
-import type { ChooseFacts } from "@/server/choose";
+import type { ChooseFacts } from "@/server/choice/choose";
 
 /** Where the force goes through the sole is known to 3 cm: the largest doubt in closed chain (mechanics rules 8). */
 const PRESSURE_DOUBT_M = 0.03;

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
-import { chairRise } from "@/core/selection/tissues";
-import { cardsOf } from "@/server/cards";
-import { chooseFacts } from "@/server/choose";
-import { clientEpisode } from "@/server/clients";
+import { may } from "@/core/access/roles";
+import { chairRise } from "@/core/selection/tissue/tissues";
+import { cardsOf } from "@/server/choice/cards";
+import { chooseFacts } from "@/server/choice/choose";
+import { clientEpisode } from "@/server/client/clients";
 import { ChooseDesk } from "./ChooseDesk";
 
 export const metadata: Metadata = { title: "Choose" };

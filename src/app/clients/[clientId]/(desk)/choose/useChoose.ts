@@ -10,11 +10,11 @@ import {
 } from "nuqs";
 import { useMemo } from "react";
 import { withOwn } from "@/core/rules/exercises";
-import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rangeSheet";
-import type { Basis } from "@/core/selection/row";
-import { strengthAt } from "@/core/selection/strengthKnown";
-import { type ReferenceTask, TISSUE_IDS } from "@/core/selection/tissues";
-import type { ChooseFacts } from "@/server/choose";
+import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rank/rangeSheet";
+import type { Basis } from "@/core/selection/setUp/row";
+import { strengthAt } from "@/core/selection/setUp/strengthKnown";
+import { type ReferenceTask, TISSUE_IDS } from "@/core/selection/tissue/tissues";
+import type { ChooseFacts } from "@/server/choice/choose";
 
 const BASES = ["effort", "moment", "load"] as const;
 

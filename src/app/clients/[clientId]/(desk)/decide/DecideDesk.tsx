@@ -1,9 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import { ACTION_WORDS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
-import { DEED_SENTENCES } from "@/core/safety/roles";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/visits/decisions";
 import { longDay } from "@/ui/dates";
 import { Problem } from "@/ui/form/Problem";

@@ -1,6 +1,6 @@
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft } from "@/server/visits/decisions";
 
 const REACHED = {

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
-import { clientEpisode } from "@/server/clients";
-import { dayOf } from "@/server/context";
+import { may } from "@/core/access/roles";
+import { dayOf } from "@/server/base/context";
+import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/visits/decisions";
 import { recentVisits } from "@/server/visits/visits";
 import { DecideDesk } from "./DecideDesk";

@@ -1,9 +1,9 @@
 "use client";
 import { type RefObject, useRef, useState } from "react";
-import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/dose/homeVersion";
-import type { ScoreLine } from "@/core/dose/scoreInput";
 import type { DraftWish } from "@/core/drafts/draftSession";
-import { GROUP_NAMES, type RangeRow } from "@/core/selection/rangeSheet";
+import { GROUP_NAMES, type RangeRow } from "@/core/selection/rank/rangeSheet";
+import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/sheet/draft/homeVersion";
+import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Palette } from "@/ui/palette/Palette";
 
 export const MINUTES = [15, 30, 45, 60] as const;

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { type RefObject, useState } from "react";
-import type { ScoreLine } from "@/core/dose/scoreInput";
+import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
 import type { Start } from "./DraftBar";

@@ -9,14 +9,14 @@ import {
 } from "@dnd-kit/core";
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { hasHoldAngle } from "@/core/dose/holdAngle";
-import type { JudgedLine } from "@/core/dose/judgeScore";
-import type { SchemeTotals } from "@/core/dose/schemeTotals";
-import type { SetPrediction } from "@/core/dose/sessionFatigue";
+import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
+import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
+import { hasHoldAngle } from "@/core/sheet/line/holdAngle";
+import type { SchemeTotals } from "@/core/sheet/schemes/schemeTotals";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
-import { schemeWords } from "./schemeDefaults";
+import { schemeWords } from "./_line/schemeDefaults";
 import type { Line } from "./useScore";
 
 const HEIGHT = 54;

@@ -1,8 +1,8 @@
-import type { RunStep } from "@/core/dose/runThrough";
-import { sharedSeconds } from "@/core/dose/runThrough";
-import { type Fix, legsNote, type OrderNote, type ScoreTotals } from "@/core/dose/sessionScore";
-import type { GuardedLoad } from "@/core/dose/weekGuard";
 import type { Muscle } from "@/core/schedule/balance";
+import type { GuardedLoad } from "@/core/schedule/weekGuard";
+import { type Fix, legsNote, type OrderNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
+import type { RunStep } from "@/core/sheet/time/runThrough";
+import { sharedSeconds } from "@/core/sheet/time/runThrough";
 
 const FIX_WORDS: Record<Fix["kind"], string> = {
   warm_up: "put a light start first",

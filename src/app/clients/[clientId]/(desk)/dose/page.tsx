@@ -1,17 +1,17 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { may } from "@/core/safety/roles";
+import { may } from "@/core/access/roles";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { dayInWords } from "@/core/units/dayInWords";
-import { clientEpisode } from "@/server/clients";
-import { dayOf } from "@/server/context";
-import { draftFacts } from "@/server/drafts";
-import { planningBarred } from "@/server/limits";
-import { testsOf } from "@/server/measurements";
+import { dayOf } from "@/server/base/context";
+import { planningBarred } from "@/server/bounds/limits";
+import { draftFacts } from "@/server/choice/drafts";
+import { clientEpisode } from "@/server/client/clients";
+import { optionInForce, stancesInForce } from "@/server/client/stances";
+import { testsOf } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import { sheetsOf, versionsOf } from "@/server/sheets/sheets";
 import { templatesOf } from "@/server/sheets/templates";
-import { optionInForce, stancesInForce } from "@/server/stances";
 import { pastLoads } from "@/server/visits/past";
 import { DoseDesk } from "./DoseDesk";
 

@@ -1,8 +1,8 @@
 "use client";
 import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { RunStep } from "@/core/dose/runThrough";
-import type { FatigueLine, SetPrediction } from "@/core/dose/sessionFatigue";
+import type { FatigueLine, SetPrediction } from "@/core/sheet/effect/sessionFatigue";
+import type { RunStep } from "@/core/sheet/time/runThrough";
 import type { SessionFatigueDoor } from "@/workers/sessionFatigue.worker";
 
 /** Lets a burst of keys pass before the simulation starts anew, ms. */

@@ -1,14 +1,14 @@
 "use client";
 import { useMemo } from "react";
-import { judgeScore } from "@/core/dose/judgeScore";
-import { kneecapDose } from "@/core/dose/kneecapDose";
-import { type PlainScoreFacts, scoreContextOf } from "@/core/dose/scoreContextOf";
-import { fatigueLinesOf, itemsOf } from "@/core/dose/scoreItems";
-import type { SetPrediction } from "@/core/dose/sessionFatigue";
-import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/dose/sessionScore";
-import { type PastLoad, weekGuard } from "@/core/dose/weekGuard";
 import { spreadFactor } from "@/core/isometrics/effortConversion";
-import { rangeSheet } from "@/core/selection/rangeSheet";
+import { type PastLoad, weekGuard } from "@/core/schedule/weekGuard";
+import { rangeSheet } from "@/core/selection/rank/rangeSheet";
+import { kneecapDose } from "@/core/sheet/effect/kneecapDose";
+import { fatigueLinesOf, itemsOf } from "@/core/sheet/effect/scoreItems";
+import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
+import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
+import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/sheet/order/sessionScore";
 import { useFatigue } from "./useFatigue";
 import type { Line } from "./useScore";
 

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { ScoreLine } from "@/core/dose/scoreInput";
+import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 
 /** A line with the id that it keeps for ever; the screen's key is the same. */

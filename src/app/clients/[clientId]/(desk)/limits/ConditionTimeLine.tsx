@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3";
-import type { PhaseOpening } from "@/core/safety/phaseOpens";
+import type { PhaseOpening } from "@/core/phases/phaseOpens";
 import { lowerFirst } from "@/core/units/lowerFirst";
 
 const WIDTH = 722;

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Criterion } from "@/core/safety/phaseCriteria";
+import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";

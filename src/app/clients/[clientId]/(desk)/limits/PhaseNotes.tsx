@@ -1,5 +1,5 @@
 import { citationState } from "@/core/rules/citations";
-import type { EpisodeCondition } from "@/server/conditions";
+import type { EpisodeCondition } from "@/server/client/conditions";
 
 /** What the phase warns of, what to avoid in it, and where its rules come from. */
 export function PhaseNotes({ condition: c, checked }: { condition: EpisodeCondition; checked: string[] }) {

@@ -1,7 +1,7 @@
 import { citationState } from "@/core/rules/citations";
 import type { Stance } from "@/core/rules/stances";
 import { needsSurgeonsWord } from "@/core/rules/stances";
-import type { StanceChoice, StancesInForce, StanceView } from "@/server/stances";
+import type { StanceChoice, StancesInForce, StanceView } from "@/server/client/stances";
 import { StanceEditor } from "./StanceEditor";
 
 /** Questions on which schools differ: what is in force and who chose it, what colleagues would rather do. */

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { bodyInput } from "@/core/body/bodyInput";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";

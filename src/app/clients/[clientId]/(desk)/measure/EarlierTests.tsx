@@ -3,7 +3,7 @@ import { changeAgainstError } from "@/core/strength/measurementError";
 import { MOVEMENTS } from "@/core/strength/movements";
 import { isSameAngle } from "@/core/strength/sameAngle";
 import type { Side } from "@/core/units/fields";
-import type { StoredTest } from "@/server/measurements";
+import type { StoredTest } from "@/server/measure/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
 import { TakeBack } from "./TakeBack";
 

@@ -1,13 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useMemo, useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
-import { DEED_SENTENCES } from "@/core/safety/roles";
 import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
 import type { TestCircumstances } from "@/core/strength/testRules";
 import type { MassUnit } from "@/core/units/mass";
-import type { ClientEpisode } from "@/server/clients";
-import type { StoredTest } from "@/server/measurements";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { StoredTest } from "@/server/measure/measurements";
 import { Pick } from "@/ui/form/Pick";
 import { BodyForm } from "./BodyForm";
 import { EarlierTests } from "./EarlierTests";

@@ -1,8 +1,8 @@
 import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
 import { sitToStandBelow, sitToStandPowerW } from "@/core/measure/sitToStand";
 import { ageYearsOn } from "@/core/units/days";
-import type { ClientEpisode } from "@/server/clients";
-import type { StoredMeasurement } from "@/server/otherMeasurements";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
 import { TakeBack } from "./TakeBack";
 import { valueWords } from "./ValueCell";

@@ -1,17 +1,17 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import {
   MEASUREMENT_KIND_IDS,
   type MeasurementGroup,
   type MeasurementKind,
   measurementKind,
 } from "@/core/measure/measurementKinds";
-import { DEED_SENTENCES } from "@/core/safety/roles";
 import type { Side } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
-import type { ClientEpisode } from "@/server/clients";
-import type { StoredMeasurement } from "@/server/otherMeasurements";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";

@@ -1,6 +1,6 @@
 import { newestOf } from "@/core/measure/findings";
 import type { Side } from "@/core/units/fields";
-import type { StoredMeasurement } from "@/server/otherMeasurements";
+import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { RowLabel } from "@/ui/rail/RowLabel";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";

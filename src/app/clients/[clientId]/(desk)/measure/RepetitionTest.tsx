@@ -1,13 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { DEED_SENTENCES } from "@/core/safety/roles";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import { estimate1RM, type Lift } from "@/core/strength/repetitionMaximum";
 import type { Side } from "@/core/units/fields";
 import { formatMass, kgFromLb, type MassUnit } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
-import type { ClientEpisode } from "@/server/clients";
-import type { StoredMeasurement } from "@/server/otherMeasurements";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";

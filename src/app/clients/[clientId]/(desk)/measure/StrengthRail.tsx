@@ -5,7 +5,7 @@ import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import type { Side } from "@/core/units/fields";
-import type { StoredTest } from "@/server/measurements";
+import type { StoredTest } from "@/server/measure/measurements";
 import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { CurveBand } from "@/ui/rail/CurveBand";
 import { RowLabel } from "@/ui/rail/RowLabel";

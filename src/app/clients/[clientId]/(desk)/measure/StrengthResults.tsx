@@ -1,8 +1,8 @@
 import { ratioSummary, strengthSummary } from "@/core/measure/strengthSummary";
 import { MOVEMENTS } from "@/core/strength/movements";
 import { type Clear, reaches } from "@/core/strength/symmetry";
-import type { ClientEpisode } from "@/server/clients";
-import type { StoredTest } from "@/server/measurements";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { StoredTest } from "@/server/measure/measurements";
 import { Figure } from "@/ui/working/Figure";
 
 const AIM_WORDS: Record<string, string> = {

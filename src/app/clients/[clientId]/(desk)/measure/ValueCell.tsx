@@ -1,6 +1,6 @@
 import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
 import { type Side, SWELLING_WORDS } from "@/core/units/fields";
-import type { StoredMeasurement } from "@/server/otherMeasurements";
+import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { relativeDay } from "@/ui/dates";
 
 /** A value as people read it: a grade in words, hyperextension named. */

@@ -15,7 +15,7 @@ import {
 import { type TestCircumstances, testBarred } from "@/core/strength/testRules";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 import { send } from "@/ui/send";
 import { useLoadCell } from "@/ui/useLoadCell";
 

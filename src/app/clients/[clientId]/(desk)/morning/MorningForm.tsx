@@ -5,7 +5,7 @@ import { useState } from "react";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
-import type { ClientEpisode } from "@/server/clients";
+import type { ClientEpisode } from "@/server/client/clients";
 import type { TakenDecision, Visit } from "@/server/visits/visits";
 import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
-import { clientEpisode } from "@/server/clients";
-import { dayOf } from "@/server/context";
+import { dayOf } from "@/server/base/context";
+import { clientEpisode } from "@/server/client/clients";
 import { morningWaits } from "@/server/visits/mornings";
 import { recentVisits, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
 import { MorningForm } from "./MorningForm";

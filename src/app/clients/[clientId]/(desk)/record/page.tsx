@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
-import { attemptsOf } from "@/server/attempts";
-import { recordOf } from "@/server/record";
+import { attemptsOf } from "@/server/base/attempts";
+import { recordOf } from "@/server/client/record";
 import { moment } from "@/ui/dates";
 import { attemptWords, changesInWords, deedWords } from "./recordWords";
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Answer } from "@/core/safety/screening";
+import type { Answer } from "@/core/screening/screening";
 import { CONSEQUENCE_WORDS, ConsequenceMark } from "./ConsequenceMark";
 import type { ScreenQuestion } from "./ScreenDesk";
 

@@ -1,10 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
-import { pressureCalledFor } from "@/core/safety/bloodPressure";
-import { DEED_SENTENCES } from "@/core/safety/roles";
-import type { Answer } from "@/core/safety/screening";
+import { pressureCalledFor } from "@/core/screening/bloodPressure";
+import type { Answer } from "@/core/screening/screening";
 import { readNumber } from "@/core/units/readNumber";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";

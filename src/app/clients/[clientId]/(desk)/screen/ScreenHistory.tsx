@@ -1,5 +1,5 @@
 import { redFlagById } from "@/core/rules/redFlags";
-import type { StoredScreening } from "@/server/screenings";
+import type { StoredScreening } from "@/server/client/screenings";
 import { moment, shortDate } from "@/ui/dates";
 
 /** Every screening with who signed it, what was answered yes and how it was cleared. */

@@ -1,10 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
-import { DEED_SENTENCES } from "@/core/safety/roles";
-import type { Answer } from "@/core/safety/screening";
-import type { ScreeningState } from "@/core/safety/screeningState";
+import type { Answer } from "@/core/screening/screening";
+import type { ScreeningState } from "@/core/screening/screeningState";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
 import { focusFirstGap } from "@/ui/form/focusFirstGap";

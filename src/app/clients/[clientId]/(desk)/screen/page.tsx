@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { may } from "@/core/access/roles";
 import { citationState } from "@/core/rules/citations";
-import { may } from "@/core/safety/roles";
-import { clientEpisode } from "@/server/clients";
-import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/screenings";
-import { checkedCitations } from "@/server/sources";
+import { clientEpisode } from "@/server/client/clients";
+import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/client/screenings";
+import { checkedCitations } from "@/server/clinic/sources";
 import { ScreenDesk } from "./ScreenDesk";
 import { ScreenHistory } from "./ScreenHistory";
 import { StandingSigns } from "./StandingSigns";

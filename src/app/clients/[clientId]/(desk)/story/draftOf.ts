@@ -1,6 +1,6 @@
 import type { MassUnit } from "@/core/units/mass";
-import type { ClientEpisode } from "@/server/clients";
-import type { Story } from "@/server/story";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { Story } from "@/server/client/story";
 import { massText, type StoryDraft } from "../../../_story/storyDraft";
 
 const text = (n: number | null): string => (n === null ? "" : String(n));

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { clientEpisode } from "@/server/clients";
-import { coverOf } from "@/server/limits";
-import { episodesOf, storyOf } from "@/server/story";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { coverOf } from "@/server/bounds/limits";
+import { clientEpisode } from "@/server/client/clients";
+import { episodesOf, storyOf } from "@/server/client/story";
 import { storyChoices } from "../../../_story/choices";
 import { CloseEpisode } from "./CloseEpisode";
 import { draftOf } from "./draftOf";

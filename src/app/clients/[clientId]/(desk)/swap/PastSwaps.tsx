@@ -1,6 +1,6 @@
 import { exerciseById } from "@/core/rules/exercises";
-import { SWAP_REASONS, type SwapReason } from "@/core/selection/swap";
-import type { StoredSwap } from "@/server/swaps";
+import { SWAP_REASONS, type SwapReason } from "@/core/selection/swap/swap";
+import type { StoredSwap } from "@/server/choice/swaps";
 
 const name = (id: string): string => exerciseById(id)?.name ?? id;
 

@@ -9,9 +9,9 @@ import {
   SWAP_REASONS,
   type SwapReason,
   swapCandidates,
-} from "@/core/selection/swap";
+} from "@/core/selection/swap/swap";
 import type { FieldProblem } from "@/core/units/inputError";
-import type { ChooseFacts } from "@/server/choose";
+import type { ChooseFacts } from "@/server/choice/choose";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
 

@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/safety/roles";
-import { SWAP_REASON_IDS } from "@/core/selection/swap";
-import { chooseFacts } from "@/server/choose";
-import { clientEpisode } from "@/server/clients";
-import { loadingBarred } from "@/server/screenings";
-import { swapsOf } from "@/server/swaps";
+import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { SWAP_REASON_IDS } from "@/core/selection/swap/swap";
+import { chooseFacts } from "@/server/choice/choose";
+import { swapsOf } from "@/server/choice/swaps";
+import { clientEpisode } from "@/server/client/clients";
+import { loadingBarred } from "@/server/client/screenings";
 import { PastSwaps } from "./PastSwaps";
 import { SwapDesk } from "./SwapDesk";
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { changes } from "@/app/_web/route";
-import { clientEpisode } from "@/server/clients";
-import { voidMeasurement } from "@/server/otherMeasurements";
+import { clientEpisode } from "@/server/client/clients";
+import { voidMeasurement } from "@/server/measure/otherMeasurements";
 
 const input = z.object({
   reason: z

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { changes } from "@/app/_web/route";
-import { clientEpisode } from "@/server/clients";
+import { clientEpisode } from "@/server/client/clients";
 import { retireSheet } from "@/server/sheets/saveSheet";
 
 export const POST = changes(

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { changes } from "@/app/_web/route";
-import { clientEpisode } from "@/server/clients";
-import { voidTest } from "@/server/measurements";
+import { clientEpisode } from "@/server/client/clients";
+import { voidTest } from "@/server/measure/measurements";
 
 const voidInput = z.object({
   reason: z

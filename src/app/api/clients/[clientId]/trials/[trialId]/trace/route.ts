@@ -2,9 +2,9 @@ import { currentActor } from "@/app/_web/actor";
 import { problemResponse } from "@/app/_web/route";
 import { traceToCsv } from "@/core/exchange/traceCsv";
 import { uuid } from "@/core/units/fields";
-import { inClinic } from "@/server/db";
-import { trialTrace } from "@/server/measurements";
-import { Refused } from "@/server/refused";
+import { inClinic } from "@/server/base/db";
+import { Refused } from "@/server/base/refused";
+import { trialTrace } from "@/server/measure/measurements";
 
 /** The stored trace of a trial as CSV (docs/formats.md). */
 export async function GET(

@@ -1,0 +1,33 @@
+import Link from "next/link";
+import type { ClientEpisode } from "@/server/client/clients";
+
+/** Who is on the lane, how much the joint may hurt, and the way back. */
+export function FloorTop({
+  client,
+  painMax,
+  words,
+}: {
+  client: ClientEpisode;
+  painMax: number;
+  words?: string;
+}) {
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-x-6 px-8 pt-3">
+      <h1 className="text-[26px]">
+        {client.name}{" "}
+        <span className="text-[18px] font-normal">
+          {client.where}
+          {words ? ` · ${words}` : ""} · joint pain at most {painMax}
+        </span>
+      </h1>
+      <p className="flex gap-6 text-[17px]">
+        <Link href={`/clients/${client.clientId}`} className="underline">
+          to the desk
+        </Link>
+        <Link href="/" className="underline">
+          Today
+        </Link>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,333 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { sideOf } from "@/core/visit/recordOf";
+import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
+import { Problem } from "@/ui/form/Problem";
+import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import type { FloorLaneProps } from "../FloorLane";
+import { Closing } from "./Closing";
+import { Entry } from "./Entry";
+import { FloorPose } from "./FloorPose";
+import { FloorTop } from "./FloorTop";
+import { bandOf, spaceDoes } from "./floorWords";
+import { LineActions } from "./LineActions";
+import { SetBars } from "./SetBars";
+import { SetUpCard } from "./SetUpCard";
+import { Stage } from "./Stage";
+import { StateBand } from "./StateBand";
+import { StopDialog } from "./StopDialog";
+import { SwapDialog } from "./SwapDialog";
+import { useSetClock } from "./useSetClock";
+import { type OpenVisit, useVisit } from "./useVisit";
+import { WhatToSet } from "./WhatToSet";
+
+/** The visit under way: the band, what to set, the giant number, pain keys, and a stop that is always live. */
+export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
+  const { client, open } = props;
+  const visit = useVisit(open);
+  const { state, happen } = visit;
+  const [usesCell, setUsesCell] = useState(true);
+  const [usesSensor, setUsesSensor] = useState(false);
+  const [beats, setBeats] = useState(true);
+  const [pinsOf, setPinsOf] = useState<string | null>(null);
+  const [pain, setPain] = useState<number | null>(null);
+  const [left, setLeft] = useState<number | null>(null);
+  const [reps, setReps] = useState<number | null>(null);
+  const [swapOf, setSwapOf] = useState<Pick<KeptLine, "lineId" | "name"> | null>(null);
+  const stopDialog = useRef<HTMLDialogElement>(null);
+  const swapDialog = useRef<HTMLDialogElement>(null);
+  const stopAt = useRef(0);
+
+  const task = state.under?.task ?? currentTask(state);
+  const line = task ? lineOf(state, task.lineId) : null;
+  const painMax = line?.painMax ?? props.painMax;
+  const clock = useSetClock(state, happen, {
+    beats,
+    cellQuery: usesCell && line && task ? cellQuery(client.clientId, open.firstSide, line, task) : null,
+    sensorQuery: usesSensor && line && task ? sensorQuery(client.clientId, open.firstSide, line, task) : null,
+  });
+  const asked = task && line ? askedOf(state, task, line) : { reserve: false, felt: false };
+  const needsLeft = asked.reserve || asked.felt;
+  const didReps = reps ?? state.under?.reps ?? null;
+
+  const rate = (p: number, l: number | null) => {
+    happen({
+      type: "rate",
+      pain: p,
+      reps: didReps,
+      reserve: asked.reserve ? l : null,
+      felt: asked.felt ? l : null,
+      recordId: crypto.randomUUID(),
+      at: Date.now(),
+    });
+    setPain(null);
+    setLeft(null);
+    setReps(null);
+  };
+  const pins = line !== null && pinsOf === line.lineId;
+  const isReady = line !== null && (pins || !line.needsPins);
+  const setUpDone = () => {
+    if (line && isReady) happen({ type: "set-up", lineId: line.lineId, pins, at: Date.now() });
+  };
+  const score = (n: number) => {
+    if (clock.isEarly) return;
+    // one tap less: who answers the pain has set the machine
+    if (state.phase === "set-up") {
+      if (!isReady) return;
+      setUpDone();
+      happen({ type: "pain-before", score: n, at: Date.now() });
+    } else if (state.phase === "rating") {
+      if (needsLeft && left === null) setPain(n);
+      else rate(n, left);
+    } else if (state.phase === "working" && task?.holdS === null) {
+      clock.end();
+      setPain(n);
+    } else happen({ type: "pain-before", score: n, at: Date.now() });
+  };
+  const answerLeft = (n: number) => {
+    setLeft(n);
+    if (pain !== null) rate(pain, n);
+  };
+  // a set that was ended by its pain key is rated as soon as the fold has it
+  const isAnswered = state.phase === "rating" && pain !== null && !needsLeft;
+  const latestRate = useRef(rate);
+  latestRate.current = rate;
+  useEffect(() => {
+    if (isAnswered && pain !== null) latestRate.current(pain, null);
+  }, [isAnswered, pain]);
+
+  const word = bandOf(state, clock.restS);
+  const action = spaceDoes(state, clock.restS, isReady);
+  const space = () => {
+    if (state.phase === "set-up") setUpDone();
+    else if (state.phase === "ready") clock.start();
+    else if (state.phase === "working") clock.end();
+  };
+  const openStop = () => {
+    stopAt.current = Date.now();
+    stopDialog.current?.showModal();
+  };
+  const openSwap = (of: Pick<KeptLine, "lineId" | "name">) => {
+    setSwapOf(of);
+    swapDialog.current?.showModal();
+  };
+  const endedLine = state.lines.find((l) => state.ended[l.lineId]);
+  const isClosing = state.phase === "closing" || state.phase === "finished";
+  return (
+    <main data-theme="gym" className="flex h-dvh flex-col overflow-y-auto bg-base-200 text-base-content">
+      <StateBand
+        state={word}
+        where={isClosing ? props.sheet.name : whereWords(state, task, line, open)}
+        saved={
+          visit.outbox.waiting === 0 ? "saved at the clinic" : `saved here, ${visit.outbox.waiting} waiting`
+        }
+      />
+      <FloorTop client={client} painMax={painMax} {...(line ? { words: legWords(task, open) } : {})} />
+      <Problem sentence={visit.notice ?? visit.outbox.refused} />
+      {visit.outbox.refused && (
+        <p className="px-8">
+          <button type="button" className="btn border-rule bg-base-100" onClick={visit.startOver}>
+            Go on with what the clinic has
+          </button>
+        </p>
+      )}
+      {isClosing ? (
+        <Closing
+          client={client}
+          state={state}
+          firstSide={open.firstSide}
+          painMax={props.painMax}
+          onFinish={happen}
+          onUndo={visit.undo}
+          onSwapEnded={state.stopped === null && endedLine ? () => openSwap(endedLine) : null}
+        />
+      ) : (
+        line &&
+        task && (
+          <>
+            <div className="grid min-h-0 flex-1 overflow-y-auto grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] gap-x-6 px-8 pt-2">
+              <div>
+                <h2 className="text-[26px] leading-tight">{line.name}</h2>
+                {endedLine && endedLine.lineId !== line.lineId && state.phase === "set-up" && (
+                  <p className="mt-1 border-l-4 border-mark pl-3 text-[17px]">
+                    {endedLine.name} ended: {state.ended[endedLine.lineId]}.{" "}
+                    <button type="button" className="underline" onClick={() => openSwap(endedLine)}>
+                      Swap it for today
+                    </button>
+                  </p>
+                )}
+                <div className="mt-2">
+                  <WhatToSet line={line} task={task as LiveTask} />
+                </div>
+              </div>
+              <div className="self-center">
+                {state.phase === "set-up" ? (
+                  <SetUpCard
+                    line={line}
+                    support={props.support[line.exerciseId] ?? null}
+                    pins={pins}
+                    onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
+                  />
+                ) : (
+                  <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                )}
+              </div>
+              <div>
+                <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
+                {state.phase === "set-up" && (
+                  <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                )}
+              </div>
+            </div>
+            <div className="px-8 pb-1">
+              <SetBars state={state} lineId={line.lineId} firstSide={open.firstSide} />
+            </div>
+            <div className="grid grid-cols-[minmax(0,1fr)_220px] items-end gap-6 px-8 pb-2">
+              <Entry
+                state={state}
+                painMax={painMax}
+                isEarly={clock.isEarly}
+                asked={asked}
+                pain={pain}
+                left={left}
+                reps={didReps}
+                onPain={score}
+                onLeft={answerLeft}
+                onReps={setReps}
+                onWhy={clock.sayWhy}
+              />
+              <button
+                type="button"
+                onClick={openStop}
+                className="min-h-[88px] cursor-pointer rounded-lg bg-[#b3301f] text-white"
+              >
+                <span className="display block text-[34px] leading-none">STOP</span>
+                <span className="text-[17px]">and say why</span>
+              </button>
+            </div>
+            <LineActions
+              action={clock.isEarly ? null : action}
+              line={line}
+              task={task}
+              state={state}
+              beats={beats}
+              usesCell={usesCell}
+              usesSensor={usesSensor}
+              canUndo={visit.canUndo}
+              onSpace={space}
+              onUndo={visit.undo}
+              onSwap={() => openSwap(line)}
+              onBeats={() => setBeats((on) => !on)}
+              onCell={() => setUsesCell((on) => !on)}
+              onSensor={() => setUsesSensor((on) => !on)}
+              happen={happen}
+            />
+            <div className="px-8 pb-3 [@media(hover:none)]:hidden">
+              <KeysHelp
+                deeds={[
+                  { key: " ", label: "space", words: action ?? "nothing now", run: space },
+                  ...scoreDeeds("joint pain", score),
+                  { key: "u", words: "undo the last entry", run: visit.undo },
+                  { key: "x", words: "stop the visit and say why", run: openStop },
+                  { key: "+", words: "count a repetition", run: clock.tap },
+                  {
+                    key: "l",
+                    words: usesCell ? "without load cell" : "with load cell",
+                    run: () => setUsesCell((on) => !on),
+                  },
+                  { key: "m", words: beats ? "beats off" : "beats on", run: () => setBeats((on) => !on) },
+                ]}
+              />
+            </div>
+          </>
+        )
+      )}
+      <StopDialog
+        ref={stopDialog}
+        onStop={(reason, signs) => {
+          happen({ type: "stop", reason, at: stopAt.current || Date.now() });
+          if (signs.length)
+            visit.outbox.post(`/api/clients/${client.clientId}/rechecks`, {
+              id: crypto.randomUUID(),
+              isClear: false,
+              signs,
+            });
+        }}
+      />
+      <SwapDialog
+        key={swapOf?.lineId ?? "none"}
+        ref={swapDialog}
+        visitId={open.id}
+        line={swapOf}
+        onSwap={(to, why) => happen({ type: "swap", lineId: to.lineId, to, why, at: Date.now() })}
+      />
+    </main>
+  );
+}
+
+/** Reserve, or felt effort of holds, is asked once: after the last set of a leg, and where a scheme ends by it. */
+function askedOf(s: VisitState, task: { lineId: string; leg: string }, line: KeptLine) {
+  const open = s.tasks.filter(
+    (t) => t.status === "open" && t.lineId === task.lineId && t.leg === task.leg,
+  ).length;
+  const isLast = s.phase === "rating" ? open <= 1 : open === 0;
+  const isHeld = line.kind === "holds";
+  if (line.kind === "stretch") return { reserve: false, felt: false };
+  return { felt: isHeld && isLast, reserve: !isHeld && (isLast || line.leastReserve !== null) };
+}
+
+function whereWords(
+  s: VisitState,
+  task: { lineId: string; set: number; leg: string } | null,
+  line: KeptLine | null,
+  open: OpenVisit,
+): string {
+  if (!task || !line) return "";
+  const own = s.tasks.filter((t) => t.lineId === line.lineId && t.status !== "dropped");
+  const at = own.filter((t) => t.status === "done").length + 1;
+  const place = s.lines.findIndex((l) => l.lineId === line.lineId) + 1;
+  return `${line.kind === "holds" ? "hold" : "set"} ${Math.min(at, own.length)} of ${own.length} · line ${place} of ${open.lines.length}`;
+}
+
+function legWords(task: { leg: "both" | "first" | "second" } | null, open: OpenVisit): string {
+  if (!task) return "";
+  return task.leg === "both" ? "both legs" : `${sideOf(task.leg, open.firstSide)} leg`;
+}
+
+function cellQuery(
+  client: string,
+  first: "left" | "right",
+  line: KeptLine,
+  task: { leg: "both" | "first" | "second"; holdS: number | null },
+) {
+  const padM = line.drawing?.settings.padM;
+  if (task.holdS === null || line.aimForceN === null || !padM || line.fromDeg === null) return null;
+  return {
+    client,
+    side: task.leg === "both" ? first : sideOf(task.leg, first),
+    angle: line.fromDeg,
+    lever: padM,
+    aim: line.aimForceN.toFixed(1),
+    seconds: task.holdS,
+  };
+}
+
+function sensorQuery(
+  client: string,
+  first: "left" | "right",
+  line: KeptLine,
+  task: { leg: "both" | "first" | "second"; reps: number | null; workS: number },
+) {
+  if (!task.reps || line.fromDeg === null || line.toDeg === null || line.toDeg <= line.fromDeg) return null;
+  return {
+    client,
+    side: task.leg === "both" ? first : sideOf(task.leg, first),
+    kind: "repetitions",
+    from: Math.round(line.fromDeg),
+    to: Math.round(line.toDeg),
+    reps: task.reps,
+    repS: (task.workS / task.reps).toFixed(2),
+  };
+}

@@ -1,0 +1,99 @@
+import fc from "fast-check";
+import { painAbove } from "../progression/painAbove";
+import { CONDITIONS, conditionById } from "../rules/conditions";
+import { taskBarred } from "../selection/fit/taskBarred";
+import { bounded } from "../testdata/bounded";
+import { NO_FINDINGS } from "../testdata/noFindings";
+import type { ClientFindings, Criterion } from "./phaseCriteria";
+import { phaseStep, proposedEntry } from "./phaseEntry";
+import { phaseLimits } from "./phaseLimits";
+
+const EVEN = { lsiPct: 100, lowPct: 98, highPct: 102 };
+const ALL_WELL: ClientFindings = {
+  ...NO_FINDINGS,
+  extensionDeficitDeg: 0,
+  flexionDeg: 135,
+  swellingGrade: 0,
+  quadricepsLagDeg: 0,
+  quadricepsSymmetry: EVEN,
+  hamstringSymmetry: EVEN,
+  restingPain: 0,
+};
+const at = (conditionId: string, found: ClientFindings) => {
+  const c = conditionById(conditionId);
+  if (!c) throw new Error("no condition");
+  return { c, proposal: proposedEntry(c, found) };
+};
+
+describe("a client who arrives half way", () => {
+  test("is proposed the phase that weeks and findings support, with what a therapist has to have seen", () => {
+    const { c, proposal } = at("acl_reconstruction", { ...ALL_WELL, weeks: 16 });
+    const index = c.phases.findIndex((p) => p.id === proposal.phase.id);
+    expect(index).toBeGreaterThan(1);
+    expect(proposal.phase.weeks.from).toBeLessThanOrEqual(16);
+    expect(proposal.toConfirm.every((x) => x.isFunctional)).toBe(true);
+    expect(proposal.missing.length).toBeGreaterThan(0);
+  });
+
+  test("is confirmed there in one step with a reason, in an earlier phase too, and in no later one", () => {
+    const found = { ...ALL_WELL, weeks: 16 };
+    const { c, proposal } = at("acl_reconstruction", found);
+    const entering = { phaseId: c.phases[0]?.id ?? "", isConfirmed: false };
+    c.phases.forEach((p, i) => {
+      const step = phaseStep(c, entering, p.id, found);
+      if (i <= c.phases.indexOf(proposal.phase)) expect(step).toEqual({ possible: true, needsReason: i > 0 });
+      else expect(step).toMatchObject({ possible: false, sentence: expect.stringMatching(/support “.+”/) });
+    });
+  });
+
+  test("weeks alone open nothing: without findings, or with one that is not met, the phase before it is proposed", () => {
+    for (const c of CONDITIONS) {
+      const first = c.phases[0];
+      const asks =
+        first && Object.entries(first.exit_criteria).some(([k, v]) => k.endsWith("_deg") && v !== null);
+      if (asks) expect(proposedEntry(c, { ...NO_FINDINGS, weeks: 40 }).phase.id).toBe(first.id);
+    }
+    const stiff = at("acl_reconstruction", { ...ALL_WELL, weeks: 40, extensionDeficitDeg: 20 });
+    expect(stiff.proposal.phase.id).toBe(stiff.c.phases[0]?.id);
+    expect(stiff.proposal.missing.map((m) => m.state)).toContain("not met");
+  });
+
+  test("is never proposed a phase whose weeks have not come, and better findings never propose an earlier one", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CONDITIONS),
+        fc.integer({ min: 0, max: 60 }),
+        fc.integer({ min: 0, max: 4 }),
+        (c, weeks, swellingGrade) => {
+          const worse = proposedEntry(c, { ...ALL_WELL, weeks, swellingGrade }).phase;
+          const better = proposedEntry(c, { ...ALL_WELL, weeks }).phase;
+          expect(better.weeks.from).toBeLessThanOrEqual(Math.max(weeks, c.phases[0]?.weeks.from ?? 0));
+          expect(c.phases.indexOf(better)).toBeGreaterThanOrEqual(c.phases.indexOf(worse));
+        },
+      ),
+    );
+  });
+});
+
+test("a criterion that the phase itself bars says how it is ticked", () => {
+  const c = conditionById("knee_oa");
+  const flare = c?.phases[0];
+  if (!c || !flare) throw new Error("no flare");
+  const limits = phaseLimits(c, flare, { variantId: "severe", choices: {}, week: 0 });
+  const criterion = (words: string): Criterion => ({
+    words,
+    state: "not measured",
+    found: null,
+    isFunctional: true,
+  });
+  expect(taskBarred(criterion("chair rise five times without hands"), limits)).toMatch(/daily life/);
+  expect(taskBarred(criterion("walks ten minutes"), limits)).toBeNull();
+  expect(taskBarred({ ...criterion("chair rise"), isFunctional: false }, limits)).toBeNull();
+});
+
+test("pain before any work that is above the most allowed is said, with the number and what can be done", () => {
+  const limits = bounded({ joint_pain: { high: 3 } });
+  expect(painAbove(3, limits)).toBeNull();
+  expect(painAbove(5, limits)).toMatch(/5 of 10.*above the most allowed in it, 3/);
+  expect(painAbove(9, {})).toBeNull();
+});

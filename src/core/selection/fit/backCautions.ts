@@ -1,0 +1,65 @@
+import { notchesOf } from "../../equipment/machine";
+import type { Exercise } from "../../rules/exercises";
+import { GRAVITY_M_S2 } from "../../units/mass";
+import { type AffineAngle, footForceN } from "../setUp/affineArc";
+import type { LoadContext } from "../setUp/loadContext";
+import type { ChosenMachine } from "../setUp/machineFor";
+import { solved } from "../setUp/solveSetUp";
+import { TRUNK } from "../setUp/stops";
+import type { AllowedArc } from "./allowedArc";
+import type { ExerciseUse } from "./exerciseUse";
+
+/** Rounding from here on is said, with so much of the body's weight on the leg (corrections K7). */
+const ROUNDED_DEG = 10;
+const LOADED_BODY_WEIGHTS = 0.25;
+
+/**
+ * Rounding of the low back under load where it is not barred: said with what cures it, a flatter back by so many notches,
+ * lower feet, or an earlier stop. With a back problem at any load. Corrections K7.
+ */
+export function backCautions(
+  e: Exercise,
+  use: ExerciseUse,
+  chosen: ChosenMachine,
+  allowed: AllowedArc,
+  ctx: Pick<LoadContext, "body" | "limits" | "hasBackProblem">,
+  at: {
+    settings: Record<string, number>;
+    load: number;
+    angles: readonly AffineAngle[];
+    arc: AllowedArc;
+  },
+): string[] {
+  const leastN = ctx.hasBackProblem ? 0 : LOADED_BODY_WEIGHTS * ctx.body.massKg * GRAVITY_M_S2;
+  const isRound = (a: AffineAngle): boolean =>
+    a.pelvicTuckDeg > ROUNDED_DEG && a.chain === "closed" && footForceN(a, at.load) > leastN;
+  const inArc = (a: AffineAngle): boolean => a.deg >= at.arc.fromDeg && a.deg <= at.arc.toDeg;
+  const round = at.angles.filter((a) => inArc(a) && isRound(a));
+  if (round.length === 0) return [];
+  const most = Math.max(...round.map((a) => a.pelvicTuckDeg));
+  const firstDeg = Math.min(...round.map((a) => a.deg));
+  const still = (settings: Record<string, number>): boolean => {
+    const { angles } = solved(e, use, chosen, allowed, ctx, settings);
+    return angles.some((a) => inArc(a) && isRound(a));
+  };
+  const cures: string[] = [];
+  const back = chosen.family.settings.find((s) => TRUNK.has(s.key));
+  if (back) {
+    const flatter = notchesOf(chosen.machine, back).filter(
+      (n) => n.value > (at.settings[back.key] ?? back.usual),
+    );
+    const notches = flatter.findIndex((n) => !still({ ...at.settings, [back.key]: n.value })) + 1;
+    if (notches > 0) cures.push(`recline by ${notches} ${notches === 1 ? "notch" : "notches"}`);
+  }
+  const feet = chosen.family.settings.find((s) => s.key === "footM");
+  if (feet) {
+    const lower = notchesOf(chosen.machine, feet)
+      .filter((n) => n.value < (at.settings.footM ?? feet.usual))
+      .reverse();
+    if (lower.some((n) => !still({ ...at.settings, footM: n.value }))) cures.push("put the feet lower");
+  }
+  cures.push(`stop before ${Math.floor(firstDeg)}°`);
+  return [
+    `The low back rounds by about ${Math.round(most / 5) * 5}° under load (an estimate, 10 to 15° either way): ${cures.join(", or ")}.`,
+  ];
+}

@@ -1,0 +1,223 @@
+import type { Body } from "../../body/segments";
+import { byWhom } from "../../bounds/inForce";
+import type { Exercise } from "../../rules/exercises";
+import { estimate1RM } from "../../strength/repetitionMaximum";
+import { GRAVITY_M_S2 } from "../../units/mass";
+import { type AffineAngle, footForceN } from "./affineArc";
+import { directionOf, type LoadContext, liftOf, shareLimit, signOf } from "./loadContext";
+import { type ChosenMachine, realLoads } from "./machineFor";
+import type { RepetitionTest } from "./repetitionTest";
+import { hipStrength, type Strength, strengthAt } from "./strengthKnown";
+import { demandNm, intersect, type LoadSpan, loadsUnder, spanOfForce } from "./workingLoad";
+
+/** One thing that bounds the load of a set-up: which loads it leaves, and what it says of one outside. */
+export interface LoadCap {
+  kind: "share" | "hip" | "start" | "weight" | "family" | "history";
+  /** in the family's unit; null: no load at all */
+  span: LoadSpan | null;
+  /** why a load outside is too heavy, in words */
+  why: (load: number) => string;
+}
+
+/** What a set-up is asked for. */
+export interface LoadQuestion {
+  e: Exercise;
+  chosen: ChosenMachine;
+  settings: Readonly<Record<string, number>>;
+  /** angles inside the arc */
+  inside: readonly AffineAngle[];
+  /** both legs lift at once */
+  twoLegs: boolean;
+  /** the body alone is the load */
+  isBody: boolean;
+}
+
+const kgOf = (newtons: number): number => Math.round(newtons / GRAVITY_M_S2);
+
+/** Whether the load of a machine is carried by the body through the foot. */
+export const isCarried = (q: Pick<LoadQuestion, "chosen" | "inside">): boolean =>
+  !q.chosen.family.isPull && q.inside.some((a) => a.chain === "closed");
+
+/**
+ * Everything that bounds the load of a set-up, the strictest of which counts: share of knee and hip strength, force
+ * through the foot until a repetition test stands, weight as written, what the family can be stood against, and what was
+ * lifted so far. The one answer that row, card, line, search, comparison and route ask. Corrections K1.
+ */
+export function loadCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
+  const test = repetitionTestOf(q, ctx);
+  return [
+    ...shareCaps(q, ctx, test !== null),
+    ...weightCaps(q, ctx),
+    ...familyCaps(q, ctx.body),
+    ...(test ? testCaps(test, q, ctx) : []),
+    // last, so that it is named only where nothing else is broken: a therapist may go above it with a reason
+    ...(q.isBody || test || !isCarried(q) || ctx.startCapIsLifted ? [] : [startCap(q, ctx)]),
+  ];
+}
+
+/** What all caps leave together; null where nothing is left. */
+export const spanOf = (caps: readonly LoadCap[]): LoadSpan | null =>
+  caps.reduce<LoadSpan | null>((left, cap) => intersect(left, cap.span), ANY_LOAD);
+const ANY_LOAD: LoadSpan = { least: 0, most: Number.POSITIVE_INFINITY };
+
+/** The first cap that a load breaks; null where it breaks none. */
+export const brokenBy = (caps: readonly LoadCap[], load: number): LoadCap | null =>
+  caps.find((c) => c.span === null || load > c.span.most + 1e-6 || load < c.span.least - 1e-6) ?? null;
+
+/** The repetition test that stands for this machine with these legs; null without one. A counterweight has none. */
+export const repetitionTestOf = (
+  q: Pick<LoadQuestion, "chosen" | "twoLegs">,
+  ctx: Pick<LoadContext, "repetitionTests">,
+): RepetitionTest | null =>
+  q.chosen.family.isReversed || !q.chosen.family.load
+    ? null
+    : (ctx.repetitionTests.find((t) => t.machineName === q.chosen.machine.name && t.twoLegs === q.twoLegs) ??
+      null);
+
+/**
+ * Share of strength. A machine's load is set by the low end of what is not known; the body alone is judged by a limit or
+ * by a test, at the middle, and never where the client does as much every day (corrections K2).
+ */
+function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap[] {
+  const { e } = q;
+  const direction = directionOf(e);
+  const limit = shareLimit(e, ctx.limits);
+  const sign = signOf(e);
+  const isTested = ctx.strength[direction] !== null;
+  const judges = q.isBody ? isTested || limit.isSet : isTested || !hasTest;
+  if (!judges || (q.isBody && isDaily(q, ctx))) return [];
+  const end = (s: Strength) => (q.isBody ? s.middle : s.low);
+  const share = (load: number): string => {
+    const shares = q.inside.flatMap((a) => {
+      const own = strengthAt(ctx.strength, direction, a.deg);
+      return own ? [Math.max(0, demandNm(a, load, sign)) / end(own)] : [];
+    });
+    return `${Math.round(Math.max(0, ...shares) * 100)} %`;
+  };
+  const whose = isTested ? "its strength" : "the strength that is safe to count on, untested";
+  const found: LoadCap[] = [
+    {
+      kind: "share",
+      span: loadsUnder(q.inside, sign, (deg) => {
+        const own = strengthAt(ctx.strength, direction, deg);
+        return own && end(own) * limit.share;
+      }),
+      why: (load) =>
+        `it asks for ${share(load)} of ${whose}; ${Math.round(limit.share * 100)} % are the most here${limit.who}`,
+    },
+  ];
+  const hip = hipStrength(ctx.strength);
+  if (!q.isBody && isCarried(q) && (hip.isTested || !hasTest))
+    found.push({
+      kind: "hip",
+      span: hipSpan(q.inside, end(hip) * limit.share),
+      why: (load) => {
+        const most = Math.max(0, ...q.inside.map((a) => hipNm(a, load)));
+        return `it asks the hip for ${Math.round((most / end(hip)) * 100)} % of ${hip.isTested ? "its strength" : "what is safe to count on, untested"}; ${Math.round(limit.share * 100)} % are the most here${limit.who}`;
+      },
+    });
+  return found;
+}
+
+const hipNm = (a: AffineAngle, load: number): number => (a.bare.hipMomentNm ?? 0) + load * a.perUnit.hip;
+
+/** Loads that keep the hip's straightening moment under so much. */
+export function hipSpan(inside: readonly AffineAngle[], mostNm: number): LoadSpan | null {
+  let span: LoadSpan | null = ANY_LOAD;
+  for (const a of inside) {
+    if (a.bare.hipMomentNm === null) continue;
+    const room = mostNm - a.bare.hipMomentNm;
+    if (Math.abs(a.perUnit.hip) < 1e-9) {
+      if (room < 0) return null;
+    } else if (a.perUnit.hip > 0) span = intersect(span, { least: 0, most: room / a.perUnit.hip });
+    else span = intersect(span, { least: room / a.perUnit.hip, most: Number.POSITIVE_INFINITY });
+  }
+  return span;
+}
+
+/** The body alone, and no more of it than the client does every day at knee and hip. */
+function isDaily(q: LoadQuestion, ctx: LoadContext): boolean {
+  const { daily } = ctx.strength.estimate;
+  if (!daily) return false;
+  const sign = signOf(q.e);
+  return q.inside.every(
+    (a) => demandNm(a, 0, sign) <= daily.kneeNm + 1 && Math.abs(a.bare.hipMomentNm ?? 0) <= daily.hipNm + 1,
+  );
+}
+
+/** Kilograms on the leg that a surgeon wrote: the body's own weight counts too. */
+function weightCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
+  const { mostN } = ctx.weight;
+  if (
+    mostN === null ||
+    !q.inside.some((a) => a.foot.bare.x !== 0 || a.foot.bare.y !== 0 || a.chain === "closed")
+  )
+    return [];
+  return [
+    {
+      kind: "weight",
+      span: forceSpan(q.inside, mostN),
+      why: (load) =>
+        `it puts ${kgOf(mostForce(q.inside, load))} kg on the leg; ${kgOf(mostN)} are written${byWhom(ctx.limits, "weight_on_leg")}`,
+    },
+  ];
+}
+
+function startCap(q: LoadQuestion, ctx: LoadContext): LoadCap {
+  const { bodyWeights, because } = ctx.startCap;
+  const mostN = bodyWeights * ctx.body.massKg * GRAVITY_M_S2;
+  return {
+    kind: "start",
+    span: forceSpan(q.inside, mostN),
+    why: (load) =>
+      `the foot would carry ${(mostForce(q.inside, load) / (ctx.body.massKg * GRAVITY_M_S2)).toFixed(2)} of the body's weight; ${bodyWeights} a leg are the start, because ${because}, until a repetition test on this machine tells more`,
+  };
+}
+
+const mostForce = (inside: readonly AffineAngle[], load: number): number =>
+  Math.max(0, ...inside.map((a) => footForceN(a, load)));
+
+const forceSpan = (inside: readonly AffineAngle[], mostN: number): LoadSpan | null =>
+  inside.reduce<LoadSpan | null>((span, a) => intersect(span, spanOfForce(a.foot, mostN)), ANY_LOAD);
+
+function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
+  const stands = q.isBody ? undefined : q.chosen.family.standsAgainst?.(body, q.settings);
+  if (!stands) return [];
+  const { leastKg, mostKg, because, tooLittle } = stands;
+  const tenth = (n: number) => Math.round(n * 10) / 10;
+  return [
+    {
+      kind: "family",
+      span: leastKg <= mostKg ? { least: leastKg, most: mostKg } : null,
+      why: (load) =>
+        load < leastKg
+          ? `${tooLittle} at ${tenth(load)} kg; ${Math.ceil(leastKg * 10) / 10} kg are the least in this posture`
+          : `at ${tenth(load)} kg ${because}; ${Math.floor(mostKg * 10) / 10} kg are the most in this posture`,
+    },
+  ];
+}
+
+/** The largest load done well so far and one step more; and a phase's percentage of what the test says can be lifted once. */
+function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): LoadCap[] {
+  const loads = realLoads(q.chosen.machine, q.chosen.family);
+  const next = loads.find((l) => l.load > test.loadKg + 1e-6)?.load ?? test.loadKg;
+  const kg = (n: number) => `${Math.round(n * 10) / 10} kg`;
+  const found: LoadCap[] = [
+    {
+      kind: "history",
+      span: { least: 0, most: next },
+      why: () =>
+        `${kg(test.loadKg)} is the most that was lifted there so far, and one step more is ${kg(next)}`,
+    },
+  ];
+  const limit = shareLimit(q.e, ctx.limits);
+  const max = estimate1RM(test.loadKg, test.reps, test.reserve, liftOf(q.e)).value;
+  if (limit.isSet && max !== null)
+    found.push({
+      kind: "share",
+      span: { least: 0, most: max * limit.share },
+      why: () =>
+        `${kg(max * limit.share)} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+    });
+  return found;
+}

@@ -1,0 +1,281 @@
+import type { Body } from "../../body/segments";
+import { geometryOf, notchesOf } from "../../equipment/machine";
+import { chooseStep, type RoundingPolicy } from "../../equipment/roundLoad";
+import type { Exercise } from "../../rules/exercises";
+import type { AllowedArc } from "../fit/allowedArc";
+import { backCautions } from "../fit/backCautions";
+import type { ExerciseUse } from "../fit/exerciseUse";
+import { type ReferenceTask, relativeLoad, type Tissue, tissueLoad } from "../tissue/tissues";
+import { type AffineAngle, jointAt } from "./affineArc";
+import { brokenBy, hipSpan, isCarried, type LoadCap, loadCaps, spanOf } from "./loadCaps";
+import { directionOf, type LoadContext, signOf } from "./loadContext";
+import { BODY_WEIGHT, type ChosenMachine, type RealLoad, realLoads, settingsAtNotches } from "./machineFor";
+import { longestRun } from "./setUpArc";
+import { solved } from "./solveSetUp";
+import { fitStops, TRUNK } from "./stops";
+import { hipStrength, strengthAt } from "./strengthKnown";
+import { demandNm, intersect, type LoadSpan, loadsUnder } from "./workingLoad";
+
+/** What every loadable exercise is set to, so that rows can be compared. */
+export type Basis =
+  /** share of what the knee can give at its hardest angle */
+  | { kind: "effort"; share: number }
+  /** largest moment of the knee, N·m */
+  | { kind: "moment"; nm: number }
+  | { kind: "load"; kg: number };
+
+export interface RowContext extends LoadContext {
+  chair: ReferenceTask;
+  tissue: Tissue;
+  /** most of the looked-at tissue's load, as a multiple of the reference task; null: none is set */
+  capTimes: number | null;
+  basis: Basis;
+}
+
+/** A set-up of an exercise, computed. */
+export interface ComputedSetUp {
+  chosen: ChosenMachine;
+  settings: Record<string, number>;
+  share: number;
+  phase: -1 | 0 | 1;
+  /** in the family's unit, a real step */
+  load: number;
+  /** how the load is set on this machine */
+  how: string;
+  /** more than something leaves: what, in words; null where nothing is broken. See loadCaps */
+  tooHeavyBecause: string | null;
+  brokenCap: LoadCap["kind"] | null;
+  /** the lightest there is asks for more than it was set by; a wish, no limit */
+  isAboveWish: boolean;
+  /** what one should know of this posture, each with what to do */
+  cautions: string[];
+  arc: AllowedArc;
+  angles: AffineAngle[];
+  points: { deg: number; value: number }[];
+  /** the looked-at tissue's largest load inside the arc */
+  peak: number;
+  /** the same as a multiple of the reference task */
+  peakTimes: number;
+  /** largest and mean share of its own strength inside the arc; null where the curve says nothing sure */
+  effortShare: number | null;
+  meanShare: number | null;
+  /** the largest share at both ends of an untested strength; null where it was tested */
+  effortBand: { low: number; high: number } | null;
+  /** largest moment inside the arc, N·m, in the trained direction */
+  momentNm: number;
+}
+
+/** Part of the open arc that is used on purpose: a range window, or with equal ends a hold's angle. */
+export interface KneeWindow {
+  fromDeg: number;
+  toDeg: number;
+}
+
+/** The arc with a window's ends; null where the window leaves it. */
+export const insideOf = (arc: AllowedArc, w: KneeWindow): AllowedArc | null =>
+  w.fromDeg < arc.fromDeg - 1e-9 || w.toDeg > arc.toDeg + 1e-9 || w.fromDeg > w.toDeg
+    ? null
+    : { ...arc, ...w };
+
+export const outsideWords = (arc: AllowedArc): string =>
+  `only ${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open${
+    arc.cuts.length ? `, because of ${arc.cuts.map((c) => c.because).join(" and ")}` : ""
+  }: choose angles inside`;
+
+/**
+ * Computes a set-up: settings at notches, the arc that limits and settings leave, the real load at or below what the
+ * rows are compared at, tissue loads over the angles. A string is the reason why nothing is left.
+ */
+export function computeSetUp(
+  e: Exercise,
+  use: ExerciseUse,
+  chosen: ChosenMachine,
+  allowed: AllowedArc,
+  ctx: RowContext,
+  asked: {
+    settings?: Readonly<Record<string, number>>;
+    load?: number;
+    window?: KneeWindow | null;
+    policy?: RoundingPolicy;
+  } = {},
+): ComputedSetUp | string {
+  const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked.settings);
+  const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
+  let settings = fitted(settingsAtNotches(chosen, use, asked.settings));
+  let found = at(settings);
+  // flatter backs, one notch after the other, where the back or the hip is what cuts the arc
+  for (const flatter of flatterBacks(chosen, settings, asked.settings)) {
+    if (!found.arc?.cuts.some((c) => c.isBody)) break;
+    const refitted = fitted(flatter);
+    const next = at(refitted);
+    if (next.arc && next.arc.toDeg > (found.arc?.toDeg ?? 0)) [settings, found] = [refitted, next];
+  }
+  const { angles } = found;
+  const unreachable = outOfReach(ctx.body, chosen, settings);
+  if (unreachable) return unreachable;
+  if (!found.arc) return "limits and stops leave no knee angle for it";
+  const arc = asked.window ? insideOf(found.arc, asked.window) : found.arc;
+  if (!arc) return outsideWords(found.arc);
+  const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
+  if (inside.length === 0) return "limits and stops leave no knee angle for it";
+  const isBody = use.isUnloaded === true || !chosen.family.load;
+  const caps = loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx);
+  const set =
+    asked.load === undefined
+      ? loadFor(e, isBody, chosen, inside, ctx, caps, asked.policy ?? "down")
+      : { ...realLoad(chosen, asked.load, isBody), isAboveWish: false };
+  const { load, how } = set;
+  const broken = brokenBy(caps, load);
+  const value = (a: AffineAngle) => tissueLoad(ctx.tissue, a, load, ctx.chair);
+  const capped = cappedArc(arc, angles, value, ctx);
+  if (!capped) return `everywhere more than ${ctx.capTimes} × the reference task, the cap that was set`;
+  const kept = inside.filter((a) => a.deg >= capped.fromDeg && a.deg <= capped.toDeg);
+  const peak = Math.max(...kept.map(value));
+  const sign = signOf(e);
+  const shares = kept.flatMap((a) => {
+    const own = strengthAt(ctx.strength, directionOf(e), a.deg);
+    const demand = Math.max(0, demandNm(a, load, sign));
+    return own ? [{ of: demand / own.middle, low: demand / own.high, high: demand / own.low, own }] : [];
+  });
+  const most = shares.reduce<(typeof shares)[number] | null>((m, x) => (m && m.of >= x.of ? m : x), null);
+  return {
+    chosen,
+    settings,
+    share: use.share,
+    phase: use.phase ?? 0,
+    load,
+    how,
+    tooHeavyBecause: broken ? broken.why(load) : null,
+    brokenCap: broken?.kind ?? null,
+    isAboveWish: set.isAboveWish,
+    cautions: backCautions(e, use, chosen, allowed, ctx, { settings, load, angles, arc: capped }),
+    arc: capped,
+    angles,
+    points: angles.map((a) => ({ deg: a.deg, value: value(a) })),
+    peak,
+    peakTimes: relativeLoad(ctx.tissue, peak, ctx.chair),
+    effortShare: most?.of ?? null,
+    effortBand: most && !most.own.isTested ? { low: most.low, high: most.high } : null,
+    meanShare: shares.length ? shares.reduce((sum, x) => sum + x.of, 0) / shares.length : null,
+    momentNm: Math.max(0, ...kept.map((a) => sign * jointAt(a, load).kneeMomentNm)),
+  };
+}
+
+/** Why the body cannot be set up like this; null where it can. */
+export function outOfReach(
+  body: Body,
+  { family, machine }: ChosenMachine,
+  settings: Readonly<Record<string, number>>,
+): string | null {
+  const notches = (key: string) => {
+    const spec = family.settings.find((x) => x.key === key);
+    return spec ? notchesOf(machine, spec).map((n) => n.value) : [];
+  };
+  return family.outOfReach?.(body, geometryOf(machine), settings, notches) ?? null;
+}
+
+/** The same settings with the backrest at each notch beyond this one. */
+function flatterBacks(
+  chosen: ChosenMachine,
+  settings: Record<string, number>,
+  fixed: Readonly<Record<string, number>> = {},
+): Record<string, number>[] {
+  const spec = chosen.family.settings.find((s) => TRUNK.has(s.key));
+  if (!spec || fixed[spec.key] !== undefined) return [];
+  const from = settings[spec.key] ?? spec.usual;
+  return notchesOf(chosen.machine, spec)
+    .filter((n) => n.value > from)
+    .map((n) => ({ ...settings, [spec.key]: n.value }));
+}
+
+function cappedArc(
+  arc: AllowedArc,
+  angles: readonly AffineAngle[],
+  value: (a: AffineAngle) => number,
+  ctx: RowContext,
+): AllowedArc | null {
+  const cap = ctx.capTimes;
+  if (cap === null) return arc;
+  const run = longestRun(arc, angles, (a) => relativeLoad(ctx.tissue, value(a), ctx.chair) <= cap + 1e-9);
+  if (!run) return null;
+  const because = `the cap of ${cap} × the reference task`;
+  const { cutsStraight: straight, cutsBent: bent } = run;
+  return {
+    fromDeg: straight ? run.fromDeg : arc.fromDeg,
+    toDeg: bent ? run.toDeg : arc.toDeg,
+    cuts: [
+      ...arc.cuts.filter((c) => (c.end === "straight" ? !straight : !bent)),
+      ...(straight ? [{ end: "straight" as const, deg: run.fromDeg, because }] : []),
+      ...(bent ? [{ end: "bent" as const, deg: run.toDeg, because }] : []),
+    ],
+  };
+}
+
+/** The real step nearest to an asked load. */
+function realLoad(chosen: ChosenMachine, asked: number, isBody: boolean): RealLoad {
+  if (isBody) return { load: 0, how: BODY_WEIGHT };
+  return realLoads(chosen.machine, chosen.family).reduce((best, s) =>
+    Math.abs(s.load - asked) < Math.abs(best.load - asked) - 1e-9 ? s : best,
+  );
+}
+
+/**
+ * The real step that the basis asks for and every cap allows; the easiest there is where none does. A counterweight is
+ * the lightest help that keeps under it.
+ */
+function loadFor(
+  e: Exercise,
+  isBody: boolean,
+  chosen: ChosenMachine,
+  inside: readonly AffineAngle[],
+  ctx: RowContext,
+  caps: readonly LoadCap[],
+  policy: RoundingPolicy,
+): RealLoad & { isAboveWish: boolean } {
+  if (isBody) return { load: 0, how: BODY_WEIGHT, isAboveWish: false };
+  const loads = realLoads(chosen.machine, chosen.family);
+  const isReversed = chosen.family.isReversed ?? false;
+  const easiest = (isReversed ? loads.at(-1) : loads[0]) as RealLoad;
+  const wish = wishedSpan(e, chosen, inside, ctx);
+  // where the curve says nothing sure at any angle, nothing above the easiest is chosen
+  if (wish === "unsure") return { ...easiest, isAboveWish: false };
+  const allowed = spanOf(caps);
+  const isAllowed = (l: RealLoad) =>
+    allowed !== null && l.load >= allowed.least - 1e-6 && l.load <= allowed.most + 1e-6;
+  const open = loads.filter(isAllowed);
+  if (isReversed) {
+    const best = wish && open.find((l) => l.load >= wish.least - 1e-9);
+    return best ? { ...best, isAboveWish: false } : { ...easiest, isAboveWish: true };
+  }
+  const best =
+    wish &&
+    chooseStep(
+      open.filter((l) => l.load >= wish.least - 1e-9),
+      (l) => l.load,
+      wish.most,
+      policy,
+    );
+  return best
+    ? { ...best, isAboveWish: false }
+    : { ...easiest, isAboveWish: wish === null || easiest.load > wish.most + 1e-9 };
+}
+
+/** The loads that the basis asks for, by the low end of what is not known; "unsure" where the curve says nothing. */
+function wishedSpan(
+  e: Exercise,
+  chosen: ChosenMachine,
+  inside: readonly AffineAngle[],
+  ctx: RowContext,
+): LoadSpan | null | "unsure" {
+  const { basis } = ctx;
+  if (basis.kind === "load") return { least: 0, most: basis.kg };
+  const own = (deg: number) => strengthAt(ctx.strength, directionOf(e), deg)?.low ?? null;
+  if (basis.kind === "moment") return loadsUnder(inside, signOf(e), () => basis.nm);
+  if (inside.every((a) => own(a.deg) === null)) return "unsure";
+  const knee = loadsUnder(inside, signOf(e), (deg) => {
+    const nm = own(deg);
+    return nm === null ? null : nm * basis.share;
+  });
+  if (!isCarried({ chosen, inside })) return knee;
+  return intersect(knee, hipSpan(inside, hipStrength(ctx.strength).low * basis.share));
+}

@@ -1,0 +1,219 @@
+import { type InForce, mostOf, withMore } from "../../bounds/inForce";
+import type { BoundKind } from "../../bounds/kinds";
+import type { Limit } from "../../bounds/limit";
+import type { Exercise } from "../../rules/exercises";
+import { isAtHand } from "../fit/exerciseUse";
+import { fitExercise } from "../fit/fitExercise";
+import { barredByWeight, type WeightOnLeg } from "../fit/weightOnLeg";
+
+/** Why an exercise is swapped for today. */
+export const SWAP_REASONS = {
+  back: "a twinge in the back, no signs in the leg",
+  knee: "knee pain above the limit",
+  swollen: "knee more swollen by a grade",
+  groin: "a pinch in the groin",
+  tendon: "tendon pain above the limit",
+  pressure: "blood pressure in the high band",
+  tired: "tired, slept badly or ill last week",
+  taken: "the machine is taken or broken",
+  home: "at home today",
+} as const;
+export type SwapReason = keyof typeof SWAP_REASONS;
+export const SWAP_REASON_IDS = Object.keys(SWAP_REASONS) as [SwapReason, ...SwapReason[]];
+
+/** What a practitioner asks before any swap. Clinical rules, "Is a swap the right answer?". */
+export const FIRST_QUESTIONS: Record<SwapReason, string> = {
+  back: "Any numbness, weakness or pain down the leg, or a change of bladder or saddle? Then stop: no swap, see Screen.",
+  knee: "Sudden or sharp, a pop or giving way? Then stop. Came on slowly: try once with 30 % less load or 20° less range.",
+  swollen: "Measure it. A warm, red or suddenly large knee is a warning sign: see Screen.",
+  groin: "After a hip replacement a new groin pain is a warning sign: see Screen.",
+  tendon: "Came on slowly? Try once with 30 % less load or 20° less range.",
+  pressure: "Above the stop values, or with symptoms? Then no training: see Screen.",
+  tired: "Feverish, or worse after every effort? Then no training today.",
+  taken: "Free in five minutes, or can the order change? Change the order first.",
+  home: "Is there a rail, a chair, a strap, a step?",
+};
+
+const IS_PAIN: ReadonlySet<SwapReason> = new Set(["knee", "swollen", "tendon"]);
+/** Depth left to a sore tendon: "no deep bend" [own number]. */
+const TENDON_DEPTH_DEG = 60;
+
+/** Today's bounds: those in force, made stricter for the reason. Never wider. Clinical rules, step 1. */
+export const boundsToday = (bounds: InForce, reason: SwapReason): InForce =>
+  withMore(bounds, limitsFor(bounds, reason));
+
+type Part = { word?: string; high?: number; low?: number; names?: string[] };
+
+function limitsFor(b: InForce, reason: SwapReason): Limit[] {
+  const parts = partsFor(b, reason);
+  return Object.entries(parts).map(([kind, part]) => ({
+    id: `today-${reason}-${kind}`,
+    kind: kind as BoundKind,
+    low: part.low ?? null,
+    high: part.high ?? null,
+    word: part.word ?? null,
+    names: part.names ?? [],
+    origin: "clinic",
+    reason: `today: ${SWAP_REASONS[reason]}`,
+    endsOn: null,
+  }));
+}
+
+/** What a flared knee may be held at, percent of its strength. */
+const SORE_HOLD_PCT = 40;
+
+function partsFor(b: InForce, reason: SwapReason): Partial<Record<BoundKind, Part>> {
+  switch (reason) {
+    case "back":
+      return {
+        weight_on_shoulders: { word: "none" },
+        back_demand: { high: 1 },
+        back_bending: { word: "avoid" },
+        back_arching: { word: "avoid" },
+        hip_flexion: { high: 90 },
+        closed_chain_load: { high: 50 },
+        balance_demand: { high: 1 },
+        felt_effort: { high: 5 },
+        reserve: { low: 4 },
+      };
+    case "knee":
+    case "swollen":
+      return {
+        resisted_knee_flexion: { word: "light" },
+        open_chain_extension: { word: "isometric" },
+        hold_effort: { high: SORE_HOLD_PCT },
+        closed_chain_depth: { high: 30 },
+        closed_chain_load: { high: 30 },
+        single_leg: { word: "no" },
+        kneeling: { word: "no" },
+        impact: { word: "none" },
+      };
+    case "groin":
+      return {
+        hip_flexion: { high: Math.max(0, mostOf(b, "hip_flexion") - 15) },
+        across_midline: { word: "no" },
+      };
+    case "tendon":
+      return { impact: { word: "none" }, closed_chain_depth: { high: TENDON_DEPTH_DEG } };
+    case "pressure":
+      return { barred_by_name: { names: ["wall_sit"] }, reserve: { low: 4 } };
+    case "tired":
+      return { entry_demand: { high: Math.max(1, mostOf(b, "entry_demand") - 1) } };
+    case "taken":
+    case "home":
+      return {};
+  }
+}
+
+export interface SwapCandidate {
+  e: Exercise;
+  status: "offered" | "fitted";
+  /** what has to be set differently today */
+  changes: string[];
+  points: number;
+  /** why it stands where it stands */
+  because: string;
+}
+
+export interface SwapQuestion {
+  planned: Exercise;
+  exercises: readonly Exercise[];
+  /** in force, before today's reason */
+  limits: InForce;
+  reason: SwapReason;
+  /** kinds of machine in the gym; null: not asked */
+  families: ReadonlySet<string> | null;
+  weight: WeightOnLeg;
+  /** exercises whose machine is taken */
+  busy?: readonly string[];
+}
+
+/**
+ * What can stand in for an exercise today: keeps the main muscles, fits today's limits, needs no unlocking and nothing
+ * that is taken or missing. Best first; equal ones in the catalogue's order. Clinical rules, "same-day substitute".
+ */
+export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
+  const today = boundsToday(q.limits, q.reason);
+  const busy = new Set([q.planned.id, ...(q.busy ?? [])]);
+  return q.exercises
+    .flatMap((e): SwapCandidate[] => {
+      if (busy.has(e.id) || e.match.class === "stretch" || e.match.requires_unlock) return [];
+      if (q.reason === "home" && !e.home_ready) return [];
+      if (barredByWeight(e, q.weight)) return [];
+      if (q.reason !== "home" && q.families && !isAtHand(e.id, q.families)) return [];
+      const fit = fitExercise(e, today);
+      if (fit.status === "blocked" || !keepsMainMuscles(q.planned, e)) return [];
+      const { points, because } = pointsOf(q, today, e, fit.status);
+      return [{ e, status: fit.status, changes: fit.reasons, points, because }];
+    })
+    .sort((a, b) => b.points - a.points);
+}
+
+/** At least one main muscle (emphasis 3, or 2 if there is no 3) at emphasis 2 or more. */
+function keepsMainMuscles(planned: Exercise, e: Exercise): boolean {
+  const emphasis = Object.entries(planned.muscle_emphasis_0_3);
+  const level = emphasis.some(([, n]) => n === 3) ? 3 : 2;
+  return emphasis.some(([m, n]) => n >= level && (e.muscle_emphasis_0_3[m] ?? 0) >= 2);
+}
+
+/** Cosine of the two profiles of muscle emphasis, 0 to 1. */
+export function muscleLikeness(a: Exercise, b: Exercise): number {
+  const of = (x: Exercise, m: string) => x.muscle_emphasis_0_3[m] ?? 0;
+  const muscles = [
+    ...new Set([...Object.keys(a.muscle_emphasis_0_3), ...Object.keys(b.muscle_emphasis_0_3)]),
+  ];
+  const dot = muscles.reduce((sum, m) => sum + of(a, m) * of(b, m), 0);
+  const size = (x: Exercise) => Math.sqrt(muscles.reduce((sum, m) => sum + of(x, m) ** 2, 0));
+  return dot / (size(a) * size(b) || 1);
+}
+
+function pointsOf(
+  q: SwapQuestion,
+  today: InForce,
+  e: Exercise,
+  status: SwapCandidate["status"],
+): { points: number; because: string } {
+  const { planned } = q;
+  const likeness = muscleLikeness(planned, e);
+  const open = today.open_chain_extension;
+  const terms: [number, string][] = [
+    [50 * likeness, `works the same muscles (${Math.round(likeness * 100)} % alike)`],
+    [q.reason !== "home" && planned.match.is_machine === e.match.is_machine ? 15 : 0, "loads as finely"],
+    [planned.chain === e.chain ? 10 : 0, "same kind of chain"],
+    [planned.match.entry_demand_1_4 === e.match.entry_demand_1_4 ? 10 : 0, "as demanding"],
+    [planned.family === e.family ? 5 : 0, "same family"],
+    [status === "offered" ? 5 : 0, "nothing to change"],
+    [IS_PAIN.has(q.reason) && e.match.static_hold ? 15 : 0, "a hold, which sore joints take better"],
+    [
+      mostOf(today, "back_demand") <= 1 && e.lumbar.direction.includes("rotation") ? -15 : 0,
+      "turns the trunk",
+    ],
+    [
+      e.id === "kext_ankle_weight" && open?.word === "arc" && (open.low ?? 0) >= 40 ? -25 : 0,
+      "hardly loads the allowed arc",
+    ],
+  ];
+  const said = terms.filter(([n]) => Math.abs(n) >= 5).sort((a, b) => Math.abs(b[0]) - Math.abs(a[0]));
+  return {
+    points: terms.reduce((sum, [n]) => sum + n, 0),
+    because: said
+      .slice(0, 3)
+      .map(([, words]) => words)
+      .join("; "),
+  };
+}
+
+/** How the dose carries over. Clinical rules, step 4. */
+export function carryOver(planned: Exercise, e: Exercise, reason: SwapReason): string[] {
+  const words = ["same number of hard sets, same repetitions in reserve"];
+  if (e.match.is_machine) words.push("kilograms do not carry over: find the load in two light sets");
+  if (!planned.match.static_hold && e.match.static_hold)
+    words.push("one set of ten becomes four to five holds of 10 to 30 s");
+  if (planned.match.load_floor !== "limb" && e.match.load_floor === "limb" && !e.match.static_hold)
+    words.push("15 to 25 repetitions, three or more in reserve");
+  if (!planned.match.single_leg && e.match.single_leg)
+    words.push("one leg: start at 40 % of the two-leg load, not half");
+  if (reason === "swollen" || reason === "tired") words.push("half the sets, nothing to failure");
+  words.push("this session counts neither for nor against progress");
+  return words;
+}

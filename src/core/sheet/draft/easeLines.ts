@@ -1,0 +1,82 @@
+import { fatigueLinesOf, itemsOf } from "../effect/scoreItems";
+import { simulateSession } from "../effect/sessionFatigue";
+import { type JudgedLine, judgeScore, type ScoreContext } from "../judge/judgeScore";
+import type { ScoreLine } from "../line/scoreInput";
+import { scoreTotals } from "../order/sessionScore";
+import type { Scheme } from "../schemes/scheme";
+
+const MOST_RESERVE = 8;
+const EASING_ROUNDS = 10;
+const LONGER_REST_S = 30;
+const MOST_REST_S = 180;
+const LEAST_REPS = 5;
+
+/**
+ * Lines that what comes before them would end early get more in reserve, longer rests unless the time is fixed, and fewer
+ * repetitions, until none is predicted to. Dosing rules D5 [own].
+ */
+export function eased(
+  lines: readonly ScoreLine[],
+  context: ScoreContext,
+  may: { restLonger: boolean },
+): ScoreLine[] {
+  let kept = [...lines];
+  let judged = judgeScore(kept, context);
+  for (let round = 0; round < EASING_ROUNDS; round++) {
+    const early = endingEarly(judged, context);
+    if (early.size === 0) return kept;
+    kept = kept.map((line, i) => (early.has(i) ? easier(line, round, may.restLonger) : line));
+    // a line is judged by itself: those that stay as they were are not judged again
+    judged = kept.map((line, i) => {
+      const before = judged[i] as JudgedLine;
+      return line === before.line ? before : (judgeScore([line], context)[0] as JudgedLine);
+    });
+  }
+  return kept;
+}
+
+/** Places of the lines with a set that is predicted to end early after what comes before. */
+export function endingEarly(judged: readonly JudgedLine[], context: ScoreContext): Set<number> {
+  const idOf = (_: ScoreLine, i: number) => String(i);
+  const { steps } = scoreTotals(itemsOf(judged, idOf));
+  return new Set(
+    simulateSession(steps, fatigueLinesOf(judged, idOf), { k: context.personal.k, spread: 1 })
+      .filter((p) => p.endsAt)
+      .map((p) => Number(p.lineId)),
+  );
+}
+
+/** More in reserve and rest first; every other time fewer repetitions. */
+function easier(line: ScoreLine, round: number, mayRestLonger: boolean): ScoreLine {
+  const { scheme } = line;
+  if (scheme.kind === "carry") return { ...line, scheme: shorterCarry(scheme) };
+  if (scheme.kind === "holds") return { ...line, scheme: fewerHolds(scheme) };
+  if (scheme.kind !== "straight" && scheme.kind !== "ramp") return line;
+  const reserve = Math.min(MOST_RESERVE, scheme.reserve + 1);
+  if (round % 2 === 1 || reserve === scheme.reserve)
+    return {
+      ...line,
+      scheme: { ...scheme, reps: Math.min(scheme.reps, Math.max(LEAST_REPS, scheme.reps - 2)) },
+    };
+  const longer = Math.min(MOST_REST_S, scheme.restS + LONGER_REST_S);
+  const restS = mayRestLonger ? Math.max(scheme.restS, longer) : scheme.restS;
+  return { ...line, scheme: { ...scheme, reserve, restS } };
+}
+
+const LEAST_CARRY_M = 10;
+
+function shorterCarry(s: Extract<Scheme, { kind: "carry" }>): Scheme {
+  if (s.distanceM > LEAST_CARRY_M) return { ...s, distanceM: Math.max(LEAST_CARRY_M, s.distanceM - 5) };
+  return s.sets > 1 ? { ...s, sets: s.sets - 1 } : { ...s, carriedKg: Math.max(0, s.carriedKg - 1) };
+}
+
+const LEAST_HOLDS = 3;
+const LEAST_FELT = 2;
+
+/** Fewer holds first, then less felt. */
+function fewerHolds(s: Extract<Scheme, { kind: "holds" }>): Scheme {
+  if (s.reps > LEAST_HOLDS) return { ...s, reps: s.reps - 1 };
+  return s.effort.kind === "felt" && s.effort.felt > LEAST_FELT
+    ? { ...s, effort: { kind: "felt", felt: s.effort.felt - 1 } }
+    : s;
+}

@@ -1,0 +1,222 @@
+import fc from "fast-check";
+import { leastOf, mostOf } from "../../bounds/inForce";
+import { settingsOf } from "../../equipment/loadSteps";
+import { phaseLimits } from "../../phases/phaseLimits";
+import { CONDITIONS } from "../../rules/conditions";
+import { EXERCISES } from "../../rules/exercises";
+import { boundsOfRecord } from "../../rules/limitsOfRecord";
+import { loadOfStep, realLoads } from "../../selection/setUp/machineFor";
+import { bounded } from "../../testdata/bounded";
+import { EXAMPLES, line, scoreContext, withTests } from "../../testdata/scoreContext";
+import { kneecapDose } from "../effect/kneecapDose";
+import { legsAllowed } from "../line/legs";
+import { stepFor } from "../load/lineLoad";
+import { SCHEME_KINDS } from "../schemes/scheme";
+import { judgeScore, type ScoreContext } from "./judgeScore";
+
+const EVERY_PHASE = CONDITIONS.flatMap((c) =>
+  c.phases.map((p) => boundsOfRecord(phaseLimits(c, p, { week: p.weeks.from }), p.name)),
+);
+const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
+  const [judged] = judgeScore([l], context);
+  if (!judged) throw new Error("nothing judged");
+  return judged;
+};
+describe("the load of a line", () => {
+  test("is always a real step of its machine, and never leaves the limits, whatever is asked", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...EVERY_PHASE, bounded({})),
+        fc.constantFrom(...EXERCISES),
+        fc.constantFrom(...SCHEME_KINDS),
+        fc.integer({ min: 0, max: 26 }),
+        fc.boolean(),
+        (limits, e, kind, notch, hasTest) => {
+          const scheme = kind === "holds" ? { ...EXAMPLES.holds, atDeg: notch * 5 } : EXAMPLES[kind];
+          const base = scoreContext(limits);
+          const machine = base.sheet.machines.find((m) => m.family === "seated_press");
+          const test = machine && {
+            machineName: machine.name,
+            twoLegs: true,
+            loadKg: 90,
+            reps: 8,
+            reserve: 2,
+            takenOn: "2026-01-05",
+          };
+          const context = withTests(scoreContext(limits), hasTest && test ? [test] : []);
+          const legs = legsAllowed(e, kind)[0] ?? "together";
+          const judged = judgeOne(line(e.id, scheme, { legs }), context);
+          const { load, row } = judged;
+          if (load?.setUp) {
+            const { chosen } = load.setUp;
+            const steps = realLoads(chosen.machine, chosen.family).map((s) => s.load);
+            const real = chosen.family.load
+              ? settingsOf(chosen.machine.steps).map((s) => loadOfStep(chosen.machine.steps, s))
+              : [];
+            expect([0, ...steps, ...real].some((s) => Math.abs(s - (load.setUp?.load ?? -1)) < 1e-6)).toBe(
+              true,
+            );
+          }
+          if (judged.bars.length > 0 || !row) return;
+          const { setUp } = load ?? {};
+          if (setUp) expect(setUp.tooHeavyBecause).toBeNull();
+          expect(row.arc.fromDeg).toBeGreaterThanOrEqual(e.knee_angle_usable_deg.min - 1e-9);
+          if (e.match.class !== "stretch")
+            expect(row.arc.toDeg).toBeLessThanOrEqual(mostOf(limits, "knee_flexion_under_load") + 1e-9);
+          if (e.match.class === "closed_knee")
+            expect(row.arc.toDeg).toBeLessThanOrEqual(mostOf(limits, "closed_chain_depth") + 1e-9);
+          for (const s of judged.sets)
+            if (s.role === "work" && s.reserve !== null)
+              expect(Math.floor(s.reserve)).toBeGreaterThanOrEqual(leastOf(limits, "reserve"));
+          if (scheme.kind === "holds") {
+            expect([row.arc.fromDeg, row.arc.toDeg]).toEqual([scheme.atDeg, scheme.atDeg]);
+            expect(scheme.effort.kind === "felt" ? scheme.effort.felt : 0).toBeLessThanOrEqual(
+              mostOf(limits, "felt_effort"),
+            );
+          }
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+
+  test("comes from the repetition test on that machine where there is one, rounded down or near", () => {
+    const free = scoreContext();
+    const machine = free.sheet.machines.find((m) => m.family === "seated_press");
+    if (!machine) throw new Error("no press");
+    const test = {
+      machineName: machine.name,
+      twoLegs: true,
+      loadKg: 60,
+      reps: 8,
+      reserve: 2,
+      takenOn: "2026-01-05",
+    };
+    const context = withTests(scoreContext(), [test]);
+    const judged = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 8, reserve: 2 }), context);
+    expect(judged.load?.basis).toBe("repetition test");
+    // the round trip returns the tested load, on the nearest real step
+    expect(Math.abs((judged.load?.setUp?.load ?? 0) - 60)).toBeLessThanOrEqual(5);
+    const lighter = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 12, reserve: 4 }), context);
+    expect(lighter.load?.setUp?.load ?? 999).toBeLessThan(judged.load?.setUp?.load ?? 0);
+    const oneLeg = withTests(scoreContext(), [{ ...test, twoLegs: false }]);
+    expect(judgeOne(line("lp_horizontal", EXAMPLES.straight), oneLeg).load?.basis).toBe("strength test");
+    const capped = bounded({ closed_chain_load: { high: 40 } });
+    const under = judgeOne(line("lp_horizontal", EXAMPLES.straight), withTests(scoreContext(capped), [test]));
+    expect(under.load?.setUp?.load ?? 999).toBeLessThanOrEqual(0.4 * (under.load?.oneRepMax?.kg ?? 0) + 1e-9);
+  });
+
+  test("a step is at or below the wish; nearest may be five percent above, down never; none is none", () => {
+    const loads = [10, 20, 21, 30].map((load) => ({ load }));
+    expect(stepFor(loads, 20.5, "nearest")).toEqual({ load: 20 });
+    expect(stepFor(loads, 20.6, "nearest")).toEqual({ load: 21 });
+    expect(stepFor(loads, 20.6, "down")).toEqual({ load: 20 });
+    expect(stepFor(loads, 28, "nearest")).toEqual({ load: 21 });
+    expect(stepFor(loads, 9, "nearest")).toBeNull();
+  });
+
+  test("where the strength curve is not sure, the least is taken and said, never the heaviest", () => {
+    const judged = judgeOne(
+      line("kext_single", { ...EXAMPLES.holds, atDeg: 10 }, { legs: "one" }),
+      scoreContext(),
+    );
+    expect(judged.load?.basis).toBe("felt");
+    const { setUp } = judged.load ?? {};
+    if (!setUp) throw new Error("no set-up");
+    expect(setUp.load).toBe(realLoads(setUp.chosen.machine, setUp.chosen.family)[0]?.load);
+    expect(judged.cautions.join()).toMatch(/not sure at this angle/);
+  });
+});
+
+describe("what bars a line", () => {
+  const hold = (over: Partial<typeof EXAMPLES.holds>) =>
+    line("kext_single", { ...EXAMPLES.holds, ...over }, { legs: "one" });
+  const settled = bounded({ felt_effort: { high: 5 }, reserve: { low: 4 } });
+  const pressure = (kind: "hold_seconds" | "hold_effort", high: number) =>
+    bounded({ [kind]: { high, reason: "blood pressure" } });
+
+  test.each([
+    [
+      "five times 45 s at 70 % is more than any knee holds",
+      hold({ effort: { kind: "percent", percent: 70 } }),
+      scoreContext(),
+      /Hold \d+ is predicted to fail after \d+ s, even in somebody who holds long/,
+    ],
+    [
+      "60 s at 75 % is longer than any knee holds",
+      hold({ holdS: 60, reps: 1, effort: { kind: "percent", percent: 75 } }),
+      scoreContext(),
+      /holds \d+ to \d+ s; nobody is expected to hold 60 s\. Hold \d+ s or less/,
+    ],
+    [
+      "more felt effort than the phase allows",
+      hold({}),
+      scoreContext(settled),
+      /above 5, the most that is allowed, because a note \(therapist\)/,
+    ],
+    [
+      "fewer left in reserve than the phase asks for",
+      line("lp_horizontal", EXAMPLES.straight),
+      scoreContext(settled),
+      /leaves 2 in reserve; 4 at least are asked for \(therapist\)/,
+    ],
+    [
+      "a hold longer than a written limit",
+      hold({}),
+      scoreContext(pressure("hold_seconds", 10)),
+      /may last 10 s at most, because blood pressure/,
+    ],
+    [
+      "a hold harder than a written limit",
+      hold({ holdS: 10, effort: { kind: "percent", percent: 60 } }),
+      scoreContext(pressure("hold_effort", 30)),
+      /holds may use 30 % at most/,
+    ],
+    [
+      "an angle outside of what is open",
+      hold({ atDeg: 120 }),
+      scoreContext(),
+      /are open.*choose angles inside/,
+    ],
+    [
+      "one leg on a machine for two",
+      line("lp_horizontal", EXAMPLES.straight, { legs: "one" }),
+      scoreContext(),
+      /choose both at once/,
+    ],
+    [
+      "a total of 25 for a novice",
+      line("kext_single", EXAMPLES.accumulated, { legs: "in_turns" }),
+      scoreContext({}, { known: { ...scoreContext().known, isNovice: true } }),
+      /25 is not for novices: choose 15/,
+    ],
+    ["an unknown exercise", line("flying", EXAMPLES.straight), scoreContext(), /not in the library/],
+    [
+      "rests shared with nothing",
+      line("lp_horizontal", EXAMPLES.straight, { sharesRests: true }),
+      scoreContext(),
+      /no line above/,
+    ],
+  ])("%s", (_, l, context, why) => {
+    expect(judgeOne(l, context).bars.join(" ")).toMatch(why);
+  });
+
+  test("70 % for 45 s also asks whether felt effort was meant, and says what that would be", () => {
+    const judged = judgeOne(hold({ effort: { kind: "percent", percent: 70 } }), scoreContext());
+    expect(judged.cautions.join()).toMatch(/felt 7 at the end of the last one is about 3\d % of maximum/);
+  });
+});
+
+test("the kneecap's load of a session grows with sets and depth, and lines without a model are counted", () => {
+  const ctx = scoreContext();
+  const dose = (...lines: ReturnType<typeof line>[]) => kneecapDose(judgeScore(lines, ctx), ctx.sheet.chair);
+  const shallow = { window: { fromDeg: 10, toDeg: 40 } };
+  const one = dose(line("half_squat", EXAMPLES.straight));
+  expect(one.chairSeconds).toBeGreaterThan(10);
+  expect(dose(line("half_squat", { ...EXAMPLES.straight, sets: 6 })).chairSeconds).toBeCloseTo(
+    2 * one.chairSeconds,
+    6,
+  );
+  expect(dose(line("half_squat", EXAMPLES.straight, shallow)).chairSeconds).toBeLessThan(one.chairSeconds);
+  expect(dose(line("wall_sit", EXAMPLES.holds, { legs: "together" })).notModelled).toBe(1);
+});

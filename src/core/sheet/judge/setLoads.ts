@@ -1,0 +1,27 @@
+import { stepFor } from "../load/lineLoad";
+import type { JudgedLine } from "./judgeScore";
+
+/** What one set is done with. */
+export interface SetLoad {
+  load: number;
+  how: string;
+}
+
+/**
+ * The real step of every set: at or below its share of the working load, a plate more each time in a climb. Null where
+ * nothing is known to be set, or where even the lightest step is above it.
+ */
+export function setLoads({
+  load,
+  sets,
+  line,
+}: Pick<JudgedLine, "load" | "sets" | "line">): (SetLoad | null)[] {
+  const setting = load?.setting;
+  if (!setting) return sets.map(() => null);
+  // the body alone and a counterweight are the same in every set
+  if (setting.loads.length === 0 || setting.isHelp)
+    return sets.map(() => ({ load: setting.load, how: setting.how }));
+  const wanted = (i: number, share: number) =>
+    line.scheme.kind === "climb" ? setting.load + i * line.scheme.plateKg : setting.load * share;
+  return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare), "down"));
+}

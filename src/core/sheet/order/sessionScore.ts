@@ -1,0 +1,211 @@
+import type { Exercise } from "../../rules/exercises";
+import { type Balance, balanceOf } from "../../schedule/balance";
+import type { Legs } from "../line/legs";
+import { workKindOf } from "../line/workKind";
+import type { Scheme } from "../schemes/scheme";
+import { type PlannedSet, setsOf } from "../schemes/schemeSets";
+import { hardOf, type SchemeTotals, tensionOf } from "../schemes/schemeTotals";
+import { groupsOf, type RunLine, type RunStep, runSeconds, runThrough } from "../time/runThrough";
+
+/** One line of a session: an exercise, how it is done, on which legs. */
+export interface ScoreItem {
+  id: string;
+  exercise: Exercise;
+  scheme: Scheme;
+  legs: Legs;
+  sharesRests: boolean;
+  /** null: no machine, or not known */
+  machine: string | null;
+}
+
+export interface ScoreTotals {
+  /** with warm-up, changeovers and logging */
+  seconds: number;
+  steps: readonly RunStep[];
+  perItem: readonly SchemeTotals[];
+  /** hard repetitions of one leg in all */
+  hard: number;
+  balance: Balance;
+  /** seconds under tension of the first leg, and of the other */
+  legs: { first: number; second: number };
+}
+
+/** A line as the timers need it. */
+export const runLineOf = (item: ScoreItem, sets: readonly PlannedSet[] = setsOf(item.scheme)): RunLine => ({
+  id: item.id,
+  legs: item.legs,
+  sharesRests: item.sharesRests,
+  machine: item.machine,
+  sets,
+});
+
+/** What a session takes and gives. Dosing rules G3, H3. */
+export function scoreTotals(items: readonly ScoreItem[]): ScoreTotals {
+  const lines = items.map((i) => runLineOf(i));
+  const steps = runThrough(lines);
+  const perItem = lines.map(
+    (l): SchemeTotals => ({
+      seconds: runSeconds(steps.filter((s) => s.lineId === l.id && s.kind !== "logging")),
+      hard: hardOf(l.sets),
+      tensionS: tensionOf(l.sets),
+    }),
+  );
+  const work = items.flatMap((item, i) => {
+    const kind = workKindOf(item.exercise);
+    const hard = perItem[i]?.hard ?? null;
+    return kind && hard !== null ? [{ kind, hard }] : [];
+  });
+  const first = perItem.reduce((sum, t) => sum + t.tensionS, 0);
+  const second = perItem.reduce((sum, t, i) => sum + (items[i]?.legs === "one" ? 0 : t.tensionS), 0);
+  return {
+    seconds: runSeconds(steps),
+    steps,
+    perItem,
+    hard: work.reduce((sum, w) => sum + w.hard, 0),
+    balance: balanceOf(work),
+    legs: { first, second },
+  };
+}
+
+/** What would settle a note, for who wants it done at once. */
+export type Fix =
+  | { kind: "warm_up" }
+  | { kind: "ramp"; itemId: string }
+  /** the place among the items that it should have */
+  | { kind: "move"; itemId: string; to: number };
+
+/** Something about the order, with what to do. */
+export interface OrderNote {
+  itemId: string;
+  sentence: string;
+  fix: Fix | null;
+}
+
+/** Schools of order that were chosen for the client or the clinic. */
+export interface OrderSchool {
+  calvesFirst: boolean;
+  isolationFirst: boolean;
+}
+export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: false };
+
+/** With so many repetitions left, a set is light: a warm-up may stand anywhere [own]. */
+const LIGHT_RESERVE = 4;
+const LIGHT_EFFORT = 5;
+const LIGHT_PERCENT = 30;
+const HEAVY_EFFORT = 7;
+const HEAVY_PERCENT = 50;
+/** Straight sets with so few repetitions in all, done and left, are above two thirds of the maximum: ramp sets first (dosing rules D6). */
+const RAMP_BELOW_REPS = 15;
+
+function isLight(s: Scheme): boolean {
+  if (s.kind === "straight") return s.reserve >= LIGHT_RESERVE;
+  if (s.kind === "holds")
+    return s.effort.kind === "felt" ? s.effort.felt <= LIGHT_EFFORT : s.effort.percent <= LIGHT_PERCENT;
+  return s.kind === "stretch";
+}
+
+function isHeavyHold({ scheme: s }: ScoreItem): boolean {
+  if (s.kind !== "holds") return false;
+  return s.effort.kind === "felt" ? s.effort.felt >= HEAVY_EFFORT : s.effort.percent >= HEAVY_PERCENT;
+}
+const isCompound = (i: ScoreItem): boolean => i.exercise.match.class === "closed_knee";
+const isIsolation = (i: ScoreItem): boolean =>
+  i.exercise.match.class === "open_knee_extension" || i.exercise.match.class === "open_knee_flexion";
+const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
+const isOnPlate = (i: ScoreItem): boolean => i.exercise.id === "calf_press";
+const wantsRamp = (i: ScoreItem): boolean =>
+  i.scheme.kind === "straight" &&
+  i.scheme.reps + i.scheme.reserve < RAMP_BELOW_REPS &&
+  i.exercise.match.load_floor !== "limb";
+
+/**
+ * The order of a session, checked: light first in either school, ramp sets to heavy loads, heavy supported work while
+ * fresh, isolation after compound or light before it, no two heavy holds of one joint in a row, calves last unless they
+ * are the aim and never before balance, safety pins before calves on the press. Every note says what to do. What bars a
+ * scheme stands in its gates.
+ */
+export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): OrderNote[] {
+  const notes: OrderNote[] = [];
+  const say = (item: ScoreItem, sentence: string, fix: Fix | null = null) =>
+    notes.push({ itemId: item.id, sentence, fix });
+  const first = items[0];
+  if (first && !isLight(first.scheme) && isCompound(first))
+    say(
+      first,
+      "Heavy work comes first here: put one or two light sets or holds before it, as a warm-up in either school.",
+      { kind: "warm_up" },
+    );
+  const heavyCompound = items.find((i) => isCompound(i) && !isLight(i.scheme));
+  if (heavyCompound && wantsRamp(heavyCompound))
+    say(
+      heavyCompound,
+      `${heavyCompound.exercise.name} is heavy from the first repetition: climb to it in two or three ramp sets.`,
+      { kind: "ramp", itemId: heavyCompound.id },
+    );
+  for (const [i, item] of items.entries()) {
+    const before = items.slice(0, i);
+    const after = items.slice(i + 1);
+    const previous = items[i - 1];
+    const isHeavySupported = isCompound(item) && item.exercise.match.is_machine && !isLight(item.scheme);
+    const heavyBefore = before.findIndex((b) => !isLight(b.scheme));
+    if (isHeavySupported && before.filter((b) => !isLight(b.scheme)).length >= 2)
+      say(item, "Heavy supported work is done while fresh: move it up, before what tires the same muscles.", {
+        kind: "move",
+        itemId: item.id,
+        to: heavyBefore,
+      });
+    const press = after.find((a) => isCompound(a) && !isLight(a.scheme));
+    if (!school.isolationFirst && isIsolation(item) && !isLight(item.scheme) && press)
+      say(
+        item,
+        "Hard isolation stands before the press or squat: move it behind, or make it light as a warm-up.",
+        { kind: "move", itemId: item.id, to: items.indexOf(press) },
+      );
+    if (
+      previous &&
+      isHeavyHold(previous) &&
+      isHeavyHold(item) &&
+      workKindOf(previous.exercise) === workKindOf(item.exercise)
+    )
+      say(
+        item,
+        "Two heavy holds of one joint stand in a row: put other work between them, or ease one.",
+        after.length > 0 ? { kind: "move", itemId: item.id, to: i + 1 } : null,
+      );
+    if (isCalf(item) && after.length > 0) {
+      const balance = after.find((a) => a.exercise.balance_demand_0_3 >= 2);
+      const toEnd: Fix = { kind: "move", itemId: item.id, to: items.length - 1 };
+      if (balance)
+        say(
+          item,
+          `Tired calves before ${balance.exercise.name} cost balance: move the calves behind it.`,
+          toEnd,
+        );
+      else if (!school.calvesFirst && after.some((a) => !isCalf(a) && a.scheme.kind !== "stretch"))
+        say(item, "Calves come last unless they are the aim: move them to the end.", toEnd);
+    }
+    if (isOnPlate(item))
+      say(
+        item,
+        "Calves on the press plate: safety pins in before the first repetition; the load of the press may stay.",
+      );
+  }
+  return notes;
+}
+
+/** Below this share of the other leg's work the legs are said to be out of balance [own]. */
+const LEAST_OF_OTHER = 0.5;
+
+/** What there is to say about left and right; null where both get about the same. */
+export const legsNote = ({ first, second }: ScoreTotals["legs"]): string | null =>
+  second < LEAST_OF_OTHER * first
+    ? "The other leg gets less than half of this one's work: fine where that is meant, else do lines in turns, weaker leg first."
+    : null;
+
+/** Which lines share a plate or their rests, by the id of the first of them. */
+export const tiesOf = (items: readonly ScoreItem[]): ReadonlyMap<string, string> =>
+  new Map(
+    groupsOf(items)
+      .filter((g) => g.length > 1)
+      .flatMap((g) => g.map((i): [string, string] => [i.id, (g[0] as ScoreItem).id])),
+  );

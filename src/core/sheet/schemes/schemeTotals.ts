@@ -1,0 +1,34 @@
+import { hardRepetitions } from "../effect/repetitionFatigue";
+import type { Legs } from "../line/legs";
+import { groupSteps, runSeconds } from "../time/runThrough";
+import type { Scheme } from "./scheme";
+import { type PlannedSet, setsOf } from "./schemeSets";
+
+/** What a scheme takes and gives. */
+export interface SchemeTotals {
+  /** from setting up to the end, on its own */
+  seconds: number;
+  /** of one leg: repetitions with four or fewer left; null where that means nothing: holds and stretches */
+  hard: number | null;
+  /** seconds under tension of one leg */
+  tensionS: number;
+}
+
+/** Hard repetitions of sets as they are planned; null for holds. Dosing rules D9. */
+export function hardOf(sets: readonly PlannedSet[]): number | null {
+  if (sets.some((s) => s.reps === null)) return null;
+  return sets.reduce(
+    (sum, s) => sum + (s.reps === null || s.reserve === null ? 0 : hardRepetitions(s.reps, s.reserve)),
+    0,
+  );
+}
+
+export const tensionOf = (sets: readonly PlannedSet[]): number =>
+  sets.reduce((sum, s) => sum + s.tensionS, 0);
+
+/** Seconds, hard repetitions and tension of a scheme before anything is measured on the client. Dosing rules D9, H. */
+export function schemeTotals(s: Scheme, legs: Legs): SchemeTotals {
+  const sets = setsOf(s);
+  const line = { id: "", legs, sharesRests: false, machine: null, sets };
+  return { seconds: runSeconds(groupSteps([line])), hard: hardOf(sets), tensionS: tensionOf(sets) };
+}

@@ -1,0 +1,73 @@
+import "server-only";
+import { DEED_SENTENCES, type Deed, may, type Role } from "@/core/access/roles";
+import type { MassUnit } from "@/core/units/mass";
+import type { Tx } from "./db";
+import { attempted, Refused } from "./refused";
+
+/** Who is signed in. */
+export interface Actor {
+  personId: string;
+  clinicId: string;
+  name: string;
+  role: Role;
+  massUnit: MassUnit;
+  locale: string;
+  clinicName: string;
+  timeZone: string;
+}
+
+/** What every server function works with: a transaction of the actor's clinic and the time, passed in. */
+export interface Ctx {
+  tx: Tx;
+  actor: Actor;
+  now: Date;
+  /** on a page, which only reads: what was asked once in this transaction is not asked again */
+  asked?: Map<string, Promise<unknown>>;
+}
+
+/** Asks once where a page asks; a route that writes asks every time. */
+export function once<T>(ctx: Ctx, key: string, work: () => Promise<T>): Promise<T> {
+  if (!ctx.asked) return work();
+  const found = ctx.asked.get(key) as Promise<T> | undefined;
+  if (found) return found;
+  const answer = work();
+  ctx.asked.set(key, answer);
+  return answer;
+}
+
+/** Refuses a deed that the actor's role may not do; roles live in the core. The attempt is kept. */
+export function mustMay(ctx: Ctx, deed: Deed): void {
+  if (!may(ctx.actor.role, deed)) throw attempted(deed, new Refused("forbidden", DEED_SENTENCES[deed]));
+}
+
+// making one costs far more than using it, and pages ask for hundreds of days
+const formats = new Map<string, Intl.DateTimeFormat>();
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  const known = formats.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat("en-CA", {
+    timeZone,
+    year: "numeric",
+    month: "2-digit",
+    day: "2-digit",
+    hour: "2-digit",
+    hourCycle: "h23",
+  });
+  formats.set(timeZone, made);
+  return made;
+}
+
+/** Calendar day (ISO) and hour, 0 to 23, at the clinic. */
+export function dayAndHour(ctx: Pick<Ctx, "actor">, at: Date): { day: string; hour: number } {
+  const parts = Object.fromEntries(
+    formatOf(ctx.actor.timeZone)
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  );
+  return { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
+}
+
+/** The calendar day at the clinic, ISO. */
+export const dayOf = (ctx: Pick<Ctx, "actor">, at: Date): string => dayAndHour(ctx, at).day;
+
+export const today = (ctx: Ctx): string => dayOf(ctx, ctx.now);

@@ -1,0 +1,73 @@
+import "server-only";
+import type { DraftFacts } from "@/core/drafts/draftFacts";
+import { leading } from "@/core/drafts/leading";
+import { isFrail } from "@/core/drafts/person/frailty";
+import { painSitesOf } from "@/core/drafts/person/painSites";
+import { swellingTrend } from "@/core/drafts/person/swellingTrend";
+import { weakGroups } from "@/core/drafts/person/weakGroups";
+import { recipeOf } from "@/core/drafts/recipe";
+import { newestOf } from "@/core/measure/findings";
+import { type Ctx, dayOf, today } from "../base/context";
+import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
+import { painSentence } from "../client/pain";
+import { screeningsOf } from "../client/screenings";
+import { storyOf } from "../client/story";
+import { testsOf } from "../measure/measurements";
+import { findingsOnFile, measurementsOf } from "../measure/otherMeasurements";
+import { visitsDone } from "../visits/past";
+import { recentVisits } from "../visits/visits";
+
+/** What a first draft is made from, or the sentence why none is made today. */
+export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
+  const first = leading(await conditionsOf(ctx, client.episodeId));
+  if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
+  const pain = await painSentence(ctx, client);
+  if (pain) return `No draft today. ${pain}`;
+  const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not more";
+  if (trend === "two grades more")
+    return "No draft today: the knee is two grades more swollen than before. This leg is not trained; the therapist or a physician looks at it now.";
+  const story = await storyOf(ctx, client);
+  // the goal that is hardest to do now comes first
+  const goals = [...story.goals].sort((a, b) => b.hard - a.hard).flatMap((g) => g.goalId ?? []);
+  const settled = {
+    conditionId: first.condition.id,
+    phaseId: first.phase.id,
+    variantId: first.variantId,
+    choices: first.choices,
+  };
+  const recipe = recipeOf(settled, goals);
+  if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
+  const [screening] = await screeningsOf(ctx, client.episodeId);
+  return {
+    variantId: first.variantId,
+    recipe,
+    isOfTheBack: first.condition.main_region === "lumbar",
+    painSites: painSitesOf(story.painMarks),
+    swellingIsUp: trend === "one grade more",
+    weak: weakGroups(await testsOf(ctx, client.episodeId), client.side),
+    isFrail: isFrail({
+      ageYears: ageYearsOf(ctx, client),
+      normSex: client.normSex,
+      rises:
+        newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value ?? null,
+    }),
+    pressureIsKnown: screening !== undefined && screening.systolicMmHg !== null,
+    isFirstVisit: (await visitsDone(ctx, client.episodeId, 1)) === 0,
+    weeksAfterSurgery: weeksAfterSurgery(ctx, client),
+    bodyMassKg: client.bodyMassKg,
+  };
+}
+
+/** Every grade on file: of the story, measured, and of the mornings. */
+async function swellings(ctx: Ctx, client: ClientEpisode): Promise<{ on: string; grade: number }[]> {
+  const measured = (await findingsOnFile(ctx, client))
+    .filter((m) => m.kind === "swelling" && (m.side === null || m.side === client.side))
+    .map((m) => ({ on: m.takenOn, grade: m.value }));
+  const mornings = (await recentVisits(ctx, client.episodeId)).flatMap((s) =>
+    s.morning && s.morning.swelling !== null
+      ? [{ on: dayOf(ctx, s.morning.enteredAt), grade: s.morning.swelling }]
+      : [],
+  );
+  return [...measured, ...mornings];
+}

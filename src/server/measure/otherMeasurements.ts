@@ -1,0 +1,97 @@
+import "server-only";
+import type { DatedMeasurement } from "@/core/measure/findings";
+import type { MeasurementInput } from "@/core/measure/measurementInput";
+import { measurementKind } from "@/core/measure/measurementKinds";
+import { withStory } from "@/core/measure/storyFindings";
+import { audit } from "../base/audit";
+import { type Ctx, dayOf, mustMay, once } from "../base/context";
+import { Refused } from "../base/refused";
+import type { ClientEpisode } from "../client/clients";
+import { loadingBarred } from "../client/screenings";
+
+/** A measurement that stands. */
+export interface StoredMeasurement extends DatedMeasurement {
+  id: string;
+  source: "typed" | "angle_sensor";
+  apparatus: string | null;
+  reps: number | null;
+  reserve: number | null;
+  twoLegs: boolean | null;
+  chairM: number | null;
+  armsUsed: boolean | null;
+  by: string;
+}
+
+/** Measurements of an episode that stand, newest first. */
+export const measurementsOf = (ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> =>
+  once(ctx, `measurements ${episodeId}`, () => readMeasurementsOf(ctx, episodeId));
+
+/** The same with what the story took on its day: pain and swelling that were asked are not "never measured". */
+export const findingsOnFile = async (ctx: Ctx, client: ClientEpisode): Promise<DatedMeasurement[]> =>
+  withStory(await measurementsOf(ctx, client.episodeId), {
+    takenOn: client.storyOn,
+    side: client.side,
+    painNow: client.usualPain,
+    swellingGrade: client.swellingApplies ? client.firstSwelling : null,
+  });
+
+async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
+  const rows = await ctx.tx`
+    select m.*, p.name from measurement m join person p on p.id = m.taken_by
+    where m.episode_id = ${episodeId} and m.voided_at is null order by m.taken_at desc, m.id`;
+  return rows.map((r) => ({
+    id: r.id,
+    kind: r.kind,
+    side: r.side,
+    value: r.value,
+    way: r.way,
+    source: r.source,
+    apparatus: r.apparatus,
+    reps: r.reps,
+    reserve: r.reserve,
+    twoLegs: r.two_legs,
+    chairM: r.chair_m,
+    armsUsed: r.arms_used,
+    takenOn: dayOf(ctx, r.taken_at),
+    by: r.name,
+  }));
+}
+
+/** Records a measurement. Sending the same one twice changes nothing. */
+export async function recordMeasurement(ctx: Ctx, client: ClientEpisode, m: MeasurementInput): Promise<void> {
+  mustMay(ctx, "measurement.record");
+  const isRepetition = m.kind === "repetition_test";
+  const isChair = m.kind === "sit_to_stand_30s";
+  const barred = isRepetition ? await loadingBarred(ctx, client) : null;
+  if (barred) throw new Refused("conflict", barred);
+  const [fresh] = await ctx.tx`
+    insert into measurement (id, clinic_id, episode_id, kind, side, value, way, source, apparatus, reps, reserve,
+      two_legs, chair_m, arms_used, taken_at, taken_by)
+    values (${m.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${m.kind},
+      ${measurementKind(m.kind).isSided && !(isRepetition && m.twoLegs) ? m.side : null}, ${m.value}, ${m.way},
+      ${m.source}, ${isRepetition ? m.apparatus : null}, ${isRepetition ? m.reps : null},
+      ${isRepetition ? m.reserve : null}, ${isRepetition ? (m.twoLegs ?? false) : null}, ${isChair ? m.chairM : null},
+      ${isChair ? m.armsUsed : null}, ${ctx.now}, ${ctx.actor.personId})
+    on conflict (id) do nothing returning id`;
+  if (!fresh) return;
+  await audit(ctx, "measurement.record", "measurement", client.episodeId, null, {
+    what: measurementKind(m.kind).name,
+    side: m.side,
+    value: m.value,
+  });
+}
+
+/** Takes a measurement back; it stays in the record with the reason. */
+export async function voidMeasurement(
+  ctx: Ctx,
+  client: ClientEpisode,
+  id: string,
+  reason: string,
+): Promise<void> {
+  mustMay(ctx, "measurement.record");
+  const rows = await ctx.tx`
+    update measurement set voided_at = ${ctx.now}, voided_by = ${ctx.actor.personId}, void_reason = ${reason}
+    where id = ${id} and episode_id = ${client.episodeId} and voided_at is null returning kind, value`;
+  if (!rows[0]) throw new Refused("missing", "This measurement is not there any more. Reload the page.");
+  await audit(ctx, "measurement.void", "measurement", client.episodeId, rows[0], { reason });
+}

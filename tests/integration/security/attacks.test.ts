@@ -1,0 +1,220 @@
+import { randomUUID } from "node:crypto";
+import type { Ctx } from "@/server/base/context";
+import type { ClientEpisode } from "@/server/client/clients";
+import { takeDecisions, visitDrafts } from "@/server/visits/decisions";
+import { floorBarred } from "@/server/visits/floor";
+import { recordMorning } from "@/server/visits/mornings";
+import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
+import { logEvent, startVisit } from "@/server/visits/running";
+import { recentVisits } from "@/server/visits/visits";
+import {
+  closeConnections,
+  currentSheet,
+  daysLater,
+  MONDAY,
+  makeClinic,
+  owner,
+  plannedClient,
+  runVisit,
+  type TestClinic,
+} from "../../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+/** Every line of a visit in one way. */
+async function decideAll(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visitId: string,
+  action: "PROGRESS" | "HOLD",
+  overrideReason: string | null,
+) {
+  const draft = (await visitDrafts(ctx, client)).find((d) => d.visit.id === visitId);
+  await takeDecisions(ctx, client, {
+    visitId,
+    lines: (draft?.lines ?? []).map((l) => ({
+      id: randomUUID(),
+      lineId: l.plan.lineId,
+      action,
+      computedAction: l.decision.action,
+      overrideReason,
+    })),
+  });
+}
+const stayAll = (ctx: Ctx, client: ClientEpisode, visitId: string) =>
+  decideAll(ctx, client, visitId, "HOLD", null);
+
+const SIGN = "giving way, locking, catching or a pop" as const;
+const TIMES = 20;
+
+const barred = (client: ClientEpisode) =>
+  clinic.as("trainer", async (ctx) => floorBarred(ctx, client, await currentSheet(clinic, client)));
+
+describe("two people at once", () => {
+  test("one notes a warning sign while the other answers none: the warning always bars", async () => {
+    const { client } = await plannedClient(clinic);
+    for (let i = 0; i < TIMES; i++) {
+      const [sign, none] = [randomUUID(), randomUUID()];
+      // the clocks of two requests differ, in both directions
+      const [a, b] =
+        i % 2 ? [MONDAY, new Date(MONDAY.getTime() + 50)] : [new Date(MONDAY.getTime() + 50), MONDAY];
+      const work = [
+        () =>
+          clinic.as(
+            "therapist",
+            (ctx) => answerRecheck(ctx, client, { id: sign, isClear: false, signs: [SIGN] }),
+            a,
+          ),
+        () =>
+          clinic.as(
+            "trainer",
+            (ctx) => answerRecheck(ctx, client, { id: none, isClear: true, signs: [] }),
+            b,
+          ),
+      ];
+      const turned = i % 3 ? work : [...work].reverse();
+      await Promise.allSettled(turned.map((w) => w()));
+      expect(await barred(client)).toMatch(/warning sign stands/);
+      await clinic.as("therapist", (ctx) =>
+        clearRecheck(ctx, client, { id: randomUUID(), clears: sign, reason: "looked at, nothing found" }),
+      );
+      expect(await barred(client)).toBeNull();
+    }
+  });
+
+  test("a sign that was noted twice is cleared twice", async () => {
+    const { client } = await plannedClient(clinic);
+    const ids = [randomUUID(), randomUUID()];
+    await Promise.all(
+      ids.map((id) =>
+        clinic.as("trainer", (ctx) => answerRecheck(ctx, client, { id, isClear: false, signs: [SIGN] })),
+      ),
+    );
+    for (const clears of ids) {
+      expect(await barred(client)).toMatch(/warning sign stands/);
+      await clinic.as("therapist", (ctx) =>
+        clearRecheck(ctx, client, { id: randomUUID(), clears, reason: "looked at, nothing found" }),
+      );
+    }
+    expect(await barred(client)).toBeNull();
+  });
+
+  test("two start a visit at once: exactly one is open", async () => {
+    for (let i = 0; i < TIMES; i++) {
+      const { client, sheet } = await plannedClient(clinic);
+      const recheckId = randomUUID();
+      await clinic.as("trainer", (ctx) =>
+        answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+      );
+      const done = await Promise.allSettled(
+        ["therapist", "trainer"].map((role) =>
+          clinic.as(role as "trainer", (ctx) =>
+            startVisit(ctx, client, {
+              id: randomUUID(),
+              versionId: sheet.id,
+              recheckId,
+              startedAt: MONDAY.toISOString(),
+            }),
+          ),
+        ),
+      );
+      expect(done.filter((d) => d.status === "fulfilled")).toHaveLength(1);
+      const rows = await owner`select 1 from visit where episode_id = ${client.episodeId}`;
+      expect(rows).toHaveLength(1);
+    }
+  });
+});
+
+describe("a tablet whose clock is wrong", () => {
+  async function startedAt(client: ClientEpisode, tabletSays: string, now: Date): Promise<string> {
+    const id = randomUUID();
+    const recheckId = randomUUID();
+    const sheet = await currentSheet(clinic, client, now);
+    await clinic.as(
+      "trainer",
+      (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+      now,
+    );
+    await clinic.as(
+      "trainer",
+      (ctx) => startVisit(ctx, client, { id, versionId: sheet.id, recheckId, startedAt: tabletSays }),
+      now,
+    );
+    return id;
+  }
+  /** Stopped at once and closed. */
+  const end = async (id: string, tabletSays: string, now: Date) => {
+    const at = Date.parse(tabletSays);
+    for (const [i, entry] of [
+      { type: "stop" as const, reason: "no time", at },
+      { type: "finish" as const, painAtEnd: 1, at },
+    ].entries())
+      await clinic.as("trainer", (ctx) => logEvent(ctx, id, { seq: i + 1, entry }), now);
+  };
+
+  test.each(["2099-01-01T00:00:00.000Z", "1971-01-01T00:00:00.000Z"])(
+    "at %s still needs its decision before the next visit, and is kept beside the clinic's time",
+    async (says) => {
+      const { client } = await plannedClient(clinic);
+      const first = await startedAt(client, says, MONDAY);
+      await end(first, says, MONDAY);
+      expect(await barred(client)).toMatch(/no decision yet/);
+      const [row] = await owner`select started_at, tablet_at from visit where id = ${first}`;
+      expect(row?.started_at).toEqual(MONDAY);
+      expect(row?.tablet_at.toISOString()).toBe(says);
+    },
+  );
+
+  test("decisions, the newest visit and the morning follow the clinic's order, whatever tablets say", async () => {
+    const { client } = await plannedClient(clinic);
+    const first = await startedAt(client, "2099-01-01T00:00:00.000Z", MONDAY);
+    await end(first, "2099-01-01T00:00:00.000Z", MONDAY);
+    await clinic.as("therapist", (ctx) => stayAll(ctx, client, first), daysLater(1));
+    const second = await startedAt(client, "2000-01-01T00:00:00.000Z", daysLater(2));
+    const visits = await clinic.as("trainer", (ctx) => recentVisits(ctx, client.episodeId));
+    expect(visits.map((v) => v.id)).toEqual([first, second]);
+  });
+});
+
+describe("the morning after", () => {
+  const answered = (client: ClientEpisode, visitId: string, at: Date) =>
+    clinic.as(
+      "trainer",
+      (ctx) =>
+        recordMorning(ctx, client, {
+          id: randomUUID(),
+          visitId,
+          corrects: null,
+          pain: 1,
+          swelling: null,
+          stiffnessMin: null,
+        }),
+      at,
+    );
+
+  test("begins at 04:00 of the next day at the clinic: not the same evening, not the night before", async () => {
+    const { client } = await plannedClient(clinic);
+    const visitId = await runVisit(clinic, client);
+    // the clinic is an hour ahead of UTC in March
+    for (const early of [daysLater(0, 21), daysLater(1, 0), new Date("2026-03-03T02:59:59Z")])
+      await expect(answered(client, visitId, early)).rejects.toThrow(/begins at 04:00 on 3 Mar 2026/);
+    await answered(client, visitId, new Date("2026-03-03T03:00:00Z"));
+  });
+
+  test("nobody steps up before it, not even with a reason; staying may be decided", async () => {
+    const { client } = await plannedClient(clinic);
+    const visitId = await runVisit(clinic, client);
+    const take = (action: "PROGRESS" | "HOLD", overrideReason: string | null) =>
+      clinic.as(
+        "therapist",
+        (ctx) => decideAll(ctx, client, visitId, action, overrideReason),
+        daysLater(0, 18),
+      );
+    await expect(take("PROGRESS", "felt easy to me")).rejects.toThrow(/before the next morning is known/);
+    await take("HOLD", null);
+  });
+});
