@@ -4,6 +4,7 @@
  */
 
 import { chromium } from "@playwright/test";
+import postgres from "postgres";
 import { bodyFrom } from "../src/core/body/segments";
 import { draftSession } from "../src/core/drafts/draftSession";
 import { seatedPress } from "../src/core/equipment/families/presses";
@@ -32,6 +33,7 @@ import { draftFor } from "../src/core/testdata/draftFor";
 import { loadFacts } from "../src/core/testdata/loadFacts";
 import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
 import { startServer, stopServer } from "../tests/e2e/stack";
+import { copyClient, growHistory } from "./grow";
 
 const PRESS_SET_UP = {
   settings: { footM: 0.1, backToRailDeg: 115, seatGapM: 0.575, pressure: 1 },
@@ -270,5 +272,39 @@ const devtools = await page.context().newCDPSession(page);
 await devtools.send("HeapProfiler.collectGarbage");
 const heap = (await devtools.send("Runtime.getHeapUsage")).usedSize;
 console.log(`${"page heap after it".padEnd(58)} ${(heap / 1e6).toFixed(1).padStart(10)} MB`);
+
+console.log("\nTen years of one client, and a clinic of 250 (rows of the demo, copied)");
+const owner = postgres(process.env.OWNER_URL ?? "", { onnotice: () => undefined });
+/** Median time to the whole answer of a page, ms. */
+async function answers(path: string): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < 7; i++) {
+    const from = Date.now();
+    await (await page.request.get(path)).body();
+    times.push(Date.now() - from);
+  }
+  return times.sort((a, b) => a - b)[3] as number;
+}
+const pages = ["dose", "floor", "morning", "decide", "record"].map((step) => `/clients/${id}/${step}`);
+const short = new Map<string, number>();
+for (const path of ["/", ...pages]) short.set(path, await answers(path));
+const VISITS_OF_TEN_YEARS = 1500;
+await growHistory(owner, id, VISITS_OF_TEN_YEARS);
+for (const path of pages) {
+  const long = await answers(path);
+  const was = short.get(path) as number;
+  console.log(
+    `${`${path.replace(id, ":client")}, a month and ten years`.padEnd(58)} ${String(was).padStart(5)} and ${long} ms: ${(long / was).toFixed(2)} x`,
+  );
+}
+const CLIENTS_MORE = 243;
+await copyClient(owner, await clientId(page, "Pell Amsworth"), CLIENTS_MORE);
+await owner`analyze`;
+const few = short.get("/") as number;
+const many = await answers("/");
+console.log(
+  `${"Today at 7 and at 250 open clients".padEnd(58)} ${String(few).padStart(5)} and ${many} ms: ${(many / few).toFixed(2)} x`,
+);
+await owner.end();
 await browser.close();
 await stopServer();

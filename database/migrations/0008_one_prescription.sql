@@ -121,6 +121,8 @@ create table set_record (
 );
 create index on set_record (visit_id);
 create index on set_record (line_id, received_at);
+-- whether a record stands is asked of every one that is counted
+create index on set_record (corrects) where corrects is not null;
 
 create table response (
   id uuid primary key,

@@ -1,5 +1,6 @@
-import { execFileSync } from "node:child_process";
+import { execFile, execFileSync } from "node:child_process";
 import { readdirSync } from "node:fs";
+import { promisify } from "node:util";
 import { closeConnections, owner } from "../support/clinic";
 
 afterAll(closeConnections);
@@ -16,6 +17,35 @@ test("every migration ran, and running them again changes nothing", async () => 
   expect(await ran()).toEqual(files);
   expect(migrate()).toBe("");
   expect(await ran()).toEqual(files);
+});
+
+test("two at once on an empty database both end well, and each file ran once", async () => {
+  const url = new URL(process.env.OWNER_URL ?? "");
+  url.pathname = "/empty_for_two";
+  const run = () =>
+    promisify(execFile)(
+      process.execPath,
+      ["--conditions=react-server", "--import", "tsx", "database/migrate.mts"],
+      { env: { ...process.env, OWNER_URL: url.href } },
+    );
+  const said = await Promise.all([run(), run()]);
+  const files = readdirSync("database/migrations").length;
+  expect(said.flatMap((s) => s.stdout.split("\n").filter((l) => l.startsWith("migrated")))).toHaveLength(
+    files,
+  );
+  await owner.unsafe("drop database empty_for_two");
+});
+
+test("a file that was changed after it had run stops everything and says which", async () => {
+  const name = "0001";
+  const [first] = await owner`select name, sha256 from schema_migration where name like ${`${name}%`}`;
+  await owner`update schema_migration set sha256 = 'another' where name = ${first?.name}`;
+  try {
+    expect(migrate).toThrow(/0001.* was changed after it had run here/);
+  } finally {
+    await owner`update schema_migration set sha256 = ${first?.sha256} where name = ${first?.name}`;
+  }
+  expect(migrate()).toBe("");
 });
 
 test("the database itself refuses what the schemas refuse", async () => {

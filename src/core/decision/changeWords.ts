@@ -19,6 +19,8 @@ export function changeWords(c: LineChange): string {
       return `Hold at ${c.to}° instead of ${c.from}°.`;
     case "seconds":
       return `Hold ${c.to} s instead of ${c.from} s.`;
+    case "holds":
+      return `${c.to} ${c.to === 1 ? "hold" : "holds"} instead of ${c.from}.`;
     case "felt":
       return `Felt effort ${c.to} instead of ${c.from}.`;
     case "percent":

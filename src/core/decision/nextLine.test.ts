@@ -4,6 +4,7 @@ import type { Action } from "../progression/safetyRules";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { SCHEME_KINDS } from "../sheet/schemes/scheme";
+import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
 import { changesWords } from "./changeWords";
 import { type LineChange, type NextFacts, nextLine, rungsOf } from "./nextLine";
@@ -121,6 +122,31 @@ test("stretches grow five seconds and give two steps back; carries go further be
   expect(
     codes(next({ ...carry, scheme: { ...EXAMPLES.carry, distanceM: 20, carriedKg: 4 } }, "PROGRESS").changes),
   ).toEqual(["carried"]);
+});
+
+test("where less effort is less than the machine can be set to, a step back is shorter or fewer, not a dead end", () => {
+  let found = 0;
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 25, max: 160 }),
+      fc.integer({ min: 2, max: 8 }),
+      fc.constantFrom(45, 60, 75, 90),
+      (torqueNm, felt, atDeg) => {
+        const fit = fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm, isReliable: true }]);
+        const weak = {
+          ...context,
+          sheet: { ...context.sheet, strength: { ...context.sheet.strength, extension: fit } },
+        };
+        const l = holds({ atDeg, effort: { kind: "felt", felt } }, { ladder: null });
+        if ((judgeScore([l], weak)[0]?.bars.length ?? 1) > 0) return;
+        const back = next(l, "REGRESS", STEP, facts({ context: weak }));
+        expect(judgeScore([back.line as ScoreLine], weak)[0]?.bars).toEqual([]);
+        if (codes(back.changes).some((c) => c === "seconds" || c === "holds")) found += 1;
+      },
+    ),
+    { numRuns: 300 },
+  );
+  expect(found).toBeGreaterThan(0);
 });
 
 const ON: Record<string, string> = {

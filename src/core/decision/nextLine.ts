@@ -15,7 +15,7 @@ import { clamp } from "../units/clamp";
 export type LineChange =
   | { code: "stop" | "same" | "full" | "at_goal" | "at_least" | "harder_form" }
   | {
-      code: "rung" | "seconds" | "felt" | "percent" | "reps" | "tolerated" | "distance" | "carried";
+      code: "rung" | "seconds" | "holds" | "felt" | "percent" | "reps" | "tolerated" | "distance" | "carried";
       from: number;
       to: number;
     }
@@ -63,12 +63,45 @@ export function nextLine(
     case "HOLD":
       return same(line);
     case "REGRESS":
-      return decision?.change.rangeDeg ? lessRange(line, facts) : stepped(line, "down", facts, 0);
+      return settable(
+        decision?.change.rangeDeg ? lessRange(line, facts) : stepped(line, "down", facts, 0),
+        line,
+        facts,
+      );
     case "PROGRESS": {
       const more = decision?.rules.includes("P4") ? Number(decision.change.reps ?? 1) : 0;
       return stepped(line, more > 0 ? "more" : "up", facts, more);
     }
   }
+}
+
+const SHORTER_BY_S = 10;
+const LEAST_HOLD_S = 10;
+
+/** A step back that no machine can be set to is taken by doing less of the same: shorter, fewer, a set less [own]. */
+function settable(next: NextLine, line: ScoreLine, facts: NextFacts): NextLine {
+  const fits = (l: ScoreLine | null) => l !== null && judgedOf(l, facts)?.bars.length === 0;
+  if (fits(next.line)) return next;
+  return lessOfIt(line).find((less) => fits(less.line)) ?? next;
+}
+
+function lessOfIt(line: ScoreLine): NextLine[] {
+  const { scheme } = line;
+  const all: NextLine[] = [];
+  const add = (part: object, change: LineChange) =>
+    all.push({ line: { ...line, scheme: { ...scheme, ...part } } as ScoreLine, changes: [change] });
+  if (scheme.kind === "holds") {
+    const holdS = Math.max(LEAST_HOLD_S, scheme.holdS - SHORTER_BY_S);
+    if (holdS < scheme.holdS) add({ holdS }, { code: "seconds", from: scheme.holdS, to: holdS });
+    if (scheme.reps > 1)
+      add({ reps: scheme.reps - 1 }, { code: "holds", from: scheme.reps, to: scheme.reps - 1 });
+  } else if ("reps" in scheme) {
+    const reps = Math.max(LEAST_REPS, scheme.reps - FEWER_REPS);
+    if (reps < scheme.reps) add({ reps }, { code: "reps", from: scheme.reps, to: reps });
+  }
+  if ("sets" in scheme && scheme.sets > 1)
+    add({ sets: scheme.sets - 1 }, { code: "sets", from: scheme.sets, to: scheme.sets - 1 });
+  return all;
 }
 
 /** The line judged as it stands today; null where its exercise is gone. */

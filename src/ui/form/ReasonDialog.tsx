@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useRef, useState } from "react";
+import { Dialog } from "@/ui/Dialog";
 import { send } from "../send";
 import { Problem } from "./Problem";
 import { Words } from "./Words";
@@ -54,9 +55,8 @@ export function ReasonDialog({
       >
         {trigger}
       </button>
-      <dialog ref={dialog} className="modal text-left" aria-label={title}>
+      <Dialog ref={dialog} label={title}>
         <form
-          className="modal-box border border-rule bg-base-100"
           onSubmit={(e) => {
             e.preventDefault();
             doIt();
@@ -75,7 +75,7 @@ export function ReasonDialog({
             </button>
           </p>
         </form>
-      </dialog>
+      </Dialog>
     </>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 import { Command } from "cmdk";
 import { type RefObject, useEffect, useState } from "react";
+import { Dialog } from "@/ui/Dialog";
 
 export interface PaletteEntry {
   id: string;
@@ -38,50 +39,48 @@ export function Palette({
     ref.current?.close();
   };
   return (
-    <dialog ref={ref} className="modal items-start pt-16" aria-label={label} onClose={() => setTyped("")}>
-      <div className="modal-box max-w-xl border border-rule bg-base-100 p-0">
-        {isOpen && (
-          <Command label={label} loop>
-            <Command.Input
-              autoFocus
-              value={typed}
-              onValueChange={setTyped}
-              placeholder={placeholder}
-              className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none"
-            />
-            <Command.List className="max-h-[52vh] overflow-y-auto p-2">
-              <Command.Empty className="quiet px-2 py-3">Nothing here has these words.</Command.Empty>
-              {groups.map((g) => (
-                <Command.Group
-                  key={g.heading}
-                  heading={g.heading}
-                  className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[12.5px] [&_[cmdk-group-heading]]:text-quiet"
-                >
-                  {g.entries.map((e) => (
-                    <Command.Item
-                      key={e.id}
-                      value={`${e.words} ${e.id}`}
-                      onSelect={() => {
-                        close();
-                        onPick(e.id);
-                      }}
-                      className="flex cursor-pointer justify-between gap-4 px-2 py-1 data-[selected=true]:bg-secondary data-[selected=true]:text-secondary-content"
-                    >
-                      {e.words}
-                      {e.hint && <span className="small">{e.hint}</span>}
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              ))}
-            </Command.List>
-          </Command>
-        )}
-        <p className="flex justify-end border-t border-rule px-3 py-2">
-          <button type="button" className="btn btn-line btn-sm" onClick={close}>
-            Close
-          </button>
-        </p>
-      </div>
-    </dialog>
+    <Dialog ref={ref} label={label} onClose={() => setTyped("")} size="list" isAtTop>
+      {isOpen && (
+        <Command label={label} loop>
+          <Command.Input
+            autoFocus
+            value={typed}
+            onValueChange={setTyped}
+            placeholder={placeholder}
+            className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none"
+          />
+          <Command.List className="max-h-[52vh] overflow-y-auto p-2">
+            <Command.Empty className="quiet px-2 py-3">Nothing here has these words.</Command.Empty>
+            {groups.map((g) => (
+              <Command.Group
+                key={g.heading}
+                heading={g.heading}
+                className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[12.5px] [&_[cmdk-group-heading]]:text-quiet"
+              >
+                {g.entries.map((e) => (
+                  <Command.Item
+                    key={e.id}
+                    value={`${e.words} ${e.id}`}
+                    onSelect={() => {
+                      close();
+                      onPick(e.id);
+                    }}
+                    className="flex cursor-pointer justify-between gap-4 px-2 py-1 data-[selected=true]:bg-secondary data-[selected=true]:text-secondary-content"
+                  >
+                    {e.words}
+                    {e.hint && <span className="small">{e.hint}</span>}
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            ))}
+          </Command.List>
+        </Command>
+      )}
+      <p className="flex justify-end border-t border-rule px-3 py-2">
+        <button type="button" className="btn btn-line btn-sm" onClick={close}>
+          Close
+        </button>
+      </p>
+    </Dialog>
   );
 }

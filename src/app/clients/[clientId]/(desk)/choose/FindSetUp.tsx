@@ -1,5 +1,4 @@
 "use client";
-import * as Comlink from "comlink";
 import { type Ref, useEffect, useRef, useState } from "react";
 import { settingWords } from "@/core/equipment/machine";
 import { allowedArc } from "@/core/selection/fit/allowedArc";
@@ -9,7 +8,8 @@ import type { FoundSetUp, SearchResult } from "@/core/selection/setUp/findSetUp"
 import { NOT_SEARCHED } from "@/core/selection/setUp/stops";
 import { TISSUES } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { FindSetUpDoor } from "@/workers/findSetUp.worker";
+import { Dialog } from "@/ui/Dialog";
+import { callback, openFindSetUp } from "@/workers/open";
 import type { Choose } from "./useChoose";
 
 /** Searches a machine's notches and loads in a worker: the few best, each with what it gives up. */
@@ -30,13 +30,13 @@ export function FindSetUp({
   const [progress, setProgress] = useState<number | null>(null);
   const [result, setResult] = useState<(SearchResult & { tookMs: number }) | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const worker = useRef<Worker | null>(null);
+  const worker = useRef<ReturnType<typeof openFindSetUp> | null>(null);
   const end = () => {
-    worker.current?.terminate();
+    worker.current?.end();
     worker.current = null;
     setProgress(null);
   };
-  useEffect(() => () => worker.current?.terminate(), []);
+  useEffect(() => () => worker.current?.end(), []);
   const { input, tissue } = choose;
   const setUp = row.computed;
   if (!setUp) return null;
@@ -48,14 +48,12 @@ export function FindSetUp({
     setProblem(null);
     setResult(null);
     setProgress(0);
-    const own = new Worker(new URL("../../../../../workers/findSetUp.worker.ts", import.meta.url), {
-      type: "module",
-    });
+    const own = openFindSetUp();
     worker.current = own;
     try {
       // only what a search needs goes to the worker
       const { exercises: _all, machines: _gym, later: _later, ...facts } = input;
-      const found = await Comlink.wrap<FindSetUpDoor>(own).find(
+      const found = await own.door.find(
         {
           exercise: row.e,
           use,
@@ -64,7 +62,7 @@ export function FindSetUp({
           ctx: { ...facts, tissue, capTimes: null },
           wish: { effortShare: Number(effort) / 100, capTimes: cap === "" ? null : Number(cap), keepBack },
         },
-        Comlink.proxy(setProgress),
+        callback(setProgress),
       );
       if (worker.current === own) setResult(found);
     } catch {
@@ -75,91 +73,89 @@ export function FindSetUp({
   };
   const isBusy = progress !== null;
   return (
-    <dialog ref={ref} className="modal" aria-label="Find a set-up" onClose={end}>
-      <div className="modal-box max-w-5xl border border-rule bg-base-100">
-        <h2 className="text-lg">Find a set-up: {row.e.name}</h2>
-        <p className="mt-1">
-          Every notch and step of {setUp.chosen.machine.name} inside today's limits; the most work for the
-          knee under these caps.
-        </p>
-        <form
-          className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            search();
-          }}
-        >
-          <label className="grid gap-1">
-            <span className="small">effort at most</span>
-            <select className="select select-sm" value={effort} onChange={(e) => setEffort(e.target.value)}>
-              {[30, 40, 50, 60, 70, 80].map((p) => (
-                <option key={p} value={p}>
-                  {p} % of its strength
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="grid gap-1">
-            <span className="small">{TISSUES[tissue].name} at most</span>
-            <select className="select select-sm" value={cap} onChange={(e) => setCap(e.target.value)}>
-              <option value="">any</option>
-              {["0.5", "0.8", "1", "1.5", "2"].map((c) => (
-                <option key={c} value={c}>
-                  {c} × the reference task
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex cursor-pointer items-center gap-2 pb-1">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={keepBack}
-              onChange={(e) => setKeepBack(e.target.checked)}
-            />
-            the low back does not round
-          </label>
-          {isBusy ? (
-            <button type="button" className="btn btn-sm" onClick={end}>
-              Stop
-            </button>
-          ) : (
-            <button type="submit" className="btn btn-primary btn-sm">
-              Search
-            </button>
-          )}
-        </form>
-        <div className="mt-3 min-h-20 border-t border-rule pt-2" aria-live="polite">
-          {isBusy && (
-            <p>
-              <progress
-                className="progress progress-primary w-56"
-                value={progress ?? 0}
-                max={1}
-                aria-label="Progress of the search"
-              />{" "}
-              searching
-            </p>
-          )}
-          {problem && <p className="text-accent">{problem}</p>}
-          {result?.why && <p>{result.why}</p>}
-          {result && result.found.length > 0 && (
-            <>
-              <Found found={result.found} choose={choose} row={row} massUnit={massUnit} />
-              <p className="small quiet mt-1">
-                {result.evaluations.toLocaleString("en-GB")} set-ups × angles looked at in{" "}
-                {Math.round(result.tookMs)} ms. None is best in everything: each line says what it gives up.
-              </p>
-            </>
-          )}
-        </div>
-        <form method="dialog" className="mt-2">
-          <button type="submit" className="btn btn-sm">
-            Close
+    <Dialog ref={ref} label="Find a set-up" onClose={end} size="wide">
+      <h2 className="text-lg">Find a set-up: {row.e.name}</h2>
+      <p className="mt-1">
+        Every notch and step of {setUp.chosen.machine.name} inside today's limits; the most work for the knee
+        under these caps.
+      </p>
+      <form
+        className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          search();
+        }}
+      >
+        <label className="grid gap-1">
+          <span className="small">effort at most</span>
+          <select className="select select-sm" value={effort} onChange={(e) => setEffort(e.target.value)}>
+            {[30, 40, 50, 60, 70, 80].map((p) => (
+              <option key={p} value={p}>
+                {p} % of its strength
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="small">{TISSUES[tissue].name} at most</span>
+          <select className="select select-sm" value={cap} onChange={(e) => setCap(e.target.value)}>
+            <option value="">any</option>
+            {["0.5", "0.8", "1", "1.5", "2"].map((c) => (
+              <option key={c} value={c}>
+                {c} × the reference task
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex cursor-pointer items-center gap-2 pb-1">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={keepBack}
+            onChange={(e) => setKeepBack(e.target.checked)}
+          />
+          the low back does not round
+        </label>
+        {isBusy ? (
+          <button type="button" className="btn btn-sm" onClick={end}>
+            Stop
           </button>
-        </form>
+        ) : (
+          <button type="submit" className="btn btn-primary btn-sm">
+            Search
+          </button>
+        )}
+      </form>
+      <div className="mt-3 min-h-20 border-t border-rule pt-2" aria-live="polite">
+        {isBusy && (
+          <p>
+            <progress
+              className="progress progress-primary w-56"
+              value={progress ?? 0}
+              max={1}
+              aria-label="Progress of the search"
+            />{" "}
+            searching
+          </p>
+        )}
+        {problem && <p className="text-accent">{problem}</p>}
+        {result?.why && <p>{result.why}</p>}
+        {result && result.found.length > 0 && (
+          <>
+            <Found found={result.found} choose={choose} row={row} massUnit={massUnit} />
+            <p className="small quiet mt-1">
+              {result.evaluations.toLocaleString("en-GB")} set-ups × angles looked at in{" "}
+              {Math.round(result.tookMs)} ms. None is best in everything: each line says what it gives up.
+            </p>
+          </>
+        )}
       </div>
-    </dialog>
+      <form method="dialog" className="mt-2">
+        <button type="submit" className="btn btn-sm">
+          Close
+        </button>
+      </form>
+    </Dialog>
   );
 }
 

@@ -7,6 +7,7 @@ import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { FieldProblem } from "@/core/units/inputError";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { Words } from "@/ui/form/Words";
 import { send } from "@/ui/send";
@@ -65,128 +66,124 @@ export function SaveCard({
   };
   const lever = setUp.chosen.family.hasCam;
   return (
-    <dialog ref={ref} className="modal" aria-label="Set-up card" onClose={() => setSaved(false)}>
-      <div className="modal-box max-w-2xl border border-rule bg-base-100">
-        <h2 className="text-lg">
-          Set-up card: {row.e.name}{" "}
-          <span className="quiet text-[14px] font-normal">on {setUp.chosen.machine.name}</span>
-        </h2>
-        <p className="mt-1">
-          {setUp.chosen.family.settings
-            .map((s) => `${s.name} ${settingWords(s, setUp.settings[s.key] ?? 0)}`)
-            .join(" · ")}
-          {" · "}
-          <b>
-            {setUp.how}
-            {poundsBeside(setUp.load, massUnit)}
-          </b>{" "}
-          · from {Math.round(setUp.arc.fromDeg)}° to {Math.round(setUp.arc.toDeg)}°
-        </p>
-        <form
-          className="mt-3 grid gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            save();
-          }}
-        >
-          {lever && (
-            <label className="flex cursor-pointer items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={draft.axisChecked}
-                onChange={(e) => setDraft({ ...draft, axisChecked: e.target.checked })}
-              />
-              knee in line with the machine's axis, looked at bent and half straight
-            </label>
-          )}
-          <div className="grid grid-cols-2 gap-3">
-            <label className="grid gap-1">
-              <span className="small">feet</span>
-              <input
-                className="input input-sm w-full"
-                value={draft.feet}
-                onChange={(e) => setDraft({ ...draft, feet: e.target.value })}
-                placeholder="hip width, toes a little out"
-              />
-            </label>
-            <label className="grid gap-1">
-              <span className="small">worn</span>
-              <select
-                className="select select-sm w-full"
-                value={draft.support}
-                onChange={(e) =>
-                  setDraft({ ...draft, support: e.target.value as keyof typeof SUPPORT_WORDS })
-                }
-              >
-                {Object.entries(SUPPORT_WORDS).map(([id, words]) => (
-                  <option key={id} value={id}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="grid gap-1">
-              <span className="small">cues, one a line</span>
-              <textarea
-                className="textarea textarea-sm h-24 w-full"
-                value={draft.cues}
-                onChange={(e) => setDraft({ ...draft, cues: e.target.value })}
-              />
-            </label>
-            <label className="grid gap-1">
-              <span className="small">stop signs, one a line</span>
-              <textarea
-                className="textarea textarea-sm h-24 w-full"
-                value={draft.stopSigns}
-                onChange={(e) => setDraft({ ...draft, stopSigns: e.target.value })}
-              />
-            </label>
-          </div>
+    <Dialog ref={ref} label="Set-up card" onClose={() => setSaved(false)} size="card">
+      <h2 className="text-lg">
+        Set-up card: {row.e.name}{" "}
+        <span className="quiet text-[14px] font-normal">on {setUp.chosen.machine.name}</span>
+      </h2>
+      <p className="mt-1">
+        {setUp.chosen.family.settings
+          .map((s) => `${s.name} ${settingWords(s, setUp.settings[s.key] ?? 0)}`)
+          .join(" · ")}
+        {" · "}
+        <b>
+          {setUp.how}
+          {poundsBeside(setUp.load, massUnit)}
+        </b>{" "}
+        · from {Math.round(setUp.arc.fromDeg)}° to {Math.round(setUp.arc.toDeg)}°
+      </p>
+      <form
+        className="mt-3 grid gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          save();
+        }}
+      >
+        {lever && (
+          <label className="flex cursor-pointer items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={draft.axisChecked}
+              onChange={(e) => setDraft({ ...draft, axisChecked: e.target.checked })}
+            />
+            knee in line with the machine's axis, looked at bent and half straight
+          </label>
+        )}
+        <div className="grid grid-cols-2 gap-3">
           <label className="grid gap-1">
-            <span className="small">note</span>
+            <span className="small">feet</span>
             <input
               className="input input-sm w-full"
-              value={draft.note}
-              onChange={(e) => setDraft({ ...draft, note: e.target.value })}
+              value={draft.feet}
+              onChange={(e) => setDraft({ ...draft, feet: e.target.value })}
+              placeholder="hip width, toes a little out"
             />
           </label>
-          {setUp.brokenCap === "start" && (
-            <Words
-              label="above the start of this machine, because"
-              name="aboveStart"
-              hint={`${setUp.tooHeavyBecause}`}
-              value={draft.aboveStart}
-              onChange={(e) => setDraft({ ...draft, aboveStart: e.target.value })}
-              problem={problems.find((p) => p.field === "aboveStart")?.sentence}
-            />
-          )}
-          {problems.map((p) => (
-            <Problem key={`${p.field}${p.sentence}`} sentence={p.sentence} />
-          ))}
-          {saved && (
-            <p role="status">
-              Saved. It stands under{" "}
-              <a className="underline" href={`/clients/${clientId}/cards`}>
-                Set-up cards
-              </a>{" "}
-              and on the floor.
-            </p>
-          )}
-          <p className="flex gap-2">
-            <button type="submit" className="btn btn-primary btn-sm">
-              Save card
-            </button>
-            <button
-              type="button"
-              className="btn btn-sm"
-              onClick={(e) => e.currentTarget.closest("dialog")?.close()}
+          <label className="grid gap-1">
+            <span className="small">worn</span>
+            <select
+              className="select select-sm w-full"
+              value={draft.support}
+              onChange={(e) => setDraft({ ...draft, support: e.target.value as keyof typeof SUPPORT_WORDS })}
             >
-              Close
-            </button>
+              {Object.entries(SUPPORT_WORDS).map(([id, words]) => (
+                <option key={id} value={id}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-1">
+            <span className="small">cues, one a line</span>
+            <textarea
+              className="textarea textarea-sm h-24 w-full"
+              value={draft.cues}
+              onChange={(e) => setDraft({ ...draft, cues: e.target.value })}
+            />
+          </label>
+          <label className="grid gap-1">
+            <span className="small">stop signs, one a line</span>
+            <textarea
+              className="textarea textarea-sm h-24 w-full"
+              value={draft.stopSigns}
+              onChange={(e) => setDraft({ ...draft, stopSigns: e.target.value })}
+            />
+          </label>
+        </div>
+        <label className="grid gap-1">
+          <span className="small">note</span>
+          <input
+            className="input input-sm w-full"
+            value={draft.note}
+            onChange={(e) => setDraft({ ...draft, note: e.target.value })}
+          />
+        </label>
+        {setUp.brokenCap === "start" && (
+          <Words
+            label="above the start of this machine, because"
+            name="aboveStart"
+            hint={`${setUp.tooHeavyBecause}`}
+            value={draft.aboveStart}
+            onChange={(e) => setDraft({ ...draft, aboveStart: e.target.value })}
+            problem={problems.find((p) => p.field === "aboveStart")?.sentence}
+          />
+        )}
+        {problems.map((p) => (
+          <Problem key={`${p.field}${p.sentence}`} sentence={p.sentence} />
+        ))}
+        {saved && (
+          <p role="status">
+            Saved. It stands under{" "}
+            <a className="underline" href={`/clients/${clientId}/cards`}>
+              Set-up cards
+            </a>{" "}
+            and on the floor.
           </p>
-        </form>
-      </div>
-    </dialog>
+        )}
+        <p className="flex gap-2">
+          <button type="submit" className="btn btn-primary btn-sm">
+            Save card
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={(e) => e.currentTarget.closest("dialog")?.close()}
+          >
+            Close
+          </button>
+        </p>
+      </form>
+    </Dialog>
   );
 }

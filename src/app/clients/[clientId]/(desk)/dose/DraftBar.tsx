@@ -4,6 +4,7 @@ import type { DraftWish } from "@/core/drafts/draftSession";
 import { GROUP_NAMES, type RangeRow } from "@/core/selection/rank/rangeSheet";
 import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/sheet/draft/homeVersion";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
+import { Dialog } from "@/ui/Dialog";
 import { Palette } from "@/ui/palette/Palette";
 
 export const MINUTES = [15, 30, 45, 60] as const;
@@ -150,45 +151,42 @@ function HomeDialog({
   const [have, setHave] = useState<ReadonlySet<HomeThing>>(new Set(["chair", "backpack", "towel", "step"]));
   const form = useRef<HTMLFormElement>(null);
   return (
-    <dialog ref={ref} className="modal" aria-label="Home version">
-      <div className="modal-box max-w-md border border-rule bg-base-100">
-        <h2 className="text-lg">Home version</h2>
-        <p className="mt-1">
-          Each line as it is where that works at home, else what takes its place. Undo brings the session
-          back.
-        </p>
-        <form
-          ref={form}
-          method="dialog"
-          onSubmit={() => onHome(have)}
-          className="mt-3 grid grid-cols-2 gap-x-4 gap-y-2"
-        >
-          {HOME_THING_IDS.map((thing) => (
-            <label key={thing} className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={have.has(thing)}
-                onChange={(e) => {
-                  const next = new Set(have);
-                  if (e.target.checked) next.add(thing);
-                  else next.delete(thing);
-                  setHave(next);
-                }}
-              />
-              {HOME_THINGS[thing]}
-            </label>
-          ))}
-          <span className="col-span-2 mt-2 flex gap-2">
-            <button type="submit" className="btn btn-primary btn-sm">
-              Make the home version
-            </button>
-            <button type="button" className="btn btn-line btn-sm px-2" onClick={() => ref.current?.close()}>
-              Close
-            </button>
-          </span>
-        </form>
-      </div>
-    </dialog>
+    <Dialog ref={ref} label="Home version" size="narrow">
+      <h2 className="text-lg">Home version</h2>
+      <p className="mt-1">
+        Each line as it is where that works at home, else what takes its place. Undo brings the session back.
+      </p>
+      <form
+        ref={form}
+        method="dialog"
+        onSubmit={() => onHome(have)}
+        className="mt-3 grid grid-cols-2 gap-x-4 gap-y-2"
+      >
+        {HOME_THING_IDS.map((thing) => (
+          <label key={thing} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={have.has(thing)}
+              onChange={(e) => {
+                const next = new Set(have);
+                if (e.target.checked) next.add(thing);
+                else next.delete(thing);
+                setHave(next);
+              }}
+            />
+            {HOME_THINGS[thing]}
+          </label>
+        ))}
+        <span className="col-span-2 mt-2 flex gap-2">
+          <button type="submit" className="btn btn-primary btn-sm">
+            Make the home version
+          </button>
+          <button type="button" className="btn btn-line btn-sm px-2" onClick={() => ref.current?.close()}>
+            Close
+          </button>
+        </span>
+      </form>
+    </Dialog>
   );
 }

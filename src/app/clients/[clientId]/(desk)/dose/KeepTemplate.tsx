@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { type RefObject, useState } from "react";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
+import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
 import type { Start } from "./DraftBar";
@@ -29,56 +30,54 @@ export function KeepTemplate({
   const keep = async () =>
     after(await send("/api/sheet-templates", { id: crypto.randomUUID(), name, items: lines }));
   return (
-    <dialog ref={ref} className="modal" aria-label="Keep as a template">
-      <div className="modal-box max-w-md border border-rule bg-base-100">
-        <h2 className="text-lg">Keep as a template</h2>
-        <p className="mt-1">
-          The clinic can start other clients' sheets from it; each client's own limits judge every line again.
-        </p>
-        <form
-          className="mt-3 flex gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            keep();
-          }}
-        >
-          <input
-            aria-label="Name of the template"
-            className="input input-sm w-full"
-            value={name}
-            maxLength={60}
-            placeholder="calm knee, 30 minutes"
-            onChange={(e) => setName(e.target.value)}
-          />
-          <button type="submit" className="btn btn-primary btn-sm" disabled={lines.length === 0}>
-            Keep
-          </button>
-        </form>
-        {templates.some((t) => t.name.toLowerCase() === name.trim().toLowerCase()) && (
-          <p className="small mt-1">A template has this name: keeping replaces it.</p>
-        )}
-        <Problem sentence={problem} />
-        {templates.length > 0 && (
-          <ul className="mt-3 border-t border-rule pt-2">
-            {templates.map((t) => (
-              <li key={t.id} className="flex items-center justify-between gap-3">
-                {t.name}
-                <button
-                  type="button"
-                  className="small cursor-pointer underline"
-                  aria-label={`put away ${t.name}`}
-                  onClick={async () => after(await send(`/api/sheet-templates/${t.id}/retire`, {}))}
-                >
-                  put away
-                </button>
-              </li>
-            ))}
-          </ul>
-        )}
-        <button type="button" className="btn btn-line btn-sm mt-3" onClick={() => ref.current?.close()}>
-          Close
+    <Dialog ref={ref} label="Keep as a template" size="narrow">
+      <h2 className="text-lg">Keep as a template</h2>
+      <p className="mt-1">
+        The clinic can start other clients' sheets from it; each client's own limits judge every line again.
+      </p>
+      <form
+        className="mt-3 flex gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep();
+        }}
+      >
+        <input
+          aria-label="Name of the template"
+          className="input input-sm w-full"
+          value={name}
+          maxLength={60}
+          placeholder="calm knee, 30 minutes"
+          onChange={(e) => setName(e.target.value)}
+        />
+        <button type="submit" className="btn btn-primary btn-sm" disabled={lines.length === 0}>
+          Keep
         </button>
-      </div>
-    </dialog>
+      </form>
+      {templates.some((t) => t.name.toLowerCase() === name.trim().toLowerCase()) && (
+        <p className="small mt-1">A template has this name: keeping replaces it.</p>
+      )}
+      <Problem sentence={problem} />
+      {templates.length > 0 && (
+        <ul className="mt-3 border-t border-rule pt-2">
+          {templates.map((t) => (
+            <li key={t.id} className="flex items-center justify-between gap-3">
+              {t.name}
+              <button
+                type="button"
+                className="small cursor-pointer underline"
+                aria-label={`put away ${t.name}`}
+                onClick={async () => after(await send(`/api/sheet-templates/${t.id}/retire`, {}))}
+              >
+                put away
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <button type="button" className="btn btn-line btn-sm mt-3" onClick={() => ref.current?.close()}>
+        Close
+      </button>
+    </Dialog>
   );
 }

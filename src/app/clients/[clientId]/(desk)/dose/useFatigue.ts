@@ -1,9 +1,8 @@
 "use client";
-import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { FatigueLine, SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import type { RunStep } from "@/core/sheet/time/runThrough";
-import type { SessionFatigueDoor } from "@/workers/sessionFatigue.worker";
+import { openSessionFatigue } from "@/workers/open";
 
 /** Lets a burst of keys pass before the simulation starts anew, ms. */
 const WAIT_MS = 60;
@@ -14,16 +13,14 @@ export function useFatigue(
   lines: readonly FatigueLine[],
   person: { k: number; spread: number },
 ): readonly SetPrediction[] | null {
-  const door = useRef<Comlink.Remote<SessionFatigueDoor> | null>(null);
+  const door = useRef<ReturnType<typeof openSessionFatigue>["door"] | null>(null);
   const [found, setFound] = useState<readonly SetPrediction[] | null>(null);
   useEffect(() => {
-    const worker = new Worker(new URL("../../../../../workers/sessionFatigue.worker.ts", import.meta.url), {
-      type: "module",
-    });
-    door.current = Comlink.wrap<SessionFatigueDoor>(worker);
+    const worker = openSessionFatigue();
+    door.current = worker.door;
     return () => {
       door.current = null;
-      worker.terminate();
+      worker.end();
     };
   }, []);
   // lines and steps are made anew on each render; their text says whether they changed

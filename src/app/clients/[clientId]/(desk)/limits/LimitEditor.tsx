@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/bounds/kinds";
 import { readNumber } from "@/core/units/readNumber";
+import { Dialog } from "@/ui/Dialog";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
 import { focusFirstGap } from "@/ui/form/focusFirstGap";
@@ -111,14 +112,10 @@ export function LimitEditor({
           <KeysHelp deeds={[{ key: "w", words: "write a limit", run: open }]} />
         </span>
       )}
-      <dialog
-        ref={dialog}
-        className="modal text-left"
-        aria-label={start ? "Change a limit" : "Write a limit"}
-      >
+      <Dialog ref={dialog} size="narrow" label={start ? "Change a limit" : "Write a limit"}>
         <form
           noValidate
-          className="modal-box grid max-w-md gap-2 border border-rule bg-base-100"
+          className="grid gap-2"
           onSubmit={(e) => {
             e.preventDefault();
             save(false);
@@ -220,7 +217,7 @@ export function LimitEditor({
             </button>
           </p>
         </form>
-      </dialog>
+      </Dialog>
     </>
   );
 }

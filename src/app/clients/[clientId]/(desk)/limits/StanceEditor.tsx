@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
+import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { Words } from "@/ui/form/Words";
 import { send } from "@/ui/send";
@@ -91,89 +92,82 @@ export function StanceEditor({
       >
         compare
       </button>
-      <dialog
-        ref={dialog}
-        className="modal text-left"
-        aria-label={stance.topic}
-        onClose={() => setOpen(false)}
-      >
-        <div className="modal-box max-w-2xl border border-rule bg-base-100">
-          <h2 className="text-lg">{stance.topic}</h2>
-          <fieldset className="mt-2">
-            <legend className="sr-only">Answers</legend>
-            {stance.options.map((o) => (
-              <label key={o.id} className="flex gap-2 border-t border-rule py-1.5">
-                <input
-                  type="radio"
-                  name={`stance-${stance.id}`}
-                  className="radio radio-primary radio-sm mt-0.5"
-                  checked={option === o.id}
-                  onChange={() => setOption(o.id)}
-                />
-                <span>
-                  <b>{o.label}</b> {o.id === chosen && <span className="small quiet">in force</span>}
-                  <span className="small block">+ {o.speaksFor}</span>
-                  {o.speaksAgainst && <span className="small block">− {o.speaksAgainst}</span>}
-                </span>
-              </label>
-            ))}
-          </fieldset>
-          <p className="small quiet mt-1">
-            Default, because: {stance.defaultReason} Source: {stance.source}.
-          </p>
-          <div className="mt-2 min-h-12 border-l-4 border-primary pl-3" aria-live="polite">
-            <PreviewWords
-              stance={stance}
-              isSame={option === chosen}
-              preview={preview}
-              clinic={clientId === null}
-            />
-          </div>
-          {picked?.needsSurgeon && (
-            <label className="mt-2 flex items-center gap-2">
+      <Dialog ref={dialog} label={stance.topic} onClose={() => setOpen(false)} size="card">
+        <h2 className="text-lg">{stance.topic}</h2>
+        <fieldset className="mt-2">
+          <legend className="sr-only">Answers</legend>
+          {stance.options.map((o) => (
+            <label key={o.id} className="flex gap-2 border-t border-rule py-1.5">
               <input
-                type="checkbox"
-                className="checkbox checkbox-primary checkbox-sm"
-                checked={surgeonAgrees}
-                onChange={(e) => setSurgeonAgrees(e.target.checked)}
+                type="radio"
+                name={`stance-${stance.id}`}
+                className="radio radio-primary radio-sm mt-0.5"
+                checked={option === o.id}
+                onChange={() => setOption(o.id)}
               />
-              the surgeon's written agreement is on file
+              <span>
+                <b>{o.label}</b> {o.id === chosen && <span className="small quiet">in force</span>}
+                <span className="small block">+ {o.speaksFor}</span>
+                {o.speaksAgainst && <span className="small block">− {o.speaksAgainst}</span>}
+              </span>
             </label>
-          )}
-          <div className="mt-2">
-            <Words
-              label="because"
-              name={`because-${stance.id}`}
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </div>
-          <Problem sentence={problem} />
-          <p className="mt-3 flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn btn-primary btn-sm"
-              disabled={option === chosen}
-              onClick={() => save(option)}
-            >
-              {clientId ? "Choose it for this client" : "Make it the clinic's default"}
-            </button>
-            {clientId && option !== chosen && (
-              <button type="button" className="btn btn-sm btn-line" onClick={sayOtherwise}>
-                Only note that I see it so
-              </button>
-            )}
-            {hasOwn && (
-              <button type="button" className="btn btn-sm btn-line" onClick={() => save(null)}>
-                Back to the default
-              </button>
-            )}
-            <button type="button" className="btn btn-sm" onClick={() => dialog.current?.close()}>
-              Close
-            </button>
-          </p>
+          ))}
+        </fieldset>
+        <p className="small quiet mt-1">
+          Default, because: {stance.defaultReason} Source: {stance.source}.
+        </p>
+        <div className="mt-2 min-h-12 border-l-4 border-primary pl-3" aria-live="polite">
+          <PreviewWords
+            stance={stance}
+            isSame={option === chosen}
+            preview={preview}
+            clinic={clientId === null}
+          />
         </div>
-      </dialog>
+        {picked?.needsSurgeon && (
+          <label className="mt-2 flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-primary checkbox-sm"
+              checked={surgeonAgrees}
+              onChange={(e) => setSurgeonAgrees(e.target.checked)}
+            />
+            the surgeon's written agreement is on file
+          </label>
+        )}
+        <div className="mt-2">
+          <Words
+            label="because"
+            name={`because-${stance.id}`}
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
+        </div>
+        <Problem sentence={problem} />
+        <p className="mt-3 flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={option === chosen}
+            onClick={() => save(option)}
+          >
+            {clientId ? "Choose it for this client" : "Make it the clinic's default"}
+          </button>
+          {clientId && option !== chosen && (
+            <button type="button" className="btn btn-sm btn-line" onClick={sayOtherwise}>
+              Only note that I see it so
+            </button>
+          )}
+          {hasOwn && (
+            <button type="button" className="btn btn-sm btn-line" onClick={() => save(null)}>
+              Back to the default
+            </button>
+          )}
+          <button type="button" className="btn btn-sm" onClick={() => dialog.current?.close()}>
+            Close
+          </button>
+        </p>
+      </Dialog>
     </>
   );
 }

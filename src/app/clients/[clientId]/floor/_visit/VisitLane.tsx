@@ -274,7 +274,8 @@ function askedOf(s: VisitState, task: { lineId: string; leg: string }, line: Kep
   ).length;
   const isLast = s.phase === "rating" ? open <= 1 : open === 0;
   const isHeld = line.kind === "holds";
-  if (line.kind === "stretch") return { reserve: false, felt: false };
+  // who stops says the pain and goes
+  if (line.kind === "stretch" || s.stopped !== null) return { reserve: false, felt: false };
   return { felt: isHeld && isLast, reserve: !isHeld && (isLast || line.leastReserve !== null) };
 }
 

@@ -36,7 +36,14 @@ export function bandOf(s: VisitState, restS: number): BandWords {
         ? { band: "hold", word: "HOLD", hint: "breathe, no holding of breath" }
         : { band: "move", word: "MOVE", hint: "steady; stop at pain or when range goes" };
     case "rating":
-      return { band: "pain", word: "PAIN?", hint: "joint pain in it, not muscle burn" };
+      return {
+        band: "pain",
+        word: "PAIN?",
+        hint:
+          s.stopped === null
+            ? "joint pain in it, not muscle burn"
+            : "stopped: joint pain in it, then it ends",
+      };
     case "closing":
       return { band: "pain", word: "PAIN?", hint: "joint pain now, then close the visit" };
     case "finished":

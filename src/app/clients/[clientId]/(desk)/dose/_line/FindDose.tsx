@@ -1,13 +1,13 @@
 "use client";
-import * as Comlink from "comlink";
 import { type Ref, useState } from "react";
 import type { EnduranceJoint } from "@/core/isometrics/joints";
 import type { DoseCandidate, FoundDose } from "@/core/sheet/draft/findDose";
 import { half } from "@/core/sheet/judge/holdFeasibility";
 import { numberField } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
+import { Dialog } from "@/ui/Dialog";
 import { Field } from "@/ui/form/Field";
-import type { FindDoseDoor } from "@/workers/findDose.worker";
+import { openFindDose } from "@/workers/open";
 
 const WISHES = {
   tension: numberField("Total held", "seconds", 10, 1200),
@@ -49,13 +49,10 @@ export function FindDose({
     setProblems(wrong);
     if (Object.keys(wrong).length) return;
     setBusy(true);
-    const worker = new Worker(new URL("../../../../../../workers/findDose.worker.ts", import.meta.url), {
-      type: "module",
-    });
+    const worker = openFindDose();
     try {
-      const door = Comlink.wrap<FindDoseDoor>(worker);
       setFound(
-        await door.find({
+        await worker.door.find({
           joint,
           sharesOfMax: [shareOfMax],
           targetTensionS: wish.tension,
@@ -66,7 +63,7 @@ export function FindDose({
         }),
       );
     } finally {
-      worker.terminate();
+      worker.end();
       setBusy(false);
     }
   };
@@ -82,51 +79,49 @@ export function FindDose({
     />
   );
   return (
-    <dialog ref={ref} className="modal" aria-label="Find a dose">
-      <div className="modal-box border border-rule bg-base-100">
-        <h2 className="text-lg">Find a dose</h2>
-        <p className="mt-1">
-          At {(shareOfMax * 100).toFixed(0)} % of maximum: the best hold, repetitions and rest for a wanted
-          total, never above the effort cap.
-        </p>
-        <form
-          className="mt-3 grid gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            search();
-          }}
-        >
-          {field("tension", "held in all", "s")}
-          {field("minutes", "time there is", "min")}
-          {field("cap", "felt effort at most", "of 10")}
-          <button type="submit" className="btn btn-primary btn-sm justify-self-start" disabled={isBusy}>
-            {isBusy ? "Searching" : "Search"}
-          </button>
-        </form>
-        <div className="mt-3 min-h-16 border-t border-rule pt-3" aria-live="polite">
-          {found?.status === "ok" && <FoundWords found={found} />}
-          {found?.status === "infeasible" && (
-            <p>
-              Nothing fits, even at a fifth of the total: {found.binding} is what binds. Lower the effort or
-              give more time; the cap is never raised for you.
-            </p>
-          )}
-        </div>
-        <form method="dialog" className="mt-3 flex gap-2">
-          <button
-            type="submit"
-            className="btn btn-primary btn-sm"
-            disabled={found?.status !== "ok"}
-            onClick={() => found?.status === "ok" && onUse(found.dose)}
-          >
-            Use it
-          </button>
-          <button type="submit" className="btn btn-sm">
-            Close
-          </button>
-        </form>
+    <Dialog ref={ref} label="Find a dose">
+      <h2 className="text-lg">Find a dose</h2>
+      <p className="mt-1">
+        At {(shareOfMax * 100).toFixed(0)} % of maximum: the best hold, repetitions and rest for a wanted
+        total, never above the effort cap.
+      </p>
+      <form
+        className="mt-3 grid gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          search();
+        }}
+      >
+        {field("tension", "held in all", "s")}
+        {field("minutes", "time there is", "min")}
+        {field("cap", "felt effort at most", "of 10")}
+        <button type="submit" className="btn btn-primary btn-sm justify-self-start" disabled={isBusy}>
+          {isBusy ? "Searching" : "Search"}
+        </button>
+      </form>
+      <div className="mt-3 min-h-16 border-t border-rule pt-3" aria-live="polite">
+        {found?.status === "ok" && <FoundWords found={found} />}
+        {found?.status === "infeasible" && (
+          <p>
+            Nothing fits, even at a fifth of the total: {found.binding} is what binds. Lower the effort or
+            give more time; the cap is never raised for you.
+          </p>
+        )}
       </div>
-    </dialog>
+      <form method="dialog" className="mt-3 flex gap-2">
+        <button
+          type="submit"
+          className="btn btn-primary btn-sm"
+          disabled={found?.status !== "ok"}
+          onClick={() => found?.status === "ok" && onUse(found.dose)}
+        >
+          Use it
+        </button>
+        <button type="submit" className="btn btn-sm">
+          Close
+        </button>
+      </form>
+    </Dialog>
   );
 }
 
