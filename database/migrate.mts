@@ -38,7 +38,9 @@ for (const name of (await readdir(folder)).filter((f) => f.endsWith(".sql")).sor
   const sha256 = createHash("sha256").update(text).digest("hex");
   const [done] = await sql`select sha256 from schema_migration where name = ${name}`;
   if (done?.sha256 && done.sha256 !== sha256)
-    throw new Error(`${name} was changed after it had run here. Put it back and write a new migration instead.`);
+    throw new Error(
+      `${name} was changed after it had run here. Put it back and write a new migration instead.`,
+    );
   if (done) {
     // it ran before its text was kept
     await sql`update schema_migration set sha256 = ${sha256} where name = ${name} and sha256 is null`;

@@ -106,6 +106,10 @@ test("a therapist decides and shortens the holds, a trainer runs it without the 
     await floorSays(tablet, /The visit ends here because of this: pop, gap, giving way, locking/);
     await floorSays(tablet, /Stop all leg work/);
     await tablet.keyboard.press("1");
+    await expect(tablet.getByRole("button", { name: "Joint pain now: 1" })).toHaveAttribute(
+      "aria-pressed",
+      "true",
+    );
     await tablet.keyboard.press("Enter");
     await floorSays(tablet, "Done. Nothing more to enter today.");
     await floorSays(tablet, "saved at the clinic");

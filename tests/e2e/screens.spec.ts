@@ -163,7 +163,7 @@ test("a dose is found in a worker and can be used", async ({ page }) => {
   await expect(dialog.getByText(/s held/)).toBeVisible();
   await dialog.getByRole("button", { name: "Use it" }).click();
   await expect(lineEditor(page).getByLabel("effort")).toHaveValue("percent");
-  await expect(sheetLines(page).first()).toHaveAttribute("aria-label", /40 %/);
+  await expect(sheetLines(page).first()).toHaveAttribute("aria-label", /\d × \d+ s at \d+°, [34]\d %/);
 });
 
 test("light and dark are kept for the next visit", async ({ page }) => {
@@ -189,6 +189,13 @@ test("two therapists at one sheet: the second is told and keeps what was typed",
   await expect(other.getByText(/Saved as version/)).toBeVisible();
   await field(page, "restS").fill("80");
   await page.getByRole("button", { name: /Save sheet/ }).click();
-  await expect(page.getByText(/saved version \d+ meanwhile/)).toBeVisible();
+  await expect(page.getByText(/saved version \d+ of this sheet meanwhile/)).toBeVisible();
   await expect(field(page, "restS")).toHaveValue("80");
+  await page.reload();
+  await isAlive(page);
+  await expect(field(page, "restS")).toHaveValue("75");
+  await page.getByRole("button", { name: "Take them up" }).click();
+  await expect(field(page, "restS")).toHaveValue("80");
+  await page.getByRole("button", { name: /Save sheet/ }).click();
+  await expect(page.getByText(/Saved as version \d+/)).toBeVisible();
 });

@@ -230,7 +230,7 @@ test("a number that does not fit stays in its field with the reason, and the lin
   await page.keyboard.press("Escape");
   // a window of the open arc, drawn and saved with the line; the rests of the line above
   await editor(page).getByLabel("all of the open arc").uncheck();
-  const from = editor(page).getByRole("spinbutton", { name: "from" });
+  const from = editor(page).getByRole("spinbutton", { name: "from", exact: true });
   await from.fill(String(Number(await from.inputValue()) + 15));
   await expect(editor(page).getByText("Barred:")).toHaveCount(0);
   const to = editor(page).getByRole("spinbutton", { name: "to", exact: true });

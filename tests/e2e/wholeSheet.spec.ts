@@ -31,6 +31,10 @@ async function runVisit(page: Page): Promise<{ sets: number; lines: Set<string> 
       await page.keyboard.press(" ");
     else if (where.includes("Everything is done")) {
       await page.keyboard.press("0");
+      await expect(page.getByRole("button", { name: "Joint pain now: 0" })).toHaveAttribute(
+        "aria-pressed",
+        "true",
+      );
       await page.keyboard.press("Enter");
     } else {
       const asked = page.getByRole("group", { name: /How many more|Felt effort/ });

@@ -50,7 +50,7 @@ export async function saveSheet(
   if ((newest?.version ?? 0) !== input.baseVersion)
     throw new Refused(
       "conflict",
-      `${newest?.by ?? "Somebody"} saved version ${newest?.version ?? 1} of this sheet meanwhile. What you made is still here: compare, then save again.`,
+      `${newest?.by ?? "Somebody"} saved version ${newest?.version ?? 1} of this sheet meanwhile. What you made is kept on this device: reload the page to see theirs, then take yours up again.`,
     );
   const named = sheets.find((s) => s.sheetId !== input.sheetId && sameName(s.name, input.name));
   if (named)

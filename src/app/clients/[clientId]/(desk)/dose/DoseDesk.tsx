@@ -263,6 +263,7 @@ export function DoseDesk({
           onTake={(k) => {
             score.restore(k.items);
             setName(k.name);
+            setPlace(k.place);
             draftKept.settled();
           }}
           onDrop={draftKept.drop}

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { z } from "zod";
 import { type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
 
@@ -7,7 +7,7 @@ const kept = z.object({
   baseVersion: z.number(),
   items: sheetLine.array(),
   name: z.string(),
-  place: z.string(),
+  place: z.enum(["gym", "home", "bodyweight"]),
 });
 export type KeptDraft = z.infer<typeof kept>;
 
@@ -20,12 +20,12 @@ export function useKeptDraft(
   now: { baseVersion: number; items: readonly SheetLine[]; name: string; place: string; isChanged: boolean },
 ) {
   const [found, setFound] = useState<KeptDraft | null>(null);
-  const isRead = useRef(false);
+  const [isRead, setRead] = useState(false);
   useEffect(() => {
     const text = localStorage.getItem(place);
     const parsed = text ? kept.safeParse(safeJson(text)) : null;
     if (parsed?.success) setFound(parsed.data);
-    isRead.current = true;
+    setRead(true);
   }, [place]);
   const text = JSON.stringify({
     baseVersion: now.baseVersion,
@@ -36,10 +36,10 @@ export function useKeptDraft(
   const { isChanged } = now;
   useEffect(() => {
     // what was left is not overwritten before somebody said what becomes of it
-    if (!isRead.current || found) return;
+    if (!isRead || found) return;
     if (isChanged) localStorage.setItem(place, text);
     else localStorage.removeItem(place);
-  }, [place, text, isChanged, found]);
+  }, [place, text, isChanged, isRead, found]);
   return {
     found,
     settled: () => setFound(null),

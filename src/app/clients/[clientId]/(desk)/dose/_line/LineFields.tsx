@@ -86,7 +86,7 @@ function LadderFields({
         />
         <NumberRow
           {...ends}
-          label="to"
+          label="up to"
           name="ladderToDeg"
           value={now.toDeg}
           onValue={(toDeg) => (toDeg % 5 ? "In steps of 5 degrees." : set({ toDeg }))}
@@ -112,7 +112,7 @@ function LadderFields({
         value={now.least}
         onValue={(least) => set({ least })}
       />
-      <NumberRow {...ends} label="to" name="mostReps" value={now.most} onValue={(most) => set({ most })} />
+      <NumberRow {...ends} label="up to" name="mostReps" value={now.most} onValue={(most) => set({ most })} />
     </div>
   );
 }
