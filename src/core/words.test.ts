@@ -20,7 +20,7 @@ import { homeVersion } from "./sheet/draft/homeVersion";
 import { itemsOf } from "./sheet/effect/scoreItems";
 import { judgeScore } from "./sheet/judge/judgeScore";
 import { legsAllowed } from "./sheet/line/legs";
-import { scoreInput } from "./sheet/line/scoreInput";
+import { sheetInput } from "./sheet/line/sheetInput";
 import { orderNotes, USUAL_ORDER } from "./sheet/order/sessionScore";
 import { SCHEME_KINDS } from "./sheet/schemes/scheme";
 import { newClientInput } from "./story/storyInput";
@@ -98,7 +98,7 @@ function everySentence(): Map<string, string> {
     const found = decide(decisionInput.parse(d));
     say("decisions", ...[...found.reasons, ...found.also].map((r) => r.reason));
   }
-  for (const schema of [newClientInput, scoreInput, screeningInput, strengthTestInput])
+  for (const schema of [newClientInput, sheetInput, screeningInput, strengthTestInput])
     for (const bad of [
       {},
       null,

@@ -1,7 +1,5 @@
 "use client";
-import { zodResolver } from "@hookform/resolvers/zod";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { type FormEvent, useState } from "react";
 import { z } from "zod";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
@@ -12,15 +10,34 @@ const form = z.object({
 });
 
 export function SignInForm() {
+  const [values, setValues] = useState({ email: "", password: "" });
+  const [gaps, setGaps] = useState<Partial<Record<keyof typeof values, string>>>({});
   const [problem, setProblem] = useState<string | null>(null);
-  const { register, handleSubmit, formState } = useForm<z.infer<typeof form>>({
-    resolver: zodResolver(form),
-  });
-  const submit = handleSubmit(async (values) => {
+  const [isBusy, setBusy] = useState(false);
+  const submit = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
     setProblem(null);
-    const sent = await send("/api/sign-in", values);
-    if (sent.ok) window.location.assign("/");
-    else setProblem(sent.problems[0]?.sentence ?? "Signing in did not work. Try again.");
+    const parsed = form.safeParse(values);
+    const wrong = parsed.success ? {} : z.flattenError(parsed.error).fieldErrors;
+    setGaps({ email: wrong.email?.[0], password: wrong.password?.[0] });
+    if (!parsed.success) {
+      e.currentTarget
+        .querySelector<HTMLInputElement>(`[name=${wrong.email ? "email" : "password"}]`)
+        ?.focus();
+      return;
+    }
+    setBusy(true);
+    const sent = await send("/api/sign-in", parsed.data);
+    if (sent.ok) return window.location.assign("/");
+    setBusy(false);
+    setProblem(sent.problems[0]?.sentence ?? "Signing in did not work. Try again.");
+  };
+  const input = (name: keyof typeof values) => ({
+    name,
+    value: values[name],
+    onChange: (e: { target: { value: string } }) => setValues({ ...values, [name]: e.target.value }),
+    "aria-invalid": gaps[name] ? true : undefined,
+    className: "input w-full border-rule bg-base-100",
   });
   return (
     <form
@@ -33,32 +50,20 @@ export function SignInForm() {
       <h2 className="text-xl">Sign in</h2>
       <label className="grid gap-1">
         E-mail address
-        <input
-          {...register("email")}
-          type="email"
-          autoComplete="username"
-          aria-invalid={formState.errors.email ? true : undefined}
-          className="input w-full border-rule bg-base-100"
-        />
+        <input {...input("email")} type="email" autoComplete="username" />
         <span className="small text-error" role="alert">
-          {formState.errors.email?.message}
+          {gaps.email}
         </span>
       </label>
       <label className="grid gap-1">
         Password
-        <input
-          {...register("password")}
-          type="password"
-          autoComplete="current-password"
-          aria-invalid={formState.errors.password ? true : undefined}
-          className="input w-full border-rule bg-base-100"
-        />
+        <input {...input("password")} type="password" autoComplete="current-password" />
         <span className="small text-error" role="alert">
-          {formState.errors.password?.message}
+          {gaps.password}
         </span>
       </label>
       <Problem sentence={problem} />
-      <button type="submit" className="btn btn-primary" disabled={formState.isSubmitting}>
+      <button type="submit" className="btn btn-primary" disabled={isBusy}>
         Sign in
       </button>
       <p className="small quiet">Nobody has an account without a clinic; ask your clinic's admin for one.</p>

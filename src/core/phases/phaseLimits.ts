@@ -54,10 +54,3 @@ function openedBySchedule(limits: LimitsRecord, week: number | null): LimitsReco
   const to_deg = rule.week_schedule.reduce((to, step) => (week >= step.week ? step.to_deg : to), rule.to_deg);
   return { ...limits, open_chain_extension: { ...rule, to_deg } };
 }
-
-/** The phase whose weeks a week falls into: exactly one for every week from 0 on; before that the first. */
-export function phaseByWeek(condition: Condition, week: number): Phase {
-  const phases = [...condition.phases].sort((a, b) => a.weeks.from - b.weeks.from);
-  const begun = phases.filter((p) => week >= p.weeks.from);
-  return (begun[begun.length - 1] ?? phases[0]) as Phase;
-}

@@ -2,14 +2,14 @@ import fc from "fast-check";
 import { DEED_SENTENCES, type Deed, may, role } from "../access/roles";
 import { inForce } from "../bounds/inForce";
 import type { Limit } from "../bounds/limit";
-import { holdWindow, whyBarred } from "../bounds/window";
+import { windowOf } from "../bounds/window";
 import { conditionById } from "../rules/conditions";
 import { limitsOfRecord } from "../rules/limitsOfRecord";
 import { phaseLimits } from "./phaseLimits";
 
-const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
+const HOLDS = ["knee_flexion", "knee_flexion_under_load", "extension_hold_angles"] as const;
 const allowedWindow = (limits: readonly Limit[], on: string, machine: { fromDeg: number; toDeg: number }) =>
-  holdWindow(inForce(limits, on), NOT_MEASURED, machine);
+  windowOf(inForce(limits, on), HOLDS, [{ ...machine, who: "machine" }]);
 
 const usable = { fromDeg: 5, toDeg: 100 };
 const limitOf = (low: number | null, high: number | null, endsOn: string | null = null): Limit => ({
@@ -54,20 +54,16 @@ test("a limit counts up to and on its last day", () => {
   expect(allowedWindow(limits, "2026-06-02", usable)).toMatchObject({ fromDeg: 5, toDeg: 100 });
 });
 
-test("a barred angle names who barred it, why and until when; an empty window says so", () => {
+test("each end names who set it, why and until when; an empty window says so", () => {
   const window = allowedWindow([limitOf(45, 90, "2026-06-30")], "2026-06-01", usable);
-  expect(whyBarred(window, 60)).toBeNull();
-  expect(whyBarred(window, 30)).toMatch(/starts at 45°, because written note \(surgeon, until 30 Jun 2026\)/);
-  expect(whyBarred(window, 95)).toMatch(/ends at 90°/);
-  expect(whyBarred(allowedWindow([limitOf(80, 60)], "2026-06-01", usable), 70)).toMatch(
-    /leave no knee angle for this hold, because written note \(surgeon\)/,
-  );
+  expect(window).toMatchObject({ from: "surgeon", to: "surgeon", isEmpty: false });
+  expect(window.because.from).toMatch(/written note \(surgeon, until 30 Jun 2026\)/);
+  expect(allowedWindow([limitOf(80, 60)], "2026-06-01", usable).isEmpty).toBe(true);
 });
 
-test("a measured bend cuts a hold too, and is named", () => {
-  const w = holdWindow(inForce([], "2026-06-01"), { shortOfStraightDeg: 8, bendDeg: 82 }, usable);
+test("a measured bend cuts it too, and is named", () => {
+  const w = windowOf(inForce([], "2026-06-01"), HOLDS, [{ fromDeg: 8, toDeg: 82, who: "measured" }]);
   expect(w).toMatchObject({ fromDeg: 8, toDeg: 82, from: "measured", to: "measured" });
-  expect(whyBarred(w, 90)).toMatch(/What this knee does, measured, ends at 82°/);
 });
 
 describe("what a condition's phase means for a hold", () => {
@@ -82,24 +78,14 @@ describe("what a condition's phase means for a hold", () => {
     expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 60, toDeg: 90 });
     expect(inForce(limits, "2026-06-01").hold_effort?.high).toBe(60);
     expect(inForce(limits, "2026-06-01").joint_pain?.high).toBe(2);
-    expect(whyBarred(allowedWindow(limits, "2026-06-01", usable), 45)).toMatch(
-      /starts at 60°, because ACL, early strength: holds at 60° to 90°.*\(phase\)/,
+    expect(allowedWindow(limits, "2026-06-01", usable).because.from).toMatch(
+      /ACL, early strength: holds at 60° to 90°.*\(phase\)/,
     );
   });
 
   test("a tighter written limit still wins", () => {
     const limits = [...of("hamstring_graft"), limitOf(70, 85)];
     expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 70, toDeg: 85 });
-  });
-
-  test("no open-chain extension leaves no angle at all, and says why", () => {
-    const none = phaseLimits(acl, phase, { week: 5 });
-    const barred = { ...none, open_chain_extension: { ...none.open_chain_extension, rule: "none" as const } };
-    const window = allowedWindow(limitsOfRecord(barred, "both ligaments", "x"), "2026-06-01", usable);
-    expect(window.isEmpty).toBe(true);
-    expect(whyBarred(window, 60)).toMatch(
-      /leave no knee angle for this hold, because both ligaments \(phase\)/,
-    );
   });
 });
 

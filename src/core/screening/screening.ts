@@ -57,15 +57,3 @@ export function screen(questions: readonly RedFlag[], answers: readonly Screenin
     positive,
   };
 }
-
-/** Whether work may go on: a stop or a hold bars it, and so does an answer that is missing. */
-export function screeningBars(result: ScreeningResult): string | null {
-  const worst = result.positive.find((p) => p.consequence === result.consequence);
-  if (worst && result.consequence === "stop_send_now")
-    return `Stop and refer ${worst.timeFrame}: ${worst.flag.question} ${worst.flag.do_now}`;
-  if (worst && result.consequence === "hold_ask_physician")
-    return `Ask the physician ${worst.timeFrame} before loading: ${worst.flag.question} ${worst.flag.do_now}`;
-  if (result.unanswered.length > 0)
-    return `${result.unanswered.length} warning-sign ${result.unanswered.length === 1 ? "question has" : "questions have"} no answer yet.`;
-  return null;
-}

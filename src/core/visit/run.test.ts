@@ -10,9 +10,13 @@ import { EXAMPLES } from "../testdata/scoreContext";
 import { robot } from "../testdata/visitRobot";
 import { recordOf } from "./recordOf";
 import { currentTask, startOf, visitState } from "./run";
-import { placeOf } from "./setRecord";
+import type { SetRecord } from "./setRecord";
 import { runLineOfKept, taskKey } from "./tasks";
 import { eventsOf, type LogEntry, lastUndone, type VisitEvent } from "./visitEvent";
+
+/** The place of a record in its visit: at most one record of a place stands. */
+const placeOf = (r: Pick<SetRecord, "lineId" | "setNo" | "leg" | "boutNo">): string =>
+  `${r.lineId} ${r.setNo} ${r.leg} ${r.boutNo}`;
 
 const line = (exerciseId: string, scheme: Scheme, legs: Legs, over: Partial<ScoreLine> = {}): ScoreLine => ({
   exerciseId,

@@ -63,10 +63,6 @@ export const setRecord = z
   });
 export type SetRecord = z.infer<typeof setRecord>;
 
-/** The place of a record in its visit: at most one record of a place stands. */
-export const placeOf = (r: Pick<SetRecord, "lineId" | "setNo" | "leg" | "boutNo">): string =>
-  `${r.lineId} ${r.setNo} ${r.leg} ${r.boutNo}`;
-
 /** The records that stand: not corrected, not taken back, in the order in which they were done. */
 export function standing<T extends Pick<SetRecord, "id" | "corrects" | "voided" | "startedAt">>(
   records: readonly T[],

@@ -6,10 +6,12 @@ import { type LineChange, nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { type Action, TELL_TODAY } from "@/core/progression/safetyRules";
-import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { itemsOf } from "@/core/sheet/effect/scoreItems";
+import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
+import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
 import type { DecisionsTaken } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
@@ -54,6 +56,8 @@ export interface VisitDraft {
   lines: LineDraft[];
   /** shared facts that stop all of it: one decision for all lines. Null: each line has its own */
   stopsAll: Decision | null;
+  /** the whole sheet as it was run, and as it would be with every draft taken */
+  sheet: Record<"before" | "after", { minutes: number; hardReps: number }>;
 }
 
 const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
@@ -103,7 +107,30 @@ async function draftOf(
   for (const line of openLines(visit)) lines.push(await lineDraft(ctx, client, visit, line, facts));
   const first = lines[0]?.decision;
   const stopsAll = first?.action === "STOP_REFER" && first.rules.some((r) => OF_ALL.has(r)) ? first : null;
-  return { visit, lines, stopsAll };
+  const { sheet } = visit;
+  const context = scoreContextOf(await sheetFacts(ctx, client));
+  const after = sheet.lines.flatMap(({ plan }) => {
+    const drafted = lines.find((l) => l.plan.lineId === plan.lineId);
+    const next = drafted ? drafted.next[drafted.decision.action].line : plan;
+    return next ? [next] : [];
+  });
+  return {
+    visit,
+    lines,
+    stopsAll,
+    sheet: {
+      before: totalsOf(
+        sheet.lines.map((l) => l.plan),
+        context,
+      ),
+      after: totalsOf(after, context),
+    },
+  };
+}
+
+function totalsOf(lines: readonly SheetLine[], context: ScoreContext) {
+  const totals = scoreTotals(itemsOf(judgeScore(lines, context), (l) => l.lineId));
+  return { minutes: Math.ceil(totals.seconds / 60), hardReps: totals.hard };
 }
 
 async function lineDraft(

@@ -47,12 +47,6 @@ export const scoreLines = z
   .min(1, { error: "A session needs an exercise at least." })
   .max(16, { error: "Sixteen exercises are the most of a session." });
 
-export const scoreInput = z.object({
-  id: uuid,
-  baseVersion: z.number().int().min(0),
-  items: scoreLines,
-});
-
 /** A session kept under a name for other clients of the clinic. */
 export const templateInput = z.object({
   id: uuid,

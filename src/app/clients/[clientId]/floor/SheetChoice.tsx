@@ -7,7 +7,7 @@ export function SheetChoice({
   sheets,
 }: {
   client: ClientEpisode;
-  sheets: readonly { sheetId: string; name: string; lines: number; minutes: number }[];
+  sheets: readonly { sheetId: string; name: string; lines: number; minutes: number; barred: string | null }[];
 }) {
   return (
     <main data-theme="gym" className="min-h-dvh bg-base-200 px-8 py-8 text-base-content">
@@ -18,12 +18,13 @@ export function SheetChoice({
           <li key={s.sheetId}>
             <Link
               href={`/clients/${client.clientId}/floor?sheet=${s.sheetId}`}
-              className="flex min-h-[72px] items-baseline justify-between border-b border-rule py-3 text-[24px] hover:bg-base-100"
+              className="flex min-h-[72px] flex-wrap items-baseline justify-between gap-x-6 border-b border-rule py-3 text-[24px] hover:bg-base-100"
             >
               <b>{s.name}</b>
               <span className="text-[20px]">
                 {s.lines} {s.lines === 1 ? "line" : "lines"}, about {s.minutes} min
               </span>
+              {s.barred && <span className="w-full text-[17px] text-mark">Not today: {s.barred}</span>}
             </Link>
           </li>
         ))}

@@ -34,9 +34,20 @@ export default async function FloorPage({
       sheets.find((s) => s.sheetId === asked) ?? (sheets.length === 1 ? sheets[0] : null) ?? null;
     // a visit that is open is finished with the version it was started with
     const sheet = open ? await versionById(ctx, open.versionId) : picked;
+    const choice: { sheetId: string; name: string; lines: number; minutes: number; barred: string | null }[] =
+      [];
+    if (!sheet)
+      for (const s of sheets)
+        choice.push({
+          sheetId: s.sheetId,
+          name: s.name,
+          lines: s.lines.length,
+          minutes: Math.ceil(s.seconds / 60),
+          barred: await floorBarred(ctx, client, s),
+        });
     return {
       client,
-      sheets,
+      choice,
       open,
       sheet,
       barred: await floorBarred(ctx, client, open ? null : sheet, open !== null || sheets.length > 1),
@@ -59,18 +70,7 @@ export default async function FloorPage({
         mayClear={may(actor.role, "recheck.clear")}
       />
     );
-  if (!sheet)
-    return (
-      <SheetChoice
-        client={client}
-        sheets={data.sheets.map((s) => ({
-          sheetId: s.sheetId,
-          name: s.name,
-          lines: s.lines.length,
-          minutes: Math.ceil(s.seconds / 60),
-        }))}
-      />
-    );
+  if (!sheet) return <SheetChoice client={client} sheets={data.choice} />;
   return (
     <FloorLane
       key={open?.id ?? "before"}

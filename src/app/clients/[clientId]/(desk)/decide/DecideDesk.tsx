@@ -122,6 +122,7 @@ export function DecideDesk({
           ))}
         </ol>
         <div className="sticky bottom-0 mt-2 grid justify-items-start gap-2 border-t border-rule bg-base-200 py-2">
+          <p className="small">{sheetWords(draft.sheet)}</p>
           <Problem
             sentence={
               problem ??
@@ -176,6 +177,13 @@ export function DecideDesk({
       </aside>
     </main>
   );
+}
+
+/** What becomes of the whole sheet when every draft is taken. */
+function sheetWords({ before, after }: VisitDraft["sheet"]): string {
+  const minutes = after.minutes === before.minutes ? "" : ` instead of ${before.minutes}`;
+  const hard = after.hardReps === before.hardReps ? "" : ` instead of ${before.hardReps}`;
+  return `The whole sheet, all as drafted: ${after.minutes} min${minutes}, ${after.hardReps} repetitions with four or fewer left${hard}.`;
 }
 
 /** One line: its draft, why, and what exactly changes next time. */

@@ -39,6 +39,12 @@ export function Stage({
         {number}
       </button>
       <p className="text-[22px]">{under}</p>
+      {clock.pace !== null && (
+        <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-3 h-4 w-full" aria-hidden>
+          <rect width={100} height={4} className="fill-base-100" />
+          <rect width={Math.round(clock.pace * 100)} height={4} className="fill-trace" />
+        </svg>
+      )}
       {isHold && line.aimForceN !== null && isWorking && (
         <div className="mt-2 text-left">
           <TraceChart

@@ -17,6 +17,8 @@ export interface SetClock {
   /** repetitions counted by tap or by the sensor; null where nothing was counted */
   counted: number | null;
   restS: number;
+  /** the share of the repetition that the tempo is in, 0 to 1; null where no tempo is kept or it is muted */
+  pace: number | null;
   /** a hold was stopped early and its reason is still asked for */
   isEarly: boolean;
   start: () => void;
@@ -102,6 +104,7 @@ export function useSetClock(
     seconds,
     counted,
     restS,
+    pace: beats && perRepS && ranS !== null ? (ranS % perRepS) / perRepS : null,
     isEarly: earlyAt !== null,
     start: () => {
       const next = s.tasks.find((t) => t.status === "open");
