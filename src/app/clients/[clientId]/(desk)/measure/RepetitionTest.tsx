@@ -8,6 +8,7 @@ import { formatMass, kgFromLb, type MassUnit } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
+import type { HardSet } from "@/server/visits/hardSets";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
@@ -16,6 +17,7 @@ import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
+import { HardSets } from "./HardSets";
 import { TakeBack } from "./TakeBack";
 
 const FLAG_WORDS = {
@@ -33,12 +35,15 @@ const liftOf = (apparatus: string): Lift =>
 export function RepetitionTest({
   client,
   measurements,
+  hardSets,
   locale,
   mayRecord,
   massUnit,
 }: {
   client: ClientEpisode;
   measurements: StoredMeasurement[];
+  /** sets of the floor that came near enough to failure */
+  hardSets: readonly HardSet[];
   today: string;
   locale: string;
   mayRecord: boolean;
@@ -179,6 +184,15 @@ export function RepetitionTest({
         <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["measurement.record"]}</p>
       )}
       {mayRecord && <KeysHelp deeds={[{ key: "s", words: "save this test", run: save }]} />}
+      {hardSets.length > 0 && (
+        <HardSets
+          sets={hardSets}
+          clientId={client.clientId}
+          locale={locale}
+          mayRecord={mayRecord}
+          massUnit={massUnit}
+        />
+      )}
       <section className="mt-6">
         <h2 className="text-[16px]">On record</h2>
         {past.length === 0 && <p className="quiet">None yet.</p>}

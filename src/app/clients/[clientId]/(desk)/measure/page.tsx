@@ -11,6 +11,7 @@ import { optionInForce, stancesInForce } from "@/server/client/stances";
 import { extensionPadM } from "@/server/clinic/machines";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
+import { hardSets } from "@/server/visits/hardSets";
 import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";
 import { MeasurementTable } from "./MeasurementTable";
@@ -46,6 +47,7 @@ export default async function MeasurePage({
       client,
       tests,
       measurements,
+      hardSets: part === "repetitions" ? await hardSets(ctx, client.episodeId) : [],
       body: bodyOf(client),
       padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
@@ -61,7 +63,7 @@ export default async function MeasurePage({
       }),
     };
   });
-  const { client, tests, measurements, due, aim, ...rest } = data;
+  const { client, tests, measurements, due, aim, hardSets: _sets, ...rest } = data;
   const shared = {
     client,
     today: data.today,
@@ -91,7 +93,12 @@ export default async function MeasurePage({
       <div className="px-4 py-4">
         {parts}
         {part === "repetitions" ? (
-          <RepetitionTest {...shared} measurements={measurements} massUnit={actor.massUnit} />
+          <RepetitionTest
+            {...shared}
+            measurements={measurements}
+            hardSets={data.hardSets}
+            massUnit={actor.massUnit}
+          />
         ) : (
           <MeasurementTable {...shared} group={part} measurements={measurements} />
         )}
