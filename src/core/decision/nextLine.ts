@@ -8,7 +8,8 @@ import { type StepSizes, stepSizes } from "../progression/stepSizes";
 import { type JudgedLine, judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { jumpPlan } from "../sheet/load/workingLoad";
-import { type ProgressStep, progressed } from "../sheet/schemes/progress";
+import type { ProgressStep } from "../sheet/schemes/contract";
+import { progressed } from "../sheet/schemes/scheme";
 import { clamp } from "../units/clamp";
 
 /** What changes of a line, as a code; words are made elsewhere. */

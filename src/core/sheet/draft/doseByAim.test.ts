@@ -3,8 +3,7 @@ import { leastOf, mostOf } from "../../bounds/inForce";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { bounded } from "../../testdata/bounded";
 import { usualHoldDeg } from "../line/holdAngle";
-import { scheme } from "../schemes/scheme";
-import { setsOf } from "../schemes/schemeSets";
+import { scheme, setsOf } from "../schemes/scheme";
 import { AIM_IDS, AIMS, aimOfPhase, plainHolds, schemeByAim } from "./doseByAim";
 import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "./homeVersion";
 

@@ -5,8 +5,7 @@ import { fitsWell, judgeScore, type ScoreContext } from "../judge/judgeScore";
 import { usualHoldDeg } from "../line/holdAngle";
 import { legsAllowed } from "../line/legs";
 import type { ScoreLine } from "../line/scoreInput";
-import type { Scheme } from "../schemes/scheme";
-import { repetitionTarget } from "../schemes/schemeShare";
+import { repetitionTarget, type Scheme } from "../schemes/scheme";
 import { schemeByAim } from "./doseByAim";
 
 /** The line on another exercise: its own scheme, plain sets of it, or the catalogue's gentle dose, whichever fits first. */

@@ -1,6 +1,6 @@
 import { type ReferenceTask, relativeLoad, tissueLoad } from "../../selection/tissue/tissues";
 import type { JudgedLine } from "../judge/judgeScore";
-import type { PlannedSet } from "../schemes/schemeSets";
+import type { PlannedSet } from "../schemes/contract";
 
 /**
  * Load of the kneecap joint through a session, in seconds of a chair rise: mean load over the angles that are used, as a

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import { weekGuard } from "../../schedule/weekGuard";
 import { EXAMPLES } from "../../testdata/scoreContext";
-import { setsOf } from "../schemes/schemeSets";
+import { setsOf } from "../schemes/scheme";
 import { runThrough } from "../time/runThrough";
 import { setsToReserve } from "./repetitionFatigue";
 import { type FatigueLine, simulateSession } from "./sessionFatigue";

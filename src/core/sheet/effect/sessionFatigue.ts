@@ -2,7 +2,7 @@ import { anchoredModel, type FatigueModel } from "../../isometrics/fatigueModel"
 import type { EnduranceJoint } from "../../isometrics/joints";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import { CREDITS, type Muscle, type WorkKind } from "../../schedule/balance";
-import type { PlannedSet } from "../schemes/schemeSets";
+import type { PlannedSet } from "../schemes/contract";
 import type { RunStep } from "../time/runThrough";
 import { afterPause, afterRepetitions, RESTED, repetitionsLeft, type SetFatigue } from "./repetitionFatigue";
 

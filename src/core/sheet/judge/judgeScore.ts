@@ -12,10 +12,9 @@ import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
 import { type LineLoad, lineLoad, quietMachineOf } from "../load/lineLoad";
 import { repetitionsPossible } from "../load/workingLoad";
-import type { Scheme } from "../schemes/scheme";
-import { schemeBars } from "../schemes/schemeGates";
-import { type PlannedSet, setsOf } from "../schemes/schemeSets";
-import { type HoldsScheme, repetitionTarget } from "../schemes/schemeShare";
+import type { PlannedSet } from "../schemes/contract";
+import type { HoldsScheme } from "../schemes/kinds/holds";
+import { repetitionTarget, type Scheme, schemeBars, setsOf } from "../schemes/scheme";
 import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 

@@ -1,6 +1,6 @@
 import type { Exercise } from "../../rules/exercises";
 import { legsAllowed } from "../line/legs";
-import type { SchemeFacts } from "../schemes/schemeGates";
+import type { SchemeFacts } from "../schemes/gates";
 
 /** What is known of a client for every scheme; the exercise adds the rest. */
 export type ClientSchemeFacts = Pick<

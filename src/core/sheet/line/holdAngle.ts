@@ -1,7 +1,7 @@
 import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../../selection/fit/allowedArc";
 import { clamp } from "../../units/clamp";
-import { ANGLE_STEP_DEG } from "../schemes/scheme";
+import { ANGLE_STEP_DEG } from "../schemes/parts";
 
 /** Where the knee's angle means something for a hold; standing and kneeling for balance or touch have none to choose. */
 export const hasHoldAngle = (e: Exercise): boolean =>

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { uuid } from "../../units/fields";
+import type { PlannedSet } from "../schemes/contract";
 import { SCHEME_KINDS, type SchemeKind } from "../schemes/scheme";
-import type { PlannedSet } from "../schemes/schemeSets";
 import { legs } from "./legs";
 
 /** A set with what is set for it. Loads are in the machine's unit; null where nothing is set. */

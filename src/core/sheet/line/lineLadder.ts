@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { wholeField } from "../../units/fields";
-import { plannedDeg } from "../schemes/scheme";
+import { plannedDeg } from "../schemes/parts";
 
 /** The way a line is to climb: angles of holds from the first to the goal, or repetitions from fewest to most before the load steps. */
 export const lineLadder = z.discriminatedUnion("of", [

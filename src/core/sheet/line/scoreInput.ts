@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { numberField, uuid } from "../../units/fields";
-import { plannedDeg, scheme } from "../schemes/scheme";
+import { plannedDeg } from "../schemes/parts";
+import { scheme } from "../schemes/scheme";
 import { legs } from "./legs";
 import { lineLadder } from "./lineLadder";
 import { standingOrder } from "./standingOrder";

@@ -19,15 +19,9 @@ import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
 import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
-import type { Scheme } from "../schemes/scheme";
-import {
-  holdShare,
-  LIFTS_OF_HELD,
-  loweredByOneLeg,
-  repetitionShare,
-  repetitionTarget,
-  schemeShare,
-} from "../schemes/schemeShare";
+import { loweredByOneLeg } from "../schemes/kinds/twoUpOneDown";
+import { LIFTS_OF_HELD } from "../schemes/parts";
+import { repetitionShare, repetitionTarget, type Scheme, schemeShare } from "../schemes/scheme";
 import { workingLoad } from "./workingLoad";
 
 /** Where a line's load comes from; later ones are surer. */
@@ -149,7 +143,7 @@ export function lineLoad(
   };
   const asked = rowOf(e, { ...sheet, basis }, how);
   if (Array.isArray(asked)) return asked;
-  const wantedShare = s.kind === "holds" ? holdShare(s, joint, person.k) : repetitionShare(s);
+  const wantedShare = s.kind === "holds" ? schemeShare(s, joint, person.k) : repetitionShare(s);
   const byTest = asked.computed
     ? loadByTest(e, s, how, sheet, person, asked.computed)
     : (quietByTest(e, s, sheet, person, asked) ?? quietSet(e, sheet, person, asked));

@@ -2,8 +2,8 @@ import type { Exercise } from "../../rules/exercises";
 import { type Balance, balanceOf } from "../../schedule/balance";
 import type { Legs } from "../line/legs";
 import { workKindOf } from "../line/workKind";
-import type { Scheme } from "../schemes/scheme";
-import { type PlannedSet, setsOf } from "../schemes/schemeSets";
+import type { PlannedSet } from "../schemes/contract";
+import { type Scheme, setsOf } from "../schemes/scheme";
 import { hardOf, type SchemeTotals, tensionOf } from "../schemes/schemeTotals";
 import { groupsOf, type RunLine, type RunStep, runSeconds, runThrough } from "../time/runThrough";
 

@@ -1,8 +1,8 @@
 import { hardRepetitions } from "../effect/repetitionFatigue";
 import type { Legs } from "../line/legs";
 import { groupSteps, runSeconds } from "../time/runThrough";
-import type { Scheme } from "./scheme";
-import { type PlannedSet, setsOf } from "./schemeSets";
+import type { PlannedSet } from "./contract";
+import { type Scheme, setsOf } from "./scheme";
 
 /** What a scheme takes and gives. */
 export interface SchemeTotals {

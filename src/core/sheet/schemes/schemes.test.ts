@@ -5,11 +5,9 @@ import { schemeFactsOf } from "../judge/schemeFacts";
 import { legs, legsAllowed } from "../line/legs";
 import { exerciseSeconds } from "../time/holdSeconds";
 import { groupSteps, runSeconds } from "../time/runThrough";
+import type { SchemeFacts } from "./gates";
 import { repetitionSeconds } from "./repetitionSeconds";
-import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, scheme } from "./scheme";
-import { type SchemeFacts, schemeBars } from "./schemeGates";
-import { setsOf } from "./schemeSets";
-import { schemeShare } from "./schemeShare";
+import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, scheme, schemeBars, schemeShare, setsOf } from "./scheme";
 import { schemeTotals } from "./schemeTotals";
 
 const anyFacts: fc.Arbitrary<SchemeFacts> = fc.record({

@@ -1,6 +1,6 @@
 import type { Legs } from "../line/legs";
+import type { PlannedSet } from "../schemes/contract";
 import { restLeftInTurnsS } from "../schemes/repetitionSeconds";
-import type { PlannedSet } from "../schemes/schemeSets";
 import {
   CHANGEOVER_S,
   LOGGING_S,

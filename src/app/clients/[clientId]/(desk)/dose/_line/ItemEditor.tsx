@@ -9,13 +9,8 @@ import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle, usualHoldDeg } from "@/core/sheet/line/holdAngle";
 import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/sheet/line/legs";
 import { type ScoreLine, scoreLine } from "@/core/sheet/line/scoreInput";
-import {
-  plannedDeg,
-  SCHEME_KINDS,
-  SCHEME_NAMES,
-  type Scheme,
-  type SchemeKind,
-} from "@/core/sheet/schemes/scheme";
+import { plannedDeg } from "@/core/sheet/schemes/parts";
+import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
 import type { Line } from "../useScore";

@@ -7,8 +7,8 @@ import { half } from "@/core/sheet/judge/holdFeasibility";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { setLoads } from "@/core/sheet/judge/setLoads";
 import { workKindOf } from "@/core/sheet/line/workKind";
+import { loweredByOneLeg } from "@/core/sheet/schemes/kinds/twoUpOneDown";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
-import { loweredByOneLeg } from "@/core/sheet/schemes/schemeShare";
 import { dayInWords } from "@/core/units/dayInWords";
 import { formatMass, GRAVITY_M_S2, type MassUnit, poundsBeside } from "@/core/units/mass";
 

@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { numberField, wholeField } from "../../../units/fields";
+import type { SchemeSpec } from "../contract";
+import { isMoved, loadable, noStretch, notEarly, notEasily } from "../gates";
+import { byLoad, moved, startsAt, USUAL } from "../parts";
+import { ACCUMULATED_REP_S, accumulatedSet, accumulatedShare } from "../specialSets";
+
+export const accumulatedSchema = z.object({
+  kind: z.literal("accumulated"),
+  total: z.union([z.literal(15), z.literal(25)], { error: "The total is 25, for novices 15." }),
+  restS: numberField("A standing rest", "seconds", 15, 30),
+  /** left at the end of every bout */
+  reserve: wholeField("Repetitions in reserve", 1, 4),
+});
+type Accumulated = z.infer<typeof accumulatedSchema>;
+
+/** Days between two accumulated sets. Dosing rules G1. */
+const EVERY_DAYS = 7;
+const shareOf = (p: Accumulated): number => accumulatedShare(p.reserve, p.restS, p.total);
+
+/** Bouts with short standing rests and a reserve in each, counted to a total. */
+export const accumulated: SchemeSpec<Accumulated> = {
+  schema: accumulatedSchema,
+  name: "accumulated set",
+  gates: [
+    noStretch,
+    isMoved,
+    loadable,
+    notEasily,
+    notEarly,
+    (f) => (f.accumulatedInSession > 0 ? "once in a session is enough" : null),
+    (f) =>
+      f.daysSinceAccumulated !== null && f.daysSinceAccumulated < EVERY_DAYS
+        ? `the last one is ${f.daysSinceAccumulated} days ago: 7 to 10 days apart`
+        : null,
+  ],
+  sets: (p) => {
+    const set = accumulatedSet(shareOf(p), p.restS, p.total);
+    if (set.status === "too-heavy") return [];
+    return set.bouts.map((b) => ({
+      ...moved(b.reps, USUAL, p.restS, b.reserve),
+      workS: b.reps * ACCUMULATED_REP_S,
+      tensionS: b.reps * ACCUMULATED_REP_S,
+    }));
+  },
+  ...startsAt(shareOf),
+  progress: byLoad,
+};

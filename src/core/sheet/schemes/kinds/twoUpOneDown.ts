@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { numberField, wholeField } from "../../../units/fields";
+import type { SchemeSpec } from "../contract";
+import { calmEnough, isMoved, noStretch, notEarly, notEasily, notNovice } from "../gates";
+import { byRepetitions, LIFTS_OF_HELD, lifts, moved, repeat, reserve, restS, sets } from "../parts";
+import type { Tempo } from "../repetitionSeconds";
+import { ONE_LEG_OF_TWO, twoUpOneDownLoad } from "../specialSets";
+
+export const twoUpOneDownSchema = z.object({
+  kind: z.literal("two_up_one_down"),
+  sets,
+  reps: wholeField("Repetitions", 3, 10),
+  reserve,
+  lowerS: numberField("Lowering", "seconds", 3, 10),
+  restS,
+});
+type TwoUpOneDown = z.infer<typeof twoUpOneDownSchema>;
+
+/** Two legs lift, one lowers, both take over at the bottom. */
+const tempoOf = (lowerS: number): Tempo => ({ liftS: 1, topS: 1, lowerS, bottomS: 1 });
+
+/** Load of two up, one down in one-leg maxima. Dosing rules D13. */
+export const loweredByOneLeg = (reps: number, left: number) =>
+  twoUpOneDownLoad(1 / ONE_LEG_OF_TWO, reps, left);
+
+export const twoUpOneDown: SchemeSpec<TwoUpOneDown> = {
+  schema: twoUpOneDownSchema,
+  name: "two up, one down",
+  gates: [
+    noStretch,
+    isMoved,
+    notEasily,
+    notEarly,
+    notNovice,
+    calmEnough,
+    (f) => (f.isOneLeggedMachine ? null : "it needs a machine that one leg lowers: take its single-leg form"),
+  ],
+  sets: (p) => repeat(p.sets, moved(p.reps, tempoOf(p.lowerS), p.restS, p.reserve)),
+  ...lifts((p: TwoUpOneDown) => p),
+  heldShare: (p) => LIFTS_OF_HELD * loweredByOneLeg(p.reps, p.reserve).overloadVsSingle,
+  progress: byRepetitions(10),
+};

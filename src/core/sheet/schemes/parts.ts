@@ -1,0 +1,94 @@
+import { z } from "zod";
+import { kFactorUnbounded } from "../../strength/repetitionMaximum";
+import { numberField, wholeField } from "../../units/fields";
+import type { PlannedSet, ProgressStep, RepetitionTarget, Stepped } from "./contract";
+import { repetitionS, repetitionTensionS, type Tempo } from "./repetitionSeconds";
+
+/** Parts that several schemes are made of. */
+
+/** Angles are planned in steps in which the model is solved. */
+export const ANGLE_STEP_DEG = 5;
+export const plannedDeg = z
+  .number({ error: "Choose a knee angle." })
+  .min(0, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
+  .max(130, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
+  .multipleOf(ANGLE_STEP_DEG, { error: "Knee angles are planned in steps of 5 degrees." });
+export const end = z.enum(["stretched", "short"], { error: "Choose the stretched or the short end." });
+export const restS = numberField("Rest", "seconds", 0, 600);
+export const sets = wholeField("Sets", 1, 10);
+export const reserve = wholeField("Repetitions in reserve", 0, 8);
+export const tempo = z.object({
+  /** 0: helped up */
+  liftS: numberField("Lifting", "seconds", 0, 10),
+  topS: numberField("The top hold", "seconds", 0, 10),
+  lowerS: numberField("Lowering", "seconds", 0.5, 15),
+  bottomS: numberField("The bottom", "seconds", 0, 5),
+});
+
+export const USUAL: Tempo = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 };
+/** Repetitions that are left where a scheme does not ask. */
+export const USUAL_RESERVE = 2;
+/** What a muscle lifts slowly, of what it holds (mechanics rules 6 [assumed]). */
+export const LIFTS_OF_HELD = 0.85;
+
+export const repeat = (count: number, set: PlannedSet): PlannedSet[] =>
+  Array.from({ length: count }, () => ({ ...set }));
+
+export const moved = (reps: number, t: Tempo, rest: number, left: number | null): PlannedSet => ({
+  role: "work",
+  workS: reps * repetitionS(t),
+  tensionS: reps * repetitionTensionS(t),
+  restS: rest,
+  reps,
+  holds: null,
+  loadShare: 1,
+  reserve: left,
+});
+
+export const held = (reps: number, holdS: number, rest: number): Omit<PlannedSet, "restS"> => ({
+  role: "work",
+  workS: reps * holdS + (reps - 1) * rest,
+  tensionS: reps * holdS,
+  reps: null,
+  holds: { reps, holdS, restS: rest },
+  loadShare: 1,
+  reserve: null,
+});
+
+export const longer = (set: PlannedSet, seconds: number): PlannedSet => ({
+  ...set,
+  workS: set.workS + seconds,
+  tensionS: set.tensionS + seconds,
+});
+
+/** Share of the one-repetition maximum that so many repetitions with so many left take. Dosing rules D1. */
+export const shareOfTarget = (t: RepetitionTarget): number => 1 / kFactorUnbounded(t.reps + t.reserve);
+
+/** Shares of a scheme of sets of repetitions: what it lifts, and what that is of what it can hold. */
+export const lifts = <P>(target: (p: P) => RepetitionTarget) => ({
+  target,
+  liftedShare: (p: P) => shareOfTarget(target(p)),
+  heldShare: (p: P) => LIFTS_OF_HELD * shareOfTarget(target(p)),
+});
+
+/** Shares of a scheme that has a start of its own. */
+export const startsAt = <P>(share: (p: P) => number) => ({
+  target: () => null,
+  liftedShare: share,
+  heldShare: (p: P) => LIFTS_OF_HELD * share(p),
+});
+
+/** Nothing is lifted that a share could be said of. */
+export const noLoad = { target: () => null, liftedShare: () => null, heldShare: () => null };
+
+/** More repetitions up to the top of the range, then the next real load and the bottom of the range again. Dosing rules E3. */
+export const byRepetitions =
+  (highest: number) =>
+  <P extends { reps: number }>(p: P, step: ProgressStep): Stepped<P> => {
+    if (step.to !== "more") return "load";
+    const reps = Math.min(highest, step.reps.most, p.reps + step.moreReps);
+    return reps > p.reps ? { ...p, reps } : p;
+  };
+
+/** Sets that count for themselves change their load only. */
+export const byLoad = <P>(p: P, step: ProgressStep): Stepped<P> => (step.to === "more" ? p : "load");
