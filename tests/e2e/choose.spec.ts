@@ -16,7 +16,7 @@ const FIRST_THREE: Record<string, readonly string[]> = {
   "Idony Greaves": ["leg press", "Leg press", "Isometric knee extension", "Hack squat (back-supported"],
   // holds come first in this phase: on the machine, by hand, on a strap
   "Jorun Salthe": ["Isometric knee extension", "Manual isometric", "strap isometric"],
-  "Maren Ostrelle": ["leg press", "Leg press", "Seated knee extension"],
+  "Maren Ostrelle": ["leg press", "Leg press", "Seated knee extension", "Isometric knee extension"],
   "Pell Amsworth": ["leg press", "Leg press", "knee extension", "Seated knee extension"],
   "Quill Bastow": ["Isometric knee extension", "Manual isometric", "strap isometric"],
   "Tove Aldermoor": ["knee extension", "leg press", "Leg press"],
