@@ -106,7 +106,7 @@ test("a therapist decides and shortens the holds, a trainer runs it without the 
     await floorSays(tablet, /The visit ends here because of this: pop, gap, giving way, locking/);
     await floorSays(tablet, /Stop all leg work/);
     await tablet.keyboard.press("1");
-    await expect(tablet.getByRole("button", { name: "Joint pain now: 1" })).toHaveAttribute(
+    await expect(tablet.getByRole("button", { name: "Joint pain now: 1", exact: true })).toHaveAttribute(
       "aria-pressed",
       "true",
     );

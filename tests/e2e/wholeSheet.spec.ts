@@ -31,7 +31,7 @@ async function runVisit(page: Page): Promise<{ sets: number; lines: Set<string> 
       await page.keyboard.press(" ");
     else if (where.includes("Everything is done")) {
       await page.keyboard.press("0");
-      await expect(page.getByRole("button", { name: "Joint pain now: 0" })).toHaveAttribute(
+      await expect(page.getByRole("button", { name: "Joint pain now: 0", exact: true })).toHaveAttribute(
         "aria-pressed",
         "true",
       );

@@ -1,3 +1,4 @@
+import { rungsOf } from "@/core/decision/nextLine";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -29,6 +30,7 @@ export function LineFacts({ client, line }: { client: ClientEpisode; line: LineD
     ],
     ["range reached", input.rangePct === null ? "not known" : `${Math.round(input.rangePct)} %`],
     ["good visits on this step", String(input.satisfiedStreak)],
+    ["the way it climbs", ladderWords(client, line)],
     ["week against the last", input.weekTrend === null ? "not enough yet" : input.weekTrend.toFixed(1)],
   ];
   const shared: [string, string][] = [
@@ -51,6 +53,17 @@ export function LineFacts({ client, line }: { client: ClientEpisode; line: LineD
       <Facts rows={shared} />
     </section>
   );
+}
+
+/** The rungs of a hold with the one it is on, or the range of repetitions before the load steps. */
+function ladderWords(client: ClientEpisode, { plan }: LineDraft): string {
+  const { scheme, ladder } = plan;
+  if (ladder?.of === "reps") return `${ladder.least} to ${ladder.most} repetitions, then a step heavier`;
+  if (scheme.kind !== "holds") return "by load";
+  const at = scheme.atDeg;
+  const rungs = rungsOf(plan, null, client);
+  if (rungs.length === 0 || at === null) return "by seconds, then by effort";
+  return rungs.map((deg) => (Math.abs(deg - at) < 0.5 ? `▸${deg}°` : `${deg}°`)).join(" ");
 }
 
 function Facts({ rows }: { rows: readonly [string, string][] }) {
