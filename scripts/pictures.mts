@@ -57,8 +57,11 @@ await shot("choose");
 await go(`/clients/${pell}/choose?ask=press-heavier&angle=45`);
 await shot("compare");
 await go(`/clients/${idony}/dose`);
-await page.getByRole("link", { name: "Gym" }).click();
-await page.getByText("Single-leg leg press").first().waitFor();
+await page
+  .getByRole("navigation", { name: "Sheets of this client" })
+  .getByRole("link", { name: /^Gym/ })
+  .click();
+await page.locator("main ol button svg[role=img]").nth(3).waitFor();
 await isAlive(page);
 await page.keyboard.press("j");
 await page.waitForTimeout(700);
@@ -121,7 +124,11 @@ await page.getByRole("link", { name: /^Holds/ }).click();
 await page.getByText("Before the first set").waitFor();
 await isAlive(page);
 await page.keyboard.press("n");
+const band = (word: string) => page.getByTestId("band").filter({ hasText: word }).waitFor();
+await band("SET UP");
+await page.waitForTimeout(300);
 await page.keyboard.press("1");
+await band("GO");
 await page.keyboard.press(" ");
 await page.waitForTimeout(28_000);
 await shot("floor");

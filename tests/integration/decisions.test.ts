@@ -421,7 +421,12 @@ test("Today says of each client what comes next, those who need a hand first", a
     sentence: "Ask how the morning after was",
     needsHand: true,
   });
-  expect(list[1]?.next).toEqual({ step: "floor", sentence: "Run Gym", needsHand: false });
+  expect(list[1]?.next).toMatchObject({
+    step: "floor",
+    query: expect.stringMatching(/^\?sheet=/),
+    sentence: "Run Gym",
+    needsHand: false,
+  });
   expect(list[0]?.last).toMatchObject({ before: 1, after: 1, morning: null, on: "2026-03-02" });
 });
 

@@ -33,7 +33,7 @@ export function Stage({
         tabIndex={isWorking && !isHold ? 0 : -1}
         aria-label={isWorking && !isHold ? "count a repetition" : under}
         onClick={clock.tap}
-        className="display block w-full cursor-default text-right text-[clamp(130px,17vw,230px)] leading-none"
+        className={`display block w-full cursor-default text-right leading-none ${state.phase === "set-up" ? "text-[clamp(80px,9vw,120px)]" : "text-[clamp(130px,17vw,230px)]"}`}
         data-testid="giant"
       >
         {number}

@@ -22,7 +22,7 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
       </p>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
         {entries.slice(0, 6).map((e) => (
-          <div key={e.under} className={isWords(e.value) ? "col-span-2" : undefined}>
+          <div key={e.under} className={e.value.length > MOST_BESIDE ? "col-span-2" : undefined}>
             <dd
               className={`display leading-none ${isWords(e.value) ? "text-[30px]" : "text-[clamp(46px,4.4vw,56px)]"}`}
             >
@@ -37,7 +37,9 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
 }
 
 /** A figure is read from two metres; a phrase would push the figures off the screen. */
-const isWords = (value: string) => value.length > 10;
+const isWords = (value: string) => !/\d/.test(value);
+/** Longer than this it takes the whole row. */
+const MOST_BESIDE = 8;
 
 function loadWords(line: KeptLine, task: LiveTask): string {
   const kg =
