@@ -147,9 +147,15 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         line &&
         task && (
           <>
+            <h2 className="px-8 pt-1 text-[26px] leading-tight">
+              {line.name}{" "}
+              <span className="font-sans text-[20px] font-normal">
+                {line.machineName ?? "no machine"}
+                {line.isHelp && <b> · help: more is easier</b>}
+              </span>
+            </h2>
             <div className="grid min-h-0 flex-1 overflow-y-auto grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] gap-x-6 px-8 pt-2">
               <div>
-                <h2 className="text-[26px] leading-tight">{line.name}</h2>
                 {endedLine && endedLine.lineId !== line.lineId && state.phase === "set-up" && (
                   <p className="mt-1 border-l-4 border-mark pl-3 text-[17px]">
                     {endedLine.name} ended: {state.ended[endedLine.lineId]}.{" "}

@@ -17,9 +17,6 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
   ];
   return (
     <section aria-label="What to set">
-      <p className="mb-1 text-[20px]">
-        {line.machineName ?? "no machine"} {line.isHelp && <b>· help: more is easier</b>}
-      </p>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
         {entries.slice(0, 6).map((e) => (
           <div key={e.under} className={e.value.length > MOST_BESIDE ? "col-span-2" : undefined}>
