@@ -12,7 +12,7 @@ async function tablesOf(sql: Sql): Promise<Table[]> {
   const rows = await sql`
     select table_name as name, array_agg(column_name::text order by ordinal_position) as columns,
       array_agg(column_name::text) filter (where data_type = 'uuid') as uuids
-    from information_schema.columns where table_schema = 'public' and is_generated = 'NEVER'
+    from information_schema.columns where table_schema = 'public' and is_generated = 'NEVER' and is_identity = 'NO'
     group by table_name having bool_or(column_name = 'clinic_id')`;
   return rows.map((r) => ({ name: r.name, columns: r.columns, uuids: new Set(r.uuids ?? []) }));
 }
