@@ -30,7 +30,12 @@ export function Dialog({
       ref={ref}
       className={`modal text-left ${isAtTop ? "items-start pt-16" : ""}`}
       aria-label={label}
-      onClose={onClose}
+      onClose={(e) => {
+        // while it fades out, enter must not press its key a second time
+        const at = document.activeElement;
+        if (at instanceof HTMLElement && e.currentTarget.contains(at)) at.blur();
+        onClose?.();
+      }}
     >
       <div className={`modal-box border border-rule bg-base-100 ${WIDTHS[size]}`}>{children}</div>
     </dialog>

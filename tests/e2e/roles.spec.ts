@@ -100,6 +100,7 @@ test("a therapist decides and shortens the holds, a trainer runs it without the 
     // stopped in the running hold
     await tablet.keyboard.press("x");
     await tablet.getByRole("button", { name: "Pop, gap, giving way, locking" }).click();
+    await expect(tablet.getByRole("dialog", { name: "Stop the visit" })).toBeHidden();
     // the hold that was under way is not lost: its pain is said first
     await floorSays(tablet, /stopped: joint pain in it/);
     await tablet.keyboard.press("1");
