@@ -246,6 +246,29 @@ test("a warning sign that stands is one decision for all lines: stop and refer",
   );
   const draft = await draftOf(client, 2);
   expect(draft?.stopsAll).toMatchObject({ action: "STOP_REFER", rules: ["S1"] });
+  // no way past it line by line, nor by another action with a reason
+  const [line] = draft?.lines ?? [];
+  const past = (lineId: string | null, action: "HOLD" | "STOP_REFER") =>
+    clinic.as(
+      "therapist",
+      (ctx) =>
+        takeDecisions(ctx, client, {
+          visitId,
+          lines: [
+            {
+              id: randomUUID(),
+              lineId,
+              action,
+              computedAction: "STOP_REFER",
+              overrideReason: action === "HOLD" ? "it looked fine to me" : null,
+            },
+          ],
+        }),
+      daysLater(2),
+    );
+  await expect(past(line?.plan.lineId ?? null, "HOLD")).rejects.toThrow(/stops all lines/);
+  await expect(past(line?.plan.lineId ?? null, "STOP_REFER")).rejects.toThrow(/stops all lines/);
+  await expect(past(null, "HOLD")).rejects.toThrow(/stops all lines/);
   await take(client, 2);
   const rows = await owner`select line_id, action from decision where visit_id = ${visitId}`;
   expect(rows.map((r) => ({ ...r }))).toEqual([{ line_id: null, action: "STOP_REFER" }]);

@@ -86,6 +86,29 @@ describe("a visit's log", () => {
     await expect(send(visitId, 4, log[2] as LogEntry)).rejects.toThrow(/does not fit/);
   });
 
+  test("takes no load but the line's own steps, whoever sends it: nothing heavier is run or becomes a test", async () => {
+    const line = hold();
+    const { client } = await plannedClient(clinic, {}, [line]);
+    const visitId = await openedVisit(clinic, client);
+    const load = (loadKg: number): LogEntry => ({
+      type: "load",
+      lineId: line.lineId,
+      loadKg,
+      at: MONDAY.getTime(),
+    });
+    for (const kg of [500, 999.9]) await expect(send(visitId, 1, load(kg))).rejects.toThrow(/does not fit/);
+    const open = await clinic.as("trainer", (ctx) => openVisit(ctx, client.episodeId));
+    const [kept] = open?.lines ?? [];
+    const [step] = kept?.lighter ?? [];
+    if (!kept || !step) throw new Error("nothing lighter");
+    await send(visitId, 1, load(step.loadKg));
+    const log = await logOf(clinic, client, MONDAY);
+    await sendLog(clinic, visitId, [load(step.loadKg), ...log]);
+    const [visit] = await visitsOf(client);
+    expect(new Set(visit?.records.map((r) => r.loadKg))).toEqual(new Set([step.loadKg]));
+    expect(new Set(visit?.records.map((r) => r.how))).toEqual(new Set([step.how]));
+  });
+
   test("another tablet goes on from it", async () => {
     const { client } = await plannedClient(clinic, {}, [hold(), squats()]);
     const visitId = await openedVisit(clinic, client);

@@ -1,5 +1,6 @@
 import type { KeptLine } from "../sheet/line/keptLine";
 import { afterRating } from "./afterRating";
+import { withLoad } from "./eased";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { type Task, taskKey, tasksOf } from "./tasks";
 import type { VisitEvent } from "./visitEvent";
@@ -110,14 +111,7 @@ function step(s: VisitState, e: VisitEvent): VisitState {
     case "rate":
       return s.phase === "rating" ? rated(s, e) : s;
     case "load":
-      return changeable(s, e.lineId)
-        ? {
-            ...s,
-            tasks: s.tasks.map((t) =>
-              t.lineId === e.lineId && t.status === "open" ? { ...t, loadKg: e.loadKg, how: e.how } : t,
-            ),
-          }
-        : s;
+      return loaded(s, e);
     case "add-set":
       return added(s, e.lineId);
     case "skip":
@@ -153,6 +147,13 @@ const isBetween = (s: VisitState): boolean =>
 /** A line can be changed between its sets. */
 const changeable = (s: VisitState, lineId: string): boolean =>
   isBetween(s) && s.tasks.some((t) => t.lineId === lineId && t.status === "open");
+
+/** Only the line's own steps, and never more than a set was planned with. */
+function loaded(s: VisitState, e: Extract<VisitEvent, { type: "load" }>): VisitState {
+  const line = changeable(s, e.lineId) ? lineOf(s, e.lineId) : null;
+  const tasks = line && withLoad(line, s.tasks, e.loadKg);
+  return tasks ? { ...s, tasks } : s;
+}
 
 /** Ends everything; a set under way is ended and rated first, so that it is never lost. */
 function stopped(s: VisitState, e: Extract<VisitEvent, { type: "stop" }>): VisitState {

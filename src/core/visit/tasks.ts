@@ -21,6 +21,9 @@ export interface Task {
   thenS: number;
   loadKg: number | null;
   how: string | null;
+  /** as it was planned, where it was eased since */
+  plannedKg: number | null;
+  plannedHow: string | null;
 }
 
 export const taskKey = (t: Pick<Task, "lineId" | "set" | "leg" | "bout">): string =>
@@ -64,6 +67,8 @@ function tasksOfWork(step: RunStep, line: KeptLine | undefined): Task[] {
     thenS,
     loadKg: set.loadKg,
     how: set.how,
+    plannedKg: set.loadKg,
+    plannedHow: set.how,
   });
   const { holds } = set;
   if (!holds) return [task(0, step.seconds, 0)];

@@ -9,7 +9,6 @@ const lineId = uuid;
 const scale = z.number().min(0).max(10).nullable();
 const reps = z.number().int().min(0).max(200).nullable();
 const loadKg = z.number().min(0).max(1000);
-const how = z.string().min(1).max(80);
 const words = z.string().trim().min(1).max(300);
 const deg = z.number().min(-10).max(160);
 const task = z.object({
@@ -56,8 +55,8 @@ export const visitEvent = z.discriminatedUnion("type", [
     felt: scale,
     at,
   }),
-  /** the load of what is left of a line: eased, or what was really set */
-  z.object({ type: z.literal("load"), lineId, loadKg, how, at }),
+  /** the load of what is left of a line: eased, or as planned again */
+  z.object({ type: z.literal("load"), lineId, loadKg, at }),
   z.object({ type: z.literal("add-set"), lineId, at }),
   z.object({ type: z.literal("skip"), lineId, what: z.enum(["set", "line"]), at }),
   /** another exercise in place of what is left of a line, for today */

@@ -236,6 +236,14 @@ export async function takeDecisions(ctx: Ctx, client: ClientEpisode, taken: Deci
   const draft = (await visitDrafts(ctx, client)).find((d) => d.visit.id === taken.visitId);
   if (!draft)
     throw new Refused("conflict", "This visit has been decided already. Reload to see by whom and how.");
+  if (draft.stopsAll && taken.lines.some((t) => t.lineId !== null || t.action !== "STOP_REFER"))
+    throw attempted(
+      "decision.stop",
+      new Refused(
+        "conflict",
+        "What was found stops all lines: one decision, to stop and refer, closes the sheet. Clear the sign first if it was an error.",
+      ),
+    );
   const written = taken.lines.map((t): Written => {
     const line = t.lineId === null ? draft.lines[0] : draft.lines.find((l) => l.plan.lineId === t.lineId);
     if (!line || (t.lineId === null && !draft.stopsAll && t.action !== "STOP_REFER"))

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { plannedLoadKg } from "@/core/visit/eased";
 import type { VisitState } from "@/core/visit/run";
 import type { Task } from "@/core/visit/tasks";
 import type { VisitEvent } from "@/core/visit/visitEvent";
@@ -56,9 +57,8 @@ export function LineActions({
         ? l.loadKg > task.loadKg + 1e-6
         : l.loadKg < task.loadKg - 1e-6,
   );
-  const planned = line.sets[Math.min(task.set, line.sets.length - 1)];
-  const isEased =
-    planned?.loadKg != null && task.loadKg !== null && Math.abs(planned.loadKg - task.loadKg) > 1e-6;
+  const asPlannedKg = plannedLoadKg(line);
+  const isEased = task.plannedKg !== task.loadKg;
   // what is seldom wanted stands one tap away, so that the row never wraps at arm's length
   const rare: { words: string; run: () => void; isOn?: boolean }[] = [
     ...(isBetween
@@ -97,20 +97,18 @@ export function LineActions({
         <button
           type="button"
           className={KEY}
-          onClick={() => happen({ type: "load", lineId, loadKg: easier.loadKg, how: easier.how, at })}
+          onClick={() => happen({ type: "load", lineId, loadKg: easier.loadKg, at })}
         >
           ease: {easier.how}
         </button>
       )}
-      {isBetween && isEased && planned?.how && planned.loadKg !== null && (
+      {isBetween && isEased && asPlannedKg !== null && (
         <button
           type="button"
           className={KEY}
-          onClick={() =>
-            happen({ type: "load", lineId, loadKg: planned.loadKg as number, how: planned.how as string, at })
-          }
+          onClick={() => happen({ type: "load", lineId, loadKg: asPlannedKg, at })}
         >
-          as planned: {planned.how}
+          as planned: {task.plannedHow}
         </button>
       )}
       {isBetween && (

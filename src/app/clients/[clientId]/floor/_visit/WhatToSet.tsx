@@ -11,7 +11,7 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
         ? { value: `${Math.round(line.fromDeg)}°`, under: "knee held there" }
         : { value: `${Math.round(line.fromDeg)}–${Math.round(line.toDeg)}°`, under: "range to travel" };
   const entries = [
-    ...(task.how ? [{ value: task.how, under: loadWords(line, task) }] : []),
+    ...(task.how ? [{ value: task.how, under: loadWords(task) }] : []),
     ...(angle ? [angle] : []),
     ...line.setUp.map((s) => ({ value: s.value, under: s.name })),
   ];
@@ -38,12 +38,11 @@ const isWords = (value: string) => !/\d/.test(value);
 /** Longer than this it takes the whole row. */
 const MOST_BESIDE = 8;
 
-function loadWords(line: KeptLine, task: LiveTask): string {
+function loadWords(task: LiveTask): string {
   const kg =
     task.loadKg === null || task.how?.endsWith("kg") ? "" : `${Math.round(task.loadKg * 10) / 10} kg`;
-  const planned = line.sets[task.set]?.loadKg ?? null;
-  const isOther = planned !== null && task.loadKg !== null && Math.abs(planned - task.loadKg) > 1e-6;
-  return [kg, isOther ? `planned ${line.sets[task.set]?.how}` : "", task.role === "ramp" ? "ramp set" : ""]
+  const isOther = task.plannedKg !== task.loadKg;
+  return [kg, isOther ? `planned ${task.plannedHow}` : "", task.role === "ramp" ? "ramp set" : ""]
     .filter(Boolean)
     .join(", ");
 }
