@@ -1,5 +1,3 @@
-import { randomUUID } from "node:crypto";
-import type { Scheme } from "@/core/sheet/schemes/scheme";
 import type { ClientEpisode } from "@/server/client/clients";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
@@ -14,6 +12,7 @@ import {
   type TestClinic,
   testInput,
 } from "../support/clinic";
+import { KNEE, STRAIGHT, sheetLineOf } from "../support/lines";
 
 let clinic: TestClinic;
 beforeAll(async () => {
@@ -21,31 +20,12 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-const KNEE = { conditionId: "knee_oa", variantId: "mild", phaseId: "build", beganOn: "2026-01-05" };
-const STRAIGHT: Scheme = {
-  kind: "straight",
-  sets: 2,
-  reps: 10,
-  reserve: 3,
-  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
-  restS: 90,
-};
-
 /** A client whose extensions were run once with so many left. */
 async function ran(reserve: number): Promise<ClientEpisode> {
   const client = await makeClient(clinic, { rules: [KNEE] });
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()));
   const sheet = await clinic.as("therapist", (ctx) =>
-    saveLines(ctx, client, [
-      {
-        lineId: randomUUID(),
-        exerciseId: "kext_single",
-        scheme: STRAIGHT,
-        legs: "one",
-        window: null,
-        sharesRests: false,
-      },
-    ]),
+    saveLines(ctx, client, [sheetLineOf("kext_single", STRAIGHT, "one")]),
   );
   await runVisit(clinic, client, { sheet, reserve });
   return client;
@@ -56,7 +36,7 @@ const offered = (client: ClientEpisode, day = 1) =>
 test("a hard set is offered as a test, kept under its own day, and loads are counted from it", async () => {
   const client = await ran(2);
   const sets = await offered(client);
-  expect(sets).toHaveLength(STRAIGHT.kind === "straight" ? STRAIGHT.sets : 0);
+  expect(sets).toHaveLength(STRAIGHT.sets);
   const [set] = sets;
   if (!set) throw new Error("no set");
   expect(set).toMatchObject({ side: client.side, reps: 10, reserve: 2 });

@@ -23,6 +23,7 @@ import {
   type TestClinic,
   testInput,
 } from "../support/clinic";
+import { KNEE, STRAIGHT, sheetLineOf } from "../support/lines";
 
 let clinic: TestClinic;
 beforeAll(async () => {
@@ -30,15 +31,6 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-const KNEE = { conditionId: "knee_oa", variantId: "mild", phaseId: "build", beganOn: "2026-01-05" };
-const STRAIGHT: Scheme = {
-  kind: "straight",
-  sets: 3,
-  reps: 10,
-  reserve: 3,
-  tempo: { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 },
-  restS: 90,
-};
 const ACCUMULATED: Scheme = { kind: "accumulated", total: 15, restS: 20, reserve: 2 };
 
 async function tested(): Promise<ClientEpisode> {
@@ -47,39 +39,25 @@ async function tested(): Promise<ClientEpisode> {
   return client;
 }
 
-const line = (
-  exerciseId: string,
-  scheme: Scheme,
-  legs: SheetLine["legs"] = "together",
-  over: Partial<SheetLine> = {},
-): SheetLine => ({
-  lineId: randomUUID(),
-  exerciseId,
-  scheme,
-  legs,
-  window: null,
-  sharesRests: false,
-  ...over,
-});
 const save = (client: ClientEpisode, items: SheetLine[]) =>
   clinic.as("therapist", (ctx) => saveLines(ctx, client, items));
 
 test.each<[string, SheetLine[], RegExp]>([
-  ["a barred exercise", [line("ghr", STRAIGHT)], /is barred, because of/],
-  ["an unknown one", [line("flying", STRAIGHT)], /not in the library/],
+  ["a barred exercise", [sheetLineOf("ghr", STRAIGHT)], /is barred, because of/],
+  ["an unknown one", [sheetLineOf("flying", STRAIGHT)], /not in the library/],
   [
     "a scheme that does not suit the exercise",
-    [line("kext_single", { kind: "stretch", totalS: 60, toleratedS: 30 }, "one")],
+    [sheetLineOf("kext_single", { kind: "stretch", totalS: 60, toleratedS: 30 }, "one")],
     /is no stretch/,
   ],
   [
     "a drop set for a novice",
-    [line("kext_single", { kind: "drop", drops: 2, dropPct: 20, reserve: 2 }, "one")],
+    [sheetLineOf("kext_single", { kind: "drop", drops: 2, dropPct: 20, reserve: 2 }, "one")],
     /not for novices/,
   ],
   [
     "fewer in reserve than the phase asks for",
-    [line("kext_single", { ...STRAIGHT, reserve: 0 }, "one")],
+    [sheetLineOf("kext_single", { ...STRAIGHT, reserve: 0 }, "one")],
     /leaves 0 in reserve; 2 at least are asked for \(phase\)/,
   ],
   [
@@ -89,22 +67,22 @@ test.each<[string, SheetLine[], RegExp]>([
   ],
   [
     "a window beyond the open arc",
-    [line("half_squat", STRAIGHT, "together", { window: { fromDeg: 0, toDeg: 125 } })],
+    [sheetLineOf("half_squat", STRAIGHT, "together", { window: { fromDeg: 0, toDeg: 125 } })],
     /choose angles inside/,
   ],
   [
     "one leg on a machine for two",
-    [line("hip_abd", STRAIGHT), line("lp_horizontal", STRAIGHT, "one")],
+    [sheetLineOf("hip_abd", STRAIGHT), sheetLineOf("lp_horizontal", STRAIGHT, "one")],
     /both at once/,
   ],
   [
     "two accumulated sets",
-    [line("kext_single", ACCUMULATED, "one"), line("hip_abd", ACCUMULATED)],
+    [sheetLineOf("kext_single", ACCUMULATED, "one"), sheetLineOf("hip_abd", ACCUMULATED)],
     /once in a session is enough/,
   ],
   [
     "a first line in the rests of none",
-    [line("half_squat", STRAIGHT, "together", { sharesRests: true })],
+    [sheetLineOf("half_squat", STRAIGHT, "together", { sharesRests: true })],
     /no line above to share rests with/,
   ],
 ])("%s is refused and nothing is written", async (_, items, why) => {
@@ -115,17 +93,17 @@ test.each<[string, SheetLine[], RegExp]>([
 
 test("saving is on the record; a client whom nobody has screened gets no sheet", async () => {
   const client = await tested();
-  await save(client, [line("half_squat", STRAIGHT)]);
+  await save(client, [sheetLineOf("half_squat", STRAIGHT)]);
   const [entry] = await clinic.as("admin", (ctx) => recordOf(ctx, client.clientId, null));
   expect(entry?.deed).toBe("sheet.write");
   const unasked = await makeClient(clinic, { rules: [KNEE], isScreened: false });
-  await expect(save(unasked, [line("half_squat", STRAIGHT)])).rejects.toThrow(/warning sign/i);
+  await expect(save(unasked, [sheetLineOf("half_squat", STRAIGHT)])).rejects.toThrow(/warning sign/i);
 });
 
 describe("what is counted is what was done, never what was planned", () => {
   test("an accumulated set counts from the day it was done", async () => {
     const client = await tested();
-    const planned = await save(client, [line("kext_single", ACCUMULATED, "one")]);
+    const planned = await save(client, [sheetLineOf("kext_single", ACCUMULATED, "one")]);
     const on = (day: number) => clinic.as("therapist", (ctx) => schemeFactsFor(ctx, client), daysLater(day));
     // saved, and not run: there is nothing to keep apart from
     expect(await on(4)).toMatchObject({ daysSinceAccumulated: null, isNovice: true, isPostOp: false });
@@ -134,7 +112,7 @@ describe("what is counted is what was done, never what was planned", () => {
     await expect(
       clinic.as(
         "therapist",
-        (ctx) => saveLines(ctx, client, [line("kext_single", ACCUMULATED, "one")], { name: "Second" }),
+        (ctx) => saveLines(ctx, client, [sheetLineOf("kext_single", ACCUMULATED, "one")], { name: "Second" }),
         daysLater(8),
       ),
     ).rejects.toThrow(/7 to 10 days apart/);
@@ -143,7 +121,7 @@ describe("what is counted is what was done, never what was planned", () => {
   test("last week's load of the kneecap and hard repetitions are those of the sets that stand", async () => {
     const client = await tested();
     const sheet = await save(client, [
-      line("half_squat", STRAIGHT, "together", { window: { fromDeg: 10, toDeg: 60 } }),
+      sheetLineOf("half_squat", STRAIGHT, "together", { window: { fromDeg: 10, toDeg: 60 } }),
     ]);
     const past = (day: number) =>
       clinic.as("therapist", (ctx) => pastLoads(ctx, client.episodeId), daysLater(day));
@@ -158,7 +136,7 @@ describe("what is counted is what was done, never what was planned", () => {
     // half of the sets are half of the load
     const half = await tested();
     const again = await save(half, [
-      line("half_squat", { ...STRAIGHT, sets: 2 }, "together", { window: { fromDeg: 10, toDeg: 60 } }),
+      sheetLineOf("half_squat", { ...STRAIGHT, sets: 2 }, "together", { window: { fromDeg: 10, toDeg: 60 } }),
     ]);
     const visitId = await openedVisit(clinic, half, daysLater(0), again);
     const log = await logOf(clinic, half, daysLater(0), { reserve: 3 });
@@ -183,7 +161,7 @@ describe("what is counted is what was done, never what was planned", () => {
 
   test("eight visits make no novice", async () => {
     const client = await tested();
-    const sheet = await save(client, [line("half_squat", { ...STRAIGHT, sets: 1 })]);
+    const sheet = await save(client, [sheetLineOf("half_squat", { ...STRAIGHT, sets: 1 })]);
     const isNovice = async () =>
       (await clinic.as("therapist", (ctx) => schemeFactsFor(ctx, client), daysLater(60))).isNovice;
     // several sheets, so that no decision has to stand between them
@@ -191,7 +169,9 @@ describe("what is counted is what was done, never what was planned", () => {
     for (let i = 1; i < 8; i++)
       sheets.push(
         await clinic.as("therapist", (ctx) =>
-          saveLines(ctx, client, [line("half_squat", { ...STRAIGHT, sets: 1 })], { name: `Sheet ${i}` }),
+          saveLines(ctx, client, [sheetLineOf("half_squat", { ...STRAIGHT, sets: 1 })], {
+            name: `Sheet ${i}`,
+          }),
         ),
       );
     for (const [i, s] of sheets.entries()) {
@@ -229,11 +209,11 @@ test("the newest repetition test of a machine is what loads are counted from, of
 });
 
 test("a template is kept by name, replaced by the same name, put away by a therapist, and stays in its clinic", async () => {
-  const input = (name: string) => ({ id: randomUUID(), name, items: [line("half_squat", STRAIGHT)] });
+  const input = (name: string) => ({ id: randomUUID(), name, items: [sheetLineOf("half_squat", STRAIGHT)] });
   const first = input("Calm knee, 30 min");
   await clinic.as("therapist", (ctx) => keepTemplate(ctx, first));
   await clinic.as("therapist", (ctx) => keepTemplate(ctx, first));
-  const second = { ...input("calm knee, 30 MIN"), items: [line("hip_abd", STRAIGHT)] };
+  const second = { ...input("calm knee, 30 MIN"), items: [sheetLineOf("hip_abd", STRAIGHT)] };
   await clinic.as("therapist", (ctx) => keepTemplate(ctx, second));
   const kept = await clinic.as("trainer", (ctx) => templatesOf(ctx));
   expect(kept.map((t) => [t.name, t.items[0]?.exerciseId])).toEqual([["calm knee, 30 MIN", "hip_abd"]]);

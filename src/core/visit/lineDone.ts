@@ -14,7 +14,7 @@ export interface LineDone {
   rangePct: number | null;
   /** a set ended because the position was lost */
   lostPosition: boolean;
-  /** the load that was used most, where it was another than planned */
+  /** the most that was really set in a working set, where it was another than planned */
   usedKg: number | null;
 }
 

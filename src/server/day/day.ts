@@ -15,7 +15,7 @@ import { screeningStateOf } from "../client/screenings";
 import { extensionTests, testsOf } from "../measure/measurements";
 import { findingsOnFile } from "../measure/otherMeasurements";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
-import { waitingDraft } from "../visits/decisions";
+import { waitingDraft } from "../visits/decisionDrafts";
 import { isStopped } from "../visits/floor";
 import { morningWaits } from "../visits/mornings";
 import { lastRecheck } from "../visits/rechecks";

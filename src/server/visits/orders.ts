@@ -3,7 +3,8 @@ import { randomUUID } from "node:crypto";
 import { runsByItself } from "@/core/decision/standing";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
-import { visitDrafts, writeDecisions } from "./decisions";
+import { visitDrafts } from "./decisionDrafts";
+import { writeDecisions } from "./decisions";
 
 /**
  * What a therapist allowed runs by itself when the morning is known, and says so; everything else waits. A line that
@@ -14,7 +15,7 @@ export async function runOrders(ctx: Ctx, client: ClientEpisode, visitId: string
   if (!draft || draft.stopsAll) return;
   const byOrder = draft.lines.filter((l) => {
     const next = l.next[l.decision.action];
-    return next.bars === null && runsByItself(l.plan, l.decision, next, today(ctx));
+    return next.bars === null && runsByItself(l.plan, l.decision, next, next.set, today(ctx));
   });
   if (byOrder.length === 0) return;
   await writeDecisions(

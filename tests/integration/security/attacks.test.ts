@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
-import { takeDecisions, visitDrafts } from "@/server/visits/decisions";
+import { visitDrafts } from "@/server/visits/decisionDrafts";
+import { takeDecisions } from "@/server/visits/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import { ACTION_WORDS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { LineDraft, VisitDraft } from "@/server/visits/decisions";
+import type { LineDraft, VisitDraft } from "@/server/visits/decisionDrafts";
 import { longDay } from "@/ui/dates";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";

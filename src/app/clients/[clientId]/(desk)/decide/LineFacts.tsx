@@ -2,7 +2,7 @@ import { rungsOf } from "@/core/decision/nextLine";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { LineDraft } from "@/server/visits/decisions";
+import type { LineDraft } from "@/server/visits/decisionDrafts";
 
 const REACHED = {
   below: "less than planned",

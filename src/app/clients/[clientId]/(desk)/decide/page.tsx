@@ -4,7 +4,7 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
-import { visitDrafts } from "@/server/visits/decisions";
+import { visitDrafts } from "@/server/visits/decisionDrafts";
 import { recentVisits } from "@/server/visits/visits";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";

@@ -1,0 +1,172 @@
+import fc from "fast-check";
+import type { KeptLine } from "../sheet/line/keptLine";
+import type { Scheme } from "../sheet/schemes/scheme";
+import { keptLines, lineIdOf } from "../testdata/keptLines";
+import { EXAMPLES, line } from "../testdata/scoreContext";
+import { lineDone } from "./lineDone";
+import type { SetRecord } from "./setRecord";
+import { weeklyTrend } from "./weeklyTrend";
+
+const kept = (exerciseId: string, scheme: Scheme, over: Parameters<typeof line>[2] = {}): KeptLine => {
+  const [made] = keptLines([line(exerciseId, scheme, over)]);
+  if (!made) throw new Error("not kept");
+  return made;
+};
+const press = kept("lp_horizontal", EXAMPLES.straight);
+const hold = kept("kext_iso_machine", { ...EXAMPLES.holds, reps: 3 }, { legs: "one" });
+
+let made = 0;
+const record = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord => {
+  made += 1;
+  const set = l.sets[(over.setNo ?? 1) - 1];
+  return {
+    id: lineIdOf(1000 + made),
+    lineId: l.lineId,
+    exerciseId: l.exerciseId,
+    setNo: 1,
+    leg: l.legs === "together" ? "both" : "right",
+    boutNo: 1,
+    corrects: null,
+    voided: false,
+    startedAt: new Date(made * 60_000).toISOString(),
+    workedS: set?.holds?.holdS ?? set?.workS ?? 0,
+    reps: set?.reps ?? null,
+    loadKg: set?.loadKg ?? null,
+    how: set?.how ?? null,
+    rangeFromDeg: null,
+    rangeToDeg: null,
+    painBefore: null,
+    pain: 1,
+    reserve: null,
+    felt: null,
+    early: null,
+    meanForceN: null,
+    countedBy: "tap",
+    ...over,
+  };
+};
+const whole = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord[] =>
+  l.sets.map((_, i) => record(l, { setNo: i + 1, ...over }));
+
+test("nothing logged is not known, never good", () => {
+  expect(lineDone(press, [])).toEqual({
+    painBefore: null,
+    painDuring: null,
+    reached: "unknown",
+    reserve: null,
+    rangePct: null,
+    lostPosition: false,
+    usedKg: null,
+  });
+});
+
+test("all of it is top, a lost set or less than 80 % is below, between them is in", () => {
+  expect(lineDone(press, whole(press)).reached).toBe("top");
+  expect(lineDone(press, whole(press).slice(1)).reached).toBe("below");
+  const short = (reps: number) => [...whole(press).slice(1), record(press, { reps })];
+  expect(lineDone(press, short(8)).reached).toBe("in");
+  expect(lineDone(press, short(7)).reached).toBe("below");
+  // the top of the line's own range comes first
+  expect(lineDone(press, whole(press), 12).reached).toBe("in");
+});
+
+test("a hold within half a second of its end is whole; the worst of the holds counts", () => {
+  const s = hold.sets[0]?.holds?.holdS as number;
+  const bouts = (...worked: number[]) => worked.map((w, i) => record(hold, { boutNo: i + 1, workedS: w }));
+  expect(lineDone(hold, bouts(s, s - 0.4, s)).reached).toBe("top");
+  expect(lineDone(hold, bouts(s, s * 0.9, s)).reached).toBe("in");
+  expect(lineDone(hold, bouts(s, s * 0.5, s)).reached).toBe("below");
+  expect(lineDone(hold, bouts(s, s)).reached).toBe("below");
+});
+
+test("both legs must have done it; the smaller reserve of the two counts", () => {
+  const turns = kept("lp_single", EXAMPLES.straight, { legs: "in_turns" });
+  const right = whole(turns, { leg: "right", reserve: 4 });
+  const left = whole(turns, { leg: "left", reserve: 1 });
+  expect(lineDone(turns, right).reached).toBe("below");
+  expect(lineDone(turns, [...right, ...left])).toMatchObject({ reached: "top", reserve: 1 });
+});
+
+test("an accumulated set is its total, however many bouts it took", () => {
+  const l = kept("lp_horizontal", EXAMPLES.accumulated);
+  const bouts = (...reps: number[]) => reps.map((n, i) => record(l, { setNo: i + 1, reps: n }));
+  expect(lineDone(l, bouts(10, 8, 7)).reached).toBe("top");
+  expect(lineDone(l, bouts(10, 8, 3)).reached).toBe("in");
+  expect(lineDone(l, bouts(10, 5)).reached).toBe("below");
+});
+
+test("what was taken back or corrected does not count; what replaced it does", () => {
+  const [first, ...rest] = whole(press, { pain: 6 });
+  if (!first) throw new Error("no sets");
+  const calm = rest.map((r) => ({ ...r, pain: 1 }));
+  expect(lineDone(press, [first, ...calm]).painDuring).toBe(6);
+  const corrected = record(press, { corrects: first.id, pain: 2 });
+  expect(lineDone(press, [first, ...calm, corrected]).painDuring).toBe(2);
+  const voided = record(press, { corrects: first.id, voided: true });
+  expect(lineDone(press, [first, ...calm, voided])).toMatchObject({ painDuring: 1, reached: "below" });
+});
+
+test("swapped for today: its pain counts, the planned exercise is not known", () => {
+  const other = whole(press, { exerciseId: "half_squat", pain: 3 });
+  expect(lineDone(press, other)).toMatchObject({
+    painDuring: 3,
+    reached: "unknown",
+    reserve: null,
+    usedKg: null,
+  });
+});
+
+test("another load than planned is said, for working sets only", () => {
+  const planned = press.sets[0]?.loadKg as number;
+  expect(lineDone(press, whole(press)).usedKg).toBeNull();
+  expect(lineDone(press, whole(press, { loadKg: planned - 5 })).usedKg).toBe(planned - 5);
+  const ramp = kept("lp_horizontal", EXAMPLES.ramp);
+  const sets = ramp.sets.map((s, i) =>
+    record(ramp, { setNo: i + 1, loadKg: s.role === "ramp" ? 1 : s.loadKg }),
+  );
+  expect(lineDone(ramp, sets).usedKg).toBeNull();
+});
+
+test("range is a share of the plan where it was measured; seen to be lost and not measured it is not known", () => {
+  const [from, to] = [press.fromDeg as number, press.toDeg as number];
+  const measured = (share: number) =>
+    whole(press, { rangeFromDeg: from, rangeToDeg: from + share * (to - from) });
+  expect(lineDone(press, measured(1)).rangePct).toBeCloseTo(100, 6);
+  expect(lineDone(press, measured(0.8)).rangePct).toBeCloseTo(80, 6);
+  expect(lineDone(press, measured(1.2)).rangePct).toBe(100);
+  expect(lineDone(press, whole(press)).rangePct).toBe(100);
+  expect(lineDone(press, whole(press, { early: "range" })).rangePct).toBeNull();
+});
+
+test("another line's records change nothing, whatever they are", () => {
+  const own = whole(press);
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(fc.integer({ min: 0, max: 10 }), fc.integer({ min: 0, max: 30 }), fc.boolean())),
+      (others) => {
+        const strange = others.map(([pain, reps, isLost]) =>
+          record(press, { lineId: lineIdOf(77), pain, reps, early: isLost ? "position" : null }),
+        );
+        expect(lineDone(press, [...strange, ...own])).toEqual(lineDone(press, own));
+      },
+    ),
+  );
+});
+
+test("a week's trend needs a visit in both weeks", () => {
+  expect(weeklyTrend([])).toBeNull();
+  expect(
+    weeklyTrend([
+      { daysAgo: 0, pain: 4 },
+      { daysAgo: 6, pain: 2 },
+    ]),
+  ).toBeNull();
+  expect(
+    weeklyTrend([
+      { daysAgo: 0, pain: 4 },
+      { daysAgo: 6, pain: 2 },
+      { daysAgo: 7, pain: 1 },
+      { daysAgo: 14, pain: 9 },
+    ]),
+  ).toBe(2);
+});

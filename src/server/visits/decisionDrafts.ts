@@ -1,0 +1,213 @@
+import "server-only";
+import { changesWords } from "@/core/decision/changeWords";
+import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
+import { type LineChange, nextLine } from "@/core/decision/nextLine";
+import { type Decision, decide } from "@/core/progression/decide";
+import type { DecisionInput } from "@/core/progression/decisionInput";
+import type { Action } from "@/core/progression/safetyRules";
+import { itemsOf } from "@/core/sheet/effect/scoreItems";
+import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
+import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { SheetLine } from "@/core/sheet/line/sheetInput";
+import { scoreTotals } from "@/core/sheet/order/sessionScore";
+import { type LineDone, lineDone } from "@/core/visit/lineDone";
+import type { Ctx } from "../base/context";
+import { boundsOf } from "../bounds/limits";
+import type { ClientEpisode } from "../client/clients";
+import { screeningStateOf } from "../client/screenings";
+import { sheetFacts } from "../sheets/facts";
+import { pastOf } from "./past";
+import { lastRecheck } from "./rechecks";
+import { recentVisits, undecidedLines, type Visit } from "./visits";
+
+/** What an action would make of a line. */
+export interface NextDraft {
+  line: SheetLine | null;
+  changes: LineChange[];
+  sentence: string;
+  /** what it would be set to; null where nothing is set, or it ends */
+  how: string | null;
+  /** the real load behind the words */
+  set: { loadKg: number; isHelp: boolean } | null;
+  /** why it cannot be saved; null where it can */
+  bars: string | null;
+}
+
+/** The draft of a decision for one line of a visit. */
+export interface LineDraft {
+  plan: SheetLine;
+  kept: KeptLine;
+  done: LineDone;
+  past: LinePast;
+  input: DecisionInput;
+  decision: Decision;
+  next: Record<Action, NextDraft>;
+}
+
+/** The drafts for a finished visit that is not decided yet. */
+export interface VisitDraft {
+  visit: Visit;
+  lines: LineDraft[];
+  /** shared facts that stop all of it: one decision for all lines. Null: each line has its own */
+  stopsAll: Decision | null;
+  /** the whole sheet as it was run, and as it would be with every draft taken */
+  sheet: Record<"before" | "after", { minutes: number; hardReps: number }>;
+}
+
+const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
+/** Rules that look at nothing of a line: what stops by them stops all lines. */
+const OF_ALL: ReadonlySet<string> = new Set(["S1", "S2"]);
+
+/** What the drafts of the oldest undecided visit say, without what each would make of its line; null where none waits. */
+export async function waitingDraft(
+  ctx: Ctx,
+  client: ClientEpisode,
+): Promise<{ visit: Visit; actions: Action[] } | null> {
+  const visits = await recentVisits(ctx, client.episodeId);
+  const visit = visits.find((v) => undecidedLines(v).length > 0);
+  if (!visit) return null;
+  const facts = await visitFacts(ctx, client, visits, visit);
+  const actions: Action[] = [];
+  for (const { plan, kept } of openLines(visit))
+    actions.push((await decided(ctx, client.episodeId, visit, { plan, kept }, facts)).decision.action);
+  return { visit, actions };
+}
+
+/** Lines of a visit that wait for a decision and can be drafted. */
+function openLines(visit: Visit): { plan: SheetLine; kept: KeptLine }[] {
+  const open = new Set(undecidedLines(visit));
+  return visit.sheet.lines.flatMap(({ plan, kept }) =>
+    kept && open.has(plan.lineId) ? [{ plan, kept }] : [],
+  );
+}
+
+/** Drafts of finished visits that are not decided, the oldest first. */
+export async function visitDrafts(ctx: Ctx, client: ClientEpisode): Promise<VisitDraft[]> {
+  const visits = await recentVisits(ctx, client.episodeId);
+  const drafts: VisitDraft[] = [];
+  for (const visit of visits)
+    if (undecidedLines(visit).length > 0) drafts.push(await draftOf(ctx, client, visits, visit));
+  return drafts;
+}
+
+async function draftOf(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visits: readonly Visit[],
+  visit: Visit,
+): Promise<VisitDraft> {
+  const facts = await visitFacts(ctx, client, visits, visit);
+  const lines: LineDraft[] = [];
+  for (const line of openLines(visit)) lines.push(await lineDraft(ctx, client, visit, line, facts));
+  const first = lines[0]?.decision;
+  const stopsAll = first?.action === "STOP_REFER" && first.rules.some((r) => OF_ALL.has(r)) ? first : null;
+  const { sheet } = visit;
+  const context = scoreContextOf(await sheetFacts(ctx, client));
+  const after = sheet.lines.flatMap(({ plan }) => {
+    const drafted = lines.find((l) => l.plan.lineId === plan.lineId);
+    const next = drafted ? drafted.next[drafted.decision.action].line : plan;
+    return next ? [next] : [];
+  });
+  return {
+    visit,
+    lines,
+    stopsAll,
+    sheet: {
+      before: totalsOf(
+        sheet.lines.map((l) => l.plan),
+        context,
+      ),
+      after: totalsOf(after, context),
+    },
+  };
+}
+
+function totalsOf(lines: readonly SheetLine[], context: ScoreContext) {
+  const totals = scoreTotals(itemsOf(judgeScore(lines, context), (l) => l.lineId));
+  return { minutes: Math.ceil(totals.seconds / 60), hardReps: totals.hard };
+}
+
+async function lineDraft(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visit: Visit,
+  line: { plan: SheetLine; kept: KeptLine },
+  facts: VisitFacts,
+): Promise<LineDraft> {
+  const found = await decided(ctx, client.episodeId, visit, line, facts);
+  return { ...line, ...found, next: await nextByAction(ctx, client, line.plan, found.done, found.decision) };
+}
+
+/** What the table says of a line, from its own sets and the visit's shared facts. */
+async function decided(
+  ctx: Ctx,
+  episodeId: string,
+  visit: Visit,
+  { plan, kept }: { plan: SheetLine; kept: KeptLine },
+  facts: VisitFacts,
+): Promise<Pick<LineDraft, "done" | "past" | "input" | "decision">> {
+  const mostReps = plan.ladder?.of === "reps" ? plan.ladder.most : null;
+  const done = lineDone(kept, visit.records, mostReps);
+  const past = await pastOf(ctx, episodeId, plan.lineId, {
+    id: visit.id,
+    startedAt: visit.startedAt,
+    worst: done.painDuring,
+  });
+  const input = inputOf(kept, done, past, facts);
+  return { done, past, input, decision: decide(input) };
+}
+
+async function visitFacts(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visits: readonly Visit[],
+  visit: Visit,
+): Promise<VisitFacts> {
+  const recheck = await lastRecheck(ctx, client.episodeId);
+  const signs = (await screeningStateOf(ctx, client)).status;
+  const earlier = visits.filter((v) => v.startedAt < visit.startedAt);
+  const swellings = earlier.flatMap((v) => (v.morning?.swelling == null ? [] : [v.morning.swelling]));
+  return {
+    school: client.school,
+    irritability: client.irritability,
+    writtenPainLimit: (await boundsOf(ctx, client)).joint_pain?.high ?? null,
+    usualPain: client.usualPain,
+    redFlag: (recheck !== null && !recheck.isClear) || signs === "stop" || signs === "hold",
+    painAtStart: visit.end?.painAtStart ?? null,
+    painAtEnd: visit.end?.painAtEnd ?? null,
+    morning: visit.morning,
+    swellingBefore: swellings.at(-1) ?? client.firstSwelling,
+    swellingApplies: client.swellingApplies,
+  };
+}
+
+async function nextByAction(
+  ctx: Ctx,
+  client: ClientEpisode,
+  plan: SheetLine,
+  done: LineDone,
+  decision: Decision,
+): Promise<Record<Action, NextDraft>> {
+  const context = scoreContextOf(await sheetFacts(ctx, client));
+  const facts = { school: client.school, irritability: client.irritability, context, usedKg: done.usedKg };
+  const entries = ACTIONS.map((action): [Action, NextDraft] => {
+    const next = nextLine(plan, action, action === decision.action ? decision : null, facts);
+    const line = next.line && { ...plan, ...next.line };
+    const [judged] = line ? judgeScore([{ ...line, sharesRests: false }], context) : [];
+    return [
+      action,
+      {
+        line,
+        changes: next.changes,
+        sentence: changesWords(next.changes),
+        how: judged?.load?.setting?.how ?? null,
+        set: judged?.load?.setting
+          ? { loadKg: judged.load.setting.load, isHelp: judged.load.setting.isHelp }
+          : null,
+        bars: judged?.bars[0] ?? null,
+      },
+    ];
+  });
+  return Object.fromEntries(entries) as Record<Action, NextDraft>;
+}
