@@ -109,10 +109,11 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     stopAt.current = Date.now();
     stopDialog.current?.showModal();
   };
-  const openSwap = (of: Pick<KeptLine, "lineId" | "name">) => {
-    setSwapOf(of);
-    swapDialog.current?.showModal();
-  };
+  const openSwap = ({ lineId, name }: KeptLine) => setSwapOf({ lineId, name });
+  // each line has a dialog of its own: it is shown once it is there
+  useEffect(() => {
+    if (swapOf) swapDialog.current?.showModal();
+  }, [swapOf]);
   const endedLine = state.lines.find((l) => state.ended[l.lineId]);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   return (
