@@ -1,0 +1,137 @@
+import { expect, type Page, test } from "@playwright/test";
+import { bandSays, clientId, expectAccessible, expectFits, floorSays, isAlive, signIn } from "./bexlo";
+import { letANightPass } from "./stack";
+
+const band = (page: Page) => page.getByTestId("band");
+const load = (page: Page) => page.getByRole("region", { name: "What to set" }).locator("dd").first();
+const key = (page: Page, name: string | RegExp) =>
+  page.getByRole("button", { name, exact: typeof name === "string" });
+
+/** A sheet of a client on the floor, the warning signs answered. */
+async function begin(page: Page, name: string, sheet: RegExp): Promise<void> {
+  await letANightPass(await clientId(page, name));
+  await page.goto(`/clients/${await clientId(page, name)}/floor`);
+  await page.getByRole("link", { name: sheet }).click();
+  await expect(page.getByText("Before the first set")).toBeVisible();
+  await isAlive(page);
+  await page.keyboard.press("n");
+  await bandSays(page, "SET UP");
+}
+
+/** Opens what is seldom wanted and takes one of it. */
+async function more(page: Page, words: string): Promise<void> {
+  await page.locator("summary", { hasText: "more" }).click();
+  await key(page, words).click();
+}
+
+test("between sets a line is eased and taken back to plan, lengthened, noted, left out; undo takes back one thing", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, "trainer");
+  await begin(page, "Idony Greaves", /^Gym/);
+  const bars = page.getByRole("list", { name: "Sets of this line" }).getByRole("listitem");
+  const planned = await bars.count();
+
+  await test.step("no tick, no start: neither by key nor by tap", async () => {
+    await page.keyboard.press("0");
+    await page.keyboard.press(" ");
+    await expect(band(page)).toContainText("SET UP");
+    await page.getByRole("checkbox", { name: /Safety pins/ }).check();
+    await expectFits(page);
+    await expectAccessible(page);
+    await page.keyboard.press("0");
+    await bandSays(page, "GO");
+  });
+
+  await test.step("a set is counted by taps, put right by one, and rated", async () => {
+    await page.keyboard.press(" ");
+    await bandSays(page, "MOVE");
+    for (let i = 0; i < 6; i++) await page.keyboard.press("+");
+    await expect(page.getByTestId("giant")).toHaveText("6");
+    await page.keyboard.press(" ");
+    await bandSays(page, "PAIN?");
+    await expect(page.getByTestId("reps")).toHaveText("6");
+    await key(page, "one repetition more").click();
+    await page.keyboard.press("1");
+    await expect(bars.first()).toHaveText("7 · pain 1");
+  });
+
+  await test.step("the other leg does no more than this one did", async () => {
+    await expect(page.getByText("left leg")).toBeVisible();
+    await page.keyboard.press(" ");
+    await bandSays(page, "MOVE");
+    await page.keyboard.press(" ");
+    await expect(page.getByTestId("reps")).toHaveText("7");
+    await page.keyboard.press("u");
+    // a set that was begun is taken back as one thing
+    await expect(band(page)).toContainText(/GO|REST/);
+  });
+
+  await test.step("one more, left out, undone", async () => {
+    await more(page, "one set more");
+    const longer = await bars.count();
+    expect(longer).toBeGreaterThan(planned);
+    await page.keyboard.press("u");
+    await expect(bars).toHaveCount(planned);
+    await key(page, "leave out this set").click();
+    // what is next stands in the rests of this one
+    await expect(bars).not.toHaveCount(planned);
+    await page.keyboard.press("u");
+    await expect(bars).toHaveCount(planned);
+    await more(page, "note");
+    await page.getByLabel(/^Note to/).fill("shoes changed after the first set");
+    await key(page, "Keep the note").click();
+  });
+
+  await test.step("eased by one tap, never above the plan again", async () => {
+    for (let i = 0; i < 2 && (await key(page, /^ease: /).count()) === 0; i++)
+      await key(page, "leave out this set").click();
+    const before = (await load(page).textContent()) ?? "";
+    if ((await key(page, /^ease: /).count()) > 0) {
+      await key(page, /^ease: /).click();
+      await expect(load(page)).not.toHaveText(before);
+      await expect(page.getByText(`planned ${before}`)).toBeVisible();
+      await key(page, /^as planned: /).click();
+      await expect(load(page)).toHaveText(before);
+    }
+    await floorSays(page, "saved at the clinic");
+    await page.reload();
+    await isAlive(page);
+    await expect(load(page)).toHaveText(before);
+  });
+});
+
+test("pain ends a line and another exercise stands in for today, set anew; the rest of the sheet goes on", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, "trainer");
+  await begin(page, "Maren Ostrelle", /^First months/);
+  const first = await page.getByRole("heading", { level: 2 }).first().textContent();
+  const pins = page.getByRole("checkbox", { name: /Safety pins/ });
+  if (await pins.count()) await pins.check();
+  // above the limit before the first set: nothing of this line is run
+  await page.keyboard.press("9");
+  await expect(page.getByText(/ended: joint pain of 9 before it is above the limit/)).toBeVisible();
+  await expect(page.getByRole("heading", { level: 2 }).first()).not.toHaveText(first ?? "");
+  await key(page, "Swap it for today").click();
+  const dialog = page.getByRole("dialog", { name: /Swap/ });
+  await expect(dialog).toBeVisible();
+  await expectAccessible(page);
+  await key(page, "the machine is taken or broken").click();
+  const offered = dialog.getByRole("listitem");
+  await expect(offered.first()).toBeVisible({ timeout: 15_000 });
+  const name = (await offered.first().locator("b").textContent()) ?? "";
+  expect(first).not.toContain(name);
+  await offered.first().getByRole("button").click();
+  await expect(dialog).toBeHidden();
+  // it comes in the place of the line that was ended, with its own set-up
+  await expect(page.getByRole("heading", { level: 2 }).first()).toContainText(name);
+  await bandSays(page, "SET UP");
+  await expect(page.getByText("saved at the clinic")).toBeVisible();
+  // stopped at a set-up: it asks the pain and closes
+  await page.keyboard.press("x");
+  await page.getByRole("dialog", { name: "Stop the visit" }).getByRole("button").nth(2).click();
+  await floorSays(page, /The visit ends here because of this/);
+});
