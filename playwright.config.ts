@@ -1,13 +1,13 @@
 import { defineConfig } from "@playwright/test";
 
-/** The server is started by tests/e2e/stack.ts, not by Playwright: one test stops and starts it and the database. */
+/** The server is started by tests/e2e/support/stack.ts, not by Playwright: one test stops and starts it and the database. */
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: 1,
   timeout: 90_000,
-  globalSetup: "./tests/e2e/globalSetup.ts",
-  globalTeardown: "./tests/e2e/globalTeardown.ts",
+  globalSetup: "./tests/e2e/support/globalSetup.ts",
+  globalTeardown: "./tests/e2e/support/globalTeardown.ts",
   use: {
     baseURL: `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`,
     viewport: { width: 1280, height: 800 },

@@ -31,8 +31,8 @@ import { seededRandom } from "../src/core/signal/random";
 import { simulateLoadCell } from "../src/core/signal/simulateLoadCell";
 import { draftFor } from "../src/core/testdata/draftFor";
 import { loadFacts } from "../src/core/testdata/loadFacts";
-import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
-import { startServer, stopServer } from "../tests/e2e/stack";
+import { clientId, isAlive, signIn } from "../tests/e2e/support/bexlo";
+import { startServer, stopServer } from "../tests/e2e/support/stack";
 import { copyClient, growHistory } from "./grow";
 
 const PRESS_SET_UP = {

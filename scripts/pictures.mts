@@ -3,8 +3,8 @@
  * main views at 1280x800, the floor also at 1024x768.
  */
 import { chromium, type Page } from "@playwright/test";
-import { clientId, isAlive, signIn } from "../tests/e2e/bexlo";
-import { startServer, stopServer } from "../tests/e2e/stack";
+import { clientId, isAlive, signIn } from "../tests/e2e/support/bexlo";
+import { startServer, stopServer } from "../tests/e2e/support/stack";
 
 await startServer();
 const browser = await chromium.launch({

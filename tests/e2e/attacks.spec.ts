@@ -3,7 +3,7 @@ import { readdirSync } from "node:fs";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { templateOf } from "../../src/core/equipment/templates";
-import { clientId, post, signIn } from "./bexlo";
+import { clientId, post, signIn } from "./support/bexlo";
 
 const BODIES = 5000;
 

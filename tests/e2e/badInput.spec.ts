@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
-import { field, lineEditor, openStep, post, sheetLines, signIn } from "./bexlo";
+import { field, lineEditor, openStep, post, sheetLines, signIn } from "./support/bexlo";
 
 test.describe("Measure", () => {
   test.beforeEach(async ({ page }) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./bexlo";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./support/bexlo";
 
 const row = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 const pane = (page: Page) => page.getByRole("complementary", { name: "The picked exercise" });

@@ -1,6 +1,17 @@
 import { expect, type Page, test } from "@playwright/test";
-import { bandSays, clientId, expectAccessible, expectFits, floorSays, isAlive, signIn } from "./bexlo";
-import { letANightPass } from "./stack";
+import {
+  bandSays,
+  clientId,
+  expectAccessible,
+  expectFits,
+  floorSays,
+  isAlive,
+  signIn,
+} from "./support/bexlo";
+import { letANightPass, putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
+test.afterAll(putTheDemoBack);
 
 const band = (page: Page) => page.getByTestId("band");
 const load = (page: Page) => page.getByRole("region", { name: "What to set" }).locator("dd").first();

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { expectAccessible, field, isAlive, openStep, post, signIn } from "./bexlo";
+import { expectAccessible, field, isAlive, openStep, post, signIn } from "./support/bexlo";
 
 test("a machine is entered from a template, with its own notches, and Choose proposes it", async ({
   page,

@@ -10,7 +10,7 @@ import {
   openStep,
   post,
   signIn,
-} from "./bexlo";
+} from "./support/bexlo";
 
 test("two therapists at one limit: the second gets a clear notice and loses nothing of what was typed", async ({
   page,

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./bexlo";
+import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./support/bexlo";
 
 test("both sides of a group are measured at once; what is wrong stays with its sentence, the rest is saved", async ({
   page,

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
-import { expectAccessible, expectFits, field, isAlive, signIn } from "./bexlo";
-import { check, pickBy, press, tabTo, typeDay, typeInto } from "./keyboard";
+import { expectAccessible, expectFits, field, isAlive, signIn } from "./support/bexlo";
+import { check, pickBy, press, tabTo, typeDay, typeInto } from "./support/keyboard";
 
 const daysAgo = (n: number) =>
   new Date(Date.now() - n * 86_400_000).toLocaleDateString("en-CA", { timeZone: "Europe/Amsterdam" });

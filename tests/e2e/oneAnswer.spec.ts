@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { openStep, signIn } from "./bexlo";
+import { openStep, signIn } from "./support/bexlo";
 
 const CLIENTS = [
   "Dorrit Fenwake",

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { bandSays, clientId, field, floorSays, isAlive, openStep, post, signIn } from "./bexlo";
-import { letANightPass } from "./stack";
+import { bandSays, clientId, field, floorSays, isAlive, openStep, post, signIn } from "./support/bexlo";
+import { letANightPass } from "./support/stack";
 
 test("a therapist decides and shortens the holds, a trainer runs it without the network and changes nothing", async ({
   browser,

@@ -9,7 +9,7 @@ import {
   openStep,
   sheetLines,
   signIn,
-} from "./bexlo";
+} from "./support/bexlo";
 
 const STEPS = ["story", "screen", "limits", "measure", "choose", "dose", "morning", "decide"] as const;
 const MEASURE_PARTS = ["motion", "swelling", "function", "repetitions"] as const;

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { clientId, isAlive, signIn, signInByForm } from "./bexlo";
-import { signInOf } from "./stack";
+import { clientId, isAlive, signIn, signInByForm } from "./support/bexlo";
+import { signInOf } from "./support/stack";
 
 test("signed-out people reach the sign-in and nothing else", async ({ page, request }) => {
   await page.goto("/");

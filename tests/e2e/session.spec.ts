@@ -10,8 +10,8 @@ import {
   post,
   sheetLines,
   signIn,
-} from "./bexlo";
-import { tabTo } from "./keyboard";
+} from "./support/bexlo";
+import { tabTo } from "./support/keyboard";
 
 const lines = sheetLines;
 const words = (page: Page) =>

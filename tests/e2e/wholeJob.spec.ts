@@ -12,8 +12,8 @@ import {
   openStep,
   sheetLines,
   signIn,
-} from "./bexlo";
-import { letANightPass, restartEverything } from "./stack";
+} from "./support/bexlo";
+import { letANightPass, restartEverything } from "./support/stack";
 
 const HOLD = "Isometric knee extension at a fixed angle on the machine";
 

@@ -1,6 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, isAlive, lineEditor, openStep, sheetLines, signIn } from "./bexlo";
-import { letANightPass, restartEverything } from "./stack";
+import { clientId, isAlive, lineEditor, openStep, sheetLines, signIn } from "./support/bexlo";
+import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const band = (page: Page) => page.getByTestId("band");
 /** A clock that a test can wind on. */

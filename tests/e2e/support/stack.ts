@@ -79,6 +79,31 @@ export async function letANightPass(clientId: string): Promise<void> {
   await owner.end();
 }
 
+/** The owner's connection beside the app's database, as a database in use cannot be copied or dropped from within. */
+async function beside(work: (sql: postgres.Sql) => Promise<void>): Promise<void> {
+  const sql = postgres(pg("url", "owner").replace(/[^/]+$/, "postgres"), { onnotice: () => undefined });
+  await work(sql);
+  await sql.end();
+}
+
+/** Sets the demo apart as it was seeded, before any test writes into it. */
+export async function keepTheSeededDemo(): Promise<void> {
+  await beside(async (sql) => {
+    await sql`drop database if exists bexlo_seeded`;
+    await sql`create database bexlo_seeded template bexlo`;
+  });
+}
+
+/** Puts the demo back as it was seeded: for a file of tests that leaves clients stopped or visits begun. */
+export async function putTheDemoBack(): Promise<void> {
+  await stopServer();
+  await beside(async (sql) => {
+    await sql`drop database bexlo with (force)`;
+    await sql`create database bexlo template bexlo_seeded`;
+  });
+  await startServer();
+}
+
 /** A demo sign-in by role, from the file that the seed wrote. */
 export function signInOf(role: "therapist" | "trainer" | "admin"): { email: string; password: string } {
   const lines = readFileSync(path.join(DATA, "sign-ins.txt"), "utf8").trim().split("\n");

@@ -1,3 +1,0 @@
-import { startServer } from "./stack";
-
-export default startServer;
