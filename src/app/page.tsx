@@ -3,8 +3,7 @@ import Link from "next/link";
 import { may } from "@/core/access/roles";
 import { recentAttempts } from "@/server/base/attempts";
 import { today } from "@/server/base/context";
-import { kneeWindowOf } from "@/server/bounds/windows";
-import { type ClientDay, todayList } from "@/server/day/day";
+import { type ClientRow, todayList } from "@/server/day/todayList";
 import { longDay } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
@@ -19,11 +18,8 @@ export default async function TodayPage() {
     const attempts = may(ctx.actor.role, "limit.write")
       ? await recentAttempts(ctx)
       : new Map<string, number>();
-    const lanes = await Promise.all(
-      (await todayList(ctx)).map(async (d): Promise<TodayLane> => {
-        const window = await kneeWindowOf(ctx, d.client);
-        return { ...laneOf(d, day, window), refused: attempts.get(d.client.clientId) ?? 0 };
-      }),
+    const lanes = (await todayList(ctx)).map(
+      (row): TodayLane => ({ ...laneOf(row, day), refused: attempts.get(row.client.clientId) ?? 0 }),
     );
     return { day, lanes };
   });
@@ -55,28 +51,22 @@ export default async function TodayPage() {
   );
 }
 
-function laneOf(
-  d: ClientDay,
-  day: string,
-  window: { fromDeg: number; toDeg: number },
-): Omit<TodayLane, "refused"> {
-  const { client, sheets, last } = d;
-  const hold = sheets.flatMap((s) => s.lines).find((l) => l.plan.scheme.kind === "holds")?.plan.scheme;
+function laneOf(row: ClientRow, day: string): Omit<TodayLane, "refused"> {
+  const { client, next } = row;
   return {
     clientId: client.clientId,
     name: client.name,
     detail: `${client.where} · ${client.condition}`,
     week: weekWords(client, day),
-    window: { fromDeg: window.fromDeg, toDeg: window.toDeg },
-    holdDeg: hold?.kind === "holds" ? hold.atDeg : null,
-    sheets: sheets.map(
-      (s) =>
-        `${s.name}: ${s.lines.length} ${s.lines.length === 1 ? "line" : "lines"}, ${Math.ceil(s.seconds / 60)} min`,
+    window: row.window,
+    holdDeg: row.holdDeg,
+    sheets: row.sheets.map(
+      (s) => `${s.name}: ${s.lines} ${s.lines === 1 ? "line" : "lines"}, ${Math.ceil(s.seconds / 60)} min`,
     ),
-    last,
-    next: d.next.sentence,
-    href: `/clients/${client.clientId}/${d.next.step}${d.next.query ?? ""}`,
-    needsHand: d.next.needsHand,
-    isSore: d.pain !== null,
+    last: row.last,
+    next: next.sentence,
+    href: `/clients/${client.clientId}/${next.step}${next.query ?? ""}`,
+    needsHand: next.needsHand,
+    isSore: row.isSore,
   };
 }

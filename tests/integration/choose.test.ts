@@ -22,7 +22,7 @@ import {
   retireMachine,
   type StoredMachine,
 } from "@/server/clinic/machines";
-import { todayList } from "@/server/day/day";
+import { todayList } from "@/server/day/todayList";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
 import {

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { plainMeasurement } from "@/core/measure/measurementInput";
 import { draftFacts } from "@/server/choice/drafts";
 import { clientEpisode } from "@/server/client/clients";
-import { clientDay } from "@/server/day/day";
+import { clientDay } from "@/server/day/clientDay";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
   closeConnections,

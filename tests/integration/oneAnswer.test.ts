@@ -15,7 +15,7 @@ import { chooseFacts } from "@/server/choice/choose";
 import { clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { painSentence } from "@/server/client/pain";
-import { clientDay } from "@/server/day/day";
+import { clientDay } from "@/server/day/clientDay";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import { closeConnections, makeClient, makeClinic, type TestClinic, testInput } from "../support/clinic";

@@ -11,7 +11,7 @@ import {
   episodesOf,
   storyOf,
 } from "@/server/client/story";
-import { clientDay } from "@/server/day/day";
+import { clientDay } from "@/server/day/clientDay";
 import { closeConnections, daysLater, makeClinic, owner, type TestClinic } from "../support/clinic";
 import { EPISODE, newClient } from "../support/story";
 
@@ -171,6 +171,6 @@ test("the pain rule follows from condition, phase and stance, not from what was 
     insert into stance_choice (id, clinic_id, episode_id, stance_id, option_id, reason, set_by, set_at)
     values (${randomUUID()}, ${clinic.id}, null, 'knee_oa.pain_school', 'pain_free', 'house rule',
       ${clinic.actors.admin.personId}, now())`;
-  const open = await clinic.as("therapist", (ctx) => clientEpisodes(ctx, client.clientId));
+  const open = await clinic.as("therapist", (ctx) => clientEpisodes(ctx, { clientId: client.clientId }));
   expect(open[0]?.school).toBe("pain_free");
 });

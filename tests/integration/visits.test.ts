@@ -7,7 +7,7 @@ import { floorBarred } from "@/server/visits/floor";
 import { answerRecheck, clearRecheck, lastRecheck } from "@/server/visits/rechecks";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 import { swapsOfVisit } from "@/server/visits/swapForToday";
-import { recentVisits } from "@/server/visits/visits";
+import { recentVisitsWhole } from "@/server/visits/visits";
 import {
   closeConnections,
   currentSheet,
@@ -36,7 +36,7 @@ afterAll(closeConnections);
 
 const SIGN = "giving way, locking, catching or a pop" as const;
 const visitsOf = (client: ClientEpisode) =>
-  clinic.as("trainer", (ctx) => recentVisits(ctx, client.episodeId), daysLater(40));
+  clinic.as("trainer", (ctx) => recentVisitsWhole(ctx, client.episodeId), daysLater(40));
 const send = (visitId: string, seq: number, entry: LogEntry, role: "trainer" | "admin" = "trainer") =>
   clinic.as(role, (ctx) => logEvent(ctx, visitId, { seq, entry }), new Date(entry.at));
 

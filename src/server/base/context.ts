@@ -22,7 +22,7 @@ export interface Ctx {
   actor: Actor;
   now: Date;
   /** on a page, which only reads: what was asked once in this transaction is not asked again */
-  asked?: Map<string, Promise<unknown>>;
+  asked?: Map<string, unknown>;
 }
 
 /** Asks once where a page asks; a route that writes asks every time. */
@@ -57,14 +57,31 @@ function formatOf(timeZone: string): Intl.DateTimeFormat {
   return made;
 }
 
+interface DayAndHour {
+  day: string;
+  hour: number;
+}
+
+/** Clocks of all zones differ by whole quarters of an hour, so day and hour are the same within one. */
+const QUARTER_MS = 900_000;
+const MOST_QUARTERS = 20_000;
+const quarters = new Map<string, DayAndHour>();
+
 /** Calendar day (ISO) and hour, 0 to 23, at the clinic. */
-export function dayAndHour(ctx: Pick<Ctx, "actor">, at: Date): { day: string; hour: number } {
+export function dayAndHour(ctx: Pick<Ctx, "actor">, at: Date): DayAndHour {
+  const { timeZone } = ctx.actor;
+  const key = `${timeZone} ${Math.floor(at.getTime() / QUARTER_MS)}`;
+  const known = quarters.get(key);
+  if (known) return known;
   const parts = Object.fromEntries(
-    formatOf(ctx.actor.timeZone)
+    formatOf(timeZone)
       .formatToParts(at)
       .map((p) => [p.type, p.value]),
   );
-  return { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
+  const found = { day: `${parts.year}-${parts.month}-${parts.day}`, hour: Number(parts.hour) };
+  if (quarters.size >= MOST_QUARTERS) quarters.clear();
+  quarters.set(key, found);
+  return found;
 }
 
 /** The calendar day at the clinic, ISO. */

@@ -15,6 +15,7 @@ import { limitsOfSigns } from "@/core/screening/screeningState";
 import type { LaterLimits } from "@/core/selection/rank/rangeSheet";
 import { dayInWords } from "@/core/units/dayInWords";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
@@ -32,13 +33,18 @@ export const writtenLimits = (ctx: Ctx, episodeId: string): Promise<WrittenRow[]
   once(ctx, `written limits ${episodeId}`, () => readWrittenLimits(ctx, episodeId));
 
 async function readWrittenLimits(ctx: Ctx, episodeId: string): Promise<WrittenRow[]> {
-  const rows = await ctx.tx`
-    select l.id, l.kind, lower(l.bound) as low, upper(l.bound) as high, l.word, l.origin, l.reason,
+  const rows = await rowsOf(
+    ctx,
+    "written limits",
+    episodeId,
+    (keys) => ctx.tx`
+    select l.episode_id as of, l.id, l.kind, lower(l.bound) as low, upper(l.bound) as high, l.word, l.origin, l.reason,
       l.ends_on as "endsOn", l.set_at, p.name
     from episode_limit l left join person p on p.id = l.set_by
-    where l.episode_id = ${episodeId} and not l.is_lifted
+    where l.episode_id = any(${keys}::uuid[]) and not l.is_lifted
       and not exists (select 1 from episode_limit r where r.replaces = l.id)
-    order by l.set_at, l.id`;
+    order by l.set_at, l.id`,
+  );
   return rows.map((r) => ({ ...limit.parse(r), by: r.name, on: dayOf(ctx, r.set_at) }));
 }
 

@@ -1,6 +1,6 @@
 import "server-only";
 import type { Ctx } from "../base/context";
-import { todayList } from "../day/day";
+import { todayList } from "../day/todayList";
 
 /** One line of the caseload: a person with the open episode, or with only closed ones. */
 export interface CaseloadRow {

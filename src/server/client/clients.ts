@@ -47,14 +47,17 @@ const isUuid = (text: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f
 
 /** The client's open episode. */
 export async function clientEpisode(ctx: Ctx, clientId: string): Promise<ClientEpisode> {
-  const found = isUuid(clientId) ? await clientEpisodes(ctx, clientId) : [];
+  const found = isUuid(clientId) ? await clientEpisodes(ctx, { clientId }) : [];
   if (!found[0])
     throw new Refused("missing", "There is no such client in care in this clinic. Go back to Today.");
   return found[0];
 }
 
-/** All open episodes of the clinic, or of one client. */
-export async function clientEpisodes(ctx: Ctx, clientId: string | null = null): Promise<ClientEpisode[]> {
+/** All open episodes of the clinic, of one client, or those that are named. */
+export async function clientEpisodes(
+  ctx: Ctx,
+  { clientId = null, episodeIds = null }: { clientId?: string | null; episodeIds?: string[] | null } = {},
+): Promise<ClientEpisode[]> {
   const rows = await ctx.tx`
     select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, c.body_mass_kg,
       c.shank_length_m, c.norm_sex, e.side, e.condition, e.began_on, e.began_with, e.pain_school, e.irritability,
@@ -67,6 +70,7 @@ export async function clientEpisodes(ctx: Ctx, clientId: string | null = null): 
           and not exists (select 1 from stance_choice r where r.replaces = s.id)) as stances
     from client c join episode e on e.client_id = c.id
     where e.closed_on is null and (${clientId}::uuid is null or c.id = ${clientId})
+      and (${episodeIds}::uuid[] is null or e.id = any(${episodeIds}::uuid[]))
     order by c.name`;
   if (rows.length === 0) return [];
   const clinic = await clinicStances(ctx);

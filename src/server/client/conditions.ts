@@ -4,6 +4,7 @@ import { type Condition, conditionById, type Phase } from "@/core/rules/conditio
 import type { LimitsRecord } from "@/core/rules/limitsRecord";
 import { stanceId } from "@/core/rules/stances";
 import { fullWeeksBetween } from "@/core/units/days";
+import { rowsOf } from "../base/batch";
 import { type Ctx, once, today } from "../base/context";
 import { optionInForce, type StancesInForce, stancesInForce } from "./stances";
 
@@ -32,9 +33,15 @@ export const conditionsOf = (ctx: Ctx, episodeId: string): Promise<EpisodeCondit
   once(ctx, `conditions ${episodeId}`, () => readConditions(ctx, episodeId));
 
 async function readConditions(ctx: Ctx, episodeId: string): Promise<EpisodeCondition[]> {
-  const rows = await ctx.tx`
-    select id, version, condition_id, variant_id, phase_id, phase_since, confirmed_at, functional_met, began_on
-    from episode_condition where episode_id = ${episodeId} and ended_on is null order by set_at, condition_id`;
+  const rows = await rowsOf(
+    ctx,
+    "conditions",
+    episodeId,
+    (keys) => ctx.tx`
+      select episode_id as of, id, version, condition_id, variant_id, phase_id, phase_since, confirmed_at,
+        functional_met, began_on
+      from episode_condition where episode_id = any(${keys}::uuid[]) and ended_on is null order by set_at, condition_id`,
+  );
   if (rows.length === 0) return [];
   const stances = await stancesInForce(ctx, episodeId);
   return rows.map((r) => {

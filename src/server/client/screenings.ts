@@ -7,6 +7,7 @@ import type { ScreeningInput, SignClearance } from "@/core/screening/screeningIn
 import { type ScreeningRecord, type ScreeningState, screeningState } from "@/core/screening/screeningState";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
 import { ageYearsOf, type ClientEpisode } from "./clients";
@@ -34,8 +35,14 @@ export const questionsOf = (ctx: Ctx, client: ClientEpisode): Promise<RedFlag[]>
   once(ctx, `questions ${client.episodeId}`, () => readQuestionsOf(ctx, client));
 
 async function readQuestionsOf(ctx: Ctx, client: ClientEpisode): Promise<RedFlag[]> {
-  const rows = await ctx.tx`
-    select condition_id from episode_condition where episode_id = ${client.episodeId} and ended_on is null`;
+  const rows = await rowsOf(
+    ctx,
+    "condition ids",
+    client.episodeId,
+    (keys) => ctx.tx`
+      select episode_id as of, condition_id from episode_condition
+      where episode_id = any(${keys}::uuid[]) and ended_on is null`,
+  );
   const isPostOp = client.beganWith === "surgery";
   const conditions = rows.map((r) => conditionById(r.condition_id)).filter((c) => c !== null);
   // without a condition of the rule base every region is asked
@@ -56,8 +63,12 @@ export const screeningsOf = (ctx: Ctx, episodeId: string): Promise<StoredScreeni
   once(ctx, `screenings ${episodeId}`, () => readScreeningsOf(ctx, episodeId));
 
 async function readScreeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScreening[]> {
-  const rows = await ctx.tx`
-    select s.*, p.name,
+  const rows = await rowsOf(
+    ctx,
+    "screenings",
+    episodeId,
+    (keys) => ctx.tx`
+    select s.episode_id as of, s.*, p.name,
       (select json_agg(json_build_object('questionId', a.question_id, 'answer', a.answer, 'escalations', a.escalations,
           'askedAs', a.asked_as))
         from screening_answer a where a.screening_id = s.id) as answers,
@@ -65,7 +76,8 @@ async function readScreeningsOf(ctx: Ctx, episodeId: string): Promise<StoredScre
           'by', q.name, 'at', c.cleared_at))
         from screening_clearance c join person q on q.id = c.cleared_by where c.screening_id = s.id) as clearances
     from screening s join person p on p.id = s.answered_by
-    where s.episode_id = ${episodeId} order by s.answered_at desc, s.id`;
+    where s.episode_id = any(${keys}::uuid[]) order by s.answered_at desc, s.id`,
+  );
   return rows.map((r) => {
     const clearances = ((r.clearances ?? []) as StoredScreening["clearances"]).map((c) => ({
       ...c,
@@ -91,8 +103,14 @@ export const screeningStateOf = (ctx: Ctx, client: ClientEpisode): Promise<Scree
   once(ctx, `screening state ${client.episodeId}`, () => readScreeningStateOf(ctx, client));
 
 async function readScreeningStateOf(ctx: Ctx, client: ClientEpisode): Promise<ScreeningState> {
-  const [last] = await ctx.tx`
-    select max(started_at) as at from visit where episode_id = ${client.episodeId}`;
+  const [last] = await rowsOf(
+    ctx,
+    "last visit",
+    client.episodeId,
+    (keys) => ctx.tx`
+      select episode_id as of, max(started_at) as at from visit
+      where episode_id = any(${keys}::uuid[]) group by episode_id`,
+  );
   return screeningState(
     await questionsOf(ctx, client),
     await screeningsOf(ctx, client.episodeId),

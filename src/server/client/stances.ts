@@ -3,6 +3,7 @@ import type { StanceChange, StanceViewInput } from "@/core/phases/stanceInput";
 import { needsSurgeonsWord, stanceById } from "@/core/rules/stances";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "./clients";
@@ -24,16 +25,25 @@ export interface StancesInForce {
   clinic: ReadonlyMap<string, StanceChoice>;
 }
 
+/** In place of an episode's id: the clinic's own choices. */
+const CLINIC = "clinic";
+
 /** The newest choices: those that no later one replaces. `episodeIds` null: the clinic's defaults only. */
 const choices = (ctx: Ctx, episodeId: string | null): Promise<ReadonlyMap<string, StanceChoice>> =>
   once(ctx, `stances ${episodeId}`, () => readChoices(ctx, episodeId));
 
 async function readChoices(ctx: Ctx, episodeId: string | null): Promise<ReadonlyMap<string, StanceChoice>> {
-  const rows = await ctx.tx`
-    select s.id, s.stance_id, s.option_id, s.reason, s.set_at, p.name from stance_choice s
-    join person p on p.id = s.set_by
-    where s.episode_id is not distinct from ${episodeId}
-      and not exists (select 1 from stance_choice r where r.replaces = s.id)`;
+  const rows = await rowsOf(
+    ctx,
+    "stances",
+    episodeId ?? CLINIC,
+    (keys) => ctx.tx`
+      select coalesce(s.episode_id::text, ${CLINIC}) as of, s.id, s.stance_id, s.option_id, s.reason, s.set_at, p.name
+      from stance_choice s join person p on p.id = s.set_by
+      where (s.episode_id = any(${keys.filter((k) => k !== CLINIC)}::uuid[])
+          or (s.episode_id is null and ${CLINIC} = any(${keys}::text[])))
+        and not exists (select 1 from stance_choice r where r.replaces = s.id)`,
+  );
   return new Map(
     rows.map((r) => [
       r.stance_id,

@@ -8,6 +8,7 @@ import type { DatedTest } from "@/core/strength/testsForCurve";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
 import { bodyOf, type ClientEpisode } from "../client/clients";
@@ -37,13 +38,18 @@ export const testsOf = (ctx: Ctx, episodeId: string): Promise<StoredTest[]> =>
   once(ctx, `tests ${episodeId}`, () => readTestsOf(ctx, episodeId));
 
 async function readTestsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
-  const rows = await ctx.tx`
-    select t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
+  const rows = await rowsOf(
+    ctx,
+    "tests",
+    episodeId,
+    (keys) => ctx.tx`
+    select t.episode_id as of, t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
       json_agg(json_build_object('id', r.id, 'no', r.trial_no, 'torqueNm', r.torque_nm, 'isValid', r.is_valid,
         'flags', r.flags, 'hasTrace', r.trace_time_s is not null) order by r.trial_no) as trials
     from strength_test t join strength_trial r on r.test_id = t.id join person p on p.id = t.taken_by
-    where t.episode_id = ${episodeId} and t.voided_at is null
-    group by t.id, p.name order by t.taken_at desc`;
+    where t.episode_id = any(${keys}::uuid[]) and t.voided_at is null
+    group by t.id, p.name order by t.taken_at desc`,
+  );
   return rows.map((r) => ({
     id: r.id,
     movement: r.movement,

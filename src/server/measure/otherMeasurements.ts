@@ -4,6 +4,7 @@ import type { MeasurementInput } from "@/core/measure/measurementInput";
 import { measurementKind } from "@/core/measure/measurementKinds";
 import { withStory } from "@/core/measure/storyFindings";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
@@ -36,9 +37,14 @@ export const findingsOnFile = async (ctx: Ctx, client: ClientEpisode): Promise<D
   });
 
 async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
-  const rows = await ctx.tx`
-    select m.*, p.name from measurement m join person p on p.id = m.taken_by
-    where m.episode_id = ${episodeId} and m.voided_at is null order by m.taken_at desc, m.id`;
+  const rows = await rowsOf(
+    ctx,
+    "measurements",
+    episodeId,
+    (keys) => ctx.tx`
+      select m.episode_id as of, m.*, p.name from measurement m join person p on p.id = m.taken_by
+      where m.episode_id = any(${keys}::uuid[]) and m.voided_at is null order by m.taken_at desc, m.id`,
+  );
   return rows.map((r) => ({
     id: r.id,
     kind: r.kind,

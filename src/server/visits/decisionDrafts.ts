@@ -19,7 +19,7 @@ import { screeningStateOf } from "../client/screenings";
 import { sheetFacts } from "../sheets/facts";
 import { pastOf } from "./past";
 import { lastRecheck } from "./rechecks";
-import { recentVisits, undecidedLines, type Visit } from "./visits";
+import { recentVisits, undecidedLines, type Visit, type VisitHead, visitById } from "./visits";
 
 /** What an action would make of a line. */
 export interface NextDraft {
@@ -65,13 +65,12 @@ export async function waitingDraft(
   client: ClientEpisode,
 ): Promise<{ visit: Visit; actions: Action[] } | null> {
   const visits = await recentVisits(ctx, client.episodeId);
-  const visit = visits.find((v) => undecidedLines(v).length > 0);
-  if (!visit) return null;
+  const waits = visits.find((v) => undecidedLines(v).length > 0);
+  if (!waits) return null;
+  const visit = await visitById(ctx, waits.id);
   const facts = await visitFacts(ctx, client, visits, visit);
-  const actions: Action[] = [];
-  for (const { plan, kept } of openLines(visit))
-    actions.push((await decided(ctx, client.episodeId, visit, { plan, kept }, facts)).decision.action);
-  return { visit, actions };
+  const lines = await Promise.all(openLines(visit).map((line) => decided(ctx, visit, line, facts)));
+  return { visit, actions: lines.map((l) => l.decision.action) };
 }
 
 /** Lines of a visit that wait for a decision and can be drafted. */
@@ -85,21 +84,20 @@ function openLines(visit: Visit): { plan: SheetLine; kept: KeptLine }[] {
 /** Drafts of finished visits that are not decided, the oldest first. */
 export async function visitDrafts(ctx: Ctx, client: ClientEpisode): Promise<VisitDraft[]> {
   const visits = await recentVisits(ctx, client.episodeId);
+  const open = visits.filter((v) => undecidedLines(v).length > 0);
   const drafts: VisitDraft[] = [];
-  for (const visit of visits)
-    if (undecidedLines(visit).length > 0) drafts.push(await draftOf(ctx, client, visits, visit));
+  for (const { id } of open) drafts.push(await draftOf(ctx, client, visits, await visitById(ctx, id)));
   return drafts;
 }
 
 async function draftOf(
   ctx: Ctx,
   client: ClientEpisode,
-  visits: readonly Visit[],
+  visits: readonly VisitHead[],
   visit: Visit,
 ): Promise<VisitDraft> {
   const facts = await visitFacts(ctx, client, visits, visit);
-  const lines: LineDraft[] = [];
-  for (const line of openLines(visit)) lines.push(await lineDraft(ctx, client, visit, line, facts));
+  const lines = await Promise.all(openLines(visit).map((line) => lineDraft(ctx, client, visit, line, facts)));
   const first = lines[0]?.decision;
   const stopsAll = first?.action === "STOP_REFER" && first.rules.some((r) => OF_ALL.has(r)) ? first : null;
   const { sheet } = visit;
@@ -135,21 +133,20 @@ async function lineDraft(
   line: { plan: SheetLine; kept: KeptLine },
   facts: VisitFacts,
 ): Promise<LineDraft> {
-  const found = await decided(ctx, client.episodeId, visit, line, facts);
+  const found = await decided(ctx, visit, line, facts);
   return { ...line, ...found, next: await nextByAction(ctx, client, line.plan, found.done, found.decision) };
 }
 
 /** What the table says of a line, from its own sets and the visit's shared facts. */
 async function decided(
   ctx: Ctx,
-  episodeId: string,
   visit: Visit,
   { plan, kept }: { plan: SheetLine; kept: KeptLine },
   facts: VisitFacts,
 ): Promise<Pick<LineDraft, "done" | "past" | "input" | "decision">> {
   const mostReps = plan.ladder?.of === "reps" ? plan.ladder.most : null;
   const done = lineDone(kept, visit.records, mostReps);
-  const past = await pastOf(ctx, episodeId, plan.lineId, {
+  const past = await pastOf(ctx, plan.lineId, {
     id: visit.id,
     startedAt: visit.startedAt,
     worst: done.painDuring,
@@ -161,7 +158,7 @@ async function decided(
 async function visitFacts(
   ctx: Ctx,
   client: ClientEpisode,
-  visits: readonly Visit[],
+  visits: readonly VisitHead[],
   visit: Visit,
 ): Promise<VisitFacts> {
   const recheck = await lastRecheck(ctx, client.episodeId);

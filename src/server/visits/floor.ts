@@ -9,7 +9,7 @@ import { machinesOf } from "../clinic/machines";
 import { sheetFacts } from "../sheets/facts";
 import type { SheetVersion } from "../sheets/sheets";
 import { lastRecheck } from "./rechecks";
-import { recentVisits, undecidedLines, type Visit } from "./visits";
+import { recentVisits, undecidedLines, type VisitHead } from "./visits";
 
 /** Why no visit can start at all now, with what to do; null if one can. */
 export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
@@ -21,14 +21,14 @@ export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string
 }
 
 /** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */
-export function isStopped(visits: readonly Visit[], sheet: SheetVersion): boolean {
+export function isStopped(visits: readonly VisitHead[], sheet: SheetVersion): boolean {
   return visits.some((v) =>
     v.decisions.some(
       (d) =>
         d.action === "STOP_REFER" &&
         sheet.at <= d.at &&
         (d.lineId === null || sheet.lines.some((l) => l.plan.lineId === d.lineId)) &&
-        v.sheet.sheetId === sheet.sheetId,
+        v.sheetId === sheet.sheetId,
     ),
   );
 }
@@ -60,7 +60,7 @@ export async function floorBarred(
   if (outside)
     return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${outside.bars[0]}. A therapist changes the sheet first.`;
   const visits = await recentVisits(ctx, client.episodeId);
-  if (visits.some((v) => v.sheet.sheetId === sheet.sheetId && undecidedLines(v).length > 0))
+  if (visits.some((v) => v.sheetId === sheet.sheetId && undecidedLines(v).length > 0))
     return "The last visit of this sheet has no decision yet: a therapist decides it first.";
   return isStopped(visits, sheet)
     ? "The last decision was to stop and refer. Only a new version by a therapist starts this sheet again."

@@ -6,6 +6,7 @@ import { keptLine } from "@/core/sheet/line/keptLine";
 import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
 import { weeklyTrend } from "@/core/visit/weeklyTrend";
+import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, once, today } from "../base/context";
 import { recordsOf } from "./records";
 
@@ -96,37 +97,54 @@ const TREND_DAYS = 14;
 /** What a line brings along from before a visit: its bank, its last decision, its last result, its pain by weeks. */
 export async function pastOf(
   ctx: Ctx,
-  episodeId: string,
   lineId: string,
   visit: { id: string; startedAt: Date; worst: number | null },
 ): Promise<LinePast> {
-  const decided = await ctx.tx`
-    select d.action, d.banks from decision d join visit v on v.id = d.visit_id
-    where (d.line_id = ${lineId} or (d.line_id is null and exists (
-        select 1 from sheet_line l where l.version_id = v.version_id and l.line_id = ${lineId})))
-      and v.episode_id = ${episodeId} and d.visit_id <> ${visit.id} and v.started_at <= ${visit.startedAt}
-    order by v.received_at desc, d.decided_at desc limit ${DECISIONS_BACK}`;
+  const key = `${visit.id} ${lineId}`;
+  const pairs = (keys: readonly string[]) => ctx.tx`(
+    select now.id, now.episode_id, now.started_at, k.line_id, k.key
+    from unnest(${keys}::text[], ${keys.map((x) => x.split(" ")[0] ?? "")}::uuid[],
+      ${keys.map((x) => x.split(" ")[1] ?? "")}::uuid[]) as k(key, visit_id, line_id)
+    join visit now on now.id = k.visit_id) k`;
+  const askDecided = rowsOf(
+    ctx,
+    "decided before",
+    key,
+    (keys) => ctx.tx`
+      select k.key as of, x.* from ${pairs(keys)}, lateral (
+        select d.action, d.banks from decision d join visit v on v.id = d.visit_id
+        where (d.line_id = k.line_id or (d.line_id is null and exists (
+            select 1 from sheet_line l where l.version_id = v.version_id and l.line_id = k.line_id)))
+          and v.episode_id = k.episode_id and v.id <> k.id and v.started_at <= k.started_at
+        order by v.received_at desc, d.decided_at desc limit ${DECISIONS_BACK}) x`,
+  );
+  const askEarlier = rowsOf(
+    ctx,
+    "done before",
+    key,
+    (keys) => ctx.tx`
+      select k.key as of, v.id, v.started_at, l.kept from ${pairs(keys)}
+      join visit v on v.episode_id = k.episode_id and v.id <> k.id and v.started_at <= k.started_at
+        and v.started_at > k.started_at - make_interval(days => ${TREND_DAYS})
+      join sheet_line l on l.version_id = v.version_id and l.line_id = k.line_id
+      join visit_end e on e.visit_id = v.id
+      order by v.received_at desc`,
+  );
+  const [decided, earlier] = await Promise.all([askDecided, askEarlier]);
   let banked = 0;
   for (const d of decided) {
     if (d.action !== "HOLD") break;
     if (d.banks) banked++;
   }
-  const earlier = await ctx.tx`
-    select v.id, v.started_at, l.kept from visit v join sheet_line l on l.version_id = v.version_id and l.line_id = ${lineId}
-    join visit_end e on e.visit_id = v.id
-    where v.episode_id = ${episodeId} and v.id <> ${visit.id} and v.started_at <= ${visit.startedAt}
-      and v.started_at > ${before(visit.startedAt, TREND_DAYS)}
-    order by v.received_at desc`;
-  const records = await recordsOf(
-    ctx,
-    earlier.map((r) => r.id),
+  const done = await Promise.all(
+    earlier.map(async (r) =>
+      r.kept === null ? null : lineDone(keptLine.parse(r.kept), await recordsOf(ctx, r.id)),
+    ),
   );
-  const doneIn = (r: (typeof earlier)[number]) =>
-    r.kept === null ? null : lineDone(keptLine.parse(r.kept), records.get(r.id) ?? []);
-  const last = earlier[0] ? doneIn(earlier[0]) : null;
+  const last = done[0] ?? null;
   const days = (at: Date) => daysBetween(dayOf(ctx, at), dayOf(ctx, visit.startedAt));
-  const pains = earlier.flatMap((r) => {
-    const worst = doneIn(r)?.painDuring ?? null;
+  const pains = earlier.flatMap((r, i) => {
+    const worst = done[i]?.painDuring ?? null;
     return worst === null ? [] : [{ daysAgo: days(r.started_at), pain: worst }];
   });
   return {

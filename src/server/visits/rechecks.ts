@@ -2,6 +2,7 @@ import "server-only";
 import type { z } from "zod";
 import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
+import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
@@ -21,11 +22,16 @@ export const lastRecheck = (ctx: Ctx, episodeId: string): Promise<Recheck | null
   once(ctx, `recheck ${episodeId}`, () => readLastRecheck(ctx, episodeId));
 
 async function readLastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | null> {
-  const [r] = await ctx.tx`
-    select r.*, p.name from recheck r join person p on p.id = r.answered_by
-    where episode_id = ${episodeId}
-      and (r.is_clear or not exists (select 1 from recheck c where c.clears = r.id))
-    order by r.is_clear, r.at desc, r.id limit 1`;
+  const [r] = await rowsOf(
+    ctx,
+    "recheck",
+    episodeId,
+    (keys) => ctx.tx`
+      select distinct on (r.episode_id) r.episode_id as of, r.*, p.name from recheck r join person p on p.id = r.answered_by
+      where r.episode_id = any(${keys}::uuid[])
+        and (r.is_clear or not exists (select 1 from recheck c where c.clears = r.id))
+      order by r.episode_id, r.is_clear, r.at desc, r.id`,
+  );
   return r ? { id: r.id, at: r.at, isClear: r.is_clear, what: r.what, by: r.name } : null;
 }
 

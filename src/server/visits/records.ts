@@ -1,40 +1,40 @@
 import "server-only";
 import type { SetRecord } from "@/core/visit/setRecord";
+import { rowsOf } from "../base/batch";
 import type { Ctx } from "../base/context";
 
-/** Set records of visits, all that were ever logged, the oldest first. */
-export async function recordsOf(ctx: Ctx, visitIds: readonly string[]): Promise<Map<string, SetRecord[]>> {
-  if (visitIds.length === 0) return new Map();
-  const rows = await ctx.tx`
-    select * from set_record where visit_id = any(${[...visitIds]}::uuid[]) order by visit_id, received_at, id`;
-  const byVisit = new Map<string, SetRecord[]>();
-  for (const r of rows) {
-    const all = byVisit.get(r.visit_id) ?? [];
-    all.push({
-      id: r.id,
-      lineId: r.line_id,
-      exerciseId: r.exercise_id,
-      setNo: r.set_no,
-      leg: r.leg,
-      boutNo: r.bout_no,
-      corrects: r.corrects,
-      voided: r.is_voided,
-      startedAt: r.started_at.toISOString(),
-      workedS: r.worked_s,
-      reps: r.reps,
-      loadKg: r.load_kg,
-      how: r.how,
-      rangeFromDeg: r.range_from_deg,
-      rangeToDeg: r.range_to_deg,
-      painBefore: r.pain_before,
-      pain: r.pain,
-      reserve: r.reserve,
-      felt: r.felt,
-      early: r.early,
-      meanForceN: r.mean_force_n,
-      countedBy: r.counted_by,
-    });
-    byVisit.set(r.visit_id, all);
-  }
-  return byVisit;
+/** Set records of a visit, all that were ever logged, the oldest first. */
+export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]> {
+  const rows = await rowsOf(
+    ctx,
+    "records",
+    visitId,
+    (keys) => ctx.tx`
+      select visit_id as of, * from set_record
+      where visit_id = any(${keys}::uuid[]) order by visit_id, received_at, id`,
+  );
+  return rows.map((r) => ({
+    id: r.id,
+    lineId: r.line_id,
+    exerciseId: r.exercise_id,
+    setNo: r.set_no,
+    leg: r.leg,
+    boutNo: r.bout_no,
+    corrects: r.corrects,
+    voided: r.is_voided,
+    startedAt: r.started_at.toISOString(),
+    workedS: r.worked_s,
+    reps: r.reps,
+    loadKg: r.load_kg,
+    how: r.how,
+    rangeFromDeg: r.range_from_deg,
+    rangeToDeg: r.range_to_deg,
+    painBefore: r.pain_before,
+    pain: r.pain,
+    reserve: r.reserve,
+    felt: r.felt,
+    early: r.early,
+    meanForceN: r.mean_force_n,
+    countedBy: r.counted_by,
+  }));
 }

@@ -103,7 +103,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
 }
 
 async function clientOf(ctx: Ctx, episodeId: string): Promise<ClientEpisode> {
-  const client = (await clientEpisodes(ctx)).find((c) => c.episodeId === episodeId);
+  const [client] = await clientEpisodes(ctx, { episodeIds: [episodeId] });
   if (!client) throw new Refused("missing", "This client is not in care any more.");
   return client;
 }

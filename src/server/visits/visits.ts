@@ -1,9 +1,12 @@
 import "server-only";
+import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Side } from "@/core/units/fields";
 import type { SetRecord } from "@/core/visit/setRecord";
+import { rowsOf } from "../base/batch";
 import { type Ctx, once } from "../base/context";
-import { type SheetVersion, versionsById } from "../sheets/sheets";
+import { Refused } from "../base/refused";
+import { type SheetVersion, versionById } from "../sheets/sheets";
 import { recordsOf } from "./records";
 
 export interface Morning {
@@ -26,14 +29,14 @@ export interface TakenDecision {
   at: Date;
 }
 
-/** One run of one sheet version on one day, with what was logged in it. */
-export interface Visit {
+/** What stands of a visit beside what was logged in it. */
+export interface VisitHead {
   id: string;
-  sheet: SheetVersion;
-  firstSide: Side;
+  sheetId: string;
+  versionId: string;
+  /** lines of its version, in their order */
+  lineIds: string[];
   startedAt: Date;
-  startedBy: string;
-  records: SetRecord[];
   end: {
     endedAt: Date;
     painAtStart: number | null;
@@ -44,49 +47,72 @@ export interface Visit {
   decisions: TakenDecision[];
 }
 
+/** One run of one sheet version on one day, with what was logged in it. */
+export interface Visit extends VisitHead {
+  sheet: SheetVersion;
+  firstSide: Side;
+  startedBy: string;
+  records: SetRecord[];
+}
+
 /** Pages show the last visits; nothing asks for all of a client's history at once. */
 const RECENT = 12;
 
 /** The last visits of an episode, oldest first. */
-export const recentVisits = (ctx: Ctx, episodeId: string): Promise<Visit[]> =>
+export const recentVisits = (ctx: Ctx, episodeId: string): Promise<VisitHead[]> =>
   once(ctx, `visits ${episodeId}`, async () => {
-    const rows = await ctx.tx`
-      select v.id from visit v where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit ${RECENT}`;
-    return visitsById(
+    const rows = await rowsOf(
       ctx,
-      rows.map((r) => r.id),
+      "visits",
+      episodeId,
+      (keys) => ctx.tx`
+        select k.id as of, v.* from unnest(${keys}::uuid[]) as k(id), lateral (
+          ${heads(ctx)} where v.episode_id = k.id order by v.received_at desc, v.id limit ${RECENT}) v
+        order by v.received_at, v.id`,
     );
+    return rows.map(headOf);
   });
 
-/** Visits with all that belongs to them, oldest first. */
-export async function visitsById(ctx: Ctx, ids: readonly string[]): Promise<Visit[]> {
-  if (ids.length === 0) return [];
-  const rows = await ctx.tx`
-    select v.id, v.version_id, v.first_side, v.started_at, starter.name as started_by, e.ended_at, e.pain_at_start,
-      e.pain_at_end, e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min, m.answered_at,
-      entrant.name as entered_by
-    from visit v
-    join person starter on starter.id = v.started_by
-    left join visit_end e on e.visit_id = v.id
-    left join lateral (
-      select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
-    left join person entrant on entrant.id = m.entered_by
-    where v.id = any(${[...ids]}::uuid[]) order by v.received_at, v.id`;
-  const [records, versions, decisions] = await Promise.all([
-    recordsOf(ctx, ids),
-    versionsById(
-      ctx,
-      rows.map((r) => r.version_id),
-    ),
-    decisionsOf(ctx, ids),
-  ]);
-  return rows.map((r) => ({
+/** A visit with all that belongs to it. */
+export async function visitById(ctx: Ctx, id: string): Promise<Visit> {
+  const [r] = await rowsOf(
+    ctx,
+    "whole visits",
+    id,
+    (keys) => ctx.tx`select h.id as of, h.* from (${heads(ctx)} where v.id = any(${keys}::uuid[])) h`,
+  );
+  if (!r) throw new Refused("missing", "This visit is not there. Reload the page.");
+  const [records, sheet] = await Promise.all([recordsOf(ctx, id), versionById(ctx, r.version_id)]);
+  return { ...headOf(r), sheet, firstSide: r.first_side, startedBy: r.started_by, records };
+}
+
+/** The last visits with all that belongs to them, oldest first. */
+export const recentVisitsWhole = async (ctx: Ctx, episodeId: string): Promise<Visit[]> =>
+  Promise.all((await recentVisits(ctx, episodeId)).map((v) => visitById(ctx, v.id)));
+
+const heads = (ctx: Ctx) => ctx.tx`
+  select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
+    e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
+    m.answered_at, entrant.name as entered_by,
+    array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
+    (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
+        'sentence', d.sentence, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at))
+      from decision d join person p on p.id = d.decided_by where d.visit_id = v.id) as decisions
+  from visit v
+  join sheet_version w on w.id = v.version_id
+  join person starter on starter.id = v.started_by
+  left join visit_end e on e.visit_id = v.id
+  left join lateral (
+    select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
+  left join person entrant on entrant.id = m.entered_by`;
+
+function headOf(r: Row): VisitHead {
+  return {
     id: r.id,
-    sheet: versions.get(r.version_id) as SheetVersion,
-    firstSide: r.first_side,
+    sheetId: r.sheet_id,
+    versionId: r.version_id,
+    lineIds: r.lines,
     startedAt: r.started_at,
-    startedBy: r.started_by,
-    records: records.get(r.id) ?? [],
     end: r.ended_at
       ? { endedAt: r.ended_at, painAtStart: r.pain_at_start, painAtEnd: r.pain_at_end, stopped: r.stopped }
       : null,
@@ -100,39 +126,18 @@ export async function visitsById(ctx: Ctx, ids: readonly string[]): Promise<Visi
           enteredBy: r.entered_by,
         }
       : null,
-    decisions: decisions.get(r.id) ?? [],
-  }));
-}
-
-async function decisionsOf(ctx: Ctx, ids: readonly string[]): Promise<Map<string, TakenDecision[]>> {
-  const rows = await ctx.tx`
-    select d.visit_id, d.line_id, d.action, d.banks, d.sentence, d.by_order_of, d.decided_at, p.name
-    from decision d join person p on p.id = d.decided_by where d.visit_id = any(${[...ids]}::uuid[])`;
-  const byVisit = new Map<string, TakenDecision[]>();
-  for (const r of rows) {
-    const all = byVisit.get(r.visit_id) ?? [];
-    all.push({
-      lineId: r.line_id,
-      action: r.action,
-      banks: r.banks,
-      sentence: r.sentence,
-      byOrderOf: r.by_order_of,
-      by: r.name,
-      at: r.decided_at,
-    });
-    byVisit.set(r.visit_id, all);
-  }
-  return byVisit;
+    decisions: ((r.decisions ?? []) as TakenDecision[]).map((d) => ({ ...d, at: new Date(d.at) })),
+  };
 }
 
 /** Lines of a finished visit that nobody has decided; none while it runs. */
-export function undecidedLines(v: Visit): string[] {
+export function undecidedLines(v: VisitHead): string[] {
   if (!v.end || v.decisions.some((d) => d.lineId === null)) return [];
-  return v.sheet.lines.map((l) => l.plan.lineId).filter((id) => !v.decisions.some((d) => d.lineId === id));
+  return v.lineIds.filter((id) => !v.decisions.some((d) => d.lineId === id));
 }
 
 /** The decision that stands for a visit in one word: the strictest of its lines; null while lines wait. */
-export function strictestOf(v: Visit): TakenDecision | null {
+export function strictestOf(v: VisitHead): TakenDecision | null {
   const order: Action[] = ["STOP_REFER", "REGRESS", "HOLD", "PROGRESS"];
   if (undecidedLines(v).length > 0) return null;
   return order.map((a) => v.decisions.find((d) => d.action === a)).find((d) => d) ?? null;

@@ -1,7 +1,7 @@
 import { redirect } from "next/navigation";
 import { onPage } from "@/app/_web/actor";
 import { clientEpisode } from "@/server/client/clients";
-import { clientDay } from "@/server/day/day";
+import { clientDay } from "@/server/day/clientDay";
 
 /** A client's bare address leads to what comes next. */
 export default async function ClientPage({ params }: { params: Promise<{ clientId: string }> }) {

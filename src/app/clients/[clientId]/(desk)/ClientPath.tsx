@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import type { ClientDay, PathStep } from "@/server/day/day";
+import type { PathStep, Steps } from "@/server/day/steps";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep | null }[] = [
@@ -22,7 +22,7 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
 const PART_OF: Readonly<Record<string, PathStep>> = { cards: "choose", swap: "choose" };
 
 /** The path with what each step says today; steps that are not built yet are words, not links. */
-export function ClientPath({ clientId, steps }: { clientId: string; steps: ClientDay["steps"] }) {
+export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps }) {
   const page = usePathname().split("/").pop() ?? "";
   const here = PART_OF[page] ?? page;
   const entries = STEPS.map(({ name, step }): PathEntry => {

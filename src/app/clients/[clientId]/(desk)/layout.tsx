@@ -8,7 +8,7 @@ import { today } from "@/server/base/context";
 import { boundsOf } from "@/server/bounds/limits";
 import { kneeWindowOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
-import { clientDay } from "@/server/day/day";
+import { clientDay } from "@/server/day/clientDay";
 import { relativeDay } from "@/ui/dates";
 import { ClientPath } from "./ClientPath";
 

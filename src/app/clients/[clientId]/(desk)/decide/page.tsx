@@ -5,7 +5,7 @@ import { may } from "@/core/access/roles";
 import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { recentVisits } from "@/server/visits/visits";
+import { recentVisitsWhole } from "@/server/visits/visits";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";
 
@@ -17,7 +17,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const drafts = await visitDrafts(ctx, client);
-    const visits = await recentVisits(ctx, client.episodeId);
+    const visits = await recentVisitsWhole(ctx, client.episodeId);
     const nameOf = (visit: (typeof visits)[number], lineId: string | null) =>
       lineId === null
         ? "all lines"

@@ -6,7 +6,7 @@ import { standing } from "@/core/visit/setRecord";
 import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { morningWaits } from "@/server/visits/mornings";
-import { recentVisits, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
+import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 
@@ -16,7 +16,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
   const { clientId } = await params;
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
-    const visits = (await recentVisits(ctx, client.episodeId)).filter((v) => v.end);
+    const visits = (await recentVisitsWhole(ctx, client.episodeId)).filter((v) => v.end);
     // the oldest that waits comes first: it is the one whose lines cannot be run again
     const visit = visits.find((v) => undecidedLines(v).length > 0) ?? visits.at(-1) ?? null;
     return {

@@ -1,25 +1,9 @@
-import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
-import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
-import { phaseEntry } from "@/core/phases/phaseEntry";
-import { ACTION_WORDS, type Action, stricter } from "@/core/progression/safetyRules";
+import type { DueMeasurement } from "@/core/measure/dueMeasurements";
+import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
-import { standing } from "@/core/visit/setRecord";
-import { type Ctx, dayOf, today } from "../base/context";
-import { limitsBar } from "../bounds/limits";
-import { findingsOf } from "../bounds/phases";
-import { type ClientEpisode, clientEpisodes } from "../client/clients";
-import { conditionsOf } from "../client/conditions";
-import { painSentence } from "../client/pain";
-import { screeningStateOf } from "../client/screenings";
-import { extensionTests, testsOf } from "../measure/measurements";
-import { findingsOnFile } from "../measure/otherMeasurements";
-import { type SheetVersion, sheetsOf } from "../sheets/sheets";
-import { waitingDraft } from "../visits/decisionDrafts";
-import { isStopped } from "../visits/floor";
-import { morningWaits } from "../visits/mornings";
-import { lastRecheck } from "../visits/rechecks";
-import { recentVisits, strictestOf, undecidedLines, type Visit } from "../visits/visits";
+import type { SheetVersion } from "../sheets/sheets";
+import { strictestOf, type VisitHead } from "../visits/visits";
 
 export type PathStep =
   | "story"
@@ -33,117 +17,32 @@ export type PathStep =
   | "decide";
 export type StepState = "done" | "due" | "blocked" | "open";
 
-/** Three numbers of the last session: before, after, next morning. */
-export interface LastResponse {
-  before: number | null;
-  after: number | null;
-  morning: number | null;
-  on: string;
+export type Steps = Record<PathStep, { state: StepState; words: string }>;
+
+/** The one thing to do next. */
+export interface Next {
+  step: PathStep;
+  query?: string;
+  sentence: string;
+  needsHand: boolean;
 }
 
-export interface ClientDay {
-  client: ClientEpisode;
-  /** the newest version of every sheet in force */
-  sheets: SheetVersion[];
-  last: LastResponse | null;
-  steps: Record<PathStep, { state: StepState; words: string }>;
-  /** the one thing to do next */
-  next: { step: PathStep; query?: string; sentence: string; needsHand: boolean };
-  screening: ScreeningState;
-  /** what is due for a measurement, and why */
-  due: DueMeasurement[];
-  /** what bars work today, with who can lift it and where; said on every screen */
-  bars: { sentence: string; step: PathStep } | null;
-  /** pain above the most allowed before any work, with what can be done; said on every screen */
-  pain: string | null;
+/** What bars work today, and where it is lifted. */
+export interface Bars {
+  sentence: string;
+  step: PathStep;
 }
 
-/** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
-export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
-  const { episodeId } = client;
-  const [allTests, sheets, visits, recheck, conditions, measurements, screening, draft, handLimits] =
-    await Promise.all([
-      testsOf(ctx, episodeId),
-      sheetsOf(ctx, episodeId),
-      recentVisits(ctx, episodeId),
-      lastRecheck(ctx, episodeId),
-      conditionsOf(ctx, episodeId),
-      findingsOnFile(ctx, client),
-      screeningStateOf(ctx, client),
-      waitingDraft(ctx, client),
-      limitsBar(ctx, client),
-    ]);
-  const tests = extensionTests(allTests, client.side);
-  const lastVisit = visits.at(-1) ?? null;
-  const due = dueMeasurements({
-    parts: conditions,
-    measurements,
-    strength: allTests,
-    side: client.side,
-    today: today(ctx),
-  });
-  const opens: string[] = [];
-  for (const c of conditions) {
-    const entry = phaseEntry(c.condition, c.phase.id, await findingsOf(ctx, client, c));
-    if (entry.mayEnter && entry.next) opens.push(entry.next.name);
-  }
-  const warning = recheck && !recheck.isClear ? recheck.what : null;
-  const runnable = sheets.filter((sheet) => !isStopped(visits, sheet));
-  const waits = new Set(visits.filter((v) => undecidedLines(v).length > 0).map((v) => v.sheet.sheetId));
-  const facts: Facts = {
-    client,
-    tests: tests.length,
-    due,
-    sheets,
-    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)),
-    lastVisit,
-    draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
-    warning,
-    isStopped: sheets.length > 0 && runnable.length === 0,
-    screening,
-    handLimits,
-    morningWaits: draft !== null && morningWaits(ctx, draft.visit.startedAt) !== null,
-    phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
-    opens,
-    unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
-  };
-  const steps = stepsOf(facts);
-  return {
-    client,
-    sheets,
-    last: lastVisit ? lastResponse(ctx, lastVisit) : null,
-    steps,
-    next: nextStep(steps, facts),
-    screening,
-    due,
-    bars: barsOf(facts),
-    pain: await painSentence(ctx, client),
-  };
-}
-
-const strictestAction = (actions: readonly Action[]): Action | null =>
-  actions.length === 0 ? null : actions.reduce((a, b) => stricter(a, b));
-
-function lastResponse(ctx: Ctx, s: Visit): LastResponse {
-  const done = standing(s.records);
-  return {
-    before: done.find((r) => r.painBefore !== null)?.painBefore ?? s.end?.painAtStart ?? null,
-    after: s.end?.painAtEnd ?? null,
-    morning: s.morning?.pain ?? null,
-    on: dayOf(ctx, s.startedAt),
-  };
-}
-
-interface Facts {
-  client: ClientEpisode;
+/** What is known of a client today, in the terms of the path. */
+export interface DayFacts {
   tests: number;
   due: DueMeasurement[];
   sheets: SheetVersion[];
   /** sheets that can be run: neither stopped nor waiting for a decision */
   ready: SheetVersion[];
-  lastVisit: Visit | null;
+  lastVisit: VisitHead | null;
   /** the oldest visit that waits for a decision, and the strictest of what its drafts say */
-  draft: { visit: Visit; strictest: Action | null } | null;
+  draft: { visit: VisitHead; strictest: Action | null } | null;
   warning: string | null;
   isStopped: boolean;
   screening: ScreeningState;
@@ -168,7 +67,7 @@ const SCREEN_STEPS: Record<ScreeningState["status"], { state: StepState; words: 
   clear: { state: "done", words: "nothing found" },
 };
 
-function barsOf(f: Facts): ClientDay["bars"] {
+export function barsOf(f: DayFacts): Bars | null {
   if (f.screening.barsPlanning) return { sentence: f.screening.barsPlanning, step: "screen" };
   if (f.warning)
     return {
@@ -178,14 +77,14 @@ function barsOf(f: Facts): ClientDay["bars"] {
   return f.handLimits ? { sentence: f.handLimits, step: "limits" } : null;
 }
 
-function limitsStep(f: Facts): { state: StepState; words: string } {
+function limitsStep(f: DayFacts): { state: StepState; words: string } {
   if (f.handLimits) return { state: "blocked", words: "write them by hand" };
   if (f.unconfirmed.length > 0) return { state: "due", words: "confirm the phase" };
   if (f.opens.length > 0) return { state: "due", words: "next phase can open" };
   return { state: "done", words: f.phase || "as written" };
 }
 
-function measureStep(f: Facts): { state: StepState; words: string } {
+function measureStep(f: DayFacts): { state: StepState; words: string } {
   const needed = f.due.find((d) => d.isNeeded);
   if (needed) return { state: "due", words: needed.because };
   if (f.due.length > 0)
@@ -193,7 +92,7 @@ function measureStep(f: Facts): { state: StepState; words: string } {
   return { state: "done", words: `${f.tests} strength ${f.tests === 1 ? "test" : "tests"}` };
 }
 
-function doseStep(f: Facts): { state: StepState; words: string } {
+function doseStep(f: DayFacts): { state: StepState; words: string } {
   if (f.screening.barsPlanning && f.sheets.length === 0) return { state: "blocked", words: "screen first" };
   if (f.handLimits && f.sheets.length === 0) return { state: "blocked", words: "needs limits" };
   if (f.sheets.length === 0) return { state: "due", words: "no sheet yet" };
@@ -204,7 +103,7 @@ function doseStep(f: Facts): { state: StepState; words: string } {
 
 const MORNING_WAITS = "from 04:00 on";
 
-function stepsOf(f: Facts): ClientDay["steps"] {
+export function stepsOf(f: DayFacts): Steps {
   const undecided = f.draft !== null;
   const morningMissing = f.draft !== null && !f.draft.visit.morning;
   const morningIsDue = morningMissing && !f.morningWaits;
@@ -240,7 +139,7 @@ function stepsOf(f: Facts): ClientDay["steps"] {
   };
 }
 
-function floorStep(f: Facts, running: boolean): { state: StepState; words: string } {
+function floorStep(f: DayFacts, running: boolean): { state: StepState; words: string } {
   if (f.warning) return { state: "blocked", words: "warning sign" };
   if (f.screening.barsFloor) return { state: "blocked", words: "screening" };
   if (f.handLimits) return { state: "blocked", words: "needs limits" };
@@ -257,7 +156,7 @@ function floorStep(f: Facts, running: boolean): { state: StepState; words: strin
   };
 }
 
-function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
+export function nextStep(steps: Steps, f: DayFacts): Next {
   const { screening } = f;
   const draft = f.draft?.strictest ?? null;
   if (screening.status === "stop" || screening.status === "hold")
@@ -314,11 +213,4 @@ function nextStep(steps: ClientDay["steps"], f: Facts): ClientDay["next"] {
     sentence: `Run ${ready?.name ?? "the sheet"}`,
     needsHand: false,
   };
-}
-
-/** Everybody of the clinic with where they stand, those who need a hand first. */
-export async function todayList(ctx: Ctx): Promise<ClientDay[]> {
-  // asked side by side: the questions travel together over one connection
-  const days = await Promise.all((await clientEpisodes(ctx)).map((client) => clientDay(ctx, client)));
-  return days.sort((a, b) => Number(b.next.needsHand) - Number(a.next.needsHand));
 }

@@ -1,0 +1,124 @@
+import "server-only";
+import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
+import { phaseEntry } from "@/core/phases/phaseEntry";
+import { type Action, stricter } from "@/core/progression/safetyRules";
+import type { ScreeningState } from "@/core/screening/screeningState";
+import { lowerFirst } from "@/core/units/lowerFirst";
+import { standing } from "@/core/visit/setRecord";
+import { type Ctx, dayOf, today } from "../base/context";
+import { limitsBar } from "../bounds/limits";
+import { findingsOf } from "../bounds/phases";
+import type { ClientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
+import { painSentence } from "../client/pain";
+import { screeningStateOf } from "../client/screenings";
+import { extensionTests, testsOf } from "../measure/measurements";
+import { findingsOnFile } from "../measure/otherMeasurements";
+import { type SheetVersion, sheetsOf } from "../sheets/sheets";
+import { waitingDraft } from "../visits/decisionDrafts";
+import { isStopped } from "../visits/floor";
+import { morningWaits } from "../visits/mornings";
+import { lastRecheck } from "../visits/rechecks";
+import { recordsOf } from "../visits/records";
+import { recentVisits, undecidedLines, type VisitHead } from "../visits/visits";
+import { type Bars, barsOf, type DayFacts, type Next, nextStep, type Steps, stepsOf } from "./steps";
+
+/** Three numbers of the last session: before, after, next morning. */
+export interface LastResponse {
+  before: number | null;
+  after: number | null;
+  morning: number | null;
+  on: string;
+}
+
+export interface ClientDay {
+  client: ClientEpisode;
+  /** the newest version of every sheet in force */
+  sheets: SheetVersion[];
+  last: LastResponse | null;
+  steps: Steps;
+  next: Next;
+  screening: ScreeningState;
+  /** what is due for a measurement, and why */
+  due: DueMeasurement[];
+  /** what bars work today, with who can lift it and where; said on every screen */
+  bars: Bars | null;
+  /** pain above the most allowed before any work, with what can be done; said on every screen */
+  pain: string | null;
+}
+
+/** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
+export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
+  const { episodeId } = client;
+  const [allTests, sheets, visits, recheck, conditions, measurements, screening, draft, handLimits] =
+    await Promise.all([
+      testsOf(ctx, episodeId),
+      sheetsOf(ctx, episodeId),
+      recentVisits(ctx, episodeId),
+      lastRecheck(ctx, episodeId),
+      conditionsOf(ctx, episodeId),
+      findingsOnFile(ctx, client),
+      screeningStateOf(ctx, client),
+      waitingDraft(ctx, client),
+      limitsBar(ctx, client),
+    ]);
+  const tests = extensionTests(allTests, client.side);
+  const lastVisit = visits.at(-1) ?? null;
+  const due = dueMeasurements({
+    parts: conditions,
+    measurements,
+    strength: allTests,
+    side: client.side,
+    today: today(ctx),
+  });
+  const opens: string[] = [];
+  for (const c of conditions) {
+    const entry = phaseEntry(c.condition, c.phase.id, await findingsOf(ctx, client, c));
+    if (entry.mayEnter && entry.next) opens.push(entry.next.name);
+  }
+  const warning = recheck && !recheck.isClear ? recheck.what : null;
+  const runnable = sheets.filter((sheet) => !isStopped(visits, sheet));
+  const waits = new Set(visits.filter((v) => undecidedLines(v).length > 0).map((v) => v.sheetId));
+  const facts: DayFacts = {
+    tests: tests.length,
+    due,
+    sheets,
+    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)),
+    lastVisit,
+    draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
+    warning,
+    isStopped: sheets.length > 0 && runnable.length === 0,
+    screening,
+    handLimits,
+    morningWaits: draft !== null && morningWaits(ctx, draft.visit.startedAt) !== null,
+    phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
+    opens,
+    unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
+  };
+  const steps = stepsOf(facts);
+  return {
+    client,
+    sheets,
+    last: lastVisit ? await lastResponse(ctx, lastVisit) : null,
+    steps,
+    next: nextStep(steps, facts),
+    screening,
+    due,
+    bars: barsOf(facts),
+    pain: await painSentence(ctx, client),
+  };
+}
+
+const strictestAction = (actions: readonly Action[]): Action | null =>
+  actions.length === 0 ? null : actions.reduce((a, b) => stricter(a, b));
+
+async function lastResponse(ctx: Ctx, v: VisitHead): Promise<LastResponse> {
+  // while it runs, what was asked first stands in its records only
+  const running = v.end ? [] : standing(await recordsOf(ctx, v.id));
+  return {
+    before: v.end?.painAtStart ?? running.find((r) => r.painBefore !== null)?.painBefore ?? null,
+    after: v.end?.painAtEnd ?? null,
+    morning: v.morning?.pain ?? null,
+    on: dayOf(ctx, v.startedAt),
+  };
+}
