@@ -174,6 +174,15 @@ test("the working day of a flaring knee: the draft steps back, another decision 
   await openStep(page, "Pell Amsworth", "decide");
   await expect(page.getByTestId("draft")).toHaveText("Step back");
   await expect(page.getByText(/the next morning was 4, two or more above the usual 1/)).toBeVisible();
+  // another answer, tried: the draft would change, and nothing is kept by trying
+  await page.getByText("The morning said 4: what would another answer change?").click();
+  await page.getByRole("button", { name: "1", exact: true }).click();
+  await expect(page.getByText(/^With 1, .*: (stay|step up), because/)).toBeVisible();
+  await page.getByRole("button", { name: "5", exact: true }).click();
+  await expect(page.getByText("With 5 every draft stays as it is.")).toBeVisible();
+  await expect(page.getByTestId("draft")).toHaveText("Step back");
+  await expectAccessible(page);
+  await expect(page.getByText(/seven days with it run once more: \d+/)).toBeVisible();
   await page.getByRole("combobox", { name: /^Decision for/ }).selectOption("HOLD");
   await page.getByRole("button", { name: /Decide: 1 otherwise/ }).click();
   await expect(page.getByText(/Another decision than the draft needs a reason/)).toBeVisible();

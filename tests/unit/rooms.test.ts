@@ -8,7 +8,7 @@ const MAY_ASK: Record<string, string> = {
   bounds: "",
   isometrics: "",
   mechanics: "body",
-  signal: "isometrics",
+  signal: "",
   exchange: "signal",
   equipment: "body mechanics",
   strength: "body mechanics signal",

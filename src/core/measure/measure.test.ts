@@ -1,8 +1,8 @@
 import fc from "fast-check";
+import { seededRandom } from "../../devices/simulated/random";
+import { simulateAngleSensor } from "../../devices/simulated/simulateAngleSensor";
 import { conditionById } from "../rules/conditions";
 import { endRangeDeg } from "../signal/endRange";
-import { seededRandom } from "../signal/random";
-import { simulateAngleSensor } from "../signal/simulateAngleSensor";
 import { estimate1RM, kFactor } from "../strength/repetitionMaximum";
 import { limbSymmetry, reaches } from "../strength/symmetry";
 import { testBarred } from "../strength/testRules";

@@ -1,9 +1,9 @@
+import { seededRandom } from "../../devices/simulated/random";
+import { type SimulatedPush, simulateLoadCell } from "../../devices/simulated/simulateLoadCell";
 import { traceFromCsv, traceToCsv } from "../exchange/traceCsv";
 import { InputError } from "../units/inputError";
 import { analyseTrace } from "./analyseTrace";
 import type { ForceTrace } from "./forceTrace";
-import { seededRandom } from "./random";
-import { type SimulatedPush, simulateLoadCell } from "./simulateLoadCell";
 
 const collect = (push: SimulatedPush, seed = 1): ForceTrace => {
   const trace: ForceTrace = { timeS: [], forceN: [] };

@@ -5,6 +5,7 @@ import { type LineChange, nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import type { Action } from "@/core/progression/safetyRules";
+import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
@@ -17,7 +18,7 @@ import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
 import { sheetFacts } from "../sheets/facts";
-import { pastOf } from "./past";
+import { pastLoads, pastOf } from "./past";
 import { lastRecheck } from "./rechecks";
 import { recentVisits, undecidedLines, type Visit, type VisitHead, visitById } from "./visits";
 
@@ -52,7 +53,10 @@ export interface VisitDraft {
   /** shared facts that stop all of it: one decision for all lines. Null: each line has its own */
   stopsAll: Decision | null;
   /** the whole sheet as it was run, and as it would be with every draft taken */
-  sheet: Record<"before" | "after", { minutes: number; hardReps: number }>;
+  sheet: Record<"before" | "after", { minutes: number; hardReps: number }> & {
+    /** hard repetitions of seven days with that sheet run once more, against the most for a week */
+    week: GuardedLoad;
+  };
 }
 
 const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
@@ -107,6 +111,7 @@ async function draftOf(
     const next = drafted ? drafted.next[drafted.decision.action].line : plan;
     return next ? [next] : [];
   });
+  const nextTotals = totalsOf(after, context);
   return {
     visit,
     lines,
@@ -116,7 +121,8 @@ async function draftOf(
         sheet.lines.map((l) => l.plan),
         context,
       ),
-      after: totalsOf(after, context),
+      after: nextTotals,
+      week: weekGuard("hardReps", nextTotals.hardReps, await pastLoads(ctx, client.episodeId)),
     },
   };
 }

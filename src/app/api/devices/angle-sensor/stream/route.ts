@@ -2,10 +2,10 @@ import { randomInt } from "node:crypto";
 import { z } from "zod";
 import { deviceDoor } from "@/app/_web/deviceDoor";
 import { newestOf } from "@/core/measure/findings";
-import { normal, seededRandom } from "@/core/signal/random";
-import { simulateAngleSensor } from "@/core/signal/simulateAngleSensor";
-import { simulateRepetitions } from "@/core/signal/simulateRepetitions";
 import { side } from "@/core/units/fields";
+import { normal, seededRandom } from "@/devices/simulated/random";
+import { simulateAngleSensor } from "@/devices/simulated/simulateAngleSensor";
+import { simulateRepetitions } from "@/devices/simulated/simulateRepetitions";
 import { clientEpisode } from "@/server/client/clients";
 import { measurementsOf } from "@/server/measure/otherMeasurements";
 

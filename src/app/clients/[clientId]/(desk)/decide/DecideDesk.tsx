@@ -12,6 +12,7 @@ import { send } from "@/ui/send";
 import { ActionMark } from "./ActionMark";
 import { LineFacts } from "./LineFacts";
 import { type PastDecision, PastDecisions } from "./PastDecisions";
+import { WhatIf } from "./WhatIf";
 
 export const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
 
@@ -108,6 +109,7 @@ export function DecideDesk({
             {TELL_TODAY}
           </p>
         )}
+        {!stopsAll && lines.length > 0 && <WhatIf draft={draft} clientId={client.clientId} />}
         <ol className="mt-2">
           {lines.map((l, i) => (
             <LineRow
@@ -180,10 +182,12 @@ export function DecideDesk({
 }
 
 /** What becomes of the whole sheet when every draft is taken. */
-function sheetWords({ before, after }: VisitDraft["sheet"]): string {
+function sheetWords({ before, after, week }: VisitDraft["sheet"]): string {
   const minutes = after.minutes === before.minutes ? "" : ` instead of ${before.minutes}`;
   const hard = after.hardReps === before.hardReps ? "" : ` instead of ${before.hardReps}`;
-  return `The whole sheet, all as drafted: ${after.minutes} min${minutes}, ${after.hardReps} repetitions with four or fewer left${hard}.`;
+  const most = week.most === null ? "" : `, at most ${Math.floor(week.most)} by the weeks before`;
+  const over = week.isOver ? ". That is too much for one week: take the next visit later, or fewer sets" : "";
+  return `The whole sheet, all as drafted: the order stays, ${after.minutes} min${minutes}, ${Math.round(after.hardReps)} repetitions with four or fewer left${hard}; seven days with it run once more: ${Math.round(week.thisWeek)}${most}${over}.`;
 }
 
 /** One line: its draft, why, and what exactly changes next time. */

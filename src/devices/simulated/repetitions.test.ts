@@ -1,4 +1,4 @@
-import { countRepetitions } from "./countRepetitions";
+import { countRepetitions } from "../../core/signal/countRepetitions";
 import { seededRandom } from "./random";
 import { simulateRepetitions } from "./simulateRepetitions";
 

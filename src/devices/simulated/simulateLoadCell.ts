@@ -1,4 +1,4 @@
-import { afterHold, anchoredModel, FRESH } from "../isometrics/fatigueModel";
+import { afterHold, anchoredModel, FRESH } from "../../core/isometrics/fatigueModel";
 import { normal, type Random } from "./random";
 
 /** What the pretended person does at the pretended load cell. */
