@@ -46,6 +46,11 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set("referrer-policy", "same-origin");
   response.headers.set("x-content-type-options", "nosniff");
   response.headers.set("permissions-policy", "camera=(), microphone=(), geolocation=()");
+  // what a link opens is nobody's to keep or to find
+  if (/^\/(m|h|api\/l)\//.test(request.nextUrl.pathname)) {
+    response.headers.set("cache-control", "no-store");
+    response.headers.set("x-robots-tag", "noindex, nofollow");
+  }
   return response;
 }
 

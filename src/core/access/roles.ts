@@ -1,7 +1,9 @@
 import { z } from "zod";
 
+/** Who signs in. */
 export const role = z.enum(["therapist", "trainer", "admin"]);
-export type Role = z.infer<typeof role>;
+/** "client": who answers by a link, without an account; each link opens one thing only. */
+export type Role = z.infer<typeof role> | "client";
 
 export type Deed =
   | "client.read"
@@ -23,7 +25,12 @@ export type Deed =
   | "machine.write"
   | "exercise.write"
   | "card.write"
-  | "swap.take";
+  | "swap.take"
+  | "request.make"
+  | "request.answer"
+  | "link.make"
+  | "morning.answer"
+  | "home.run";
 
 /** Who may do what. A trainer runs sessions inside what a therapist saved; an admin is not a licensed person. */
 const MAY: Record<Deed, readonly Role[]> = {
@@ -47,6 +54,11 @@ const MAY: Record<Deed, readonly Role[]> = {
   "exercise.write": ["therapist"],
   "card.write": ["therapist"],
   "swap.take": ["therapist", "trainer"],
+  "request.make": ["trainer", "therapist"],
+  "request.answer": ["therapist"],
+  "link.make": ["therapist", "trainer"],
+  "morning.answer": ["client"],
+  "home.run": ["client"],
 };
 
 export const may = (who: Role, deed: Deed): boolean => MAY[deed].includes(who);
@@ -74,4 +86,9 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "exercise.write": "Only a therapist changes the clinic's exercises. You can read them here.",
   "card.write": "Only a therapist saves a set-up card. You set the machine as it says.",
   "swap.take": "Only a therapist or a trainer swaps an exercise for today.",
+  "request.make": "Only those who run sessions ask a therapist for more.",
+  "request.answer": "Only a therapist allows or refuses what was asked.",
+  "link.make": "Only a therapist or a trainer sends a link.",
+  "morning.answer": "Only the client answers by this link.",
+  "home.run": "Only the client runs this sheet by this link.",
 };

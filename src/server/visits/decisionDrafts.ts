@@ -20,7 +20,14 @@ import { screeningStateOf } from "../client/screenings";
 import { sheetFacts } from "../sheets/facts";
 import { pastLoads, pastOf } from "./past";
 import { lastRecheck } from "./rechecks";
-import { recentVisits, undecidedLines, type Visit, type VisitHead, visitById } from "./visits";
+import {
+  recentVisits,
+  swellingBefore,
+  undecidedLines,
+  type Visit,
+  type VisitHead,
+  visitById,
+} from "./visits";
 
 /** What an action would make of a line. */
 export interface NextDraft {
@@ -169,8 +176,6 @@ async function visitFacts(
 ): Promise<VisitFacts> {
   const recheck = await lastRecheck(ctx, client.episodeId);
   const signs = (await screeningStateOf(ctx, client)).status;
-  const earlier = visits.filter((v) => v.startedAt < visit.startedAt);
-  const swellings = earlier.flatMap((v) => (v.morning?.swelling == null ? [] : [v.morning.swelling]));
   return {
     school: client.school,
     irritability: client.irritability,
@@ -180,7 +185,7 @@ async function visitFacts(
     painAtStart: visit.end?.painAtStart ?? null,
     painAtEnd: visit.end?.painAtEnd ?? null,
     morning: visit.morning,
-    swellingBefore: swellings.at(-1) ?? client.firstSwelling,
+    swellingBefore: swellingBefore(client, visits, visit.startedAt),
     swellingApplies: client.swellingApplies,
   };
 }

@@ -1,14 +1,19 @@
 import "server-only";
+import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import { InputError } from "@/core/units/inputError";
+import { answerFixed, type ClientMorning, gradeSaid, type SwellingSaid } from "@/core/visit/clientMorning";
 import { morningNotYet } from "@/core/visit/morningOpens";
+import { recheckFor } from "@/core/visit/recheckSigns";
 import type { morningInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { mustBeSame, Refused } from "../base/refused";
-import type { ClientEpisode } from "../client/clients";
+import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { runOrders } from "./orders";
+import { writeRecheck } from "./rechecks";
+import { recentVisits, swellingBefore } from "./visits";
 
 /** Why the morning after a visit cannot be answered yet; null from 04:00 of the next day at the clinic. */
 export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>
@@ -57,15 +62,93 @@ export async function recordMorning(
       "conflict",
       "The decision for this visit has been taken; the answer can no longer change it.",
     );
+  await write(ctx, client, { ...input, swelling, swellingWord: null, alarm: null }, "staff");
+}
+
+/** What the client hears after an answer. */
+export interface AnswerKept {
+  /** the answer was kept; false: it came too late, and only its warning signs were passed on */
+  isKept: boolean;
+  /** it says something that the clinic looks at first */
+  isAlarming: boolean;
+}
+
+/**
+ * The client's own answer by the link of a visit. Warning signs are always taken, and stop the floor at once; the rest
+ * can be changed until noon of the same day, while the plan has not gone on from it.
+ */
+export async function answerMorning(
+  ctx: Ctx,
+  client: ClientEpisode,
+  visitId: string,
+  input: ClientMorning,
+): Promise<AnswerKept> {
+  mustMay(ctx, "morning.answer");
+  await lockEpisode(ctx, client.episodeId);
+  const visits = await recentVisits(ctx, client.episodeId);
+  const visit = visits.find((v) => v.id === visitId);
+  if (!visit) throw new Refused("missing", "This link has run out. Ask the clinic for a new one.");
+  const [same] = await ctx.tx`select visit_id from response where id = ${input.id}`;
+  const signs = recheckFor(weeksAfterSurgery(ctx, client)).filter((s) => input.signs.includes(s));
+  const isAlarming = signs.length > 0;
+  if (same) return { isKept: same.visit_id === visitId, isAlarming };
+  const notYet = morningWaits(ctx, visit.startedAt);
+  if (notYet) throw new Refused("conflict", notYet);
+  if (isAlarming) await writeRecheck(ctx, client, { id: randomUUID(), signs, visitId });
+  const fixed = answerFixed(
+    visit.morning ? dayOf(ctx, visit.morning.enteredAt) : null,
+    dayAndHour(ctx, ctx.now),
+    visit.decisions.length > 0,
+  );
+  if (fixed && isAlarming) return { isKept: false, isAlarming };
+  if (fixed)
+    throw new Refused(
+      "conflict",
+      fixed === "used"
+        ? "Your clinic has gone on from your answer already. If something has changed, call them."
+        : "Answers can be changed until noon. If something has changed since, call your clinic.",
+    );
+  const before = swellingBefore(client, visits, visit.startedAt);
+  await write(
+    ctx,
+    client,
+    {
+      id: input.id,
+      visitId,
+      corrects: visit.morning?.id ?? null,
+      pain: input.pain,
+      swelling: client.swellingApplies && input.swelling !== null ? gradeSaid(input.swelling, before) : null,
+      swellingWord: input.swelling,
+      stiffnessMin: input.stiffnessMin,
+      alarm: isAlarming ? signs.join("; ") : null,
+    },
+    "client",
+  );
+  return { isKept: true, isAlarming };
+}
+
+/** The answer as it is kept; standing orders go on from it. The caller holds the episode's lock. */
+async function write(
+  ctx: Ctx,
+  client: ClientEpisode,
+  r: {
+    id: string;
+    visitId: string;
+    corrects: string | null;
+    pain: number;
+    swelling: number | null;
+    swellingWord: SwellingSaid | null;
+    stiffnessMin: number | null;
+    alarm: string | null;
+  },
+  answeredBy: "client" | "staff",
+): Promise<void> {
   await ctx.tx`
-    insert into response (id, clinic_id, visit_id, corrects, pain, swelling, stiffness_min, alarm, answered_by, answered_at,
-      entered_by)
-    values (${input.id}, ${ctx.actor.clinicId}, ${input.visitId}, ${input.corrects}, ${input.pain}, ${swelling},
-      ${input.stiffnessMin}, null, 'staff', ${ctx.now}, ${ctx.actor.personId})`;
-  await audit(ctx, "response.record", "visit", input.visitId, null, {
-    pain: input.pain,
-    swelling: input.swelling,
-    stiffnessMin: input.stiffnessMin,
-  });
-  await runOrders(ctx, client, input.visitId);
+    insert into response (id, clinic_id, visit_id, corrects, pain, swelling, swelling_word, stiffness_min, alarm,
+      answered_by, answered_at, entered_by)
+    values (${r.id}, ${ctx.actor.clinicId}, ${r.visitId}, ${r.corrects}, ${r.pain}, ${r.swelling}, ${r.swellingWord},
+      ${r.stiffnessMin}, ${r.alarm}, ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
+  const { pain, swelling, stiffnessMin, alarm } = r;
+  await audit(ctx, "response.record", "visit", r.visitId, null, { pain, swelling, stiffnessMin, alarm });
+  await runOrders(ctx, client, r.visitId);
 }

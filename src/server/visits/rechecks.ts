@@ -62,11 +62,21 @@ export async function answerRecheck(
         `A warning sign stands: ${last.what}. A therapist clears it with a reason first.`,
       ),
     );
+  await writeRecheck(ctx, client, { id: input.id, signs: input.signs, visitId: null });
+}
+
+/** Signs as they were answered; none of them is a clear answer. `visitId`: with the morning after that visit. */
+export async function writeRecheck(
+  ctx: Ctx,
+  client: ClientEpisode,
+  r: { id: string; signs: readonly string[]; visitId: string | null },
+): Promise<void> {
+  const isClear = r.signs.length === 0;
   await ctx.tx`
-    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what)
-    values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${ctx.now}, ${ctx.actor.personId},
-      ${input.isClear}, ${what})`;
-  if (!input.isClear) await audit(ctx, "recheck.warning", "recheck", input.id, null, { signs: input.signs });
+    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what, visit_id)
+    values (${r.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${ctx.now}, ${ctx.actor.personId},
+      ${isClear}, ${isClear ? "none" : r.signs.join("; ")}, ${r.visitId})`;
+  if (!isClear) await audit(ctx, "recheck.warning", "recheck", r.id, null, { signs: r.signs });
 }
 
 /** A therapist clears a warning sign with a reason; each sign that stands is cleared by itself. */

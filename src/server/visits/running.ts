@@ -14,6 +14,7 @@ import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
+import { makeMorningLink } from "../links/links";
 import { sheetFacts } from "../sheets/facts";
 import { sheetsOf } from "../sheets/sheets";
 import { floorBarred } from "./floor";
@@ -208,6 +209,7 @@ async function followed(
         signed_by)
       values (${visit.id}, ${ctx.actor.clinicId}, ${believable(ctx, tablet)}, ${tablet}, ${ctx.now},
         ${painAtStart(is, eventsOf([...visit.log, entry]))}, ${entry.painAtEnd}, ${endWords(is)}, ${ctx.actor.personId})`;
+    await makeMorningLink(ctx, visit, believable(ctx, tablet));
   }
 }
 

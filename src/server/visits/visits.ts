@@ -2,10 +2,12 @@ import "server-only";
 import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Side } from "@/core/units/fields";
+import type { SwellingSaid } from "@/core/visit/clientMorning";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
 import { type Ctx, once } from "../base/context";
 import { Refused } from "../base/refused";
+import type { ClientEpisode } from "../client/clients";
 import { type SheetVersion, versionById } from "../sheets/sheets";
 import { recordsOf } from "./records";
 
@@ -14,8 +16,14 @@ export interface Morning {
   pain: number;
   swelling: number | null;
   stiffnessMin: number | null;
+  /** how the client said it, where the client did */
+  swellingWord: SwellingSaid | null;
+  /** warning signs that came with it, in words; null: none */
+  alarm: string | null;
   enteredAt: Date;
   enteredBy: string;
+  /** the client's own answer, or entered by the clinic */
+  answeredBy: "client" | "staff";
 }
 
 export interface TakenDecision {
@@ -93,7 +101,7 @@ export const recentVisitsWhole = async (ctx: Ctx, episodeId: string): Promise<Vi
 const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
     e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
-    m.answered_at, entrant.name as entered_by,
+    m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
     (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
         'sentence', d.sentence, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at))
@@ -123,6 +131,9 @@ function headOf(r: Row): VisitHead {
           swelling: r.swelling,
           stiffnessMin: r.stiffness_min,
           enteredAt: r.answered_at,
+          swellingWord: r.swelling_word,
+          alarm: r.alarm,
+          answeredBy: r.answered_by,
           enteredBy: r.entered_by,
         }
       : null,
@@ -134,6 +145,18 @@ function headOf(r: Row): VisitHead {
 export function undecidedLines(v: VisitHead): string[] {
   if (!v.end || v.decisions.some((d) => d.lineId === null)) return [];
   return v.lineIds.filter((id) => !v.decisions.some((d) => d.lineId === id));
+}
+
+/** The grade of swelling before a visit: of the last morning that told one, or of the story. */
+export function swellingBefore(
+  client: Pick<ClientEpisode, "firstSwelling">,
+  visits: readonly VisitHead[],
+  startedAt: Date,
+): number {
+  const known = visits.flatMap((v) =>
+    v.startedAt < startedAt && v.morning?.swelling != null ? [v.morning.swelling] : [],
+  );
+  return known.at(-1) ?? client.firstSwelling;
 }
 
 /** The decision that stands for a visit in one word: the strictest of its lines; null while lines wait. */

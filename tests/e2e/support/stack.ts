@@ -72,6 +72,8 @@ export async function letANightPass(clientId: string): Promise<void> {
     where e.client_id = ${clientId}`;
   await owner`update set_record set started_at = started_at - interval '1 day' where visit_id in (${visits})`;
   await owner`update visit_end set ended_at = ended_at - interval '1 day' where visit_id in (${visits})`;
+  await owner`update client_link set sends_at = sends_at - interval '1 day', expires_at = expires_at - interval '1 day'
+    where visit_id in (${visits})`;
   await owner`update recheck r set at = at - interval '1 day'
     from episode e where e.id = r.episode_id and e.client_id = ${clientId}`;
   await owner`update visit set started_at = started_at - interval '1 day',

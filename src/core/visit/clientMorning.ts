@@ -1,0 +1,66 @@
+import { z } from "zod";
+import { painScore, uuid } from "../units/fields";
+import { RECHECK_SIGNS, type RecheckSign } from "./recheckSigns";
+
+/** A client changes the answer until this hour of the same day at the clinic; later it stands. */
+export const ANSWER_FIXED_FROM_HOUR = 12;
+
+export const SWELLING_SAID = ["less", "same", "more"] as const;
+export type SwellingSaid = (typeof SWELLING_SAID)[number];
+
+/** Minutes of stiffness as they are asked: a band is kept as its upper end, the longest as an hour. */
+export const STIFFNESS_BANDS = [
+  { id: "to_10", words: "under 10", minutes: 10 },
+  { id: "to_30", words: "to 30", minutes: 30 },
+  { id: "longer", words: "longer", minutes: 60 },
+] as const;
+
+/** The signs of the short list in a client's own words; each stands for the sign that a therapist clears. */
+export const SIGNS_SAID: readonly { sign: RecheckSign; words: string }[] = [
+  { sign: RECHECK_SIGNS[1], words: "The knee is hot, red or much more swollen" },
+  {
+    sign: RECHECK_SIGNS[2],
+    words: "The calf hurts or is swollen, or the chest hurts, or I am short of breath",
+  },
+  { sign: RECHECK_SIGNS[4], words: "New numbness or weakness, or trouble with bladder or bowel" },
+  { sign: RECHECK_SIGNS[3], words: "The knee gave way, locked, caught or popped" },
+  { sign: RECHECK_SIGNS[0], words: "A fall, fever, illness, or something else is new" },
+  { sign: RECHECK_SIGNS[5], words: "Dizzy, a headache, or unwell" },
+  { sign: RECHECK_SIGNS[6], words: "The wound is not dry or not closed" },
+];
+
+/** The most urgent: who has one of these is told to call for help at once. */
+export const URGENT_SIGNS: readonly RecheckSign[] = [RECHECK_SIGNS[2], RECHECK_SIGNS[4]];
+
+/** What a client answers by the link. `swelling` null where it is not asked. */
+export const clientMorning = z.object({
+  id: uuid,
+  pain: painScore,
+  swelling: z.enum(SWELLING_SAID).nullable(),
+  stiffnessMin: z.union(STIFFNESS_BANDS.map((b) => z.literal(b.minutes))).nullable(),
+  signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
+});
+export type ClientMorning = z.infer<typeof clientMorning>;
+
+const MOST_GRADE = 4;
+
+/**
+ * The grade that a client's word stands for, against the grade before: "more" counts as one grade up, so that it steps
+ * the work back; nobody grades a knee over a telephone, so "less" is no lower than it was [own].
+ */
+export const gradeSaid = (said: SwellingSaid, before: number): number =>
+  said === "more" ? Math.min(MOST_GRADE, before + 1) : before;
+
+/**
+ * Why an answer cannot be changed any more; null while it can. `now` is the clinic's day and hour, `answeredOn` the day
+ * of the answer that stands, `isUsed` whether the plan has gone on from it.
+ */
+export function answerFixed(
+  answeredOn: string | null,
+  now: { day: string; hour: number },
+  isUsed: boolean,
+): "used" | "after_noon" | null {
+  if (isUsed) return "used";
+  if (answeredOn === null) return null;
+  return now.day === answeredOn && now.hour < ANSWER_FIXED_FROM_HOUR ? null : "after_noon";
+}
