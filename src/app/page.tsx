@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { may } from "@/core/access/roles";
+import { may, type Role } from "@/core/access/roles";
+import { type MatterKind, mattersFor } from "@/core/desk/matters";
 import { recentAttempts } from "@/server/base/attempts";
 import { today } from "@/server/base/context";
 import { type ClientRow, todayList } from "@/server/day/todayList";
@@ -8,6 +9,7 @@ import { longDay } from "@/ui/dates";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
 import { weekWords } from "./_web/weeks";
+import { Desk, type DeskGroup } from "./Desk";
 import { type TodayLane, TodayList } from "./TodayList";
 
 export const metadata: Metadata = { title: "Today" };
@@ -18,12 +20,12 @@ export default async function TodayPage() {
     const attempts = may(ctx.actor.role, "limit.write")
       ? await recentAttempts(ctx)
       : new Map<string, number>();
-    const lanes = (await todayList(ctx)).map(
-      (row): TodayLane => ({ ...laneOf(row, day), refused: attempts.get(row.client.clientId) ?? 0 }),
-    );
-    return { day, lanes };
+    const rows = await todayList(ctx);
+    const lanes = rows
+      .slice(0, MOST_LANES)
+      .map((row): TodayLane => ({ ...laneOf(row, day), refused: attempts.get(row.client.clientId) ?? 0 }));
+    return { day, lanes, inCare: rows.length, groups: groupsOf(rows, ctx.actor.role) };
   });
-  const needHand = data.lanes.filter((l) => l.needsHand).length;
   return (
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
@@ -38,14 +40,22 @@ export default async function TodayPage() {
             </Link>
           )}
         </div>
-        <p className="mb-4">
-          {data.lanes.length} {data.lanes.length === 1 ? "client" : "clients"} in care,{" "}
-          {needHand === 0
-            ? "nobody waits for you"
-            : `${needHand} ${needHand === 1 ? "needs" : "need"} a hand`}
-          . Open one to measure, plan, run or decide; each line says what comes next and why.
-        </p>
+        <p className="mb-4">{dayWords(data.groups, actor.role)}</p>
+        {data.inCare > 0 && <Desk groups={data.groups} mayAnswer={may(actor.role, "request.answer")} />}
+        <h2 className="mt-8 mb-1 text-[19px]">
+          In care{" "}
+          <span className="quiet text-[15px] font-normal">
+            {data.inCare} {data.inCare === 1 ? "client" : "clients"}, those who need a hand first
+          </span>
+        </h2>
         <TodayList lanes={data.lanes} todayIso={data.day} />
+        {data.inCare > data.lanes.length && (
+          <p className="mt-2">
+            <Link href="/caseload" className="font-bold text-primary underline">
+              {data.inCare - data.lanes.length} more in the caseload
+            </Link>
+          </p>
+        )}
       </main>
     </>
   );
@@ -70,3 +80,52 @@ function laneOf(row: ClientRow, day: string): Omit<TodayLane, "refused"> {
     isSore: row.isSore,
   };
 }
+
+/** Everybody else is found in the caseload, by name. */
+const MOST_LANES = 40;
+
+/** What waits, by kind in the order of who looks, each row with its client. */
+function groupsOf(rows: readonly ClientRow[], role: Role): DeskGroup[] {
+  return mattersFor(role).flatMap((kind): DeskGroup[] => {
+    const found = rows.flatMap(({ client, matters }) =>
+      matters
+        .filter((m) => m.kind === kind)
+        .map((m, i) => ({
+          key: `${client.clientId} ${i}`,
+          name: client.name,
+          detail: `${client.where} · ${client.condition}`,
+          sentence: m.sentence,
+          href: `/clients/${client.clientId}/${m.step}${m.query ?? ""}`,
+          requestId: m.requestId ?? null,
+        })),
+    );
+    return found.length > 0 ? [{ kind, rows: found }] : [];
+  });
+}
+
+/** The day in one line: what comes first for who looks. */
+function dayWords(groups: readonly DeskGroup[], role: Role): string {
+  const count = (kind: MatterKind) => groups.find((g) => g.kind === kind)?.rows.length ?? 0;
+  const parts = (role === "trainer" ? TRAINER_COUNTS : THERAPIST_COUNTS).flatMap(([kind, one, many]) => {
+    const n = count(kind);
+    return n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
+  });
+  if (parts.length === 0) return "Nothing waits for you.";
+  const last = parts.pop();
+  return `${parts.length > 0 ? `${parts.join(", ")} and ` : ""}${last}.`;
+}
+
+type Count = readonly [kind: MatterKind, one: string, many: string];
+const THERAPIST_COUNTS: readonly Count[] = [
+  ["stop", "stop", "stops"],
+  ["morning", "morning to ask", "mornings to ask"],
+  ["decision", "visit to decide", "visits to decide"],
+  ["request", "request", "requests"],
+  ["run", "sheet to run", "sheets to run"],
+];
+const TRAINER_COUNTS: readonly Count[] = [
+  ["open_visit", "visit open", "visits open"],
+  ["run", "sheet to run", "sheets to run"],
+  ["stop", "client stopped", "clients stopped"],
+  ["morning", "morning to ask", "mornings to ask"],
+];

@@ -24,6 +24,8 @@ const MAY_ASK: Record<string, string> = {
   drafts: "bounds measure rules selection sheet story strength",
   visit: "rules selection sheet",
   decision: "bounds progression sheet visit",
+  requests: "",
+  desk: "access",
   units: "",
 };
 const CORE = "src/core";

@@ -1,12 +1,16 @@
 import "server-only";
+import { boundKind } from "@/core/bounds/kinds";
+import { LIMIT_ENDS_SOON_DAYS } from "@/core/desk/matters";
 import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
 import { phaseEntry } from "@/core/phases/phaseEntry";
 import { type Action, stricter } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
+import { dayInWords } from "@/core/units/dayInWords";
+import { daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
-import { limitsBar } from "../bounds/limits";
+import { limitsBar, writtenLimits } from "../bounds/limits";
 import { findingsOf } from "../bounds/phases";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -14,6 +18,7 @@ import { painSentence } from "../client/pain";
 import { screeningStateOf } from "../client/screenings";
 import { extensionTests, testsOf } from "../measure/measurements";
 import { findingsOnFile } from "../measure/otherMeasurements";
+import { requestsOf } from "../requests/requests";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { waitingDraft } from "../visits/decisionDrafts";
 import { isStopped } from "../visits/floor";
@@ -21,6 +26,7 @@ import { morningWaits } from "../visits/mornings";
 import { lastRecheck } from "../visits/rechecks";
 import { recordsOf } from "../visits/records";
 import { recentVisits, undecidedLines, type VisitHead } from "../visits/visits";
+import { type Matter, mattersOf } from "./matters";
 import { type Bars, barsOf, type DayFacts, type Next, nextStep, type Steps, stepsOf } from "./steps";
 
 /** Three numbers of the last session: before, after, next morning. */
@@ -38,6 +44,8 @@ export interface ClientDay {
   last: LastResponse | null;
   steps: Steps;
   next: Next;
+  /** all that waits for somebody, each with where it is done */
+  matters: Matter[];
   screening: ScreeningState;
   /** what is due for a measurement, and why */
   due: DueMeasurement[];
@@ -50,18 +58,31 @@ export interface ClientDay {
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */
 export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<ClientDay> {
   const { episodeId } = client;
-  const [allTests, sheets, visits, recheck, conditions, measurements, screening, draft, handLimits] =
-    await Promise.all([
-      testsOf(ctx, episodeId),
-      sheetsOf(ctx, episodeId),
-      recentVisits(ctx, episodeId),
-      lastRecheck(ctx, episodeId),
-      conditionsOf(ctx, episodeId),
-      findingsOnFile(ctx, client),
-      screeningStateOf(ctx, client),
-      waitingDraft(ctx, client),
-      limitsBar(ctx, client),
-    ]);
+  const [
+    allTests,
+    sheets,
+    visits,
+    recheck,
+    conditions,
+    measurements,
+    screening,
+    draft,
+    handLimits,
+    written,
+    requests,
+  ] = await Promise.all([
+    testsOf(ctx, episodeId),
+    sheetsOf(ctx, episodeId),
+    recentVisits(ctx, episodeId),
+    lastRecheck(ctx, episodeId),
+    conditionsOf(ctx, episodeId),
+    findingsOnFile(ctx, client),
+    screeningStateOf(ctx, client),
+    waitingDraft(ctx, client),
+    limitsBar(ctx, client),
+    writtenLimits(ctx, episodeId),
+    requestsOf(ctx, episodeId),
+  ]);
   const tests = extensionTests(allTests, client.side);
   const lastVisit = visits.at(-1) ?? null;
   const due = dueMeasurements({
@@ -93,6 +114,12 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     morningWaits: draft !== null && morningWaits(ctx, draft.visit.startedAt) !== null,
     phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
     opens,
+    ending: written.flatMap((l) => {
+      const days = l.endsOn === null ? -1 : daysBetween(today(ctx), l.endsOn);
+      if (l.endsOn === null || days < 0 || days > LIMIT_ENDS_SOON_DAYS) return [];
+      return [`${boundKind(l.kind).name} ends on ${dayInWords(l.endsOn)}`];
+    }),
+    requests: requests.filter((r) => r.isAllowed === null),
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
   };
   const steps = stepsOf(facts);
@@ -102,6 +129,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     last: lastVisit ? await lastResponse(ctx, lastVisit) : null,
     steps,
     next: nextStep(steps, facts),
+    matters: mattersOf(steps, facts),
     screening,
     due,
     bars: barsOf(facts),

@@ -2,6 +2,7 @@ import "server-only";
 import type { DueMeasurement } from "@/core/measure/dueMeasurements";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
+import type { ClientRequest } from "../requests/requests";
 import type { SheetVersion } from "../sheets/sheets";
 import { strictestOf, type VisitHead } from "../visits/visits";
 
@@ -55,6 +56,10 @@ export interface DayFacts {
   opens: string[];
   /** conditions whose phase nobody confirmed */
   unconfirmed: string[];
+  /** written limits that end within days, in words with the day */
+  ending: string[];
+  /** what a colleague asked for and nobody answered */
+  requests: ClientRequest[];
 }
 
 const SCREEN_STEPS: Record<ScreeningState["status"], { state: StepState; words: string }> = {

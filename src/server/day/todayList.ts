@@ -4,6 +4,7 @@ import { type Ctx, dayAndHour } from "../base/context";
 import { kneeWindowOf } from "../bounds/windows";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { clientDay, type LastResponse } from "./clientDay";
+import type { Matter } from "./matters";
 import type { Next } from "./steps";
 
 /** One client as the lists show it. */
@@ -18,6 +19,7 @@ export interface ClientRow {
   holdDeg: number | null;
   last: LastResponse | null;
   next: Next;
+  matters: Matter[];
   /** pain is above the most allowed before any work */
   isSore: boolean;
 }
@@ -73,6 +75,7 @@ async function rowOf(ctx: Ctx, client: ClientEpisode): Promise<ClientRow> {
     holdDeg: hold?.kind === "holds" ? hold.atDeg : null,
     last: day.last,
     next: day.next,
+    matters: day.matters,
     isSore: day.pain !== null,
   };
 }

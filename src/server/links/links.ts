@@ -58,6 +58,7 @@ export async function makeHomeLink(
 export interface OutboxMessage {
   id: string;
   purpose: "morning" | "home";
+  visitId: string | null;
   clientId: string;
   clientName: string;
   /** the sheet that was run, or is to be run */
@@ -78,7 +79,7 @@ export async function outbox(ctx: Ctx, episodeId: string | null = null): Promise
   mustMay(ctx, "link.make");
   const key = await ownKey(ctx);
   const rows = await ctx.tx`
-    select l.id, l.purpose, l.sends_at, l.expires_at, l.revoked_at, c.id as client_id, c.name,
+    select l.id, l.purpose, l.visit_id, l.sends_at, l.expires_at, l.revoked_at, c.id as client_id, c.name,
       coalesce(s.name, vs.name) as sheet, a.pain, a.answered_at, p.name as answered_by
     from client_link l
     join episode e on e.id = l.episode_id join client c on c.id = e.client_id
@@ -93,6 +94,7 @@ export async function outbox(ctx: Ctx, episodeId: string | null = null): Promise
   return rows.map((r) => ({
     id: r.id,
     purpose: r.purpose,
+    visitId: r.visit_id,
     clientId: r.client_id,
     clientName: r.name,
     sheet: r.sheet,

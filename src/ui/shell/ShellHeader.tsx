@@ -16,6 +16,9 @@ export function ShellHeader({ clinic, who }: { clinic: string; who: string }) {
         <Link href="/caseload" className="hover:underline">
           Caseload
         </Link>
+        <Link href="/outbox" className="hover:underline">
+          Outbox
+        </Link>
         <Link href="/gym" className="hover:underline">
           Gym
         </Link>

@@ -90,7 +90,7 @@ export function MorningAnswer({
             : "Answers could be changed until noon. If something worries you now, say it here."
           : known
             ? "You have answered. You can change it until noon."
-            : "After yesterday's exercises. Four questions, half a minute."}
+            : `After yesterday's exercises. ${asksSwelling ? "Four" : "Three"} questions, half a minute.`}
       </p>
       {!isOver && (
         <>
@@ -156,7 +156,7 @@ export function MorningAnswer({
             >
               <input
                 type="checkbox"
-                className="checkbox checkbox-lg shrink-0"
+                className="checkbox checkbox-lg shrink-0 border-base-content/60"
                 checked={marked.includes(s.sign)}
                 onChange={(e) => {
                   setMarked(e.target.checked ? [...marked, s.sign] : marked.filter((m) => m !== s.sign));

@@ -1,10 +1,12 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { ClientEpisode } from "@/server/client/clients";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
+import { AskDialog } from "../_ask/AskDialog";
+import { Asked } from "../_ask/Asked";
 
 /** The floor is closed for this client: why, and who can open it how. */
 export function FloorBarred({
@@ -21,6 +23,8 @@ export function FloorBarred({
   const router = useRouter();
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
+  const askDialog = useRef<HTMLDialogElement>(null);
+  const [asked, setAsked] = useState(0);
   const clear = async () => {
     const sent = await send(`/api/clients/${client.clientId}/clearances`, {
       id: crypto.randomUUID(),
@@ -57,7 +61,17 @@ export function FloorBarred({
           </button>
         </form>
       )}
+      <Asked clientId={client.clientId} turn={asked} className="mt-6 text-lg" />
       <p className="mt-8 flex gap-6 text-lg">
+        {!mayClear && (
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            onClick={() => askDialog.current?.showModal()}
+          >
+            Ask a therapist
+          </button>
+        )}
         <Link href={`/clients/${client.clientId}`} className="underline">
           What comes next for {client.name}
         </Link>
@@ -68,6 +82,12 @@ export function FloorBarred({
           Today
         </Link>
       </p>
+      <AskDialog
+        ref={askDialog}
+        clientId={client.clientId}
+        about={{ sheetId: null, lineId: null, name: client.name }}
+        onAsked={() => setAsked((n) => n + 1)}
+      />
     </main>
   );
 }

@@ -14,7 +14,7 @@ import { useStart } from "./useStart";
 export interface FloorLaneProps {
   client: ClientEpisode;
   /** the sheet that is run, or that is about to be */
-  sheet: { versionId: string; name: string; lines: number; minutes: number };
+  sheet: { sheetId: string; versionId: string; name: string; lines: number; minutes: number };
   /** a visit that is under way, with its whole log */
   open: OpenVisit | null;
   painMax: number;

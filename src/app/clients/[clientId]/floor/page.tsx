@@ -76,6 +76,7 @@ export default async function FloorPage({
       key={open?.id ?? "before"}
       client={client}
       sheet={{
+        sheetId: sheet.sheetId,
         versionId: sheet.id,
         name: sheet.name,
         lines: sheet.lines.length,

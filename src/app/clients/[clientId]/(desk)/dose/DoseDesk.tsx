@@ -8,6 +8,7 @@ import {
   useQueryStates,
 } from "nuqs";
 import { useEffect, useRef, useState } from "react";
+import { AskHere } from "@/app/clients/[clientId]/_ask/AskHere";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { draftSession } from "@/core/drafts/draftSession";
@@ -267,6 +268,12 @@ export function DoseDesk({
             draftKept.settled();
           }}
           onDrop={draftKept.drop}
+        />
+        <AskHere
+          clientId={clientId}
+          sheetId={saved?.sheetId ?? null}
+          name={saved?.name ?? null}
+          mayAsk={!mayWrite}
         />
         {mayWrite && (
           <DraftBar

@@ -15,6 +15,8 @@ import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { send } from "@/ui/send";
 
+const SAID = { less: "less than usual", same: "as usual", more: "more than usual, counted as a grade more" };
+
 /** How the next morning was, entered by the clinic: pain, swelling where it applies, stiffness. */
 export function MorningForm({
   client,
@@ -74,6 +76,17 @@ export function MorningForm({
         {doneWords}. Joint pain in it {during.length ? `up to ${Math.max(...during)}` : "not logged"},
         afterwards {visit.end?.painAtEnd ?? "–"}; usual is {client.usualPain}.
       </p>
+      {known?.answeredBy === "client" && (
+        <p className="mt-3 border-l-4 border-primary pl-3" role="status">
+          The client's own answer{known.swellingWord ? `: swelling ${SAID[known.swellingWord]}` : ""}.
+          {known.alarm && (
+            <b className="text-accent">
+              {" "}
+              It came with a warning: {known.alarm}. The floor is stopped until it is cleared.
+            </b>
+          )}
+        </p>
+      )}
       {waits && (
         <p className="mt-3 border-l-4 border-mark pl-3" role="status">
           {waits}

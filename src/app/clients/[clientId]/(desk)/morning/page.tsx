@@ -3,10 +3,13 @@ import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
-import { dayOf } from "@/server/base/context";
+import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
+import { type OutboxMessage, outbox } from "@/server/links/links";
 import { morningWaits } from "@/server/visits/mornings";
 import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
+import { CopyLink } from "@/ui/CopyLink";
+import { moment } from "@/ui/dates";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 
@@ -34,6 +37,11 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         })),
       visitDay: visit ? dayOf(ctx, visit.startedAt) : null,
       waits: visit && !visit.morning ? morningWaits(ctx, visit.startedAt) : null,
+      message:
+        visit && may(ctx.actor.role, "link.make")
+          ? ((await outbox(ctx, client.episodeId)).find((m) => m.visitId === visit.id) ?? null)
+          : null,
+      now: ctx.now,
     };
   });
   const { client, visit, visitDay } = data;
@@ -66,6 +74,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         locale={actor.locale}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
+        {data.message && <TheLink message={data.message} now={data.now} actor={actor} />}
         <PastMornings
           past={data.past}
           usualPain={client.usualPain}
@@ -74,6 +83,28 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         />
       </aside>
     </main>
+  );
+}
+
+/** The client's own link of this visit: when it goes, what came back, or to copy. */
+function TheLink({ message: m, now, actor }: { message: OutboxMessage; now: Date; actor: Actor }) {
+  const at = moment(m.sendsAt, actor.locale, actor.timeZone);
+  return (
+    <section className="mb-4 border-b border-rule pb-4">
+      <h2 className="text-[15px]">The client's own answer</h2>
+      <p className="small mt-1">
+        {m.answered?.by === "the client"
+          ? `Answered by the client, ${moment(m.answered.at, actor.locale, actor.timeZone)}.`
+          : m.expiresAt <= now
+            ? "The link has run out without an answer: ask, and enter it here."
+            : `The link ${m.sendsAt > now ? "goes" : "went"} at ${at}; it opens until the end of that day.`}
+      </p>
+      {m.expiresAt > now && (
+        <p className="mt-2">
+          <CopyLink path={m.path} label="Copy the link of this visit" />
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -22,6 +22,7 @@ export function LineActions({
   onSpace,
   onUndo,
   onSwap,
+  onAsk,
   onBeats,
   onCell,
   onSensor,
@@ -39,6 +40,7 @@ export function LineActions({
   onSpace: () => void;
   onUndo: () => void;
   onSwap: () => void;
+  onAsk: () => void;
   onBeats: () => void;
   onCell: () => void;
   onSensor: () => void;
@@ -71,6 +73,7 @@ export function LineActions({
         ]
       : []),
     { words: "note", run: () => noteDialog.current?.showModal() },
+    { words: "ask a therapist", run: onAsk },
     { words: `beats ${beats ? "on" : "off"}`, run: onBeats, isOn: beats },
     ...(task.holdS !== null && line.aimForceN !== null
       ? [{ words: `load cell ${usesCell ? "on" : "off"}`, run: onCell, isOn: usesCell }]

@@ -6,6 +6,8 @@ import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visi
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import { AskDialog } from "../../_ask/AskDialog";
+import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
 import { Closing } from "./Closing";
 import { Entry } from "./Entry";
@@ -38,6 +40,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const [swapOf, setSwapOf] = useState<Pick<KeptLine, "lineId" | "name"> | null>(null);
   const stopDialog = useRef<HTMLDialogElement>(null);
   const swapDialog = useRef<HTMLDialogElement>(null);
+  const askDialog = useRef<HTMLDialogElement>(null);
+  const [askTurn, setAskTurn] = useState(0);
   const stopAt = useRef(0);
 
   const task = state.under?.task ?? currentTask(state);
@@ -126,6 +130,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         }
       />
       <FloorTop client={client} painMax={painMax} {...(line ? { words: legWords(task, open) } : {})} />
+      <Asked clientId={client.clientId} turn={askTurn} className="px-8 text-[17px]" />
       <Problem sentence={visit.notice ?? visit.outbox.refused} />
       {visit.outbox.refused && (
         <p className="px-8">
@@ -226,6 +231,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
               onSpace={space}
               onUndo={visit.undo}
               onSwap={() => openSwap(line)}
+              onAsk={() => askDialog.current?.showModal()}
               onBeats={() => setBeats((on) => !on)}
               onCell={() => setUsesCell((on) => !on)}
               onSensor={() => setUsesSensor((on) => !on)}
@@ -262,6 +268,16 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
               signs,
             });
         }}
+      />
+      <AskDialog
+        ref={askDialog}
+        clientId={client.clientId}
+        about={{
+          sheetId: props.sheet.sheetId,
+          lineId: line?.lineId ?? null,
+          name: line?.name ?? null,
+        }}
+        onAsked={() => setAskTurn((n) => n + 1)}
       />
       <SwapDialog
         key={swapOf?.lineId ?? "none"}

@@ -1,0 +1,60 @@
+import type { Role } from "../access/roles";
+
+/** What can wait for somebody at a client. */
+export type MatterKind =
+  | "stop"
+  | "open_visit"
+  | "morning"
+  | "decision"
+  | "request"
+  | "run"
+  | "limit_ends"
+  | "criteria"
+  | "plan"
+  | "retest";
+
+/** Headings of the desk, in words. */
+export const MATTER_WORDS: Record<MatterKind, string> = {
+  stop: "Stopped: clear it or refer",
+  open_visit: "On the floor now",
+  morning: "Mornings not answered yet",
+  decision: "To decide",
+  request: "Asked by colleagues",
+  run: "To run today",
+  limit_ends: "Limits that end",
+  criteria: "A next phase can open",
+  plan: "To screen, measure or plan first",
+  retest: "To measure again",
+};
+
+const THERAPIST: readonly MatterKind[] = [
+  "stop",
+  "morning",
+  "decision",
+  "request",
+  "open_visit",
+  "run",
+  "limit_ends",
+  "criteria",
+  "plan",
+  "retest",
+];
+/** A trainer sees first whom they can run now. */
+const TRAINER: readonly MatterKind[] = [
+  "open_visit",
+  "run",
+  "stop",
+  "morning",
+  "request",
+  "decision",
+  "plan",
+  "limit_ends",
+  "criteria",
+  "retest",
+];
+
+/** The order in which things matter to who looks. */
+export const mattersFor = (role: Role): readonly MatterKind[] => (role === "trainer" ? TRAINER : THERAPIST);
+
+/** Days before its end from which a limit stands on the desk. */
+export const LIMIT_ENDS_SOON_DAYS = 7;
