@@ -16,7 +16,12 @@ export function BigKeys<T extends string | number>({
   onPick: (value: T) => void;
   columns: 2 | 3 | 6;
 }) {
-  const grid = { 2: "grid-cols-2", 3: "grid-cols-3", 6: "grid-cols-6" }[columns];
+  // fewer in a row where letters are large or the screen is narrow
+  const grid = {
+    2: "grid-cols-[repeat(auto-fill,minmax(140px,1fr))]",
+    3: "grid-cols-[repeat(auto-fill,minmax(100px,1fr))]",
+    6: "grid-cols-[repeat(auto-fill,minmax(50px,1fr))]",
+  }[columns];
   return (
     <fieldset className="mt-5">
       <legend className="text-[19px] font-bold">{label}</legend>

@@ -19,19 +19,29 @@ const whence = (h: Headers): string => h.get("x-forwarded-for")?.split(",")[0]?.
 export function linkChanges<S extends z.ZodType>(
   purpose: OpenLink["purpose"],
   schema: S,
-  work: (ctx: Ctx, client: ClientEpisode, link: OpenLink, body: z.infer<S>) => Promise<unknown>,
+  work: (
+    ctx: Ctx,
+    client: ClientEpisode,
+    link: OpenLink,
+    body: z.infer<S>,
+    params: Record<string, string>,
+  ) => Promise<unknown>,
 ) {
-  return async (request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> => {
+  return async (
+    request: Request,
+    { params }: { params: Promise<{ token: string } & Record<string, string>> },
+  ): Promise<Response> => {
     let opened: Awaited<ReturnType<typeof openLink>> | null = null;
     let body: unknown = null;
     try {
       mustBeSameOrigin(request);
       const now = new Date();
-      opened = await openLink((await params).token, purpose, whence(request.headers), now);
+      const where = await params;
+      opened = await openLink(where.token, purpose, whence(request.headers), now);
       const { link } = opened;
       const sent = await readBody(request, schema);
       body = sent;
-      const result = await behindLink(opened, now, (ctx, client) => work(ctx, client, link, sent));
+      const result = await behindLink(opened, now, (ctx, client) => work(ctx, client, link, sent, where));
       return Response.json({ ok: true, result: result ?? null });
     } catch (error) {
       const deed = attemptOf(error);

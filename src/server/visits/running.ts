@@ -16,7 +16,7 @@ import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { makeMorningLink } from "../links/links";
 import { sheetFacts } from "../sheets/facts";
-import { sheetsOf } from "../sheets/sheets";
+import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
 
@@ -25,7 +25,7 @@ const TABLET_BEHIND_MS = 36 * 3_600_000;
 const TABLET_AHEAD_MS = 2 * 60_000;
 
 /** When something was done: the tablet's time where it can be right, else the time at which the clinic got it. */
-function believable(ctx: Ctx, tablet: Date): Date {
+export function believable(ctx: Ctx, tablet: Date): Date {
   const agoMs = ctx.now.getTime() - tablet.getTime();
   return agoMs > TABLET_BEHIND_MS || agoMs < -TABLET_AHEAD_MS
     ? ctx.now
@@ -41,7 +41,7 @@ export async function startVisit(
   client: ClientEpisode,
   input: z.infer<typeof startInput>,
 ): Promise<void> {
-  mustMay(ctx, "session.run");
+  mustMay(ctx, ctx.actor.role === "client" ? "home.run" : "session.run");
   await lockEpisode(ctx, client.episodeId);
   const [known] = await ctx.tx`select episode_id, version_id, recheck_id from visit where id = ${input.id}`;
   if (known) {
@@ -68,15 +68,12 @@ export async function startVisit(
   if (barred) throw attempted("session.past", new Refused("conflict", barred));
   if (!sheet)
     throw new Refused("conflict", "The sheet changed: a newer version is current. Reload the floor.");
+  const tablet = new Date(input.startedAt);
   const [asked] = await ctx.tx`
     select is_clear, at from recheck where id = ${input.recheckId} and episode_id = ${client.episodeId}`;
-  if (!asked?.is_clear || ctx.now.getTime() - asked.at.getTime() > RECHECK_LASTS_MS)
+  if (!asked?.is_clear || believable(ctx, tablet).getTime() - asked.at.getTime() > RECHECK_LASTS_MS)
     throw attempted("session.unasked", new Refused("conflict", "Ask the warning signs before this visit."));
-  const most = await painMaxFor(ctx, client);
-  const lines = sheet.lines.flatMap((l) =>
-    l.kept ? [{ ...l.kept, painMax: Math.min(l.kept.painMax, most) }] : [],
-  );
-  const tablet = new Date(input.startedAt);
+  const lines = await linesOfToday(ctx, client, sheet);
   await ctx.tx`
     insert into visit (id, clinic_id, episode_id, version_id, place, first_side, recheck_id, lines, started_at, tablet_at,
       received_at, started_by)
@@ -85,8 +82,18 @@ export async function startVisit(
       ${ctx.tx.json(lines as never)}, ${believable(ctx, tablet)}, ${tablet}, ${ctx.now}, ${ctx.actor.personId})`;
 }
 
+/** The lines of a version as they are run today: what was kept, under the pain limit of the day. */
+export async function linesOfToday(
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheet: SheetVersion,
+): Promise<KeptLine[]> {
+  const most = await painMaxFor(ctx, client);
+  return sheet.lines.flatMap((l) => (l.kept ? [{ ...l.kept, painMax: Math.min(l.kept.painMax, most) }] : []));
+}
+
 /** The clearly weaker leg begins; where tests do not say, the one that this is about. */
-async function firstSideOf(ctx: Ctx, client: ClientEpisode): Promise<Side> {
+export async function firstSideOf(ctx: Ctx, client: ClientEpisode): Promise<Side> {
   const { weaker } = await sheetFacts(ctx, client);
   return weaker.extension?.side ?? client.side;
 }
@@ -130,7 +137,7 @@ async function runningVisit(ctx: Ctx, visitId: string): Promise<RunningVisit | n
  * refused and kept aside. What it leads to is folded by the core here too: a set that is rated becomes a record.
  */
 export async function logEvent(ctx: Ctx, visitId: string, input: z.infer<typeof entryInput>): Promise<void> {
-  mustMay(ctx, "session.run");
+  mustMay(ctx, ctx.actor.role === "client" ? "home.run" : "session.run");
   const [found] = await ctx.tx`select episode_id from visit where id = ${visitId}`;
   if (!found)
     throw new Refused("missing", "This visit is not known at the clinic yet; it will be sent again.");

@@ -198,28 +198,32 @@ function Thanks({
   onChange: () => void;
 }) {
   return (
-    <main className="mx-auto max-w-[430px] px-5 py-8" role="status">
-      <h1 className="text-[28px] leading-tight">{isAlarming ? "The clinic sees this first" : "Thank you"}</h1>
-      {isUrgent && (
-        <p className="mt-4 border-l-4 border-accent pl-3 text-[19px] font-bold">
-          Do not wait for the clinic: with chest pain, short breath, a painful swollen calf, or trouble with
-          bladder or bowel, call the emergency number now.
+    <main className="mx-auto max-w-[430px] px-5 py-8">
+      <div role="status">
+        <h1 className="text-[28px] leading-tight">
+          {isAlarming ? "The clinic sees this first" : "Thank you"}
+        </h1>
+        {isUrgent && (
+          <p className="mt-4 border-l-4 border-accent pl-3 text-[19px] font-bold">
+            Do not wait for the clinic: with chest pain, short breath, a painful swollen calf, or trouble with
+            bladder or bowel, call the emergency number now.
+          </p>
+        )}
+        <p className="mt-3 text-[18px]">
+          {isAlarming
+            ? `Do no exercises until ${clinic} has spoken with you. If they have not called by noon, call them.`
+            : "Your answer is with the clinic. What comes next is decided from it."}
         </p>
-      )}
-      <p className="mt-3 text-[18px]">
-        {isAlarming
-          ? `Do no exercises until ${clinic} has spoken with you. If they have not called by noon, call them.`
-          : "Your answer is with the clinic. What comes next is decided from it."}
-      </p>
-      {isKept && (
-        <button
-          type="button"
-          className="btn btn-line mt-6 min-h-[54px] w-full text-[18px]"
-          onClick={onChange}
-        >
-          Change my answer
-        </button>
-      )}
+        {isKept && (
+          <button
+            type="button"
+            className="btn btn-line mt-6 min-h-[54px] w-full text-[18px]"
+            onClick={onChange}
+          >
+            Change my answer
+          </button>
+        )}
+      </div>
     </main>
   );
 }

@@ -39,6 +39,7 @@ import { ItemEditor } from "./_line/ItemEditor";
 import type { HoldEffort } from "./_line/schemeDefaults";
 import { usualLineOf } from "./_line/usualLineOf";
 import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
+import { HomeLink } from "./HomeLink";
 import { KeepTemplate } from "./KeepTemplate";
 import { KeptDraftBar } from "./KeptDraftBar";
 import { SaveBar } from "./SaveBar";
@@ -84,6 +85,7 @@ export function DoseDesk({
   tests,
   effort,
   mayWrite,
+  mayLink,
 }: {
   client: ClientEpisode;
   sheets: readonly SheetTab[];
@@ -101,6 +103,7 @@ export function DoseDesk({
   tests: Record<"extension" | "flexion", readonly { deg: number; value: number; tone: "own" }[]>;
   effort: HoldEffort;
   mayWrite: boolean;
+  mayLink: boolean;
 }) {
   const { clientId } = client;
   const router = useRouter();
@@ -275,6 +278,9 @@ export function DoseDesk({
           name={saved?.name ?? null}
           mayAsk={!mayWrite}
         />
+        {saved && saved.place !== "gym" && (
+          <HomeLink clientId={clientId} sheetId={saved.sheetId} mayMake={mayLink} />
+        )}
         {mayWrite && (
           <DraftBar
             wish={wish}

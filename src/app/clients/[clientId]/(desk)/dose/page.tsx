@@ -95,6 +95,7 @@ export default async function DosePage({
       tests={{ extension: data.tests[0] ?? [], flexion: data.tests[1] ?? [] }}
       massUnit={actor.massUnit}
       mayWrite={may(actor.role, "plan.write")}
+      mayLink={may(actor.role, "link.make")}
     />
   );
 }

@@ -2,8 +2,8 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { VisitState } from "@/core/visit/run";
 import type { Task } from "@/core/visit/tasks";
 import { TraceChart } from "@/ui/charts/TraceChart";
-import { clock as clockWords } from "./floorWords";
-import type { SetClock } from "./useSetClock";
+import type { SetClock } from "@/ui/visit/useSetClock";
+import { clock as clockWords } from "@/ui/visit/visitWords";
 
 /** The band around the aimed force, as a share of it. */
 const CORRIDOR = 0.1;

@@ -1,19 +1,22 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { askedOf } from "@/core/visit/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import { LinePose } from "@/ui/pose/LinePose";
+import { useSetClock } from "@/ui/visit/useSetClock";
+import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
+import { bandOf, spaceDoes } from "@/ui/visit/visitWords";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
 import { Closing } from "./Closing";
 import { Entry } from "./Entry";
-import { FloorPose } from "./FloorPose";
 import { FloorTop } from "./FloorTop";
-import { bandOf, spaceDoes } from "./floorWords";
 import { LineActions } from "./LineActions";
 import { SetBars } from "./SetBars";
 import { SetUpCard } from "./SetUpCard";
@@ -21,8 +24,6 @@ import { Stage } from "./Stage";
 import { StateBand } from "./StateBand";
 import { StopDialog } from "./StopDialog";
 import { SwapDialog } from "./SwapDialog";
-import { useSetClock } from "./useSetClock";
-import { type OpenVisit, useVisit } from "./useVisit";
 import { WhatToSet } from "./WhatToSet";
 
 /** The visit under way: the band, what to set, the giant number, pain keys, and a stop that is always live. */
@@ -183,13 +184,13 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
                 ) : (
-                  <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
                 )}
               </div>
               <div>
                 <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
                 {state.phase === "set-up" && (
-                  <FloorPose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
                 )}
               </div>
             </div>
@@ -288,18 +289,6 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       />
     </main>
   );
-}
-
-/** Reserve, or felt effort of holds, is asked once: after the last set of a leg, and where a scheme ends by it. */
-function askedOf(s: VisitState, task: { lineId: string; leg: string }, line: KeptLine) {
-  const open = s.tasks.filter(
-    (t) => t.status === "open" && t.lineId === task.lineId && t.leg === task.leg,
-  ).length;
-  const isLast = s.phase === "rating" ? open <= 1 : open === 0;
-  const isHeld = line.kind === "holds";
-  // who stops says the pain and goes
-  if (line.kind === "stretch" || s.stopped !== null) return { reserve: false, felt: false };
-  return { felt: isHeld && isLast, reserve: !isHeld && (isLast || line.leastReserve !== null) };
 }
 
 function whereWords(

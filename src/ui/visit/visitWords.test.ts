@@ -1,5 +1,5 @@
 import { startOf, type VisitState } from "@/core/visit/run";
-import { bandOf, clock, spaceDoes } from "./floorWords";
+import { bandOf, clock, spaceDoes } from "./visitWords";
 
 test.each([
   [0.2, "1"],

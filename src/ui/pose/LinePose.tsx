@@ -8,7 +8,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { Pose } from "@/ui/pose/Pose";
 
 /** The client on the machine in this set-up, at the held angle or in the middle of the range; nothing without a model. */
-export function FloorPose({
+export function LinePose({
   line,
   body,
   machines,

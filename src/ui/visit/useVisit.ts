@@ -31,7 +31,7 @@ function isUnwatched(s: VisitState, nowMs: number): boolean {
  * A visit as the fold over its log: kept in the browser with every entry, posted entry by entry through the outbox. The
  * clinic folds the same log; another tablet goes on from there.
  */
-export function useVisit(open: OpenVisit) {
+export function useVisit(open: OpenVisit, eventsPath = `/api/visits/${open.id}/events`) {
   const { id, lines } = open;
   const [log, setLog] = useState<LogEntry[]>(open.log);
   const [notice, setNotice] = useState<string | null>(null);
@@ -46,9 +46,9 @@ export function useVisit(open: OpenVisit) {
       latest.current = next;
       setLog(next);
       keepRun(id, next);
-      post(`/api/visits/${id}/events`, { seq: next.length, entry });
+      post(eventsPath, { seq: next.length, entry });
     },
-    [id, post],
+    [id, post, eventsPath],
   );
 
   useEffect(() => {

@@ -1,0 +1,99 @@
+"use client";
+import { useEffect, useState } from "react";
+import type { Body } from "@/core/body/segments";
+import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { HomeSheet } from "@/server/visits/home";
+import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
+import type { OpenVisit } from "@/ui/visit/useVisit";
+import { HomeRun } from "./HomeRun";
+import { HomeStart } from "./HomeStart";
+
+export interface HomeProps {
+  token: string;
+  clinic: string;
+  sheet: HomeSheet;
+  body: Body;
+  machines: readonly GymMachine[];
+  /** by exercise: what is used, and what to mind */
+  how: Record<string, { needs: string | null; cues: readonly string[] }>;
+}
+
+/** What this phone has begun and not finished, kept so that it opens again without a network. */
+interface Begun extends OpenVisit {
+  on: string;
+}
+
+/** Has this page and its parts kept on the phone: the first time they came before there was anybody to keep them. */
+async function keepForLater(): Promise<void> {
+  if (!navigator.serviceWorker) return;
+  await navigator.serviceWorker.register("/h/sw.js");
+  const { active } = await navigator.serviceWorker.ready;
+  const parts = performance.getEntriesByType("resource").map((r) => r.name);
+  active?.postMessage({ keep: [window.location.href, ...parts] });
+}
+
+const dayHere = (): string => new Date().toLocaleDateString("sv-SE");
+
+/** The sheet for home on a phone: warning signs, then each line with a picture and a timer; sent when there is a network. */
+export function HomePage(props: HomeProps) {
+  const { token, sheet, clinic } = props;
+  const { post, waiting, refused } = useOutbox();
+  const [run, setRun] = useState<OpenVisit | null>(sheet.open);
+  const [isStopped, setStopped] = useState(false);
+  useEffect(() => {
+    // without it the page needs a network to open; nothing else changes
+    keepForLater().catch(() => undefined);
+  }, []);
+  useEffect(() => {
+    if (sheet.open) return;
+    keptRun<Begun>(`home ${token}`).then((kept) => {
+      if (kept && kept.on === dayHere()) setRun(kept);
+    });
+  }, [token, sheet.open]);
+  const begin = (signs: RecheckSign[]) => {
+    const at = new Date().toISOString();
+    const id = crypto.randomUUID();
+    const visit = signs.length === 0 ? { id, versionId: sheet.versionId } : null;
+    void post(`/api/l/${token}/home`, { recheckId: crypto.randomUUID(), signs, visit, at });
+    if (!visit) return setStopped(true);
+    const begun: Begun = { id, lines: sheet.lines, log: [], firstSide: sheet.firstSide, on: dayHere() };
+    void keepRun(`home ${token}`, begun);
+    setRun(begun);
+  };
+  const sentWords =
+    refused ?? (waiting === 0 ? "sent to the clinic" : "kept on this phone, sent when there is a network");
+  if (isStopped)
+    return (
+      <Notice title="Nothing today">
+        Do no exercises until {clinic} has spoken with you. With chest pain, short breath, a painful swollen
+        calf, or trouble with bladder or bowel, call the emergency number now. ({sentWords})
+      </Notice>
+    );
+  if (run) return <HomeRun {...props} open={run} onSign={(sign) => begin([sign])} />;
+  if (sheet.barred)
+    return (
+      <Notice title="Not today">
+        {clinic} has to look at something first, so there is nothing to do here today. They see that it waits;
+        you can call them.
+      </Notice>
+    );
+  if (sheet.isDone)
+    return (
+      <Notice title="Done for today">
+        One time a day is what was planned. Tomorrow morning a few questions come, then it goes on.
+      </Notice>
+    );
+  return <HomeStart sheet={sheet} onBegin={begin} />;
+}
+
+function Notice({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <main className="mx-auto max-w-[430px] px-5 py-8">
+      <div role="status">
+        <h1 className="text-[28px] leading-tight">{title}</h1>
+        <p className="mt-3 text-[18px]">{children}</p>
+      </div>
+    </main>
+  );
+}

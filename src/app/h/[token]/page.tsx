@@ -1,0 +1,35 @@
+import type { Metadata } from "next";
+import { LinkClosed } from "@/app/_link/LinkClosed";
+import { onLinkPage } from "@/app/_web/linkRoute";
+import { bodyOf } from "@/server/client/clients";
+import { exercisesOf } from "@/server/clinic/exercises";
+import { machinesOf } from "@/server/clinic/machines";
+import { homeSheet } from "@/server/visits/home";
+import { HomePage } from "./HomePage";
+
+/** Nobody's name stands in the title, the address or the page. */
+export const metadata: Metadata = { title: { absolute: "Exercises" }, robots: { index: false } };
+
+export default async function ClientHomePage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const found = await onLinkPage(token, "home", async (ctx, client, link) => {
+    const sheet = await homeSheet(ctx, client, link);
+    const catalogue = (await exercisesOf(ctx)).map((e) => e.exercise);
+    const used = new Set(sheet.lines.map((l) => l.machineId));
+    return {
+      sheet,
+      body: bodyOf(client),
+      machines: (await machinesOf(ctx))
+        .filter((m) => used.has(m.id))
+        .map(({ version: _version, isRetired: _retired, ...m }) => m),
+      how: Object.fromEntries(
+        sheet.lines.map((l) => {
+          const e = catalogue.find((x) => x.id === l.exerciseId);
+          return [l.exerciseId, { needs: e?.equipment ?? null, cues: e?.cues.slice(0, 3) ?? [] }];
+        }),
+      ),
+    };
+  });
+  if ("sentence" in found) return <LinkClosed sentence={found.sentence} />;
+  return <HomePage token={token} clinic={found.clinic} {...found.data} />;
+}

@@ -1,0 +1,108 @@
+import "server-only";
+import type { z } from "zod";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { Side } from "@/core/units/fields";
+import type { homeStart } from "@/core/visit/homeInput";
+import { type RecheckSign, recheckFor } from "@/core/visit/recheckSigns";
+import type { entryInput } from "@/core/visit/visitInput";
+import { type Ctx, dayOf, mustMay, today } from "../base/context";
+import { lockEpisode } from "../base/lock";
+import { Refused } from "../base/refused";
+import { painMaxFor } from "../bounds/limits";
+import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
+import type { OpenLink } from "../links/open";
+import { sheetsOf } from "../sheets/sheets";
+import { floorBarred } from "./floor";
+import { writeRecheck } from "./rechecks";
+import {
+  believable,
+  firstSideOf,
+  linesOfToday,
+  logEvent,
+  openVisit,
+  type RunningVisit,
+  startVisit,
+} from "./running";
+import { recentVisits } from "./visits";
+
+/** What a link for home shows: all that the phone needs to run the sheet without a network. */
+export interface HomeSheet {
+  name: string;
+  versionId: string;
+  lines: KeptLine[];
+  firstSide: Side;
+  minutes: number;
+  painMax: number;
+  signs: RecheckSign[];
+  /** why nothing is done today, or null */
+  barred: string | null;
+  /** it was done today already */
+  isDone: boolean;
+  /** a visit of this sheet that was begun behind the link */
+  open: RunningVisit | null;
+}
+
+const GONE = "This sheet is not in use any more. Ask the clinic for a new link.";
+
+/** The newest version of the link's sheet, as it is run today. */
+export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink): Promise<HomeSheet> {
+  const sheet = (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === link.sheetId);
+  if (!sheet) throw new Refused("missing", GONE);
+  const open = await openVisit(ctx, client.episodeId);
+  const own = open && open.versionId === sheet.id ? open : null;
+  const visits = await recentVisits(ctx, client.episodeId);
+  return {
+    name: sheet.name,
+    versionId: sheet.id,
+    lines: await linesOfToday(ctx, client, sheet),
+    firstSide: await firstSideOf(ctx, client),
+    minutes: Math.ceil(sheet.seconds / 60),
+    painMax: await painMaxFor(ctx, client),
+    signs: recheckFor(weeksAfterSurgery(ctx, client)),
+    barred: own ? null : await floorBarred(ctx, client, sheet),
+    isDone: visits.some((v) => v.sheetId === link.sheetId && v.end && dayOf(ctx, v.startedAt) === today(ctx)),
+    open: own,
+  };
+}
+
+/** Answers the warning signs and begins, in one: sent late, it counts for when it was done. Sent twice it is one. */
+export async function startHome(
+  ctx: Ctx,
+  client: ClientEpisode,
+  link: OpenLink,
+  input: z.infer<typeof homeStart>,
+): Promise<void> {
+  mustMay(ctx, "home.run");
+  await lockEpisode(ctx, client.episodeId);
+  const [known] = await ctx.tx`select 1 from recheck where id = ${input.recheckId}`;
+  if (!known) {
+    await writeRecheck({ ...ctx, now: believable(ctx, new Date(input.at)) }, client, {
+      id: input.recheckId,
+      signs: input.signs,
+      visitId: null,
+    });
+  }
+  if (!input.visit) return;
+  const { id, versionId } = input.visit;
+  const [own] =
+    await ctx.tx`select 1 from sheet_version where id = ${versionId} and sheet_id = ${link.sheetId}`;
+  if (!own) throw new Refused("missing", GONE);
+  await startVisit(ctx, client, { id, versionId, recheckId: input.recheckId, startedAt: input.at });
+}
+
+/** One entry of a visit that was begun behind this link; what staff run is not touched from here. */
+export async function logHome(
+  ctx: Ctx,
+  link: OpenLink,
+  visitId: string,
+  input: z.infer<typeof entryInput>,
+): Promise<void> {
+  mustMay(ctx, "home.run");
+  const [own] = await ctx.tx`
+    select 1 from visit v join sheet_version w on w.id = v.version_id
+    where v.id = ${visitId} and w.sheet_id = ${link.sheetId} and v.started_by = ${ctx.actor.personId}`;
+  if (!own) throw new Refused("missing", "This visit is not known at the clinic yet; it will be sent again.");
+  if (input.entry.type === "swap" || input.entry.type === "add-set" || input.entry.type === "correct")
+    throw new Refused("forbidden", "At home the sheet is done as it stands. Ask the clinic.");
+  await logEvent(ctx, visitId, input);
+}
