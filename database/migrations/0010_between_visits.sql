@@ -10,6 +10,7 @@ create table link_key (
   key bytea not null
 );
 alter table link_key enable row level security;
+create policy own_clinic on link_key using (clinic_id = current_clinic()) with check (clinic_id = current_clinic());
 
 create function equip_clinic() returns trigger language plpgsql security definer set search_path = public, pg_temp as $$
 begin
@@ -68,10 +69,56 @@ create table request (
 );
 create index on request (episode_id, asked_at);
 
+-- Which days: a block of weeks for all sheets of an episode, never edited in place; the newest is in force.
+create table block (
+  id uuid primary key,
+  clinic_id uuid not null references clinic,
+  episode_id uuid not null references episode,
+  starts_on date not null check (extract(isodow from starts_on) = 1),
+  build_weeks int not null check (build_weeks between 4 and 6),
+  keep_weeks int not null check (keep_weeks between 0 and 8),
+  -- by sheet: days a week while building and while keeping, and the usual hour; parsed by the core's schema
+  wishes jsonb not null,
+  minutes int[] not null check (cardinality(minutes) = 7),
+  gym boolean[] not null check (cardinality(gym) = 7),
+  away date[] not null,
+  made_by uuid not null references person,
+  made_at timestamptz not null
+);
+create index on block (episode_id, made_at);
+create table block_day (
+  block_id uuid not null references block,
+  clinic_id uuid not null references clinic,
+  sheet_id uuid not null references sheet,
+  on_day date not null,
+  at_time time,
+  is_pinned boolean not null,
+  primary key (block_id, sheet_id, on_day)
+);
+alter table block_day enable row level security;
+create policy own_clinic on block_day using (clinic_id = current_clinic()) with check (clinic_id = current_clinic());
+grant select, insert on block_day to bexlo_app;
+
+-- What was proposed after days off, and what somebody made of it.
+create table return_choice (
+  id uuid primary key,
+  clinic_id uuid not null references clinic,
+  episode_id uuid not null references episode,
+  -- the visit after which nothing was done
+  visit_id uuid not null references visit unique,
+  days_off int not null check (days_off >= 0),
+  proposed text not null check (proposed in ('same', 'step_back', 'start_again')),
+  chosen text not null check (chosen in ('same', 'step_back', 'start_again')),
+  reason text check (length(reason) <= 300),
+  chosen_by uuid not null references person,
+  chosen_at timestamptz not null,
+  check (chosen = proposed or reason is not null)
+);
+
 do $$
 declare t text;
 begin
-  foreach t in array array['client_link', 'request'] loop
+  foreach t in array array['client_link', 'request', 'block', 'return_choice'] loop
     execute format('alter table %I enable row level security', t);
     execute format(
       'create policy own_clinic on %I using (clinic_id = current_clinic()) with check (clinic_id = current_clinic())', t);

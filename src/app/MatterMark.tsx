@@ -7,6 +7,7 @@ const SHAPES: Record<MatterKind, "square" | "diamond" | "arrow" | "ring"> = {
   morning: "diamond",
   decision: "diamond",
   request: "diamond",
+  planned: "arrow",
   run: "arrow",
   limit_ends: "ring",
   criteria: "ring",

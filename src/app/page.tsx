@@ -99,6 +99,8 @@ function groupsOf(rows: readonly ClientRow[], role: Role): DeskGroup[] {
           requestId: m.requestId ?? null,
         })),
     );
+    // what has an hour stands by the hour
+    if (kind === "planned") found.sort((a, b) => a.sentence.localeCompare(b.sentence));
     return found.length > 0 ? [{ kind, rows: found }] : [];
   });
 }

@@ -1,6 +1,7 @@
 import * as Comlink from "comlink";
 import type { FindDoseDoor } from "./findDose.worker";
 import type { FindSetUpDoor } from "./findSetUp.worker";
+import type { PlanWeeksDoor } from "./planWeeks.worker";
 import type { SessionFatigueDoor } from "./sessionFatigue.worker";
 
 /** A worker and its door; whoever opened it ends it. */
@@ -22,6 +23,9 @@ export const openFindSetUp = () =>
   opened<FindSetUpDoor>(new Worker(new URL("./findSetUp.worker.ts", import.meta.url), options));
 export const openSessionFatigue = () =>
   opened<SessionFatigueDoor>(new Worker(new URL("./sessionFatigue.worker.ts", import.meta.url), options));
+
+export const openPlanWeeks = () =>
+  opened<PlanWeeksDoor>(new Worker(new URL("./planWeeks.worker.ts", import.meta.url), options));
 
 /** A function that the worker may call. */
 export const callback = Comlink.proxy;

@@ -7,6 +7,7 @@ export type MatterKind =
   | "morning"
   | "decision"
   | "request"
+  | "planned"
   | "run"
   | "limit_ends"
   | "criteria"
@@ -20,7 +21,8 @@ export const MATTER_WORDS: Record<MatterKind, string> = {
   morning: "Mornings not answered yet",
   decision: "To decide",
   request: "Asked by colleagues",
-  run: "To run today",
+  planned: "Planned for today",
+  run: "Could be run today",
   limit_ends: "Limits that end",
   criteria: "A next phase can open",
   plan: "To screen, measure or plan first",
@@ -33,6 +35,7 @@ const THERAPIST: readonly MatterKind[] = [
   "decision",
   "request",
   "open_visit",
+  "planned",
   "run",
   "limit_ends",
   "criteria",
@@ -42,6 +45,7 @@ const THERAPIST: readonly MatterKind[] = [
 /** A trainer sees first whom they can run now. */
 const TRAINER: readonly MatterKind[] = [
   "open_visit",
+  "planned",
   "run",
   "stop",
   "morning",

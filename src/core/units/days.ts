@@ -13,3 +13,21 @@ export const fullWeeksBetween = (from: string, to: string): number =>
 
 /** Years of age reached in the year of a day: only the year of birth is kept. */
 export const ageYearsOn = (today: string, birthYear: number): number => Number(today.slice(0, 4)) - birthYear;
+
+/** The ISO day so many days later. */
+export function daysAfter(iso: string, days: number): string {
+  const at = new Date(`${iso}T00:00:00Z`);
+  if (Number.isNaN(at.getTime()))
+    throw new InputError("date", "This is not a date: write it as year-month-day.");
+  at.setUTCDate(at.getUTCDate() + days);
+  return at.toISOString().slice(0, 10);
+}
+
+/** The later of two ISO days. */
+export const laterOf = (a: string, b: string): string => (a < b ? b : `${a}`);
+
+/** 0 for Monday to 6 for Sunday. */
+export const weekdayOf = (iso: string): number => (new Date(`${iso}T00:00:00Z`).getUTCDay() + 6) % 7;
+
+/** The Monday of an ISO day's week. */
+export const mondayOf = (iso: string): string => daysAfter(iso, -weekdayOf(iso));

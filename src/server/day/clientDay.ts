@@ -6,7 +6,7 @@ import { phaseEntry } from "@/core/phases/phaseEntry";
 import { type Action, stricter } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
 import { dayInWords } from "@/core/units/dayInWords";
-import { daysBetween } from "@/core/units/days";
+import { daysAfter, daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
@@ -26,6 +26,8 @@ import { morningWaits } from "../visits/mornings";
 import { lastRecheck } from "../visits/rechecks";
 import { recordsOf } from "../visits/records";
 import { recentVisits, undecidedLines, type VisitHead } from "../visits/visits";
+import { blockOf } from "../week/blocks";
+import { daysOffOf } from "../week/returns";
 import { type Matter, mattersOf } from "./matters";
 import { type Bars, barsOf, type DayFacts, type Next, nextStep, type Steps, stepsOf } from "./steps";
 
@@ -70,6 +72,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     handLimits,
     written,
     requests,
+    block,
+    off,
   ] = await Promise.all([
     testsOf(ctx, episodeId),
     sheetsOf(ctx, episodeId),
@@ -82,6 +86,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     limitsBar(ctx, client),
     writtenLimits(ctx, episodeId),
     requestsOf(ctx, episodeId),
+    blockOf(ctx, episodeId),
+    daysOffOf(ctx, client),
   ]);
   const tests = extensionTests(allTests, client.side);
   const lastVisit = visits.at(-1) ?? null;
@@ -120,6 +126,18 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       return [`${boundKind(l.kind).name} ends on ${dayInWords(l.endsOn)}`];
     }),
     requests: requests.filter((r) => r.isAllowed === null),
+    today: today(ctx),
+    block: block && {
+      endsOn: daysAfter(block.startsOn, 7 * (block.buildWeeks + block.keepWeeks) - 1),
+      today: block.days.flatMap((d) => {
+        const sheet = sheets.find((s) => s.sheetId === d.sheetId);
+        return d.on === today(ctx) && sheet
+          ? [{ name: sheet.name, at: d.at, place: sheet.place, sheetId: sheet.sheetId }]
+          : [];
+      }),
+    },
+    daysOff:
+      off && !off.chosen && off.proposed !== "same" ? { days: off.days, proposed: off.proposed } : null,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
   };
   const steps = stepsOf(facts);

@@ -2,6 +2,7 @@ import "server-only";
 import type { MatterKind } from "@/core/desk/matters";
 import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import { REQUEST_KINDS } from "@/core/requests/requestInput";
+import type { Return } from "@/core/schedule/daysOff";
 import type { DayFacts, PathStep, Steps } from "./steps";
 
 /** One thing that waits for somebody at a client, with where it is done. */
@@ -13,6 +14,12 @@ export interface Matter {
   /** what is asked for, where it can be allowed or refused in place */
   requestId?: string;
 }
+
+const RETURN_WORDS: Record<Return, string> = {
+  same: "to go on",
+  step_back: "one step back",
+  start_again: "to start again from a test",
+};
 
 /** All that waits at a client; the desk orders it by who looks. */
 export function mattersOf(steps: Steps, f: DayFacts): Matter[] {
@@ -46,6 +53,19 @@ export function mattersOf(steps: Steps, f: DayFacts): Matter[] {
         requestId: r.id,
         ...(r.sheetId && r.kind !== "go_on" ? { query: `?sheet=${r.sheetId}` } : {}),
       },
+    );
+  for (const p of f.block?.today ?? [])
+    add(
+      "planned",
+      p.place === "gym" ? "floor" : "week",
+      `${p.at ? `${p.at}, ` : ""}${p.name}${p.place === "gym" ? "" : ", at home"}`,
+      p.place === "gym" ? { query: `?sheet=${p.sheetId}` } : {},
+    );
+  if (f.daysOff)
+    add(
+      "plan",
+      "week",
+      `${f.daysOff.days} days without work: ${RETURN_WORDS[f.daysOff.proposed]} is proposed`,
     );
   if (steps.floor.state === "due" && steps.floor.words !== "visit is open")
     add("run", "floor", `Run ${f.ready.map((s) => s.name).join(" or ")}`, {

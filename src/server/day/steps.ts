@@ -1,7 +1,9 @@
 import "server-only";
 import type { DueMeasurement } from "@/core/measure/dueMeasurements";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import type { Return } from "@/core/schedule/daysOff";
 import type { ScreeningState } from "@/core/screening/screeningState";
+import { dayInWords } from "@/core/units/dayInWords";
 import type { ClientRequest } from "../requests/requests";
 import type { SheetVersion } from "../sheets/sheets";
 import { strictestOf, type VisitHead } from "../visits/visits";
@@ -13,6 +15,7 @@ export type PathStep =
   | "measure"
   | "choose"
   | "dose"
+  | "week"
   | "floor"
   | "morning"
   | "decide";
@@ -58,6 +61,14 @@ export interface DayFacts {
   unconfirmed: string[];
   /** written limits that end within days, in words with the day */
   ending: string[];
+  /** the block of weeks that is in force */
+  block: {
+    endsOn: string;
+    today: { name: string; at: string | null; place: string; sheetId: string }[];
+  } | null;
+  today: string;
+  /** days without work for which nobody has chosen what to do; null: none, or too few */
+  daysOff: { days: number; proposed: Return } | null;
   /** what a colleague asked for and nobody answered */
   requests: ClientRequest[];
 }
@@ -125,6 +136,13 @@ export function stepsOf(f: DayFacts): Steps {
         ? { state: "done", words: "what fits this knee" }
         : { state: "open", words: "what fits this knee" },
     dose: doseStep(f),
+    week: f.block
+      ? f.block.endsOn < f.today
+        ? { state: "due", words: "the block is over" }
+        : { state: "done", words: `until ${dayInWords(f.block.endsOn).slice(0, -5)}` }
+      : f.sheets.length > 0
+        ? { state: "open", words: "no days kept yet" }
+        : { state: "open", words: "after a sheet" },
     floor: floorStep(f, running),
     morning: morningMissing
       ? morningIsDue

@@ -8,6 +8,7 @@ import { screeningStateOf } from "../client/screenings";
 import { machinesOf } from "../clinic/machines";
 import { sheetFacts } from "../sheets/facts";
 import type { SheetVersion } from "../sheets/sheets";
+import { returnBarred } from "../week/returns";
 import { lastRecheck } from "./rechecks";
 import { recentVisits, undecidedLines, type VisitHead } from "./visits";
 
@@ -17,7 +18,7 @@ export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string
   if (last && !last.isClear)
     return `A warning sign stands since ${last.by} noted it: ${last.what}. A therapist clears it with a reason, or refers.`;
   const screening = await screeningStateOf(ctx, client);
-  return screening.barsFloor ?? (await limitsBar(ctx, client));
+  return screening.barsFloor ?? (await limitsBar(ctx, client)) ?? (await returnBarred(ctx, client));
 }
 
 /** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */

@@ -19,8 +19,8 @@ import { nextAssistance } from "../../progression/assistance";
 import { decide } from "../../progression/decide";
 import { ladder } from "../../progression/ladder";
 import { balanceOf } from "../../schedule/balance";
+import { solveWeek } from "../../schedule/block/solveWeek";
 import { rampGuard } from "../../schedule/rampGuard";
-import { weekPlan } from "../../schedule/weekPlan";
 import { muscleTorqueNm } from "../../strength/forceToTorque";
 import { hamstringQuadriceps } from "../../strength/hamstringQuadriceps";
 import { changeAgainstError, minimalDetectableChangePct } from "../../strength/measurementError";
@@ -124,8 +124,30 @@ const CALLS: Record<string, (i: Any) => unknown> = {
   roundLoad: (i) => roundLoad(loadSteps.parse(i.machine), i.target, i.policy),
   decideRaw: (i) => decide(i),
   scheduleRelaxed: (i) => {
-    const { cost, ...plan } = weekPlan({ demand: i.demand, minutes: i.minutes, available: i.avail });
-    return { status: "ok", ...plan, cost: round(cost, 3) };
+    const kinds = ["strength", "accumulated", "iso", "stretch"] as const;
+    const { days, dropped, cost } = solveWeek({
+      sheets: kinds.map((kind) => ({
+        id: kind,
+        kind,
+        minutes: i.minutes[kind],
+        needsGym: false,
+        times: i.demand[kind],
+        hardReps: 0,
+        kneecapChairS: 0,
+      })),
+      minutes: i.avail,
+      gym: i.avail.map(() => true),
+      around: "circular",
+    });
+    return {
+      status: "ok",
+      strength: days.strength,
+      accumulated: days.accumulated?.[0] ?? null,
+      iso: days.iso,
+      stretch: days.stretch,
+      dropped: Object.fromEntries(dropped.map((d) => [d.sheetId, d.times])),
+      cost: round(cost, 3),
+    };
   },
   ladder: (i) =>
     ladder({

@@ -11,7 +11,7 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
   { name: "Measure", step: "measure" },
   { name: "Choose", step: "choose" },
   { name: "Dose", step: "dose" },
-  { name: "Week", step: null },
+  { name: "Week", step: "week" },
   { name: "Floor", step: "floor" },
   { name: "Morning", step: "morning" },
   { name: "Decide", step: "decide" },

@@ -1,0 +1,340 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useRef, useState } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
+import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
+import type { SheetWish } from "@/core/schedule/block/blockInput";
+import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
+import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
+import { isHard } from "@/core/schedule/block/weekRules";
+import { daysBetween } from "@/core/units/days";
+import type { ClientEpisode } from "@/server/client/clients";
+import type { Outlook, WeekMark } from "@/server/week/outlook";
+import type { DaysOff } from "@/server/week/returns";
+import type { PlannableSheet } from "@/server/week/weekFacts";
+import { Problem } from "@/ui/form/Problem";
+import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { send } from "@/ui/send";
+import { DaysOffBox } from "./DaysOffBox";
+import { useBlock } from "./useBlock";
+import { WeekBars } from "./WeekBars";
+import { WeekGrid } from "./WeekGrid";
+import { Wishes } from "./Wishes";
+
+/** Which days: sheets on free days by the rules, moved by hand where somebody knows better, kept for all to see. */
+export function WeekDesk(props: {
+  client: ClientEpisode;
+  today: string;
+  block: { days: PlannedDay[]; wishes: Record<string, SheetWish>; by: string } | null;
+  question: BlockQuestion;
+  sheets: readonly PlannableSheet[];
+  marks: readonly WeekMark[];
+  outlook: readonly Outlook[];
+  daysOff: DaysOff | null;
+  mayWrite: boolean;
+  mayDecide: boolean;
+  locale: string;
+}) {
+  const { client, sheets, block, mayWrite } = props;
+  const { clientId } = client;
+  const router = useRouter();
+  const [wishes, setWishes] = useState<Record<string, SheetWish>>(block?.wishes ?? {});
+  const [over, setOver] = useState<{ day: PlannedDay; on: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const plan = useBlock(props.question, block?.days ?? null);
+  const { question: q } = plan;
+  // while a day is held over another one, rules and work are those of the calendar as it would be
+  const shown = useMemo(
+    () =>
+      over
+        ? plan.days.map((d) =>
+            d.sheetId === over.day.sheetId && d.on === over.day.on ? { ...d, on: over.on } : d,
+          )
+        : plan.days,
+    [over, plan.days],
+  );
+  const broken = useMemo(() => (over ? checkBlock(q, shown) : plan.broken), [over, q, shown, plan.broken]);
+  const loads = useMemo(() => (over ? loadsByWeek(q, shown) : plan.loads), [over, q, shown, plan.loads]);
+
+  const ask = (part: Partial<BlockQuestion>) => {
+    setSaved(false);
+    plan.ask(part);
+  };
+  const onWish = (sheetId: string, part: Partial<SheetWish>) => {
+    const sheet = sheets.find((s) => s.id === sheetId);
+    if (!sheet) return;
+    const now = { times: sheet.times, keepTimes: sheet.keepTimes, at: null, ...wishes[sheetId], ...part };
+    setWishes({ ...wishes, [sheetId]: now });
+    if (part.at !== undefined) return setSaved(false);
+    ask({
+      sheets: q.sheets.map((s) =>
+        s.id === sheetId ? { ...s, times: now.times, keepTimes: now.keepTimes } : s,
+      ),
+    });
+  };
+  const swapAt = <T,>(all: readonly T[], at: number, value: T): T[] =>
+    all.map((x, i) => (i === at ? value : x));
+  const keep = async () => {
+    if (!mayWrite) return;
+    setProblem(null);
+    const sent = await send(`/api/clients/${clientId}/blocks`, {
+      id: crypto.randomUUID(),
+      startsOn: q.startsOn,
+      buildWeeks: q.buildWeeks,
+      keepWeeks: q.keepWeeks,
+      wishes: Object.fromEntries(
+        sheets.map((s) => [s.id, wishes[s.id] ?? { times: s.times, keepTimes: s.keepTimes, at: null }]),
+      ),
+      minutes: q.minutes,
+      gym: q.gym,
+      away: q.away,
+      days: plan.days.filter((d) => d.on >= props.today),
+    });
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
+    setSaved(true);
+    router.refresh();
+  };
+  const readCalendar = async (chosen: File) => {
+    const sent = await send<string[]>(`/api/clients/${clientId}/busy-days`, {
+      file: await chosen.text(),
+      from: props.today,
+      until: endsOn(q),
+    });
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "The calendar was not read.");
+    setProblem(null);
+    ask({ away: [...new Set([...q.away, ...sent.result])].sort() });
+  };
+  if (sheets.length === 0)
+    return (
+      <main className="px-6 py-6">
+        <h1 className="text-[19px]">No sheet to put on days yet</h1>
+        <p className="mt-2 max-w-[60ch]">A week is made of sheets: plan one in Dose first.</p>
+        <Link href={`/clients/${clientId}/dose`} className="btn btn-primary mt-4">
+          To Dose
+        </Link>
+      </main>
+    );
+  const isFixed = !mayWrite;
+  return (
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+      <div className="min-w-0 px-4 py-3">
+        <h1 className="text-[19px]">
+          Which days{" "}
+          <span className="quiet text-[15px] font-normal">
+            {q.buildWeeks} weeks to build, {q.keepWeeks} to keep; drag, or arrows
+          </span>
+        </h1>
+        {props.daysOff && (
+          <div className="my-2">
+            <DaysOffBox clientId={clientId} off={props.daysOff} mayDecide={props.mayDecide} />
+          </div>
+        )}
+        <div className="my-2">
+          <Wishes
+            sheets={sheets}
+            wishes={wishes}
+            minutes={q.minutes}
+            gym={q.gym}
+            buildWeeks={q.buildWeeks}
+            keepWeeks={q.keepWeeks}
+            isFixed={isFixed}
+            onWish={onWish}
+            onMinutes={(d, m) => ask({ minutes: swapAt(q.minutes, d, m) })}
+            onGym={(d, on) => ask({ gym: swapAt(q.gym, d, on) })}
+            onWeeks={ask}
+          />
+        </div>
+        <WeekGrid
+          question={q}
+          sheets={sheets}
+          days={plan.days}
+          marks={props.marks}
+          broken={broken}
+          today={props.today}
+          locale={props.locale}
+          mayWrite={mayWrite}
+          onMove={(day, on) => {
+            if (on < props.today || on > endsOn(q)) return;
+            setSaved(false);
+            plan.move(day, on);
+          }}
+          onOver={(day, on) => setOver(day && on ? { day, on } : null)}
+          onLetGo={plan.letGo}
+          onAway={(on) =>
+            ask({ away: q.away.includes(on) ? q.away.filter((d) => d !== on) : [...q.away, on].sort() })
+          }
+        />
+        <p className="small quiet mt-1">
+          Hatched: not free or past. Filled: with staff. Outlined: at home. Disc: holds. •: put there by hand.
+          A day's number marks it as away.
+        </p>
+      </div>
+      <aside className="border-l border-rule bg-base-100 px-5 py-3">
+        <Rules broken={broken} plan={plan} sheets={sheets} />
+        <WeekBars
+          of="hardReps"
+          title="Work of each week"
+          unit="hard repetitions"
+          done={q.weeksDone}
+          planned={loads}
+        />
+        <WeekBars
+          of="kneecapChairS"
+          title="Kneecap"
+          unit="seconds of a chair rise"
+          done={q.weeksDone}
+          planned={loads}
+        />
+        {props.outlook.length > 0 && (
+          <section className="mt-3">
+            <h2 className="text-[15px]">The goal</h2>
+            {props.outlook.map((o) => (
+              <p key={o.name} className="small mt-1">
+                {o.name}, {o.goal}: <b>{outlookWords(o)}</b>
+              </p>
+            ))}
+          </section>
+        )}
+        <div className="mt-4 grid gap-2">
+          <Problem sentence={problem} />
+          {mayWrite ? (
+            <p className="flex flex-wrap gap-2">
+              <button
+                type="button"
+                className="btn btn-primary"
+                onClick={keep}
+                disabled={broken.length > 0 || !plan.isLaid}
+              >
+                Keep these days <kbd>S</kbd>
+              </button>
+              <button type="button" className="btn btn-line" onClick={() => file.current?.click()}>
+                Read a calendar
+              </button>
+              <input
+                ref={file}
+                type="file"
+                accept=".ics,text/calendar"
+                className="sr-only"
+                aria-label="Calendar file of the client"
+                tabIndex={-1}
+                onChange={(e) => {
+                  const chosen = e.target.files?.[0];
+                  if (chosen) void readCalendar(chosen);
+                  e.target.value = "";
+                }}
+              />
+            </p>
+          ) : (
+            <p className="small border-l-4 border-rule pl-3">{DEED_SENTENCES["plan.write"]}</p>
+          )}
+          <p className="flex flex-wrap gap-2">
+            {block && (
+              <a className="btn btn-sm btn-line" href={`/api/clients/${clientId}/calendar`} download>
+                Calendar file
+              </a>
+            )}
+            <button type="button" className="btn btn-sm btn-line" onClick={() => window.print()}>
+              Print
+            </button>
+          </p>
+          <p className="small quiet" aria-live="polite">
+            {saved ? "Kept." : block ? `Kept by ${block.by}.` : "Not kept yet: laid by the rules."}
+          </p>
+          <KeysHelp
+            deeds={[
+              { key: "s", words: "keep these days", run: keep },
+              { key: "l", words: "lay the days anew", run: () => mayWrite && plan.again() },
+            ]}
+          />
+        </div>
+      </aside>
+    </main>
+  );
+}
+
+/** More reasons than these are no longer read. */
+const MOST_DROPPED = 4;
+
+/** The rules with a tick each, what breaks one, and what could not be had. */
+function Rules({
+  broken,
+  plan,
+  sheets,
+}: {
+  broken: ReturnType<typeof checkBlock>;
+  plan: ReturnType<typeof useBlock>;
+  sheets: readonly PlannableSheet[];
+}) {
+  const nameOf = (id: string) => sheets.find((s) => s.id === id)?.name ?? "a sheet";
+  const hard = plan.days
+    .filter((d) => isHard(sheets.find((s) => s.id === d.sheetId)?.kind ?? "iso"))
+    .map((d) => d.on)
+    .sort();
+  const gaps = hard.flatMap((on, i) => (i === 0 ? [] : [daysBetween(hard[i - 1] as string, on) * 24]));
+  const shortest = gaps.length > 0 ? Math.min(...gaps) : null;
+  const dropped = new Map<string, number[]>();
+  for (const [w, week] of plan.weeks.entries())
+    for (const d of week.dropped) {
+      const words = droppedWords(d.times, nameOf(d.sheetId), d.because);
+      dropped.set(words, [...(dropped.get(words) ?? []), w + 1]);
+    }
+  return (
+    <section>
+      <h2 className="text-[17px]">
+        {broken.length === 0 ? "Fits every rule" : `${broken.length} broken`}{" "}
+        {plan.tookMs !== null && (
+          <span className="small quiet font-normal">found in {Math.max(1, Math.round(plan.tookMs))} ms</span>
+        )}
+      </h2>
+      <ul className="mt-1" aria-live="polite">
+        {broken.length === 0 ? (
+          <>
+            {shortest !== null && <Rule isMet>{shortest} h between hard leg days, 48 asked</Rule>}
+            <Rule isMet>only free days, within their minutes</Rule>
+            {sheets.some((s) => s.kind === "accumulated") && (
+              <Rule isMet>accumulated set 7 days apart, 72 h after it</Rule>
+            )}
+            <Rule isMet>each week within what the weeks before allow</Rule>
+          </>
+        ) : (
+          broken.slice(0, 5).map((b) => (
+            <Rule key={`${b.rule} ${b.on} ${b.sheetId ?? ""}`} isMet={false}>
+              {brokenWords(b)}
+            </Rule>
+          ))
+        )}
+        {[...dropped].slice(0, MOST_DROPPED).map(([words, weeks]) => (
+          <li key={words} className="flex gap-2 border-t border-rule py-1.5">
+            <span aria-hidden>◇</span>
+            <span>
+              <span className="quiet">
+                {weeks.length === 1 ? "week" : "weeks"} {weeks.join(", ")}:
+              </span>{" "}
+              {words}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Rule({ isMet, children }: { isMet: boolean; children: React.ReactNode }) {
+  return (
+    <li className={`flex gap-2 border-t border-rule py-1.5 ${isMet ? "" : "text-error"}`}>
+      <span aria-hidden>{isMet ? "✓" : "■"}</span>
+      <span>{children}</span>
+    </li>
+  );
+}
+
+function outlookWords(o: Outlook): string {
+  if (o.stepsLeft === 0) return "reached";
+  if (!o.range)
+    return `cannot tell yet: ${o.stepsDone} ${o.stepsDone === 1 ? "step" : "steps"} in ${o.weeks} weeks`;
+  const latest = o.range.latest === null ? "more than a year" : `${o.range.latest}`;
+  return `${o.range.soonest} to ${latest} weeks at the pace so far (${o.stepsDone} steps in ${o.weeks} weeks)`;
+}

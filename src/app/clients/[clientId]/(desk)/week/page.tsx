@@ -1,0 +1,46 @@
+import type { Metadata } from "next";
+import { onPage } from "@/app/_web/actor";
+import { may } from "@/core/access/roles";
+import { endsOn } from "@/core/schedule/block/block";
+import { today } from "@/server/base/context";
+import { clientEpisode } from "@/server/client/clients";
+import { blockOf } from "@/server/week/blocks";
+import { marksOf, outlookOf } from "@/server/week/outlook";
+import { daysOffOf } from "@/server/week/returns";
+import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import { WeekDesk } from "./WeekDesk";
+
+export const metadata: Metadata = { title: "Week" };
+
+/** Which days: the client's sheets on their free days, for a block of weeks and the keeping after it. */
+export default async function WeekPage({ params }: { params: Promise<{ clientId: string }> }) {
+  const { clientId } = await params;
+  const { actor, data } = await onPage(async (ctx) => {
+    const client = await clientEpisode(ctx, clientId);
+    const block = await blockOf(ctx, client.episodeId);
+    const { question, sheets } = await weekFacts(ctx, client, block ?? usualWishes(ctx));
+    return {
+      client,
+      today: today(ctx),
+      block: block && {
+        days: block.days.map(({ sheetId, on, pinned }) => ({ sheetId, on, pinned })),
+        wishes: block.wishes,
+        by: block.by,
+      },
+      question,
+      sheets,
+      marks: await marksOf(ctx, client, endsOn(question)),
+      outlook: await outlookOf(ctx, client),
+      daysOff: await daysOffOf(ctx, client),
+    };
+  });
+  return (
+    <WeekDesk
+      key={`${data.block?.days.length ?? 0} ${data.sheets.map((s) => s.id).join()}`}
+      {...data}
+      mayWrite={may(actor.role, "plan.write")}
+      mayDecide={may(actor.role, "decision.take")}
+      locale={actor.locale}
+    />
+  );
+}

@@ -1,0 +1,228 @@
+import { randomUUID } from "node:crypto";
+import ical, { type VEvent } from "node-ical";
+import type { BlockKept } from "@/core/schedule/block/blockInput";
+import { buildBlock } from "@/core/schedule/block/buildBlock";
+import { checkBlock } from "@/core/schedule/block/checkBlock";
+import { daysAfter, mondayOf } from "@/core/units/days";
+import type { Ctx } from "@/server/base/context";
+import type { ClientEpisode } from "@/server/client/clients";
+import { clientDay } from "@/server/day/clientDay";
+import { blockOf, keepBlock } from "@/server/week/blocks";
+import { busyDays } from "@/server/week/calendarIn";
+import { calendarOf } from "@/server/week/calendarOut";
+import { outlookOf } from "@/server/week/outlook";
+import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import {
+  closeConnections,
+  daysLater,
+  hold,
+  MONDAY,
+  makeClinic,
+  plannedClient,
+  runVisit,
+  saveLines,
+  squats,
+  type TestClinic,
+} from "../../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const as = <T>(work: (ctx: Ctx) => Promise<T>, at = MONDAY) => clinic.as("therapist", work, at);
+
+/** What a therapist would keep without a change: the usual wishes, laid by the rules. */
+async function laid(client: ClientEpisode, over: Partial<BlockKept> = {}, at = MONDAY): Promise<BlockKept> {
+  return as(async (ctx) => {
+    const wishes = { ...usualWishes(ctx), ...over };
+    const { question, sheets } = await weekFacts(ctx, client, wishes);
+    return {
+      id: randomUUID(),
+      ...wishes,
+      wishes: Object.fromEntries(
+        sheets.map((s) => [
+          s.id,
+          wishes.wishes[s.id] ?? { times: s.times, keepTimes: s.keepTimes, at: null },
+        ]),
+      ),
+      days: buildBlock(question).days,
+      ...over,
+    };
+  }, at);
+}
+
+async function withGym(): Promise<ClientEpisode> {
+  const { client } = await plannedClient(clinic);
+  await as((ctx) => saveLines(ctx, client, [squats(), hold()], { name: "Strength" }));
+  return client;
+}
+
+test("what the rules laid is kept, stands on the day it is planned for, and is one when sent twice", async () => {
+  const client = await withGym();
+  const block = await laid(client);
+  expect(block.days.length).toBeGreaterThan(10);
+  await as((ctx) => keepBlock(ctx, client, block));
+  await as((ctx) => keepBlock(ctx, client, block));
+  const stored = await as((ctx) => blockOf(ctx, client.episodeId));
+  expect(stored?.days.map(({ sheetId, on, pinned }) => ({ sheetId, on, pinned }))).toEqual(
+    [...block.days].sort((a, b) => a.on.localeCompare(b.on) || a.sheetId.localeCompare(b.sheetId)),
+  );
+  const first = block.days[0];
+  const at = new Date(`${first?.on}T08:00:00Z`);
+  const day = await as((ctx) => clientDay(ctx, client), at);
+  expect(day.matters.filter((m) => m.kind === "planned").length).toBeGreaterThan(0);
+  expect(day.steps.week.state).toBe("done");
+});
+
+test("the route asks every rule again: days by hand that break one are refused with the sentence, and nothing is kept", async () => {
+  const client = await withGym();
+  const block = await laid(client);
+  const gym = block.days.find((d) => d.on > "2026-03-02") as BlockKept["days"][number];
+  const refused = async (days: BlockKept["days"], sentence: RegExp) => {
+    await expect(as((ctx) => keepBlock(ctx, client, { ...block, id: randomUUID(), days }))).rejects.toThrow(
+      sentence,
+    );
+    expect(await as((ctx) => blockOf(ctx, client.episodeId))).toBeNull();
+  };
+  await refused([...block.days, gym], /stands twice/);
+  await refused([{ ...gym, sheetId: randomUUID() }], /not in use/);
+  await refused([{ ...gym, on: "2026-03-03" }], /does not come/);
+  const { question } = await as((ctx) => weekFacts(ctx, client, { ...block, minutes: Array(7).fill(5) }));
+  expect(checkBlock(question, [gym]).map((b) => b.rule)).toContain("minutes");
+  await expect(
+    as((ctx) => keepBlock(ctx, client, { ...block, id: randomUUID(), startsOn: "2026-03-03" })),
+  ).rejects.toThrow(/begins on a Monday/);
+  await expect(clinic.as("trainer", (ctx) => keepBlock(ctx, client, block))).rejects.toThrow(
+    /Only a therapist/,
+  );
+});
+
+test("hard work that was done lately moves what is planned: 48 h are kept to the visit of yesterday", async () => {
+  const client = await withGym();
+  const strength = await as(async (ctx) => (await weekFacts(ctx, client, usualWishes(ctx))).sheets);
+  const hard = strength.find((s) => s.kind === "strength");
+  expect(hard).toBeDefined();
+  await runVisit(clinic, client, {
+    at: daysLater(1),
+    sheet: (await as(async (ctx) => {
+      const { sheetsOf } = await import("@/server/sheets/sheets");
+      return (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === hard?.id);
+    })) as never,
+  });
+  const at = daysLater(2);
+  const { question } = await as((ctx) => weekFacts(ctx, client, usualWishes(ctx)), at);
+  expect(question.hardDone).toEqual([{ on: "2026-03-03", isAccumulated: false }]);
+  expect(question.begun.hardReps).toBeGreaterThan(0);
+  const broken = checkBlock(question, [{ sheetId: hard?.id ?? "", on: "2026-03-04", pinned: true }]);
+  expect(broken.map((b) => b.rule)).toContain("hard_48h");
+  expect(checkBlock(question, buildBlock(question).days)).toEqual([]);
+});
+
+describe("calendar files, read by another program", () => {
+  async function kept(at: string | null): Promise<{ client: ClientEpisode; block: BlockKept }> {
+    const client = await withGym();
+    const first = await laid(client);
+    const wishes = Object.fromEntries(Object.entries(first.wishes).map(([id, w]) => [id, { ...w, at }]));
+    const block = { ...first, wishes };
+    await as((ctx) => keepBlock(ctx, client, block));
+    return { client, block };
+  }
+  const events = (text: string) =>
+    Object.values(ical.sync.parseICS(text)).filter((e) => e?.type === "VEVENT") as VEvent[];
+
+  test("one event a planned day, with lasting ids and nothing of the body in it", async () => {
+    const { client, block } = await kept(null);
+    const text = await as((ctx) => calendarOf(ctx, client));
+    const found = events(text);
+    expect(found).toHaveLength(block.days.length);
+    expect(new Set(found.map((e) => e.uid)).size).toBe(found.length);
+    expect(found.map((e) => e.uid).sort()).toEqual(
+      block.days.map((d) => `${d.sheetId}.${d.on}@bexlo`).sort(),
+    );
+    expect(text).not.toMatch(/Made Up|Strength|knee|kneecap|pain/i);
+    // made again tomorrow: the same ids, what is past is left out
+    const again = events(await as((ctx) => calendarOf(ctx, client), daysLater(1)));
+    for (const e of again) expect(found.map((f) => f.uid)).toContain(e.uid);
+  });
+
+  test("an hour is the clinic's own on both sides of the change to summer time", async () => {
+    const { client } = await kept("09:30");
+    const found = events(await as((ctx) => calendarOf(ctx, client)));
+    const local = (d: Date) =>
+      new Intl.DateTimeFormat("en-GB", {
+        timeZone: "Europe/Amsterdam",
+        hour: "2-digit",
+        minute: "2-digit",
+      }).format(d);
+    expect(new Set(found.map((e) => local(e.start as Date)))).toEqual(new Set(["09:30"]));
+    const utc = new Set(found.map((e) => (e.start as Date).getUTCHours()));
+    // 28 March 2026: winter before, summer after
+    expect(utc).toEqual(new Set([8, 7]));
+  });
+
+  test("a client's calendar gives the days it takes, repeats and zones understood, titles not looked at", async () => {
+    const text = [
+      "BEGIN:VCALENDAR",
+      "VERSION:2.0",
+      "PRODID:-//made up//test//EN",
+      "BEGIN:VEVENT",
+      "UID:1",
+      "DTSTAMP:20260301T000000Z",
+      "DTSTART;VALUE=DATE:20260310",
+      "DTEND;VALUE=DATE:20260312",
+      "SUMMARY:away",
+      "END:VEVENT",
+      "BEGIN:VEVENT",
+      "UID:2",
+      "DTSTAMP:20260301T000000Z",
+      "DTSTART:20260306T080000Z",
+      "DTEND:20260306T140000Z",
+      "RRULE:FREQ=WEEKLY;COUNT=3",
+      "SUMMARY:long day",
+      "END:VEVENT",
+      "BEGIN:VEVENT",
+      "UID:3",
+      "DTSTAMP:20260301T000000Z",
+      "DTSTART:20260304T080000Z",
+      "DTEND:20260304T090000Z",
+      "SUMMARY:short",
+      "END:VEVENT",
+      "BEGIN:VEVENT",
+      "UID:4",
+      "DTSTAMP:20260301T000000Z",
+      "DTSTART;VALUE=DATE:20260318",
+      "DTEND;VALUE=DATE:20260319",
+      "TRANSP:TRANSPARENT",
+      "SUMMARY:a birthday",
+      "END:VEVENT",
+      "END:VCALENDAR",
+    ].join("\r\n");
+    const days = await as(async (ctx) => busyDays(ctx, text, "2026-03-02", "2026-04-30"));
+    expect(days).toEqual(["2026-03-06", "2026-03-10", "2026-03-11", "2026-03-13", "2026-03-20"]);
+    // the other parser sees the same whole days
+    expect(
+      events(text)
+        .filter((e) => e.datetype === "date")
+        .map((e) => e.uid),
+    ).toEqual(["1", "4"]);
+    for (const wrong of ["", "hello", "BEGIN:VCALENDAR", "{}"])
+      await expect(as(async (ctx) => busyDays(ctx, wrong, "2026-03-02", "2026-04-30"))).rejects.toThrow(
+        /not a calendar file/,
+      );
+  });
+});
+
+test("weeks are weeks across the end of the year and on 29 February", () => {
+  expect(mondayOf("2028-02-29")).toBe("2028-02-28");
+  expect(daysAfter("2028-02-28", 1)).toBe("2028-02-29");
+  expect(daysAfter("2027-02-28", 1)).toBe("2027-03-01");
+  expect(mondayOf("2027-01-01")).toBe("2026-12-28");
+});
+
+test("the way to the goal is not guessed from too little", async () => {
+  const { client } = await plannedClient(clinic);
+  const [o] = await as((ctx) => outlookOf(ctx, client));
+  expect(o === undefined || o.range === null || o.stepsLeft === 0).toBe(true);
+});

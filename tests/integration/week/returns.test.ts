@@ -1,0 +1,114 @@
+import { randomUUID } from "node:crypto";
+import type { Return } from "@/core/schedule/daysOff";
+import type { ClientEpisode } from "@/server/client/clients";
+import { clientDay } from "@/server/day/clientDay";
+import { recordTest } from "@/server/measure/measurements";
+import { sheetsOf } from "@/server/sheets/sheets";
+import { dayBarred } from "@/server/visits/floor";
+import { chooseReturn, daysOffOf } from "@/server/week/returns";
+import {
+  closeConnections,
+  daysLater,
+  makeClinic,
+  plannedClient,
+  runVisit,
+  screenClear,
+  type TestClinic,
+  testInput,
+} from "../../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+async function choose(
+  client: ClientEpisode,
+  day: number,
+  chosen: Return,
+  reason: string | null = null,
+): Promise<void> {
+  await clinic.as(
+    "therapist",
+    async (ctx) => {
+      const off = await daysOffOf(ctx, client);
+      if (!off) throw new Error("no visit");
+      await chooseReturn(ctx, client, {
+        id: randomUUID(),
+        visitId: off.visitId,
+        proposed: off.proposed,
+        chosen,
+        reason,
+      });
+    },
+    daysLater(day),
+  );
+}
+
+const offOn = (client: ClientEpisode, day: number) =>
+  clinic.as("therapist", (ctx) => daysOffOf(ctx, client), daysLater(day));
+
+test("after 3, 10 and 30 days without work: the same, one step back, again from a test", async () => {
+  const { client } = await plannedClient(clinic);
+  expect(await offOn(client, 3)).toBeNull();
+  await runVisit(clinic, client);
+  for (const [day, proposed] of [
+    [3, "same"],
+    [10, "step_back"],
+    [30, "start_again"],
+  ] as const)
+    expect(await offOn(client, day)).toMatchObject({ days: day, proposed, chosen: null });
+  const day = await clinic.as("therapist", (ctx) => clientDay(ctx, client), daysLater(10));
+  expect(day.matters.map((m) => m.sentence)).toContain("10 days without work: one step back is proposed");
+});
+
+test("a step back is kept and makes every line easier; chosen once, otherwise only with a reason", async () => {
+  const { client } = await plannedClient(clinic);
+  await runVisit(clinic, client);
+  const lines = async () =>
+    (await clinic.as("therapist", (ctx) => sheetsOf(ctx, client.episodeId), daysLater(10)))[0];
+  const before = await lines();
+  await choose(client, 10, "step_back");
+  const after = await lines();
+  expect(after?.version).toBe((before?.version ?? 0) + 1);
+  expect(after?.lines.map((l) => l.plan.lineId)).toEqual(before?.lines.map((l) => l.plan.lineId));
+  expect(JSON.stringify(after?.lines.map((l) => l.plan))).not.toBe(
+    JSON.stringify(before?.lines.map((l) => l.plan)),
+  );
+  expect((await offOn(client, 10))?.chosen?.what).toBe("step_back");
+  await expect(choose(client, 10, "step_back")).rejects.toThrow(/has chosen already/);
+});
+
+test("after a month nothing runs before a therapist has chosen, and, where it begins from a test, before the test", async () => {
+  const { client } = await plannedClient(clinic);
+  await runVisit(clinic, client);
+  const bars = (day: number) => clinic.as("trainer", (ctx) => dayBarred(ctx, client), daysLater(day));
+  expect(await bars(20)).toBeNull();
+  // so long a gap asks for the whole screening too
+  expect(await bars(30)).toMatch(/screening is due again/);
+  await screenClear(clinic, client.clientId, daysLater(30, 8));
+  expect(await bars(30)).toMatch(/Nothing was done for 30 days/);
+  await choose(client, 30, "start_again");
+  expect(await bars(30)).toMatch(/measure strength first/);
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()), daysLater(30, 10));
+  expect(await bars(31)).toBeNull();
+});
+
+test("only a therapist chooses, and what was chosen is what was proposed on that day", async () => {
+  const { client } = await plannedClient(clinic);
+  const visitId = await runVisit(clinic, client);
+  const input = {
+    id: randomUUID(),
+    visitId,
+    proposed: "step_back" as const,
+    chosen: "step_back" as const,
+    reason: null,
+  };
+  await expect(
+    clinic.as("trainer", (ctx) => chooseReturn(ctx, client, input), daysLater(10)),
+  ).rejects.toThrow(/Only a therapist/);
+  await expect(
+    clinic.as("therapist", (ctx) => chooseReturn(ctx, client, input), daysLater(30)),
+  ).rejects.toThrow(/a day has passed/);
+});
