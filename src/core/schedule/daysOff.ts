@@ -2,7 +2,7 @@
 export type Return = "same" | "step_back" | "start_again";
 
 /** From so many days off one step back, and from so many a new beginning [own: 3, 10 and 30 days were the examples]. */
-const STEP_BACK_FROM_DAYS = 7;
+const STEP_BACK_FROM_DAYS = 10;
 const START_AGAIN_FROM_DAYS = 28;
 
 /** After `daysOff` whole days without any visit. */

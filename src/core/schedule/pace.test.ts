@@ -3,8 +3,8 @@ import { returnAfter } from "./daysOff";
 import { weeksToGoal } from "./goalPace";
 
 test("after 3, 10 and 30 days off: the same, one step back, from a test again", () => {
-  expect([0, 3, 6].map(returnAfter)).toEqual(["same", "same", "same"]);
-  expect([7, 10, 27].map(returnAfter)).toEqual(["step_back", "step_back", "step_back"]);
+  expect([0, 3, 9].map(returnAfter)).toEqual(["same", "same", "same"]);
+  expect([10, 14, 27].map(returnAfter)).toEqual(["step_back", "step_back", "step_back"]);
   expect([28, 30, 400].map(returnAfter)).toEqual(["start_again", "start_again", "start_again"]);
 });
 

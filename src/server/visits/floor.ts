@@ -10,7 +10,7 @@ import { sheetFacts } from "../sheets/facts";
 import type { SheetVersion } from "../sheets/sheets";
 import { returnBarred } from "../week/returns";
 import { lastRecheck } from "./rechecks";
-import { recentVisits, undecidedLines, type VisitHead } from "./visits";
+import { isStopped, recentVisits, undecidedLines } from "./visits";
 
 /** Why no visit can start at all now, with what to do; null if one can. */
 export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
@@ -19,19 +19,6 @@ export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string
     return `A warning sign stands since ${last.by} noted it: ${last.what}. A therapist clears it with a reason, or refers.`;
   const screening = await screeningStateOf(ctx, client);
   return screening.barsFloor ?? (await limitsBar(ctx, client)) ?? (await returnBarred(ctx, client));
-}
-
-/** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */
-export function isStopped(visits: readonly VisitHead[], sheet: SheetVersion): boolean {
-  return visits.some((v) =>
-    v.decisions.some(
-      (d) =>
-        d.action === "STOP_REFER" &&
-        sheet.at <= d.at &&
-        (d.lineId === null || sheet.lines.some((l) => l.plan.lineId === d.lineId)) &&
-        v.sheetId === sheet.sheetId,
-    ),
-  );
 }
 
 /** Why a sheet cannot be run now, with what to do; null if it can. */

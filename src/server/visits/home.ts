@@ -2,16 +2,17 @@ import "server-only";
 import type { z } from "zod";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
-import type { homeStart } from "@/core/visit/homeInput";
+import type { homeStart } from "@/core/visit/client/homeInput";
 import { type RecheckSign, recheckFor } from "@/core/visit/recheckSigns";
 import type { entryInput } from "@/core/visit/visitInput";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
-import { Refused } from "../base/refused";
+import { attempted, Refused } from "../base/refused";
 import { painMaxFor } from "../bounds/limits";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import type { OpenLink } from "../links/open";
 import { sheetsOf } from "../sheets/sheets";
+import { isRestDay } from "../week/restDay";
 import { floorBarred } from "./floor";
 import { writeRecheck } from "./rechecks";
 import {
@@ -36,6 +37,8 @@ export interface HomeSheet {
   signs: RecheckSign[];
   /** why nothing is done today, or null */
   barred: string | null;
+  /** hard leg work was done too lately: a day of rest */
+  isRest: boolean;
   /** it was done today already */
   isDone: boolean;
   /** a visit of this sheet that was begun behind the link */
@@ -60,6 +63,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
     painMax: await painMaxFor(ctx, client),
     signs: recheckFor(weeksAfterSurgery(ctx, client)),
     barred: own ? null : await floorBarred(ctx, client, sheet),
+    isRest: own === null && (await isRestDay(ctx, client.episodeId, sheet)),
     isDone: visits.some((v) => v.sheetId === link.sheetId && v.end && dayOf(ctx, v.startedAt) === today(ctx)),
     open: own,
   };
@@ -87,6 +91,9 @@ export async function startHome(
   const [own] =
     await ctx.tx`select 1 from sheet_version where id = ${versionId} and sheet_id = ${link.sheetId}`;
   if (!own) throw new Refused("missing", GONE);
+  const sheet = (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === link.sheetId);
+  if (!known && sheet && (await isRestDay(ctx, client.episodeId, sheet)))
+    throw attempted("home.rest", new Refused("conflict", "Today is a day of rest after hard leg work."));
   await startVisit(ctx, client, { id, versionId, recheckId: input.recheckId, startedAt: input.at });
 }
 

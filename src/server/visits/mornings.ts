@@ -2,7 +2,12 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import { InputError } from "@/core/units/inputError";
-import { answerFixed, type ClientMorning, gradeSaid, type SwellingSaid } from "@/core/visit/clientMorning";
+import {
+  answerFixed,
+  type ClientMorning,
+  gradeSaid,
+  type SwellingSaid,
+} from "@/core/visit/client/clientMorning";
 import { morningNotYet } from "@/core/visit/morningOpens";
 import { recheckFor } from "@/core/visit/recheckSigns";
 import type { morningInput } from "@/core/visit/visitInput";

@@ -1,4 +1,5 @@
 import "server-only";
+import type { Row } from "postgres";
 import type { LinePast } from "@/core/decision/inputOf";
 import type { TimedHold } from "@/core/isometrics/personalFactor";
 import type { PastLoad } from "@/core/schedule/weekGuard";
@@ -94,6 +95,26 @@ export const timedHolds = (ctx: Ctx, episodeId: string): Promise<TimedHold[]> =>
 const DECISIONS_BACK = 12;
 const TREND_DAYS = 14;
 
+/** Good visits since the last step, from decisions of a line, the newest first. */
+function bankedIn(decided: readonly Row[]): number {
+  let banked = 0;
+  for (const d of decided) {
+    if (d.action !== "HOLD") break;
+    if (d.banks) banked++;
+  }
+  return banked;
+}
+
+/** Good visits of a line on the step it is on now. */
+export async function bankedNow(ctx: Ctx, episodeId: string, lineId: string): Promise<number> {
+  return bankedIn(
+    await ctx.tx`
+      select d.action, d.banks from decision d join visit v on v.id = d.visit_id
+      where d.line_id = ${lineId} and v.episode_id = ${episodeId}
+      order by v.received_at desc, d.decided_at desc limit ${DECISIONS_BACK}`,
+  );
+}
+
 /** What a line brings along from before a visit: its bank, its last decision, its last result, its pain by weeks. */
 export async function pastOf(
   ctx: Ctx,
@@ -131,11 +152,6 @@ export async function pastOf(
       order by v.received_at desc`,
   );
   const [decided, earlier] = await Promise.all([askDecided, askEarlier]);
-  let banked = 0;
-  for (const d of decided) {
-    if (d.action !== "HOLD") break;
-    if (d.banks) banked++;
-  }
   const done = await Promise.all(
     earlier.map(async (r) =>
       r.kept === null ? null : lineDone(keptLine.parse(r.kept), await recordsOf(ctx, r.id)),
@@ -148,7 +164,7 @@ export async function pastOf(
     return worst === null ? [] : [{ daysAgo: days(r.started_at), pain: worst }];
   });
   return {
-    banked,
+    banked: bankedIn(decided),
     prevRegress: decided[0]?.action === "REGRESS",
     missedBefore: last?.reached === "below",
     weekTrend: weeklyTrend(visit.worst === null ? pains : [...pains, { daysAgo: 0, pain: visit.worst }]),

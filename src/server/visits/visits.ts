@@ -2,7 +2,7 @@ import "server-only";
 import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Side } from "@/core/units/fields";
-import type { SwellingSaid } from "@/core/visit/clientMorning";
+import type { SwellingSaid } from "@/core/visit/client/clientMorning";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
 import { type Ctx, once } from "../base/context";
@@ -145,6 +145,19 @@ function headOf(r: Row): VisitHead {
 export function undecidedLines(v: VisitHead): string[] {
   if (!v.end || v.decisions.some((d) => d.lineId === null)) return [];
   return v.lineIds.filter((id) => !v.decisions.some((d) => d.lineId === id));
+}
+
+/** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */
+export function isStopped(visits: readonly VisitHead[], sheet: SheetVersion): boolean {
+  return visits.some((v) =>
+    v.decisions.some(
+      (d) =>
+        d.action === "STOP_REFER" &&
+        sheet.at <= d.at &&
+        (d.lineId === null || sheet.lines.some((l) => l.plan.lineId === d.lineId)) &&
+        v.sheetId === sheet.sheetId,
+    ),
+  );
 }
 
 /** The grade of swelling before a visit: of the last morning that told one, or of the story. */

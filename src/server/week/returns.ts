@@ -17,7 +17,7 @@ import type { ClientEpisode } from "../client/clients";
 import { sheetFacts } from "../sheets/facts";
 import { writeVersion } from "../sheets/saveSheet";
 import { sheetsOf } from "../sheets/sheets";
-import { recentVisits } from "../visits/visits";
+import { isStopped, recentVisits } from "../visits/visits";
 
 /** Days without work, what they ask for, and what somebody made of it; null: nothing was done yet. */
 export interface DaysOff {
@@ -95,7 +95,10 @@ export async function chooseReturn(
 async function stepBack(ctx: Ctx, client: ClientEpisode): Promise<void> {
   const context = scoreContextOf(await sheetFacts(ctx, client));
   const facts = { school: client.school, irritability: client.irritability, context, usedKg: null };
+  const visits = await recentVisits(ctx, client.episodeId);
   for (const sheet of await sheetsOf(ctx, client.episodeId)) {
+    // what was stopped stays stopped: only a version that a therapist writes opens it again
+    if (isStopped(visits, sheet)) continue;
     const items = sheet.lines.map(({ plan }): SheetLine => {
       const { line } = nextLine(plan, "REGRESS", null, facts);
       if (!line) return plan;

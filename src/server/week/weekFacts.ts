@@ -102,7 +102,7 @@ export async function weekFacts(
 }
 
 /** Days of the last two weeks on which hard leg work was done, today's too. */
-async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {
+export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {
   const since = new Date(ctx.now.getTime() - HARD_BACK_DAYS * 86_400_000);
   const rows = await ctx.tx`
     select v.started_at, bool_or(l.scheme_kind = 'accumulated') as accumulated

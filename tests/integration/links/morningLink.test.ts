@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { ClientMorning } from "@/core/visit/clientMorning";
+import type { ClientMorning } from "@/core/visit/client/clientMorning";
 import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
 import { outbox } from "@/server/links/links";

@@ -84,6 +84,12 @@ export function HomePage(props: HomeProps) {
         One time a day is what was planned. Tomorrow morning a few questions come, then it goes on.
       </Notice>
     );
+  if (sheet.isRest)
+    return (
+      <Notice title="A day of rest">
+        The legs worked hard lately, and they need two days in between. Open this link again tomorrow.
+      </Notice>
+    );
   return <HomeStart sheet={sheet} onBegin={begin} />;
 }
 

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
+import { feltWords, taskWords } from "@/app/_link/homeWords";
 import { askedOf } from "@/core/visit/askedOf";
 import { RECHECK_SIGNS, type RecheckSign } from "@/core/visit/recheckSigns";
 import { sideOf } from "@/core/visit/recordOf";
@@ -13,7 +14,6 @@ import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
 import { bandOf, clock as clockWords } from "@/ui/visit/visitWords";
 import type { HomeProps } from "./HomePage";
-import { feltWords, taskWords } from "./homeWords";
 
 const SCORES = Array.from({ length: 11 }, (_, n) => ({ value: n, words: String(n), says: `${n} of 10` }));
 const WHY: readonly { value: EarlyReason; words: string }[] = [

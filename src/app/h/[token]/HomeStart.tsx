@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
-import { SIGNS_SAID } from "@/core/visit/clientMorning";
+import { lineWords } from "@/app/_link/homeWords";
+import { SIGNS_SAID } from "@/core/visit/client/clientMorning";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
-import { lineWords } from "./homeWords";
 
 /** What is done today, and the short list of warning signs before it. */
 export function HomeStart({ sheet, onBegin }: { sheet: HomeSheet; onBegin: (signs: RecheckSign[]) => void }) {

@@ -1,7 +1,12 @@
 "use client";
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
-import { SIGNS_SAID, STIFFNESS_BANDS, type SwellingSaid, URGENT_SIGNS } from "@/core/visit/clientMorning";
+import {
+  SIGNS_SAID,
+  STIFFNESS_BANDS,
+  type SwellingSaid,
+  URGENT_SIGNS,
+} from "@/core/visit/client/clientMorning";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import { send } from "@/ui/send";
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
-import { answerFixed } from "@/core/visit/clientMorning";
+import { answerFixed } from "@/core/visit/client/clientMorning";
 import { recheckFor } from "@/core/visit/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";

@@ -19,7 +19,7 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
 ];
 
 /** Pages that belong to a step of the path. */
-const PART_OF: Readonly<Record<string, PathStep>> = { cards: "choose", swap: "choose" };
+const PART_OF: Readonly<Record<string, PathStep>> = { cards: "choose", swap: "choose", ladder: "decide" };
 
 /** The path with what each step says today; steps that are not built yet are words, not links. */
 export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps }) {

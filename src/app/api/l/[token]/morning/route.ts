@@ -1,5 +1,5 @@
 import { linkChanges } from "@/app/_web/linkRoute";
-import { clientMorning } from "@/core/visit/clientMorning";
+import { clientMorning } from "@/core/visit/client/clientMorning";
 import { Refused } from "@/server/base/refused";
 import { answerMorning } from "@/server/visits/mornings";
 

@@ -172,6 +172,7 @@ export function DecideDesk({
         {picked && <LineFacts client={client} line={picked} />}
         <div className="mt-4">
           <PastDecisions
+            clientId={client.clientId}
             past={picked ? past.filter((d) => d.lineId === picked.plan.lineId || d.lineId === null) : past}
             locale={locale}
           />

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import { shortDay } from "@/ui/dates";
 import { ActionMark } from "./ActionMark";
@@ -16,10 +17,23 @@ export interface PastDecision {
 const SHOWN = 12;
 
 /** Decisions taken so far, newest first: for which line, what, by whom, and what changed. */
-export function PastDecisions({ past, locale }: { past: readonly PastDecision[]; locale: string }) {
+export function PastDecisions({
+  past,
+  locale,
+  clientId,
+}: {
+  past: readonly PastDecision[];
+  locale: string;
+  clientId: string;
+}) {
   return (
     <>
-      <h2 className="text-[17px]">Decisions so far</h2>
+      <h2 className="text-[17px]">
+        Decisions so far{" "}
+        <Link href={`/clients/${clientId}/ladder`} className="small font-normal underline">
+          the way of every line
+        </Link>
+      </h2>
       {past.length === 0 && <p className="mt-1">None yet.</p>}
       <ol className="mt-2">
         {past.slice(0, SHOWN).map((d) => (

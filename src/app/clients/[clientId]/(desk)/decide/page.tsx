@@ -66,7 +66,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
         </Link>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
-        <PastDecisions past={past} locale={actor.locale} />
+        <PastDecisions clientId={client.clientId} past={past} locale={actor.locale} />
       </aside>
     </main>
   );
