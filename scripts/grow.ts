@@ -28,6 +28,10 @@ const SHARED = new Set([
   "auth_session",
 ]);
 
+/** An identifier made from a text, in the form of a random one (version 4), as the routes ask for. */
+const anew = (text: string): string =>
+  `overlay(overlay(md5(${text}) placing '4' from 13) placing 'a' from 17)::uuid`;
+
 /** Copies a client with everything that belongs to it, `copies` times. */
 export async function copyClient(sql: Sql, clientId: string, copies: number): Promise<void> {
   const tables = (await tablesOf(sql)).filter((t) => !SHARED.has(t.name));
@@ -49,7 +53,7 @@ export async function copyClient(sql: Sql, clientId: string, copies: number): Pr
       if (links.length === 0) continue;
       const values = t.columns.map((c) =>
         t.uuids.has(c)
-          ? `case when ${c} = any($1::uuid[]) then md5(${c}::text || n)::uuid else ${c} end`
+          ? `case when ${c} = any($1::uuid[]) then ${anew(`${c}::text || n`)} else ${c} end`
           : t.name === "client" && c === "name"
             ? "name || ' ' || n"
             : c,
@@ -73,7 +77,7 @@ export async function growHistory(sql: Sql, clientId: string, visits: number): P
           min(v.received_at) over () as oldest
         from visit v join episode e on e.id = v.episode_id join visit_end d on d.visit_id = v.id
         where e.client_id = ${clientId})
-      select o.id, md5(o.id::text || n)::uuid as new_id, o.oldest - make_interval(days => 2 * (n + 1)) - o.received_at as by, n
+      select o.id, ${tx.unsafe(anew("o.id::text || n"))} as new_id, o.oldest - make_interval(days => 2 * (n + 1)) - o.received_at as by, n
       from generate_series(0, ${visits - 1}) n join old o on o.at = n % o.of`;
     const tables = (await tablesOf(tx as unknown as Sql)).filter(
       (t) => t.columns.includes("visit_id") || t.name === "visit",
@@ -85,7 +89,7 @@ export async function growHistory(sql: Sql, clientId: string, visits: number): P
       const visit = t.name === "visit" ? "id" : "visit_id";
       const values = t.columns.map((c) => {
         if (c === visit) return "g.new_id";
-        if (c === "id" || c === "corrects") return `md5(t.${c}::text || g.n)::uuid`;
+        if (c === "id" || c === "corrects") return anew(`t.${c}::text || g.n`);
         return isTime.has(`${t.name}.${c}`) ? `t.${c} + g.by` : `t.${c}`;
       });
       await tx.unsafe(

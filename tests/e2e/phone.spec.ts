@@ -1,5 +1,6 @@
 import { type Browser, expect, type Page, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
+import { runPhone } from "./support/run";
 import { letANightPass, putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -143,28 +144,7 @@ test("the sheet for home runs on a phone, once without a network, and counts as 
   await expectFits(their);
   await expectAccessible(their);
 
-  const seen = new Set<string>();
-  for (let i = 0; i < 200; i++) {
-    const word = (await their.getByTestId("band").textContent()) ?? "";
-    const heading = (await their.getByRole("heading", { level: 1 }).first().textContent()) ?? "";
-    if (word === "DONE") break;
-    if (word === "NEXT") {
-      seen.add(heading);
-      await key(their, "I am ready").click();
-    } else if (word === "GO" || word === "REST") {
-      await their.getByRole("button", { name: /^Start/ }).click();
-    } else if (word === "HOLD") {
-      await their.clock.runFor(61_000);
-    } else if (word === "MOVE") {
-      await their.getByRole("button", { name: "one more" }).click();
-      await key(their, "That was it").click();
-    } else {
-      await key(their, "1 of 10").click();
-      const effort = their.getByRole("button", { name: /^(effort 5 of 10|5 more)$/ });
-      if (await effort.count()) await effort.click();
-    }
-    await their.clock.runFor(200);
-  }
+  const seen = await runPhone(their, { around: 1, inSets: 1 });
   await expect(their.getByRole("heading", { name: "Done for today" })).toBeVisible();
   expect(seen.size).toBe(3);
   await expect(their.getByText("kept on this phone").first()).toBeVisible();

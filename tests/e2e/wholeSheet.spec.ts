@@ -1,54 +1,11 @@
 import { expect, type Page, test } from "@playwright/test";
 import { clientId, isAlive, lineEditor, openStep, sheetLines, signIn } from "./support/bexlo";
+import { runFloor } from "./support/run";
 import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
 
 const band = (page: Page) => page.getByTestId("band");
-/** A clock that a test can wind on. */
-const LONGEST_HOLD_S = 62;
-/** A sheet has fewer things to do than this; a floor that does not move on is a fault, not a wait. */
-const MOST_DEEDS = 400;
-
-/** Does whatever the band of the floor asks for, with joint pain 0, until the visit is closed. */
-async function runVisit(page: Page): Promise<{ sets: number; lines: Set<string> }> {
-  const lines = new Set<string>();
-  let sets = 0;
-  for (let i = 0; i < MOST_DEEDS; i++) {
-    const word = (await band(page).textContent()) ?? "";
-    const where = (await page.locator("main").textContent()) ?? "";
-    if (word.includes("DONE")) return { sets, lines };
-    if (word.includes("SET UP")) {
-      lines.add((await page.getByRole("heading", { level: 2 }).first().textContent()) ?? "");
-      const pins = page.getByRole("checkbox", { name: /Safety pins/ });
-      if (await pins.count()) {
-        await page.keyboard.press("0");
-        // without the tick of the pins nothing starts
-        await expect(band(page)).toContainText("SET UP");
-        await pins.check();
-      }
-      await page.keyboard.press("0");
-    } else if (word.includes("HOLD")) await page.clock.runFor(LONGEST_HOLD_S * 1000);
-    else if (word.includes("MOVE") || word.includes("GO") || word.includes("REST"))
-      await page.keyboard.press(" ");
-    else if (where.includes("Everything is done")) {
-      await page.keyboard.press("0");
-      await expect(page.getByRole("button", { name: "Joint pain now: 0", exact: true })).toHaveAttribute(
-        "aria-pressed",
-        "true",
-      );
-      await page.keyboard.press("Enter");
-    } else {
-      const asked = page.getByRole("group", { name: /How many more|Felt effort/ });
-      const isRated = await page.getByText("Joint pain in it").count();
-      if (isRated) sets += 1;
-      await page.keyboard.press("0");
-      if (await asked.count()) await asked.getByRole("button", { name: /: 3$/ }).click();
-    }
-    await page.clock.runFor(200);
-  }
-  throw new Error(`The floor did not come to an end; it says ${await page.locator("main").textContent()}.`);
-}
 
 const CLIENTS = [
   { name: "Idony Greaves", morning: "0" },
@@ -81,7 +38,7 @@ for (const { name, morning } of CLIENTS)
     await page.clock.runFor(500);
     await page.keyboard.press("n");
     await page.clock.runFor(1000);
-    const ran = await runVisit(page);
+    const ran = await runFloor(page);
     expect(ran.lines.size).toBe(planned.length);
     expect(ran.sets).toBeGreaterThanOrEqual(planned.length);
     await page.clock.runFor(2000);

@@ -2,6 +2,7 @@ import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { closeSync, openSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import postgres from "postgres";
+import { copyClient } from "../../../scripts/grow";
 
 /** The app and its database as processes that a test can stop and start. */
 const DATA = process.env.BEXLO_DATA ?? ".data/test";
@@ -63,21 +64,21 @@ export async function restartEverything(): Promise<void> {
 }
 
 /**
- * A night passes for a client: what was run is one day older, as the morning after is not asked on the same day. What is
+ * A night, or several, pass for a client: what was run is so much older, as the morning after is not asked on the same day. What is
  * logged cannot be changed by the app; this is the database's owner.
  */
-export async function letANightPass(clientId: string): Promise<void> {
+export async function letANightPass(clientId: string, nights = 1): Promise<void> {
   const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
   const visits = owner`select v.id from visit v join episode e on e.id = v.episode_id
     where e.client_id = ${clientId}`;
-  await owner`update set_record set started_at = started_at - interval '1 day' where visit_id in (${visits})`;
-  await owner`update visit_end set ended_at = ended_at - interval '1 day' where visit_id in (${visits})`;
-  await owner`update client_link set sends_at = sends_at - interval '1 day', expires_at = expires_at - interval '1 day'
+  await owner`update set_record set started_at = started_at - make_interval(days => ${nights}) where visit_id in (${visits})`;
+  await owner`update visit_end set ended_at = ended_at - make_interval(days => ${nights}) where visit_id in (${visits})`;
+  await owner`update client_link set sends_at = sends_at - make_interval(days => ${nights}), expires_at = expires_at - make_interval(days => ${nights})
     where visit_id in (${visits})`;
-  await owner`update recheck r set at = at - interval '1 day'
+  await owner`update recheck r set at = at - make_interval(days => ${nights})
     from episode e where e.id = r.episode_id and e.client_id = ${clientId}`;
-  await owner`update visit set started_at = started_at - interval '1 day',
-    received_at = received_at - interval '1 day' where id in (${visits})`;
+  await owner`update visit set started_at = started_at - make_interval(days => ${nights}),
+    received_at = received_at - make_interval(days => ${nights}) where id in (${visits})`;
   await owner.end();
 }
 
@@ -112,4 +113,14 @@ export function signInOf(role: "therapist" | "trainer" | "admin"): { email: stri
   const [, email, password] = lines.map((l) => l.split("\t")).find(([r]) => r === role) ?? [];
   if (!email || !password) throw new Error(`No demo sign-in for ${role}.`);
   return { email, password };
+}
+
+/** Another client with the same history, under the name with a 1 behind it. */
+export async function aTwinOf(clientId: string): Promise<void> {
+  const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
+  await copyClient(owner, clientId, 1);
+  // rows that were copied past the app's own triggers count as changed
+  await owner`insert into revision (of, clinic_id, revision)
+    select id, clinic_id, nextval('revision_seq') from episode on conflict (of) do update set revision = excluded.revision`;
+  await owner.end();
 }

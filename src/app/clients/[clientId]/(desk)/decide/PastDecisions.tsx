@@ -11,6 +11,7 @@ export interface PastDecision {
   line: string;
   action: Action;
   sentence: string;
+  reasons: readonly string[];
   by: string;
 }
 
@@ -46,7 +47,12 @@ export function PastDecisions({
                   {d.line} · {shortDay(d.day, locale)} · {d.by}
                 </span>
               </p>
-              <p className="small">{d.sentence}</p>
+              <p className="small">
+                {d.sentence}
+                {d.reasons.length > 0 && (
+                  <span className="quiet"> Drafted because {d.reasons.join("; ")}.</span>
+                )}
+              </p>
             </div>
           </li>
         ))}

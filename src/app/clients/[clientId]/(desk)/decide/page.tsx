@@ -34,6 +34,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
           line: nameOf(v, d.lineId),
           action: d.action,
           sentence: d.sentence,
+          reasons: d.reasons,
           by: d.byOrderOf ? `by standing order of ${d.byOrderOf}` : d.by,
         })),
       ),
