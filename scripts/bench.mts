@@ -15,6 +15,8 @@ import { anchoredModel } from "../src/core/isometrics/fatigueModel";
 import { simulateHolds } from "../src/core/isometrics/simulateHolds";
 import { kneeExtension } from "../src/core/mechanics/postures/kneeExtension";
 import { EXERCISES, exerciseById } from "../src/core/rules/exercises";
+import { buildBlock } from "../src/core/schedule/block/buildBlock";
+import { checkBlock } from "../src/core/schedule/block/checkBlock";
 import { allowedArc } from "../src/core/selection/fit/allowedArc";
 import { exerciseUse } from "../src/core/selection/fit/exerciseUse";
 import { rangeSheet } from "../src/core/selection/rank/rangeSheet";
@@ -168,6 +170,37 @@ console.log(
   `draft / judge ${(drafting / judging).toFixed(0)}, simulation / judge ${(whole / judging).toFixed(2)}, search / simulation ${(search / whole).toFixed(0)}`,
 );
 
+console.log("\nWeek");
+const weekSheet = (id: string, kind: "strength" | "accumulated" | "iso" | "stretch", times: number) => ({
+  id,
+  kind,
+  minutes: 20,
+  needsGym: kind === "strength",
+  times,
+  keepTimes: Math.min(2, times),
+  hardReps: kind === "strength" ? 20 : 0,
+  kneecapChairS: kind === "stretch" ? 0 : 40,
+});
+const block = {
+  startsOn: "2026-03-02",
+  notBefore: "2026-03-02",
+  buildWeeks: 6,
+  keepWeeks: 4,
+  sheets: [weekSheet("a", "strength", 3), weekSheet("b", "iso", 4), weekSheet("c", "stretch", 5)],
+  minutes: [60, 60, 45, 60, 60, 30, 30],
+  gym: [true, false, true, false, true, false, false],
+  away: ["2026-03-25", "2026-04-06"],
+  hardDone: [],
+  weeksDone: Array.from({ length: 4 }, () => ({ hardReps: 60, kneecapChairS: 400 })),
+  begun: { hardReps: 0, kneecapChairS: 0 },
+};
+const laid = buildBlock(block);
+const laying = time("lay ten weeks of three sheets (exact search)", () => buildBlock(block), 40);
+const asking = time("ask every rule of those ten weeks (while dragging)", () => checkBlock(block, laid.days));
+console.log(
+  `lay / ask ${(laying / asking).toFixed(0)}; asked within a frame of 16 ms: ${asking < 16 ? "yes" : "no"}`,
+);
+
 console.log("\nChromium on the built app");
 await startServer();
 const browser = await chromium.launch({
@@ -260,6 +293,25 @@ await page.getByRole("button", { name: "Search" }).click();
 await page.getByRole("button", { name: /Use/ }).waitFor();
 console.log(
   `${"find a dose in a fresh worker, click to answer".padEnd(58)} ${String(Date.now() - before).padStart(10)} ms, long tasks ${await longTasks()}`,
+);
+
+await page.goto(`/clients/${id}/week`);
+await isAlive(page);
+await page.getByText("Fits every rule").waitFor();
+await longTasks();
+const chip = await page
+  .getByRole("button", { name: /^(Gym|Holds), / })
+  .first()
+  .boundingBox();
+if (!chip) throw new Error("No day to drag.");
+await page.mouse.move(chip.x + 10, chip.y + 6);
+await page.mouse.down();
+for (let i = 0; i < 120; i++)
+  await page.mouse.move(chip.x + 10 + 260 + 250 * Math.sin(i / 12), chip.y + 6 + 60);
+await page.mouse.up();
+await page.waitForTimeout(600);
+console.log(
+  `${"long tasks while a day is dragged (120 moves), then laid anew".padEnd(58)} ${await longTasks()}`,
 );
 
 await page.goto(`/clients/${id}/measure`);

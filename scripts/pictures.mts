@@ -37,25 +37,40 @@ const [tove, pell, jorun, quill, idony] = [
 
 await go("/caseload");
 await shot("caseload");
-await go("/clients/new");
-await shot("new-client");
+
+// what clients see, on a phone that nobody is signed in on
+await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+const copied = async (label: string) => {
+  await page.getByRole("button", { name: label }).click();
+  await page.getByText("copied").first().waitFor();
+  return page.evaluate(() => navigator.clipboard.readText());
+};
+const phone = await (
+  await browser.newContext({ viewport: { width: 390, height: 844 }, locale: "en-GB", hasTouch: true })
+).newPage();
+await go("/outbox");
+await phone.goto(await copied("Copy the link for Tove Aldermoor"));
+await isAlive(phone);
+await phone.getByRole("button", { name: "2 of 10" }).click();
+await shot("phone-morning", phone);
+await go(`/clients/${jorun}/dose`);
+await page.getByRole("button", { name: "Make a link for the phone" }).click();
+await phone.goto(await copied("Copy the link for home"));
+await isAlive(phone);
+for (const press of ["no, nothing", "Begin", "I am ready", "1 of 10", "Start"])
+  await phone.getByRole("button", { name: press, exact: true }).first().click();
+await phone.waitForTimeout(3000);
+await shot("phone-home", phone);
+await phone.close();
+
 await go(`/clients/${pell}/story`);
 await shot("story");
 await go(`/clients/${quill}/screen`);
 await shot("screen");
 await go(`/clients/${pell}/limits`);
 await shot("limits");
-await go(`/clients/${idony}/limits`);
-await page
-  .getByRole("button", { name: "Compare and choose: Open-chain extension in the ACL-deficient knee" })
-  .click();
-await page.getByRole("radio", { name: /Progressive full arc/ }).check();
-await page.getByText("It would change").waitFor();
-await shot("stance");
 await go(`/clients/${pell}/choose`);
 await shot("choose");
-await go(`/clients/${pell}/choose?ask=press-heavier&angle=45`);
-await shot("compare");
 await go(`/clients/${idony}/dose`);
 await page
   .getByRole("navigation", { name: "Sheets of this client" })
@@ -91,6 +106,9 @@ await shot("measure");
 await page.keyboard.press("s");
 await page.getByText(/^Saved:/).waitFor();
 
+await go(`/clients/${idony}/week`);
+await page.getByText("Fits every rule").waitFor();
+await shot("week");
 await go(`/clients/${pell}/decide`);
 await shot("decide");
 await go(`/clients/${pell}/morning`);

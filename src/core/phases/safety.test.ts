@@ -91,7 +91,17 @@ describe("what a condition's phase means for a hold", () => {
 
 test("a trainer runs and records, and changes neither dose nor limit nor decision", () => {
   const allowed = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("trainer", d));
-  expect(allowed.sort()).toEqual(["client.read", "response.record", "session.run", "swap.take"]);
+  expect(allowed.sort()).toEqual([
+    "client.read",
+    "link.make",
+    "request.make",
+    "response.record",
+    "session.run",
+    "swap.take",
+  ]);
+  // who answers by a link does that, and runs the sheet of the link, and nothing else
+  const byLink = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("client", d));
+  expect(byLink.sort()).toEqual(["home.run", "morning.answer"]);
   for (const r of role.options) expect(may(r, "client.read")).toBe(true);
   expect(may("admin", "plan.write")).toBe(false);
 });

@@ -78,7 +78,8 @@ export function WeekDesk(props: {
   const swapAt = <T,>(all: readonly T[], at: number, value: T): T[] =>
     all.map((x, i) => (i === at ? value : x));
   const keep = async () => {
-    if (!mayWrite) return;
+    // while days are laid anew there is nothing to keep yet
+    if (!mayWrite || !plan.isLaid || broken.length > 0) return;
     setProblem(null);
     const sent = await send(`/api/clients/${clientId}/blocks`, {
       id: crypto.randomUUID(),

@@ -47,7 +47,10 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
       clearTimeout(timer);
     };
   }, [turn]);
-  const again = () => setTurn((n) => n + 1);
+  const again = () => {
+    setLaid(false);
+    setTurn((n) => n + 1);
+  };
   const ask = (part: Partial<BlockQuestion>) => {
     setQuestion((q) => ({ ...q, ...part }));
     again();
