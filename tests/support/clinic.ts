@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import postgres from "postgres";
 import type { Role } from "@/core/access/roles";
 import type { Irritability, School } from "@/core/progression/painRule";
+import type { Action } from "@/core/progression/safetyRules";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { StrengthTestInput } from "@/core/strength/testInput";
 import { type RobotOptions, robot } from "@/core/testdata/visitRobot";
@@ -15,6 +16,8 @@ import { questionsOf, recordScreening } from "@/server/client/screenings";
 import { recordTest } from "@/server/measure/measurements";
 import { saveSheet } from "@/server/sheets/saveSheet";
 import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
+import { type VisitDraft, visitDrafts } from "@/server/visits/decisionDrafts";
+import { takeDecisions } from "@/server/visits/decisions";
 import { answerRecheck } from "@/server/visits/rechecks";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 
@@ -330,4 +333,34 @@ export async function runVisit(
   const visitId = await openedVisit(clinic, client, at, sheet);
   await sendLog(clinic, visitId, await logOf(clinic, client, at, run));
   return visitId;
+}
+
+/** Takes every draft of the oldest visit that waits, as it stands; gives what was drafted, null where none waits. */
+export async function takeAll(
+  clinic: TestClinic,
+  client: ClientEpisode,
+  at: Date,
+): Promise<VisitDraft | null> {
+  return clinic.as(
+    "therapist",
+    async (ctx) => {
+      const [draft] = await visitDrafts(ctx, client);
+      if (!draft) return null;
+      const one = (lineId: string | null, action: Action) => ({
+        id: randomUUID(),
+        lineId,
+        action,
+        computedAction: action,
+        overrideReason: null,
+      });
+      await takeDecisions(ctx, client, {
+        visitId: draft.visit.id,
+        lines: draft.stopsAll
+          ? [one(null, "STOP_REFER")]
+          : draft.lines.map((l) => one(l.plan.lineId, l.decision.action)),
+      });
+      return draft;
+    },
+    at,
+  );
 }

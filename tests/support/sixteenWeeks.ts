@@ -11,8 +11,6 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
 import { sheetsOf } from "@/server/sheets/sheets";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
 import { keepBlock } from "@/server/week/blocks";
@@ -29,6 +27,7 @@ import {
   screenClear,
   squats,
   type TestClinic,
+  takeAll,
   testInput,
 } from "./clinic";
 
@@ -55,16 +54,16 @@ export const SIMULATED: readonly SimulatedClient[] = [
   {
     ...usual,
     name: "flaring",
-    words: "as steady; in week 5 joint pain of 5 in the sets and 4 the morning after",
-    pain: (d) => (week(d) === 5 ? 5 : 1),
-    morning: (d) => (week(d) === 5 ? 4 : 1),
+    words: "as steady; in week 3 joint pain of 5 in the sets and 4 the morning after",
+    pain: (d) => (week(d) === 3 ? 5 : 1),
+    morning: (d) => (week(d) === 3 ? 4 : 1),
   },
   {
     ...usual,
     name: "plateau",
-    words: "from week 4 on the muscle gives out after 20 s and the holds feel like 9",
-    felt: (d) => (week(d) >= 4 ? 9 : 6),
-    givesUpS: (d) => (week(d) >= 4 ? 20 : null),
+    words: "from week 2 on the muscle gives out after 20 s and the holds feel like 9",
+    felt: (d) => (week(d) >= 2 ? 9 : 6),
+    givesUpS: (d) => (week(d) >= 2 ? 20 : null),
   },
   {
     ...usual,
@@ -82,8 +81,8 @@ export const SIMULATED: readonly SimulatedClient[] = [
   {
     ...usual,
     name: "away",
-    words: "nothing for 32 days from week 6 on, then as steady",
-    comes: (d) => d < 35 || d >= 67,
+    words: "nothing for 32 days from week 2 on, then as steady",
+    comes: (d) => d < 7 || d >= 39,
   },
 ];
 
@@ -248,42 +247,15 @@ async function oneVisit(
       next,
     );
   else row.unanswered++;
-  await clinic.as(
-    "therapist",
-    async (ctx) => {
-      const draft = (await visitDrafts(ctx, client)).find((x) => x.visit.id === visitId);
-      if (!draft) return;
-      await takeDecisions(ctx, client, {
-        visitId,
-        lines: draft.stopsAll
-          ? [
-              {
-                id: randomUUID(),
-                lineId: null,
-                action: "STOP_REFER",
-                computedAction: "STOP_REFER",
-                overrideReason: null,
-              },
-            ]
-          : draft.lines.map((l) => ({
-              id: randomUUID(),
-              lineId: l.plan.lineId,
-              action: l.decision.action,
-              computedAction: l.decision.action,
-              overrideReason: null,
-            })),
-      });
-      for (const l of draft.lines) {
-        row.actions[l.decision.action]++;
-        if (l.decision.action === "PROGRESS" && pain === null)
-          broken.push(`day ${v.day}: ${l.kept.name} progressed without a morning`);
-        if (pain !== null && pain >= 3 && l.decision.action === "PROGRESS")
-          broken.push(`day ${v.day}: ${l.kept.name} progressed after a morning of ${pain}`);
-        await lookAtNext(l.kept, l.decision.action, v, broken);
-      }
-    },
-    next,
-  );
+  const draft = await takeAll(clinic, client, next);
+  for (const l of draft?.visit.id === visitId ? draft.lines : []) {
+    row.actions[l.decision.action]++;
+    if (l.decision.action === "PROGRESS" && pain === null)
+      broken.push(`day ${v.day}: ${l.kept.name} progressed without a morning`);
+    if (pain !== null && pain >= 3 && l.decision.action === "PROGRESS")
+      broken.push(`day ${v.day}: ${l.kept.name} progressed after a morning of ${pain}`);
+    await lookAtNext(l.kept, l.decision.action, v, broken);
+  }
   const after = await sheetNow();
   if (!after) return;
   await clinic.as(

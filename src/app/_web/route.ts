@@ -206,3 +206,21 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
     }
   };
 }
+
+/** A route that reads: signed in, work in one transaction of the clinic, and `answer` makes the response of what it finds. */
+export function reads<T, P extends Record<string, string>>(
+  work: (ctx: Ctx, params: P) => Promise<T>,
+  answerOf: (found: T) => Response,
+) {
+  return async (_request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
+    try {
+      const actor = await currentActor();
+      if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
+      const where = await params;
+      mustBeRecords(where);
+      return answerOf(await inClinic(actor.clinicId, (tx) => work({ tx, actor, now: new Date() }, where)));
+    } catch (error) {
+      return problemResponse(error);
+    }
+  };
+}

@@ -6,8 +6,7 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { visitDrafts, waitingDraft } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
+import { waitingDraft } from "@/server/visits/decisionDrafts";
 import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck } from "@/server/visits/rechecks";
 import {
@@ -23,6 +22,7 @@ import {
   sendLog,
   squats,
   type TestClinic,
+  takeAll,
 } from "../../support/clinic";
 
 let clinic: TestClinic;
@@ -36,28 +36,6 @@ const onPage =
   <T>(work: (ctx: Ctx) => Promise<T>) =>
   (ctx: Ctx): Promise<T> =>
     work({ ...ctx, asked: new Map() });
-
-/** Takes every draft of a visit as it stands. */
-async function takeAll(own: TestClinic, client: ClientEpisode, at: Date): Promise<void> {
-  await own.as(
-    "therapist",
-    async (ctx) => {
-      const [draft] = await visitDrafts(ctx, client);
-      if (!draft) throw new Error("nothing waits for a decision");
-      await takeDecisions(ctx, client, {
-        visitId: draft.visit.id,
-        lines: draft.lines.map((l) => ({
-          id: randomUUID(),
-          lineId: l.plan.lineId,
-          action: l.decision.action,
-          computedAction: l.decision.action,
-          overrideReason: null,
-        })),
-      });
-    },
-    at,
-  );
-}
 
 const morningOf = (own: TestClinic, client: ClientEpisode, visitId: string, pain: number, at: Date) =>
   own.as(

@@ -106,7 +106,7 @@ test("no other token opens anything: changed, cut, of another clinic's key, of a
     `${token}x`,
     `${signature}.${id}`,
     "",
-    "a".repeat(22) + "." + "b".repeat(32),
+    `${"a".repeat(22)}.${"b".repeat(32)}`,
   ];
   for (const [i, t] of wrong.entries())
     await expect(openLink(t, "morning", `192.0.2.${100 + i}`, hour(9))).rejects.toThrow(/does not fit/);

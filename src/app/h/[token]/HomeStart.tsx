@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
 import { lineWords } from "@/app/_link/homeWords";
-import { SIGNS_SAID } from "@/core/visit/client/clientMorning";
+import { SignsSaid } from "@/app/_link/SignsSaid";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
 
@@ -45,27 +45,7 @@ export function HomeStart({ sheet, onBegin }: { sheet: HomeSheet; onBegin: (sign
         }}
         columns={2}
       />
-      {isNew === "yes" && (
-        <fieldset className="mt-4">
-          <legend className="text-[17px] font-bold">What is it?</legend>
-          {SIGNS_SAID.filter((s) => sheet.signs.includes(s.sign)).map((s) => (
-            <label
-              key={s.sign}
-              className="mt-2 flex min-h-[54px] cursor-pointer items-center gap-3 rounded border border-base-content/50 bg-base-100 px-3 py-2 text-[17px] leading-snug"
-            >
-              <input
-                type="checkbox"
-                className="checkbox checkbox-lg shrink-0 border-base-content/60"
-                checked={marked.includes(s.sign)}
-                onChange={(e) =>
-                  setMarked(e.target.checked ? [...marked, s.sign] : marked.filter((m) => m !== s.sign))
-                }
-              />
-              {s.words}
-            </label>
-          ))}
-        </fieldset>
-      )}
+      {isNew === "yes" && <SignsSaid asked={sheet.signs} marked={marked} onMark={setMarked} />}
       <p role="alert" className={problem ? "mt-5 border-l-4 border-accent pl-3 text-[17px]" : "sr-only"}>
         {problem}
       </p>

@@ -1,12 +1,8 @@
 "use client";
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
-import {
-  SIGNS_SAID,
-  STIFFNESS_BANDS,
-  type SwellingSaid,
-  URGENT_SIGNS,
-} from "@/core/visit/client/clientMorning";
+import { SignsSaid } from "@/app/_link/SignsSaid";
+import { STIFFNESS_BANDS, type SwellingSaid, URGENT_SIGNS } from "@/core/visit/client/clientMorning";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import { send } from "@/ui/send";
 
@@ -152,26 +148,14 @@ export function MorningAnswer({
         columns={2}
       />
       {isWorried === "yes" && (
-        <fieldset className="mt-4">
-          <legend className="text-[17px] font-bold">What is it?</legend>
-          {SIGNS_SAID.filter((s) => signs.includes(s.sign)).map((s) => (
-            <label
-              key={s.sign}
-              className="mt-2 flex min-h-[54px] cursor-pointer items-center gap-3 rounded border border-base-content/50 bg-base-100 px-3 py-2 text-[17px] leading-snug"
-            >
-              <input
-                type="checkbox"
-                className="checkbox checkbox-lg shrink-0 border-base-content/60"
-                checked={marked.includes(s.sign)}
-                onChange={(e) => {
-                  setMarked(e.target.checked ? [...marked, s.sign] : marked.filter((m) => m !== s.sign));
-                  changed();
-                }}
-              />
-              {s.words}
-            </label>
-          ))}
-        </fieldset>
+        <SignsSaid
+          asked={signs}
+          marked={marked}
+          onMark={(all) => {
+            setMarked(all);
+            changed();
+          }}
+        />
       )}
       <p role="alert" className={problem ? "mt-5 border-l-4 border-accent pl-3 text-[17px]" : "sr-only"}>
         {problem}

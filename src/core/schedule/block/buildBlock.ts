@@ -8,7 +8,7 @@ import {
   type WeekLoad,
   weeksOf,
 } from "./block";
-import { type SolvedWeek, solveWeek } from "./solveWeek";
+import { type SolvedWeek, solveWeek, type WeekQuestion } from "./solveWeek";
 import { type HardDay, isHard, type WeekSheet } from "./weekRules";
 
 /** One week of a block as it was solved. */
@@ -44,13 +44,21 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
   };
   nodes += usual.building.nodes + usual.keeping.nodes;
   const done: WeekLoad[] = [...q.weeksDone];
+  // most weeks of a block ask the same: each question is solved once
+  const known = new Map<string, SolvedWeek>();
+  const solve = (asked: WeekQuestion): SolvedWeek => {
+    const key = JSON.stringify(asked);
+    const found = known.get(key) ?? solveWeek(asked);
+    known.set(key, found);
+    return found;
+  };
   for (let w = 0; w < weeksOf(q); w++) {
     const isKeeping = w >= q.buildWeeks;
     const startsOn = daysAfter(q.startsOn, w * 7);
     const sheets = sheetsIn(q, isKeeping);
     const most = mostOfWeek(done, weeks.at(-1)?.most ?? null, sheets);
     const own = usual[isKeeping ? "keeping" : "building"];
-    const solved = solveWeek({
+    const solved = solve({
       sheets,
       minutes: q.minutes.map((m, d) => (isFree(q, daysAfter(startsOn, d)) ? m : 0)),
       gym: q.gym,

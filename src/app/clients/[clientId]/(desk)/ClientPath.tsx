@@ -30,7 +30,7 @@ export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps
     return { name, ...steps[step], href: `/clients/${clientId}/${step}`, isHere: here === step };
   });
   return (
-    <div className="border-r border-rule">
+    <div className="border-r border-rule print:hidden">
       <Path entries={entries} />
       <nav aria-label="Record">
         <Link

@@ -1,8 +1,5 @@
-import { currentActor } from "@/app/_web/actor";
-import { changes, problemResponse } from "@/app/_web/route";
+import { changes, reads } from "@/app/_web/route";
 import { requestAsked } from "@/core/requests/requestInput";
-import { inClinic } from "@/server/base/db";
-import { Refused } from "@/server/base/refused";
 import { clientEpisode } from "@/server/client/clients";
 import { makeRequest, requestsOf } from "@/server/requests/requests";
 
@@ -11,20 +8,8 @@ export const POST = changes(requestAsked, async (ctx, body, params: { clientId: 
 );
 
 /** What was asked and answered: the floor looks now and then. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ clientId: string }> },
-): Promise<Response> {
-  try {
-    const actor = await currentActor();
-    if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
-    const { clientId } = await params;
-    const requests = await inClinic(actor.clinicId, async (tx) => {
-      const ctx = { tx, actor, now: new Date() };
-      return requestsOf(ctx, (await clientEpisode(ctx, clientId)).episodeId);
-    });
-    return Response.json({ ok: true, result: requests });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = reads(
+  async (ctx, params: { clientId: string }) =>
+    requestsOf(ctx, (await clientEpisode(ctx, params.clientId)).episodeId),
+  (requests) => Response.json({ ok: true, result: requests }),
+);

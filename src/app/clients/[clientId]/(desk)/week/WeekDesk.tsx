@@ -120,7 +120,7 @@ export function WeekDesk(props: {
     );
   const isFixed = !mayWrite;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px] print:block">
       <div className="min-w-0 px-4 py-3">
         <h1 className="text-[19px]">
           Which days{" "}
@@ -133,7 +133,7 @@ export function WeekDesk(props: {
             <DaysOffBox clientId={clientId} off={props.daysOff} mayDecide={props.mayDecide} />
           </div>
         )}
-        <div className="my-2">
+        <div className="my-2 print:hidden">
           <Wishes
             sheets={sheets}
             wishes={wishes}
@@ -173,7 +173,7 @@ export function WeekDesk(props: {
           A day's number marks it as away.
         </p>
       </div>
-      <aside className="border-l border-rule bg-base-100 px-5 py-3">
+      <aside className="border-l border-rule bg-base-100 px-5 py-3 print:hidden">
         <Rules broken={broken} plan={plan} sheets={sheets} />
         <WeekBars
           of="hardReps"
