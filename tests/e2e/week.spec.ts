@@ -87,7 +87,8 @@ test("the week is laid by the rules, moved by keys and by hand with the rules in
     await expect(page.locator(`td[data-day="${day}"]`)).toContainText("away");
   });
 
-  await expect(page.getByRole("button", { name: /^Keep these days/ })).toBeEnabled();
+  await expect(verdict(page)).toContainText("Fits every rule", { timeout: 15_000 });
+  await expect(page.getByRole("button", { name: /^Keep these days/ })).toBeEnabled({ timeout: 15_000 });
   await page.keyboard.press("s");
   await expect(page.getByText(/^Kept/)).toBeVisible();
   await page.reload();

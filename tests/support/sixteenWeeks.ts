@@ -10,9 +10,10 @@ import { seededRandom } from "@/devices/simulated/random";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/sheets/facts";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
+import { isStopped, recentVisits } from "@/server/visits/visits";
 import { keepBlock } from "@/server/week/blocks";
 import { isRestDay } from "@/server/week/restDay";
 import { chooseReturn, daysOffOf } from "@/server/week/returns";
@@ -109,6 +110,7 @@ export interface SimulatedCourse {
 }
 
 const WEEKS = 16;
+const WEEK_MS = 7 * 86_400_000;
 const noActions = (): Record<Action, number> => ({ PROGRESS: 0, HOLD: 0, REGRESS: 0, STOP_REFER: 0 });
 
 /** Lives sixteen weeks of one client through the product's own functions; a therapist takes every draft as it stands. */
@@ -208,14 +210,17 @@ async function oneVisit(
       (s) => s.sheetId === v.sheetId,
     );
   await returned(clinic, client, v.day, row);
-  const sheet = await sheetNow();
-  if (!sheet) return;
+  const found = await sheetNow();
+  if (!found) return;
+  const sheet = await seenAgain(clinic, client, found, v.day, row);
   const barred = await clinic.as("trainer", (ctx) => floorBarred(ctx, client, sheet), at);
   // who comes on days that nobody planned works alone, as by a link at home
   const rests =
     c.isEager && (await clinic.as("trainer", (ctx) => isRestDay(ctx, client.episodeId, sheet), at));
   if (barred || rests) {
     row.refused++;
+    const why = rests ? "a day of rest" : ((barred ?? "").split(/[.:]/)[0] ?? "");
+    if (!row.notes.includes(why)) row.notes.push(why);
     return;
   }
   const gaveUp = c.givesUpS(v.day);
@@ -285,6 +290,35 @@ async function oneVisit(
 /** Seconds under tension or repetitions of a line. */
 const workOf = (l: KeptLine): number =>
   l.sets.reduce((sum, s) => sum + (s.holds ? s.holds.reps * s.holds.holdS : (s.reps ?? s.tensionS)), 0);
+
+/** After a stop the therapist sees the client a week later and writes a new version: the holds lower, the rest the same. */
+async function seenAgain(
+  clinic: TestClinic,
+  client: ClientEpisode,
+  sheet: SheetVersion,
+  day: number,
+  row: SimulatedWeek,
+): Promise<SheetVersion> {
+  const at = daysLater(day, 8);
+  const visits = await clinic.as("therapist", (ctx) => recentVisits(ctx, client.episodeId), at);
+  const stopped = visits
+    .flatMap((v) => v.decisions)
+    .filter((d) => d.action === "STOP_REFER")
+    .at(-1);
+  if (!isStopped(visits, sheet) || !stopped || at.getTime() - stopped.at.getTime() < WEEK_MS) return sheet;
+  row.notes.push("seen again after the stop, planned lower");
+  const items = sheet.lines.map(({ plan }) =>
+    plan.scheme.kind === "holds"
+      ? { ...plan, scheme: { ...plan.scheme, atDeg: 45, effort: { kind: "felt" as const, felt: 5 } } }
+      : plan,
+  );
+  return clinic.as(
+    "therapist",
+    (ctx) =>
+      saveLines(ctx, client, items, { sheetId: sheet.sheetId, name: sheet.name, baseVersion: sheet.version }),
+    at,
+  );
+}
 
 /** After days off somebody chooses what is proposed; a new beginning is screened and tested. */
 async function returned(

@@ -1,14 +1,15 @@
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { Side } from "@/core/units/fields";
 import type { Task } from "@/core/visit/tasks";
 
 const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 
 /** "3 times 30 seconds, each leg": what a line comes to, in a client's words; every figure is the sheet's own. */
-export function lineWords(l: KeptLine): string {
+export function lineWords(l: KeptLine, side: Side): string {
   const work = l.sets.filter((s) => s.role === "work");
   const [first] = work;
   if (!first) return "";
-  const legs = l.legs === "together" ? "both legs together" : l.legs === "one" ? "one leg" : "each leg";
+  const legs = l.legs === "together" ? "both legs together" : l.legs === "one" ? `${side} leg` : "each leg";
   const set = first.holds
     ? `${first.holds.reps === 1 ? "" : `${first.holds.reps} × `}${Math.round(first.holds.holdS)} seconds`
     : first.reps === null

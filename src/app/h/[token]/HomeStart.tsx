@@ -27,7 +27,7 @@ export function HomeStart({ sheet, onBegin }: { sheet: HomeSheet; onBegin: (sign
         {sheet.lines.map((l) => (
           <li key={l.lineId} className="border-b border-rule py-2 text-[18px]">
             <b>{l.name}</b>
-            <span className="block text-[16px]">{lineWords(l)}</span>
+            <span className="block text-[16px]">{lineWords(l, sheet.firstSide)}</span>
           </li>
         ))}
       </ol>

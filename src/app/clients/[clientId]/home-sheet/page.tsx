@@ -11,6 +11,7 @@ import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf } from "@/server/sheets/sheets";
+import { firstSideOf } from "@/server/visits/running";
 import { blockOf } from "@/server/week/blocks";
 import { longDay, shortDay } from "@/ui/dates";
 import { LinePose } from "@/ui/pose/LinePose";
@@ -41,6 +42,7 @@ export default async function HomeSheetPage({
       sheet,
       day: today(ctx),
       painMax: await painMaxFor(ctx, client),
+      firstSide: await firstSideOf(ctx, client),
       exercises: (await exercisesOf(ctx)).map((e) => e.exercise),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
       planned: new Set(block?.days.filter((d) => d.sheetId === sheet?.sheetId).map((d) => d.on) ?? []),
@@ -85,20 +87,22 @@ export default async function HomeSheetPage({
                 <h2 className="text-[20px]">
                   {i + 1}. {kept.name}
                 </h2>
-                <p className="text-[19px] font-bold">{lineWords(kept)}</p>
+                <p className="text-[19px] font-bold">{lineWords(kept, data.firstSide)}</p>
                 {exercise && <p>You need: {exercise.equipment}</p>}
                 {kept.setUp.length > 0 && <p>{kept.setUp.map((s) => `${s.name} ${s.value}`).join(", ")}</p>}
                 <p>{exercise?.cues.slice(0, 2).join(" ")}</p>
                 <p>{feltWords(kept)}</p>
               </div>
-              <div data-theme="paper" className="[&_svg]:max-h-[150px]">
-                <LinePose
-                  line={kept}
-                  body={bodyOf(client)}
-                  machines={data.machines}
-                  loadKg={kept.sets[0]?.loadKg ?? null}
-                />
-              </div>
+              {kept.drawing && (
+                <div data-theme="paper" className="[&_svg]:max-h-[150px]">
+                  <LinePose
+                    line={kept}
+                    body={bodyOf(client)}
+                    machines={data.machines}
+                    loadKg={kept.sets[0]?.loadKg ?? null}
+                  />
+                </div>
+              )}
             </li>,
           ];
         })}

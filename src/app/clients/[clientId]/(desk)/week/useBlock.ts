@@ -35,12 +35,14 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
     let isStale = false;
     const timer = setTimeout(async () => {
       const from = performance.now();
-      const built = await door.current?.build(question, pins);
-      if (isStale || !built) return;
+      // a worker that fails leaves the days as they stood; the rules still look at them
+      const built = await door.current?.build(question, pins).catch(() => null);
+      if (isStale) return;
+      setLaid(true);
+      if (!built) return;
       setDays(built.days);
       setDropped(built.weeks);
       setTookMs(performance.now() - from);
-      setLaid(true);
     }, WAIT_MS);
     return () => {
       isStale = true;
