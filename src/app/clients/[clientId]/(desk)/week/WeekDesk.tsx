@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useRef, useState } from "react";
+import { startTransition, useMemo, useRef, useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import type { SheetWish } from "@/core/schedule/block/blockInput";
@@ -162,7 +162,7 @@ export function WeekDesk(props: {
             setSaved(false);
             plan.move(day, on);
           }}
-          onOver={(day, on) => setOver(day && on ? { day, on } : null)}
+          onOver={(day, on) => startTransition(() => setOver(day && on ? { day, on } : null))}
           onLetGo={plan.letGo}
           onAway={(on) =>
             ask({ away: q.away.includes(on) ? q.away.filter((d) => d !== on) : [...q.away, on].sort() })

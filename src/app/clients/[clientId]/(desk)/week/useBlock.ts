@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import type { BlockQuestion, PlannedDay } from "@/core/schedule/block/block";
 import type { BuiltWeek } from "@/core/schedule/block/buildBlock";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
@@ -38,11 +38,15 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
       // a worker that fails leaves the days as they stood; the rules still look at them
       const built = await door.current?.build(question, pins).catch(() => null);
       if (isStale) return;
-      setLaid(true);
-      if (!built) return;
-      setDays(built.days);
-      setDropped(built.weeks);
-      setTookMs(performance.now() - from);
+      const tookMs = performance.now() - from;
+      // many cells change at once: in pieces, so that a hand is never kept waiting
+      startTransition(() => {
+        setLaid(true);
+        if (!built) return;
+        setDays(built.days);
+        setDropped(built.weeks);
+        setTookMs(tookMs);
+      });
     }, WAIT_MS);
     return () => {
       isStale = true;
