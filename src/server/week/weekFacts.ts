@@ -13,6 +13,9 @@ export interface PlannableSheet extends BlockSheet {
   name: string;
   place: SheetVersion["place"];
   lines: number;
+  /** work sets of one run, and seconds under tension */
+  sets: number;
+  tensionS: number;
   /** the angle of its first hold, where it is one */
   holdDeg: number | null;
 }
@@ -56,6 +59,8 @@ export async function weekFacts(
       name: s.name,
       place: s.place,
       lines: s.lines.length,
+      sets: kept.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0),
+      tensionS: kept.reduce((sum, l) => sum + l.sets.reduce((t, x) => t + x.tensionS, 0), 0),
       holdDeg: hold?.fromDeg ?? null,
       kind,
       minutes: Math.ceil(s.seconds / 60),

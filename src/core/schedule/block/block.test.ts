@@ -89,6 +89,7 @@ test("over thousands of clients no hard rule is ever broken, and what is dropped
           ).length;
           const dropped = week.dropped.find((x) => x.sheetId === s.id);
           expect(had + (dropped?.times ?? 0)).toBe(wish);
+          if (dropped) expect(dropped.because.length).toBeGreaterThan(0);
         }
     }),
     { numRuns: 1500 },

@@ -31,11 +31,12 @@ export function brokenWords(b: Broken): string {
 }
 
 /** Why a wish could not be met, by the rules that stood in its way. */
-export function droppedWords(times: number, name: string, because: readonly WeekRule[]): string {
+export function droppedWords(
+  name: string,
+  { times, because, areTogether }: { times: number; because: readonly WeekRule[]; areTogether: boolean },
+): string {
   const days = `${times} ${times === 1 ? "day" : "days"} of ${name} left out`;
-  const reasons = because.map((rule) => REASONS[rule]);
-  if (reasons.length === 0) return `${days}: several rules together leave no room.`;
-  return `${days}: ${reasons.join(", or ")}.`;
+  return `${days}: ${because.map((rule) => REASONS[rule]).join(areTogether ? ", and " : ", or ")}.`;
 }
 
 const REASONS: Record<WeekRule, string> = {

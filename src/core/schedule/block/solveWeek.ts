@@ -1,4 +1,11 @@
-import { type HardDay, isHard, tooClose, type WeekRule, type WeekSheet } from "./weekRules";
+import {
+  ACCUMULATED_GAP_DAYS,
+  type HardDay,
+  isHard,
+  tooClose,
+  type WeekRule,
+  type WeekSheet,
+} from "./weekRules";
 
 /** What is asked of one week. Days are 0 to 6; hard days of the weeks around it have numbers below 0 and above 6. */
 export interface WeekQuestion {
@@ -19,10 +26,17 @@ export interface WeekQuestion {
   most?: { hardReps: number | null; kneecapChairS: number | null };
 }
 
+/** What could not be had of a sheet, with the rules that stood in its way: each alone, or only together. */
+export interface Dropped {
+  sheetId: string;
+  times: number;
+  because: WeekRule[];
+  areTogether: boolean;
+}
+
 export interface SolvedWeek {
   days: Record<string, number[]>;
-  /** what could not be had, by sheet, with the rules of which each alone would have let it */
-  dropped: { sheetId: string; times: number; because: WeekRule[] }[];
+  dropped: Dropped[];
   cost: number;
   nodes: number;
 }
@@ -51,10 +65,10 @@ const CHOICES: readonly (readonly number[])[][] = Array.from({ length: DAYS + 1 
  * stood in the way. Dosing rules G1 and G2.
  */
 export function solveWeek(q: WeekQuestion): SolvedWeek {
-  const { found, times, nodes } = leastLoss(q, null);
+  const { found, times, nodes } = leastLoss(q, NONE);
   const dropped = q.sheets.flatMap((s, i) => {
     const left = s.times - (times[i] as number);
-    return left > 0 ? [{ sheetId: s.id, times: left, because: blamed(q, times, i) }] : [];
+    return left > 0 ? [{ sheetId: s.id, times: left, ...blamed(q, times, i) }] : [];
   });
   return { days: found?.days ?? {}, dropped, cost: found?.cost ?? 0, nodes };
 }
@@ -65,7 +79,9 @@ interface Found {
 }
 
 /** Rules that can be set aside to see what they cost. */
-type Relaxed = Exclude<WeekRule, "once_a_day" | "not_in_use"> | null;
+type Aside = Exclude<WeekRule, "once_a_day" | "not_in_use">;
+type Relaxed = ReadonlySet<Aside>;
+const NONE: Relaxed = new Set();
 
 function leastLoss(
   q: WeekQuestion,
@@ -80,20 +96,33 @@ function leastLoss(
   return { found: null, times: q.sheets.map(() => 0), nodes };
 }
 
-/** Rules of which each, set aside alone, would have let one more day of the sheet in. */
-function blamed(q: WeekQuestion, times: readonly number[], i: number): WeekRule[] {
-  const rules: Exclude<Relaxed, null>[] = [
-    "not_free",
-    "no_gym",
-    "minutes",
-    "hard_48h",
-    "after_accumulated_72h",
-    "accumulated_7d",
-    "hard_reps_week",
-    "kneecap_week",
-  ];
+const RULES: readonly Aside[] = [
+  "not_free",
+  "no_gym",
+  "minutes",
+  "hard_48h",
+  "after_accumulated_72h",
+  "accumulated_7d",
+  "hard_reps_week",
+  "kneecap_week",
+];
+
+/** Rules of which each, set aside alone, would have let one more day of the sheet in; else the first two that do together. */
+function blamed(
+  q: WeekQuestion,
+  times: readonly number[],
+  i: number,
+): Pick<Dropped, "because" | "areTogether"> {
   const oneMore = times.map((t, k) => (k === i ? t + 1 : t));
-  return rules.filter((rule) => fitsMost(q, oneMore, rule) && cheapest(q, oneMore, rule).found !== null);
+  const lets = (...aside: Aside[]): boolean => {
+    const relaxed = new Set(aside);
+    return fitsMost(q, oneMore, relaxed) && cheapest(q, oneMore, relaxed).found !== null;
+  };
+  const alone = RULES.filter((rule) => lets(rule));
+  if (alone.length > 0) return { because: alone, areTogether: false };
+  for (const [k, a] of RULES.entries())
+    for (const b of RULES.slice(k + 1)) if (lets(a, b)) return { because: [a, b], areTogether: true };
+  return { because: RULES.filter((rule) => rule !== "accumulated_7d"), areTogether: true };
 }
 
 const pinsOf = (q: WeekQuestion, s: WeekSheet): readonly number[] => q.pins?.[s.id] ?? [];
@@ -122,8 +151,8 @@ function fitsMost(q: WeekQuestion, times: readonly number[], relaxed: Relaxed): 
     q.sheets.reduce((total, s, i) => total + s[of] * (times[i] as number), 0);
   const { hardReps = null, kneecapChairS = null } = q.most ?? {};
   return (
-    (relaxed === "hard_reps_week" || hardReps === null || sum("hardReps") <= hardReps + 1e-9) &&
-    (relaxed === "kneecap_week" || kneecapChairS === null || sum("kneecapChairS") <= kneecapChairS + 1e-9)
+    (relaxed.has("hard_reps_week") || hardReps === null || sum("hardReps") <= hardReps + 1e-9) &&
+    (relaxed.has("kneecap_week") || kneecapChairS === null || sum("kneecapChairS") <= kneecapChairS + 1e-9)
   );
 }
 
@@ -135,8 +164,8 @@ function mostAlone(q: WeekQuestion, s: WeekSheet, relaxed: Relaxed): number {
 }
 
 const mayLie = (q: WeekQuestion, s: WeekSheet, day: number, relaxed: Relaxed): boolean =>
-  (relaxed === "not_free" || (q.minutes[day] as number) > 0) &&
-  (!s.needsGym || relaxed === "no_gym" || relaxed === "not_free" || (q.gym[day] as boolean));
+  (relaxed.has("not_free") || (q.minutes[day] as number) > 0) &&
+  (!s.needsGym || relaxed.has("no_gym") || relaxed.has("not_free") || (q.gym[day] as boolean));
 
 /** The cheapest days for so many of each sheet; branch and bound, sheet after sheet. */
 function cheapest(
@@ -147,7 +176,7 @@ function cheapest(
   // a day that is not free would have as much time as the longest that is
   const longest = Math.max(...q.minutes) || WHOLE_DAY_MIN;
   const left = q.minutes.map((m) =>
-    relaxed === "minutes" && m > 0 ? WHOLE_DAY_MIN : relaxed === "not_free" && m === 0 ? longest : m,
+    m > 0 ? (relaxed.has("minutes") ? WHOLE_DAY_MIN : m) : relaxed.has("not_free") ? longest : m,
   );
   const order = q.sheets.map((_, i) => i).sort((a, b) => rank(q.sheets[a]) - rank(q.sheets[b]) || a - b);
   const chosen: (readonly number[])[] = q.sheets.map(() => []);
@@ -199,20 +228,13 @@ function isApart(q: WeekQuestion, chosen: readonly (readonly number[])[], relaxe
         ])
       : q.around;
   const all = [...own, ...around].sort((a, b) => a.day - b.day);
-  if (relaxed !== "hard_48h" && relaxed !== "after_accumulated_72h" && relaxed !== "accumulated_7d")
-    return tooClose(all) === null;
-  if (relaxed === "hard_48h") return all.every((h, i) => i === 0 || h.day !== all[i - 1]?.day);
-  if (relaxed === "after_accumulated_72h") {
-    const plain = all.map((h) => ({ ...h, isAccumulated: false }));
-    const accumulated = all.filter((h) => h.isAccumulated);
-    return (
-      tooClose(plain) === null &&
-      accumulated.every((h, i) => i === 0 || h.day - (accumulated[i - 1]?.day ?? 0) >= DAYS)
-    );
-  }
   return all.every((h, i) => {
     const before = all[i - 1];
-    return !before || tooClose([before, { ...h, isAccumulated: false }]) === null;
+    if (before && h.day === before.day) return false;
+    const near = before ? tooClose([before, { ...h, isAccumulated: false }]) : null;
+    if (near && !relaxed.has(near.rule)) return false;
+    const last = h.isAccumulated ? all.slice(0, i).findLast((x) => x.isAccumulated) : undefined;
+    return !last || h.day - last.day >= ACCUMULATED_GAP_DAYS || relaxed.has("accumulated_7d");
   });
 }
 

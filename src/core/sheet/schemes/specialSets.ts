@@ -1,7 +1,3 @@
-import type { LoadSteps } from "../../equipment/loadSteps";
-import { roundLoad } from "../../equipment/roundLoad";
-import { plannedEnduranceS } from "../../isometrics/enduranceTime";
-import type { EnduranceJoint } from "../../isometrics/joints";
 import { kFactorUnbounded } from "../../strength/repetitionMaximum";
 import {
   afterPause,
@@ -13,11 +9,6 @@ import {
   type SetFatigue,
 } from "../effect/repetitionFatigue";
 import { repetitionsPossible } from "../load/workingLoad";
-
-export interface LoadedSet {
-  load: number;
-  reps: number;
-}
 
 /** Warm-up sets by how heavy the work is: share of the working load, repetitions. Dosing rules D6. */
 const RAMPS: readonly { fromShare: number; steps: readonly (readonly [number, number])[] }[] = [
@@ -62,19 +53,6 @@ export function rampShares(workShareOfMax: number): { share: number; reps: numbe
   return (ramp?.steps ?? [])
     .map(([share, wanted]) => ({ share, reps: rampReps(wanted, share * workShareOfMax) }))
     .filter((s) => s.reps >= 1);
-}
-
-/** Ramp sets at real loads below the working load, none of them hard. */
-export function rampSets(steps: LoadSteps, work: number, oneRepMax: number): LoadedSet[] {
-  const ramp = RAMPS.find((r) => work / oneRepMax >= r.fromShare);
-  const sets: LoadedSet[] = [];
-  for (const [share, wanted] of ramp?.steps ?? []) {
-    const rounded = roundLoad(steps, work * share, "down");
-    if (rounded.load === null || rounded.load >= work || sets.some((s) => s.load === rounded.load)) continue;
-    const reps = rampReps(wanted, rounded.load / oneRepMax);
-    if (reps >= 1) sets.push({ load: rounded.load, reps });
-  }
-  return sets;
 }
 
 /** Where a climb, an accumulated set and a drop set begin, as shares of the one-repetition maximum. Dosing rules D7, D8, D10. */
@@ -181,58 +159,6 @@ export function repetitionsInDrops(sharesOfMax: readonly number[], reserve = 0):
     state = afterRepetitions(state, share, reps);
     return reps;
   });
-}
-
-/** A set to failure, then lighter by a share at once, on real loads. Dosing rules D10. */
-export function dropSets(
-  steps: LoadSteps,
-  oneRepMax: number,
-  load: number,
-  drops: number,
-  dropShare: number,
-): LoadedSet[] {
-  const loads = [load];
-  for (let i = 0; i < drops; i++) {
-    const lighter = roundLoad(steps, (loads.at(-1) as number) * (1 - dropShare), "down");
-    if (lighter.load === null) break;
-    loads.push(lighter.load);
-  }
-  const reps = repetitionsInDrops(loads.map((l) => l / oneRepMax));
-  return loads.map((l, i) => ({ load: l, reps: reps[i] as number }));
-}
-
-/** Partials go through so much of the range unless said otherwise. */
-export const PARTIAL_FRACTION = 0.4;
-const PARTIALS = 5;
-/** A closing hold uses at most this share of what is possible. */
-const HOLD_SHARE = 0.8;
-
-export interface PartialsThenHold {
-  possible: boolean;
-  /** share of the maximum at the long or short end */
-  shareAtEnd: number;
-  reserve: number;
-  maxHoldS: number;
-  planHoldS: number;
-}
-
-/**
- * Partials at one end of the range, then a hold there. `endCapacity`: what the muscle can give at that end as a share of
- * its best angle. Dosing rules D11.
- */
-export function partialsThenHold(q: {
-  shareOfMax: number;
-  endCapacity: number;
-  fatigued: number;
-  wantedHoldS: number;
-  joint: EnduranceJoint;
-}): PartialsThenHold {
-  const shareAtEnd = q.shareOfMax / q.endCapacity;
-  const spent = afterRepetitions(RESTED, q.shareOfMax, PARTIALS, PARTIAL_FRACTION);
-  const reserve = 1 - shareAtEnd - q.fatigued - spent.fast - spent.slow;
-  const maxHoldS = reserve <= 0 ? 0 : (plannedEnduranceS(q.joint, shareAtEnd) * reserve) / (1 - shareAtEnd);
-  const planHoldS = Math.min(q.wantedHoldS, Math.floor((HOLD_SHARE * maxHoldS) / 5) * 5);
-  return { possible: planHoldS >= 5, shareAtEnd, reserve, maxHoldS, planHoldS };
 }
 
 /** One leg's share of a two-leg maximum: half, and five percent for the two-leg deficit. */

@@ -279,7 +279,7 @@ function Rules({
   const dropped = new Map<string, number[]>();
   for (const [w, week] of plan.weeks.entries())
     for (const d of week.dropped) {
-      const words = droppedWords(d.times, nameOf(d.sheetId), d.because);
+      const words = droppedWords(nameOf(d.sheetId), d);
       dropped.set(words, [...(dropped.get(words) ?? []), w + 1]);
     }
   return (

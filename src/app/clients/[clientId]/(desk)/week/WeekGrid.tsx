@@ -88,7 +88,10 @@ export function WeekGrid({
               <tr key={from}>
                 <th scope="row" className="pr-1 text-left align-middle">
                   <span className="block font-bold">{w < q.buildWeeks ? `week ${w + 1}` : "keeping"}</span>
-                  <span className="small quiet font-normal">{shortDay(from, locale)}</span>
+                  <span className="small quiet block font-normal">{shortDay(from, locale)}</span>
+                  <span className="small quiet block leading-tight font-normal">
+                    {workWords(days, sheets, from)}
+                  </span>
                 </th>
                 {WEEKDAYS.map((_name, d) => {
                   const on = daysAfter(from, d);
@@ -119,6 +122,18 @@ export function WeekGrid({
       </table>
     </DndContext>
   );
+}
+
+/** Sets and time under tension of a week as it stands, also while a day is held over another one. */
+function workWords(days: readonly PlannedDay[], sheets: readonly PlannableSheet[], from: string): string {
+  const last = daysAfter(from, 6);
+  const own = days.flatMap((d) => {
+    const sheet = d.on >= from && d.on <= last ? sheets.find((s) => s.id === d.sheetId) : undefined;
+    return sheet ? [sheet] : [];
+  });
+  if (own.length === 0) return "";
+  const sets = own.reduce((sum, s) => sum + s.sets, 0);
+  return `${sets} sets, ${Math.round(own.reduce((sum, s) => sum + s.tensionS, 0) / 60)} min tension`;
 }
 
 function DayCell({
