@@ -26,7 +26,7 @@ import { lastRecheck } from "../visits/rechecks";
 import { recordsOf } from "../visits/records";
 import { isStopped, recentVisits, undecidedLines, type VisitHead } from "../visits/visits";
 import { blockOf } from "../week/blocks";
-import { daysOffOf } from "../week/returns";
+import { daysOffOf, returnBarred } from "../week/returns";
 import { type Matter, mattersOf } from "./matters";
 import { type Bars, barsOf, type DayFacts, type Next, nextStep, type Steps, stepsOf } from "./steps";
 
@@ -73,6 +73,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     requests,
     block,
     off,
+    returnBar,
   ] = await Promise.all([
     testsOf(ctx, episodeId),
     sheetsOf(ctx, episodeId),
@@ -87,6 +88,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     requestsOf(ctx, episodeId),
     blockOf(ctx, episodeId),
     daysOffOf(ctx, client),
+    returnBarred(ctx, client),
   ]);
   const tests = extensionTests(allTests, client.side);
   const lastVisit = visits.at(-1) ?? null;
@@ -135,6 +137,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
           : [];
       }),
     },
+    returnBar,
     daysOff:
       off && !off.chosen && off.proposed !== "same" ? { days: off.days, proposed: off.proposed } : null,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),

@@ -69,6 +69,8 @@ export interface DayFacts {
   today: string;
   /** days without work for which nobody has chosen what to do; null: none, or too few */
   daysOff: { days: number; proposed: Return } | null;
+  /** why nothing runs after so many days off; the floor says the same */
+  returnBar: string | null;
   /** what a colleague asked for and nobody answered */
   requests: ClientRequest[];
 }
@@ -167,6 +169,7 @@ function floorStep(f: DayFacts, running: boolean): { state: StepState; words: st
   if (f.screening.barsFloor) return { state: "blocked", words: "screening" };
   if (f.handLimits) return { state: "blocked", words: "needs limits" };
   if (f.sheets.length === 0) return { state: "blocked", words: "needs a sheet" };
+  if (f.returnBar) return { state: "blocked", words: "after days off" };
   if (f.isStopped) return { state: "blocked", words: "stopped, refer" };
   if (running) return { state: "due", words: "visit is open" };
   if (f.ready.length === 0) return { state: "blocked", words: "decide first" };
@@ -223,6 +226,7 @@ export function nextStep(steps: Steps, f: DayFacts): Next {
     };
   if (f.handLimits)
     return { step: "limits", sentence: "The rules do not cover this: write limits by hand", needsHand: true };
+  if (f.returnBar) return { step: f.daysOff ? "week" : "measure", sentence: f.returnBar, needsHand: true };
   const strength = f.due.find((d) => d.group === "strength" && d.what === "knee extension strength");
   if (strength)
     return { step: "measure", sentence: `Measure strength: ${strength.because}`, needsHand: true };

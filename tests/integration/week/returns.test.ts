@@ -89,8 +89,12 @@ test("after a month nothing runs before a therapist has chosen, and, where it be
   expect(await bars(30)).toMatch(/screening is due again/);
   await screenClear(clinic, client.clientId, daysLater(30, 8));
   expect(await bars(30)).toMatch(/Nothing was done for 30 days/);
+  // Today and the path say what the floor says
+  const day = (at: number) => clinic.as("therapist", (ctx) => clientDay(ctx, client), daysLater(at));
+  expect((await day(30)).steps.floor.state).toBe("blocked");
   await choose(client, 30, "start_again");
   expect(await bars(30)).toMatch(/measure strength first/);
+  expect((await day(30)).steps.floor.state).toBe("blocked");
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput()), daysLater(30, 10));
   expect(await bars(31)).toBeNull();
 });
