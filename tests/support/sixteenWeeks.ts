@@ -149,7 +149,10 @@ export async function sixteenWeeks(
       const today = plan.filter((p) => p.on === on).map((p) => p.sheetId);
       row.planned += today.length;
       const sheets = await clinic.as("therapist", (ctx) => sheetsOf(ctx, client.episodeId), daysLater(d));
-      const wanted = c.isEager ? sheets.map((s) => s.sheetId) : c.comes(d, chance) ? today : [];
+      // in the sheets' own order: their ids are made by chance
+      const wanted = sheets
+        .map((s) => s.sheetId)
+        .filter((id) => c.isEager || (c.comes(d, chance) && today.includes(id)));
       for (const sheetId of wanted)
         await oneVisit(clinic, client, c, { day: d, sheetId, morningChance: random() }, broken, row);
     }

@@ -12,7 +12,7 @@ const WEEKS: Record<string, number> = {
   flaring: 3,
   forgetful: 3,
   "over-eager": 1,
-  away: 6,
+  away: 7,
   plateau: 3,
   steady: 1,
 };
