@@ -59,7 +59,10 @@ for (const theme of ["light", "dark"] as const)
     for (const path of [
       "/",
       ...(theme === "light" ? once : []),
-      ...ids.flatMap((id) => [...STEPS, "floor"].map((s) => `/clients/${id}/${s}`)),
+      // the same parts for everybody: one client is enough for the other colours
+      ...(theme === "light" ? ids : ids.slice(0, 1)).flatMap((id) =>
+        [...STEPS, "floor"].map((s) => `/clients/${id}/${s}`),
+      ),
     ]) {
       await page.goto(path);
       await expect(page.locator("main")).toBeVisible();
