@@ -1,6 +1,6 @@
 "use client";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { send } from "./send";
 
 interface Letter {
@@ -46,6 +46,8 @@ const RETRY_MS = 3000;
 export function useOutbox() {
   const [waiting, setWaiting] = useState(0);
   const [refused, setRefused] = useState<string | null>(null);
+  // what was logged and is not written down here yet: it waits too, so that "saved" is never said too early
+  const coming = useRef(0);
 
   const flush = useCallback(async () => {
     // one flush at a time over all tabs, so that letters keep their order
@@ -64,14 +66,20 @@ export function useOutbox() {
         }
         await db.delete("outbox", key);
       }
-      setWaiting(await db.count("outbox"));
+      const left = await db.count("outbox");
+      setWaiting(left + coming.current);
     });
   }, []);
 
   const post = useCallback(
     async (path: string, body: unknown) => {
-      await (await floorDb()).add("outbox", { path, body });
+      coming.current += 1;
       setWaiting((n) => n + 1);
+      try {
+        await (await floorDb()).add("outbox", { path, body });
+      } finally {
+        coming.current -= 1;
+      }
       await flush();
     },
     [flush],
