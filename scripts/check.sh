@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # Format, lint and import boundaries, unused code, types, unit tests: no browser, no database.
 source "$(dirname "$0")/lib.sh"
+mkdir -p .data
 need_node
 need_packages
 say "format, lint, import boundaries"
