@@ -24,7 +24,7 @@ import {
   type RunningVisit,
   startVisit,
 } from "./running";
-import { recentVisits } from "./visits";
+import { recentVisits, type VisitHead } from "./visits";
 
 /** What a link for home shows: all that the phone needs to run the sheet without a network. */
 export interface HomeSheet {
@@ -47,6 +47,10 @@ export interface HomeSheet {
 
 const GONE = "This sheet is not in use any more. Ask the clinic for a new link.";
 
+/** A sheet for home is done once a day. */
+const isDoneToday = (ctx: Ctx, visits: readonly VisitHead[], sheetId: string): boolean =>
+  visits.some((v) => v.sheetId === sheetId && v.end && dayOf(ctx, v.startedAt) === today(ctx));
+
 /** The newest version of the link's sheet, as it is run today. */
 export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink): Promise<HomeSheet> {
   const sheet = (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === link.sheetId);
@@ -64,7 +68,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
     signs: recheckFor(weeksAfterSurgery(ctx, client)),
     barred: own ? null : await floorBarred(ctx, client, sheet),
     isRest: own === null && (await isRestDay(ctx, client.episodeId, sheet)),
-    isDone: visits.some((v) => v.sheetId === link.sheetId && v.end && dayOf(ctx, v.startedAt) === today(ctx)),
+    isDone: isDoneToday(ctx, visits, sheet.sheetId),
     open: own,
   };
 }
@@ -78,21 +82,24 @@ export async function startHome(
 ): Promise<void> {
   mustMay(ctx, "home.run");
   await lockEpisode(ctx, client.episodeId);
+  // sent late, it is looked at as of when it was done
+  const then: Ctx = { ...ctx, now: believable(ctx, new Date(input.at)) };
   const [known] = await ctx.tx`select 1 from recheck where id = ${input.recheckId}`;
-  if (!known) {
-    await writeRecheck({ ...ctx, now: believable(ctx, new Date(input.at)) }, client, {
-      id: input.recheckId,
-      signs: input.signs,
-      visitId: null,
-    });
-  }
+  if (!known) await writeRecheck(then, client, { id: input.recheckId, signs: input.signs, visitId: null });
   if (!input.visit) return;
   const { id, versionId } = input.visit;
   const [own] =
     await ctx.tx`select 1 from sheet_version where id = ${versionId} and sheet_id = ${link.sheetId}`;
   if (!own) throw new Refused("missing", GONE);
+  // what was begun before is only sent again; anything else is a new beginning, whatever was answered before it
+  const [begun] = await ctx.tx`select 1 from visit where id = ${id}`;
   const sheet = (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === link.sheetId);
-  if (!known && sheet && (await isRestDay(ctx, client.episodeId, sheet)))
+  if (!begun && sheet && isDoneToday(then, await recentVisits(ctx, client.episodeId), sheet.sheetId))
+    throw attempted(
+      "home.again",
+      new Refused("conflict", "This was done today already; once a day was planned."),
+    );
+  if (!begun && sheet && (await isRestDay(then, client.episodeId, sheet)))
     throw attempted("home.rest", new Refused("conflict", "Today is a day of rest after hard leg work."));
   await startVisit(ctx, client, { id, versionId, recheckId: input.recheckId, startedAt: input.at });
 }

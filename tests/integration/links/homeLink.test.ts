@@ -1,0 +1,102 @@
+import { randomUUID } from "node:crypto";
+import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
+import type { Ctx } from "@/server/base/context";
+import type { ClientEpisode } from "@/server/client/clients";
+import { makeHomeLink } from "@/server/links/links";
+import { behindLink, type OpenLink, openLink } from "@/server/links/open";
+import { dayBarred } from "@/server/visits/floor";
+import { homeSheet, logHome, startHome } from "@/server/visits/home";
+import {
+  closeConnections,
+  logOf,
+  MONDAY,
+  makeClinic,
+  openedVisit,
+  plannedClient,
+  saveLines,
+  squats,
+  type TestClinic,
+} from "../../support/clinic";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const HERE = "192.0.2.8";
+
+/** A client with a gym sheet and one for home, and what is done behind its link. */
+async function atHome() {
+  const { client, sheet: gym } = await plannedClient(clinic);
+  const home = await clinic.as("therapist", (ctx) =>
+    saveLines(ctx, client, [squats()], { name: "Home", place: "home" }),
+  );
+  const link = { id: randomUUID(), sheetId: home.sheetId };
+  const token = await clinic.as("trainer", (ctx) => makeHomeLink(ctx, client, link));
+  const behind = async <T>(
+    work: (ctx: Ctx, client: ClientEpisode, link: OpenLink) => Promise<T>,
+    at = MONDAY,
+  ): Promise<T> => {
+    const opened = await openLink(token, "home", HERE, at);
+    return behindLink(opened, at, (ctx, c) => work(ctx, c, opened.link));
+  };
+  return { client, gym, home, token, behind };
+}
+
+const starts = (versionId: string, signs: (typeof RECHECK_SIGNS)[number][] = []) => ({
+  recheckId: randomUUID(),
+  signs,
+  visit: signs.length === 0 ? { id: randomUUID(), versionId } : null,
+  at: MONDAY.toISOString(),
+});
+
+test("the sheet of the link is run and logged as the client's, once a day; no other sheet and no change of the plan", async () => {
+  const { client, gym, home, behind } = await atHome();
+  await expect(behind((ctx, c, l) => startHome(ctx, c, l, starts(gym.id)))).rejects.toThrow(
+    /not in use any more/,
+  );
+  const input = starts(home.id);
+  await behind((ctx, c, l) => startHome(ctx, c, l, input));
+  await behind((ctx, c, l) => startHome(ctx, c, l, input));
+  const visitId = input.visit?.id ?? "";
+  const entries = await logOf(clinic, client, MONDAY);
+  const lineId = home.lines[0]?.plan.lineId ?? "";
+  await expect(
+    behind((ctx, _c, l) =>
+      logHome(ctx, l, visitId, { seq: 1, entry: { type: "add-set", lineId, at: MONDAY.getTime() } }),
+    ),
+  ).rejects.toThrow(/done as it stands/);
+  for (const [i, entry] of entries.entries())
+    await behind((ctx, _c, l) => logHome(ctx, l, visitId, { seq: i + 1, entry }), new Date(entry.at));
+  const later = new Date(MONDAY.getTime() + 5 * 3_600_000);
+  expect(await behind((ctx, c, l) => homeSheet(ctx, c, l), later)).toMatchObject({ isDone: true });
+  await expect(
+    behind((ctx, c, l) => startHome(ctx, c, l, { ...starts(home.id), at: later.toISOString() }), later),
+  ).rejects.toThrow(/once a day/);
+  // nor with the answers of the first time
+  const again = { ...input, visit: { id: randomUUID(), versionId: home.id } };
+  await expect(behind((ctx, c, l) => startHome(ctx, c, l, again), later)).rejects.toThrow(/once a day/);
+});
+
+test("a warning sign starts nothing and stops the floor; a visit of the staff is not reached from a link", async () => {
+  const { client, gym, home, behind } = await atHome();
+  const staffs = await openedVisit(clinic, client, MONDAY, gym);
+  const stop = { type: "stop" as const, reason: "by link", at: MONDAY.getTime() };
+  await expect(behind((ctx, _c, l) => logHome(ctx, l, staffs, { seq: 1, entry: stop }))).rejects.toThrow(
+    /not known at the clinic/,
+  );
+  await behind((ctx, c, l) => startHome(ctx, c, l, starts(home.id, [RECHECK_SIGNS[3]])));
+  expect(await clinic.as("trainer", (ctx) => dayBarred(ctx, client))).toMatch(
+    /the client noted it: giving way/,
+  );
+});
+
+test("a newer link of the sheet ends the one before; a sheet for the gym has none", async () => {
+  const { client, gym, home, token } = await atHome();
+  await clinic.as("trainer", (ctx) => makeHomeLink(ctx, client, { id: randomUUID(), sheetId: home.sheetId }));
+  await expect(openLink(token, "home", HERE, MONDAY)).rejects.toThrow(/has run out/);
+  await expect(
+    clinic.as("trainer", (ctx) => makeHomeLink(ctx, client, { id: randomUUID(), sheetId: gym.sheetId })),
+  ).rejects.toThrow(/for the gym/);
+});
