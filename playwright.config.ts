@@ -1,5 +1,8 @@
 import { defineConfig } from "@playwright/test";
 
+/** Which of the stacks this process tests against: see tests/e2e/support/stack.ts. */
+const port = Number(process.env.E2E_PORT ?? 4310) + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+
 /** The server is started by tests/e2e/support/stack.ts, not by Playwright: one test stops and starts it and the database. */
 export default defineConfig({
   testDir: "tests/e2e",
@@ -9,7 +12,7 @@ export default defineConfig({
   globalSetup: "./tests/e2e/support/globalSetup.ts",
   globalTeardown: "./tests/e2e/support/globalTeardown.ts",
   use: {
-    baseURL: `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`,
+    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
     locale: "en-GB",

@@ -4,7 +4,7 @@
 source "$(dirname "$0")/lib.sh"
 export BEXLO_DATA="${BEXLO_TEST_DATA:-.data/test}"
 mkdir -p .data
-rm -f .data/unit.json .data/integration.json .data/e2e.json
+rm -f .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json
 
 need_node
 need_packages
@@ -34,7 +34,8 @@ say "demo data for the end-to-end tests"
 fresh_database
 run_ts database/demo/seed.mts
 need_build
-say "end-to-end tests in Chromium"
-PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --reporter=list,json || true
+say "end-to-end tests in Chromium, two side by side; then alone those that look for long tasks"
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=2 --grep-invert @alone --reporter=list,json || true
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e-alone.json npx playwright test --grep @alone --reporter=list,json || true
 
-node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json
+node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json

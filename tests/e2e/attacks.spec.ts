@@ -4,6 +4,9 @@ import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { templateOf } from "../../src/core/equipment/templates";
 import { clientId, post, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const BODIES = 5000;
 

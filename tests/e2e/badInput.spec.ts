@@ -1,6 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
 import { field, lineEditor, openStep, post, sheetLines, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test.describe("Measure", () => {
   test.beforeEach(async ({ page }) => {

@@ -1,6 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const row = (page: Page, name: string | RegExp) => page.getByRole("button", { name });
 const pane = (page: Page) => page.getByRole("complementary", { name: "The picked exercise" });
@@ -59,9 +62,9 @@ test("barred rows name the limit that bars them: knee replacement, ligament, dis
   await expect(reason("45-degree sled leg press")).toContainText("loaded bending of the back");
 });
 
-test("a row is picked, its settings turned by keys and by drag, and everything follows without a long task", async ({
-  page,
-}) => {
+test("a row is picked, its settings turned by keys and by drag, and everything follows without a long task", {
+  tag: "@alone",
+}, async ({ page }) => {
   await signIn(page, "therapist");
   await openStep(page, "Pell Amsworth", "choose");
   await expectFits(page);

@@ -11,7 +11,6 @@ import {
 import { letANightPass, putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
-test.afterAll(putTheDemoBack);
 
 const band = (page: Page) => page.getByTestId("band");
 const load = (page: Page) => page.getByRole("region", { name: "What to set" }).locator("dd").first();

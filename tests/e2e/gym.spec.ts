@@ -1,6 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
 import { expectAccessible, field, isAlive, openStep, post, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test("a machine is entered from a template, with its own notches, and Choose proposes it", async ({
   page,

@@ -11,6 +11,9 @@ import {
   post,
   signIn,
 } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test("two therapists at one limit: the second gets a clear notice and loses nothing of what was typed", async ({
   page,

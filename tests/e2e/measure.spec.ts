@@ -1,5 +1,8 @@
 import { expect, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test("both sides of a group are measured at once; what is wrong stays with its sentence, the rest is saved", async ({
   page,

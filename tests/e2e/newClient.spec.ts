@@ -1,6 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { expectAccessible, expectFits, field, isAlive, signIn } from "./support/bexlo";
 import { check, pickBy, press, tabTo, typeDay, typeInto } from "./support/keyboard";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const daysAgo = (n: number) =>
   new Date(Date.now() - n * 86_400_000).toLocaleDateString("en-CA", { timeZone: "Europe/Amsterdam" });

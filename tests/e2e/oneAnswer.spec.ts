@@ -1,5 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openStep, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const CLIENTS = [
   "Dorrit Fenwake",

@@ -4,7 +4,6 @@ import { runPhone } from "./support/run";
 import { letANightPass, putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
-test.afterAll(putTheDemoBack);
 
 /** A phone that nobody is signed in on. */
 async function phone(browser: Browser, width = 390): Promise<Page> {

@@ -1,7 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
 import { bandSays, clientId, field, floorSays, isAlive, openStep, post, signIn } from "./support/bexlo";
-import { letANightPass } from "./support/stack";
+import { letANightPass, putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test("a therapist decides and shortens the holds, a trainer runs it without the network and changes nothing", async ({
   browser,

@@ -1,7 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
 import { clientId, isAlive, signIn, signInByForm } from "./support/bexlo";
-import { signInOf } from "./support/stack";
+import { putTheDemoBack, signInOf } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 test("signed-out people reach the sign-in and nothing else", async ({ page, request }) => {
   await page.goto("/");

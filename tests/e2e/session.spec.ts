@@ -12,6 +12,9 @@ import {
   signIn,
 } from "./support/bexlo";
 import { tabTo } from "./support/keyboard";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const lines = sheetLines;
 const words = (page: Page) =>
@@ -337,9 +340,9 @@ test("every demo client gets a home version of what is there; a trainer reads an
   await expect(page.getByText(/Only a therapist changes a dose/)).toBeVisible();
 });
 
-test("the simulation and the search run beside the page: no long task while numbers change", async ({
-  page,
-}) => {
+test("the simulation and the search run beside the page: no long task while numbers change", {
+  tag: "@alone",
+}, async ({ page }) => {
   await page.addInitScript(() => {
     const seen: number[] = [];
     Object.assign(window, { longTasks: seen });

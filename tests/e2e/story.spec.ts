@@ -1,5 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { addExercise, clientId, expectAccessible, field, isAlive, openStep, signIn } from "./support/bexlo";
+import { putTheDemoBack } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 /** Fills the new-client form by mouse and typing; the keyboard-only way has a test of its own. */
 async function enter(

@@ -4,7 +4,6 @@ import { runFloor, runPhone } from "./support/run";
 import { aTwinOf, letANightPass, putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
-test.afterAll(putTheDemoBack);
 
 const AT_HOME = "Dorrit Fenwake";
 const AT_CLINIC = "Dorrit Fenwake 1";
@@ -107,11 +106,13 @@ test("three weeks of two alike clients under two stances: the same answers, othe
       // the twin on the floor
       await page.goto(`/clients/${clinic}/floor`);
       await page.getByRole("link", { name: /^Daily holds/ }).click();
+      await expect(page.getByRole("heading", { name: /^Before the first set/ })).toBeVisible();
       await isAlive(page);
       if (w === 0) await page.clock.install();
       await page.clock.runFor(500);
       await page.keyboard.press("n");
       await page.clock.runFor(1000);
+      await expect(page.getByTestId("band")).toBeVisible();
       await runFloor(page, { around: 1, inSets });
       await page.clock.runFor(2000);
       await expect(page.getByText("saved at the clinic")).toBeVisible();

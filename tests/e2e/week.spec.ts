@@ -3,7 +3,6 @@ import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } fro
 import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
-test.afterAll(putTheDemoBack);
 
 const verdict = (page: Page) => page.getByRole("complementary").getByRole("heading", { level: 2 }).first();
 const chips = (page: Page, name: RegExp) => page.getByRole("button", { name });

@@ -13,7 +13,9 @@ import {
   sheetLines,
   signIn,
 } from "./support/bexlo";
-import { letANightPass, restartEverything } from "./support/stack";
+import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
 
 const HOLD = "Isometric knee extension at a fixed angle on the machine";
 

@@ -16,6 +16,7 @@ const MAY_ASK: Record<string, string> = {
   progression: "bounds",
   story: "progression rules",
   phases: "bounds progression rules strength",
+  demand: "body mechanics strength",
   measure: "phases rules strength",
   screening: "bounds phases rules",
   schedule: "",
@@ -25,6 +26,7 @@ const MAY_ASK: Record<string, string> = {
   visit: "rules selection sheet",
   decision: "bounds progression sheet visit",
   requests: "",
+  review: "decision demand measure progression strength",
   desk: "access",
   units: "",
 };

@@ -26,6 +26,9 @@ export function daysAfter(iso: string, days: number): string {
 /** The later of two ISO days. */
 export const laterOf = (a: string, b: string): string => [a, b].sort()[1] ?? a;
 
+/** The earlier of two ISO days. */
+export const earlierOf = (a: string, b: string): string => [a, b].sort()[0] ?? a;
+
 /** 0 for Monday to 6 for Sunday. */
 export const weekdayOf = (iso: string): number => (new Date(`${iso}T00:00:00Z`).getUTCDay() + 6) % 7;
 

@@ -18,7 +18,8 @@ export type PathStep =
   | "week"
   | "floor"
   | "morning"
-  | "decide";
+  | "decide"
+  | "review";
 export type StepState = "done" | "due" | "blocked" | "open";
 
 export type Steps = Record<PathStep, { state: StepState; words: string }>;
@@ -161,6 +162,10 @@ export function stepsOf(f: DayFacts): Steps {
       : decided
         ? { state: "done", words: ACTION_WORDS[decided.action].toLowerCase() }
         : { state: "open", words: "after a visit" },
+    review:
+      f.lastVisit || f.tests > 0
+        ? { state: "done", words: "what it led to" }
+        : { state: "open", words: "nothing yet" },
   };
 }
 

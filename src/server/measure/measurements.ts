@@ -22,6 +22,8 @@ export interface StoredTest extends DatedTest {
   side: Side;
   isReliable: boolean;
   leverArmM: number;
+  /** of the day of the test */
+  bodyMassKg: number;
   takenBy: string;
   trials: {
     id: string;
@@ -43,7 +45,8 @@ async function readTestsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
     "tests",
     episodeId,
     (keys) => ctx.tx`
-    select t.episode_id as of, t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.taken_at, p.name as taken_by,
+    select t.episode_id as of, t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.body_mass_kg,
+      t.taken_at, p.name as taken_by,
       json_agg(json_build_object('id', r.id, 'no', r.trial_no, 'torqueNm', r.torque_nm, 'isValid', r.is_valid,
         'flags', r.flags, 'hasTrace', r.trace_time_s is not null) order by r.trial_no) as trials
     from strength_test t join strength_trial r on r.test_id = t.id join person p on p.id = t.taken_by
@@ -59,6 +62,7 @@ async function readTestsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
     torqueNm: r.torque_nm,
     isReliable: r.is_reliable,
     leverArmM: r.lever_arm_m,
+    bodyMassKg: r.body_mass_kg,
     takenOn: dayOf(ctx, r.taken_at),
     takenBy: r.taken_by,
     trials: r.trials,

@@ -19,30 +19,50 @@ const STANDS = "not r.is_voided and not exists (select 1 from set_record c where
 
 const WEEKS_KEPT_DAYS = 42;
 
-/**
- * What was done on each of the last days: kneecap load and hard repetitions as they were planned, by the share of the
- * planned work that records show. Today is left out: it is what is being planned.
- */
-export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
-  once(ctx, `past loads ${episodeId}`, async () => {
-    const rows = await ctx.tx`
-      select v.started_at, (l.kept ->> 'kneecapChairS')::numeric as chair, (l.kept ->> 'hardReps')::numeric as hard,
+/** What a visit gave of what its lines were planned to: the share of the planned work that records show, at most half more. */
+interface WorkDone {
+  visitId: string;
+  startedAt: Date;
+  kneecapChairS: number;
+  hardReps: number;
+}
+
+const MOST_SHARE = 1.5;
+
+/** Kneecap load and hard repetitions of every visit that was received since; null: of all of the episode. */
+export async function workOfVisits(ctx: Ctx, episodeId: string, since: Date | null): Promise<WorkDone[]> {
+  const rows = await ctx.tx`
+    with line as (
+      select v.id, v.started_at, v.received_at, (l.kept ->> 'kneecapChairS')::numeric as chair, (l.kept ->> 'hardReps')::numeric as hard,
         (select coalesce(sum(coalesce((s ->> 'reps')::numeric, (s ->> 'tensionS')::numeric)
             * case when l.kept ->> 'legs' in ('in_turns', 'one_after_other') then 2 else 1 end), 0)
           from jsonb_array_elements(l.kept -> 'sets') s) as planned,
         (select coalesce(sum(coalesce(r.reps, r.worked_s)), 0) from set_record r
           where r.visit_id = v.id and r.line_id = l.line_id and ${ctx.tx.unsafe(STANDS)}) as done
       from visit v join sheet_line l on l.version_id = v.version_id
-      where v.episode_id = ${episodeId} and v.received_at > ${before(ctx.now, WEEKS_KEPT_DAYS)} and l.kept is not null`;
+      where v.episode_id = ${episodeId} and (${since}::timestamptz is null or v.received_at > ${since}) and l.kept is not null)
+    select id, started_at, sum(chair * least(${MOST_SHARE}, done / planned)) as chair,
+      sum(hard * least(${MOST_SHARE}, done / planned)) as hard
+    from line where planned > 0 group by id, started_at, received_at order by received_at, id`;
+  return rows.map((r) => ({
+    visitId: r.id,
+    startedAt: r.started_at,
+    kneecapChairS: r.chair,
+    hardReps: r.hard,
+  }));
+}
+
+/** The same by day for the last weeks. Today is left out: it is what is being planned. */
+export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
+  once(ctx, `past loads ${episodeId}`, async () => {
     const byDay = new Map<string, { kneecapChairS: number; hardReps: number }>();
-    for (const r of rows) {
-      const day = dayOf(ctx, r.started_at);
-      if (day === today(ctx) || r.planned <= 0) continue;
-      const share = Math.min(1.5, r.done / r.planned);
+    for (const v of await workOfVisits(ctx, episodeId, before(ctx.now, WEEKS_KEPT_DAYS))) {
+      const day = dayOf(ctx, v.startedAt);
+      if (day === today(ctx)) continue;
       const sum = byDay.get(day) ?? { kneecapChairS: 0, hardReps: 0 };
       byDay.set(day, {
-        kneecapChairS: sum.kneecapChairS + r.chair * share,
-        hardReps: sum.hardReps + r.hard * share,
+        kneecapChairS: sum.kneecapChairS + v.kneecapChairS,
+        hardReps: sum.hardReps + v.hardReps,
       });
     }
     return [...byDay].map(([day, sum]) => ({ daysAgo: daysBetween(day, today(ctx)), ...sum }));

@@ -1,12 +1,12 @@
 import Link from "next/link";
 
-export type PathState = "done" | "due" | "blocked" | "open" | "coming";
+export type PathState = "done" | "due" | "blocked" | "open";
 
 export interface PathEntry {
   name: string;
   words: string;
   state: PathState;
-  href: string | null;
+  href: string;
   isHere: boolean;
 }
 
@@ -15,10 +15,9 @@ const STATE_WORDS: Record<PathState, string> = {
   due: "due",
   blocked: "blocked",
   open: "not yet",
-  coming: "coming later",
 };
 
-/** The way of the work: a dot is done, a diamond due, a barred ring blocked, a ring to come; dashed is not built yet. */
+/** The way of the work: a dot is done, a diamond due, a barred ring blocked, a ring to come. */
 export function Path({ entries }: { entries: PathEntry[] }) {
   return (
     <nav aria-label="Path of the work" className="pt-4 pb-1 pl-4 pr-2">
@@ -27,17 +26,13 @@ export function Path({ entries }: { entries: PathEntry[] }) {
           <li key={e.name} className="relative flex gap-2 pb-[11px]">
             <Mark state={e.state} isHere={e.isHere} isLast={i === entries.length - 1} />
             <span className="min-w-0 leading-tight">
-              {e.href ? (
-                <Link
-                  href={e.href}
-                  aria-current={e.isHere ? "page" : undefined}
-                  className={e.isHere ? "font-bold text-primary" : "hover:underline"}
-                >
-                  {e.name}
-                </Link>
-              ) : (
-                <span className="quiet">{e.name}</span>
-              )}
+              <Link
+                href={e.href}
+                aria-current={e.isHere ? "page" : undefined}
+                className={e.isHere ? "font-bold text-primary" : "hover:underline"}
+              >
+                {e.name}
+              </Link>
               <span className="sr-only"> ({STATE_WORDS[e.state]})</span>
               <span className="block text-[12px] quiet">{e.words}</span>
             </span>
@@ -69,17 +64,6 @@ function Mark({ state, isHere, isLast }: { state: PathState; isHere: boolean; is
       )}
       {state === "open" && (
         <circle cx={9} cy={9} r={5} fill="none" strokeWidth={1.6} className="stroke-quiet" />
-      )}
-      {state === "coming" && (
-        <circle
-          cx={9}
-          cy={9}
-          r={5}
-          fill="none"
-          strokeWidth={1.4}
-          strokeDasharray="2 2"
-          className="stroke-quiet"
-        />
       )}
     </svg>
   );

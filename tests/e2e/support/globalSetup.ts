@@ -1,6 +1,6 @@
-import { keepTheSeededDemo, startServer } from "./stack";
+import type { FullConfig } from "@playwright/test";
+import { startStacks } from "./stack";
 
-export default async function setUp(): Promise<void> {
-  await keepTheSeededDemo();
-  await startServer();
+export default async function setUp(config: FullConfig): Promise<void> {
+  await startStacks(config.workers);
 }

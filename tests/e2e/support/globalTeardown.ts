@@ -1,3 +1,6 @@
-import { stopServer } from "./stack";
+import type { FullConfig } from "@playwright/test";
+import { stopStacks } from "./stack";
 
-export default stopServer;
+export default async function tearDown(config: FullConfig): Promise<void> {
+  await stopStacks(config.workers);
+}

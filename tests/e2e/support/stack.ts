@@ -4,23 +4,57 @@ import path from "node:path";
 import postgres from "postgres";
 import { copyClient } from "../../../scripts/grow";
 
-/** The app and its database as processes that a test can stop and start. */
+/**
+ * The app and its database as processes that a test can stop and start. Tests that run side by side have a stack each: their own
+ * cluster and their own port.
+ */
+interface Stack {
+  data: string;
+  port: string;
+}
 const DATA = process.env.BEXLO_DATA ?? ".data/test";
-const PORT = process.env.E2E_PORT ?? "4310";
-const STATE = path.join(DATA, "e2e-server.pid");
+const stackOf = (index: number): Stack => ({
+  data: index === 0 ? DATA : `${DATA}-${index}`,
+  port: String(Number(process.env.E2E_PORT ?? 4310) + index),
+});
+const MINE = stackOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0));
+const pidFile = ({ data }: Stack): string => path.join(data, "e2e-server.pid");
 
-const pg = (...args: string[]): string =>
-  execFileSync("scripts/pg.sh", args, { env: { ...process.env, BEXLO_DATA: DATA }, encoding: "utf8" }).trim();
+const pgOf = ({ data }: Stack, ...args: string[]): string =>
+  execFileSync("scripts/pg.sh", args, { env: { ...process.env, BEXLO_DATA: data }, encoding: "utf8" }).trim();
+const pg = (...args: string[]): string => pgOf(MINE, ...args);
 
-export async function startServer(): Promise<void> {
-  const log = openSync(path.join(DATA, "e2e-server.log"), "a");
+/** As many stacks as tests run side by side, every one of them a copy of the seeded demo of the first. */
+export async function startStacks(count: number): Promise<void> {
+  if (count > 1) pg("stop");
+  for (let i = 1; i < count; i++) {
+    pgOf(stackOf(i), "destroy");
+    execFileSync("cp", ["-a", DATA, stackOf(i).data]);
+  }
+  if (count > 1) pg("start");
+  for (let i = 0; i < count; i++) {
+    pgOf(stackOf(i), "start");
+    await keepTheSeededDemo(stackOf(i));
+    await startServer(stackOf(i));
+  }
+}
+
+export async function stopStacks(count: number): Promise<void> {
+  for (let i = 0; i < count; i++) {
+    await stopServer(stackOf(i));
+    if (i > 0) pgOf(stackOf(i), "destroy");
+  }
+}
+
+export async function startServer(stack = MINE): Promise<void> {
+  const log = openSync(path.join(stack.data, "e2e-server.log"), "a");
   const child: ChildProcess = spawn(
     process.execPath,
-    ["node_modules/next/dist/bin/next", "start", "-p", PORT, "-H", "127.0.0.1"],
+    ["node_modules/next/dist/bin/next", "start", "-p", stack.port, "-H", "127.0.0.1"],
     {
       env: {
         ...process.env,
-        DATABASE_URL: pg("url", "app"),
+        DATABASE_URL: pgOf(stack, "url", "app"),
         NODE_ENV: "production",
         NEXT_TELEMETRY_DISABLED: "1",
       },
@@ -30,19 +64,19 @@ export async function startServer(): Promise<void> {
   );
   closeSync(log);
   child.unref();
-  writeFileSync(STATE, String(child.pid));
+  writeFileSync(pidFile(stack), String(child.pid));
   for (let i = 0; i < 150; i++) {
-    const up = await fetch(`http://127.0.0.1:${PORT}/api/health`)
+    const up = await fetch(`http://127.0.0.1:${stack.port}/api/health`)
       .then((r) => r.ok)
       .catch(() => false);
     if (up) return;
     await new Promise((done) => setTimeout(done, 200));
   }
-  throw new Error(`The app did not start; its log is ${DATA}/e2e-server.log.`);
+  throw new Error(`The app did not start; its log is ${stack.data}/e2e-server.log.`);
 }
 
-export async function stopServer(): Promise<void> {
-  const pid = Number(readFileSync(STATE, "utf8"));
+export async function stopServer(stack = MINE): Promise<void> {
+  const pid = Number(readFileSync(pidFile(stack), "utf8"));
   process.kill(pid, "SIGTERM");
   for (let i = 0; i < 100; i++) {
     try {
@@ -83,21 +117,23 @@ export async function letANightPass(clientId: string, nights = 1): Promise<void>
 }
 
 /** The owner's connection beside the app's database, as a database in use cannot be copied or dropped from within. */
-async function beside(work: (sql: postgres.Sql) => Promise<void>): Promise<void> {
-  const sql = postgres(pg("url", "owner").replace(/[^/]+$/, "postgres"), { onnotice: () => undefined });
+async function beside(work: (sql: postgres.Sql) => Promise<void>, stack = MINE): Promise<void> {
+  const sql = postgres(pgOf(stack, "url", "owner").replace(/[^/]+$/, "postgres"), {
+    onnotice: () => undefined,
+  });
   await work(sql);
   await sql.end();
 }
 
 /** Sets the demo apart as it was seeded, before any test writes into it. */
-export async function keepTheSeededDemo(): Promise<void> {
+async function keepTheSeededDemo(stack: Stack): Promise<void> {
   await beside(async (sql) => {
     await sql`drop database if exists bexlo_seeded`;
     await sql`create database bexlo_seeded template bexlo`;
-  });
+  }, stack);
 }
 
-/** Puts the demo back as it was seeded: for a file of tests that leaves clients stopped or visits begun. */
+/** Puts the demo back as it was seeded, so that no file of tests hangs on what another left behind. */
 export async function putTheDemoBack(): Promise<void> {
   await stopServer();
   await beside(async (sql) => {

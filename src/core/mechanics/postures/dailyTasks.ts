@@ -19,21 +19,17 @@ const hipHeightM = (body: Body, kneeFlexionDeg: number, shankLeanDeg: number): n
   body.shankLengthM * Math.cos(toRadians(shankLeanDeg)) +
   body.thighLengthM * Math.cos(toRadians(kneeFlexionDeg - shankLeanDeg));
 
-/** Rising from a seat at the moment the weight is on the feet; null when the seat is too low. Mechanics rules 5.10. */
-export function sitToStand(
+const risingLeanDeg = (kneeFlexionDeg: number): number =>
+  clamp(20 + 0.4 * (kneeFlexionDeg - 90), LEAST_SHANK_LEAN_DEG, DORSIFLEXION_MAX_DEG);
+
+/** On the way up from a seat, at a knee angle. Mechanics rules 5.10. */
+export function rising(
   body: Body,
-  s: { seatM: number; share?: number; armsForward?: boolean },
-): StandingConfiguration | null {
-  const lean = (deg: number) => clamp(20 + 0.4 * (deg - 90), LEAST_SHANK_LEAN_DEG, DORSIFLEXION_MAX_DEG);
-  const deg = flexionAtHipHeightDeg(
-    (t) => hipHeightM(body, t, lean(t)),
-    s.seatM + HIP_ABOVE_SEAT_M,
-    5,
-    MOST_FLEXION_DEG,
-  );
-  if (deg === null) return null;
-  return standing(body, deg, {
-    shankLeanDeg: lean(deg),
+  kneeFlexionDeg: number,
+  s: { share?: number; armsForward?: boolean } = {},
+): StandingConfiguration {
+  return standing(body, kneeFlexionDeg, {
+    shankLeanDeg: risingLeanDeg(kneeFlexionDeg),
     barKg: 0,
     share: s.share ?? 0.5,
     leanDeg: null,
@@ -42,26 +38,51 @@ export function sitToStand(
   });
 }
 
-/** How far behind the upper foot the mass stands per share that the lower foot carries, m. */
-const LOWER_FOOT_BEHIND_M = 0.35;
-
-/** The upper leg at the start of a step up; null when the riser is too high. Mechanics rules 5.10. */
-export function stepUp(body: Body, s: { riserM: number; share?: number }): StandingConfiguration | null {
-  const share = s.share ?? 0.9;
-  const straight = (body.thighLengthM + body.shankLengthM) * Math.cos(toRadians(15));
-  const deg = flexionAtHipHeightDeg(
-    (t) => hipHeightM(body, t, freeSquatShankLeanDeg(t)),
-    body.ankleHeightM + straight + 0.04 - s.riserM,
+/** Knee flexion at the moment the weight comes off a seat; null when the seat is too low or too high for the body. */
+export const seatOffDeg = (body: Body, seatM: number): number | null =>
+  flexionAtHipHeightDeg(
+    (t) => hipHeightM(body, t, risingLeanDeg(t)),
+    seatM + HIP_ABOVE_SEAT_M,
     5,
     MOST_FLEXION_DEG,
   );
-  if (deg === null) return null;
-  return standing(body, deg, {
-    shankLeanDeg: freeSquatShankLeanDeg(deg),
+
+/** Rising from a seat at the moment the weight is on the feet; null when the seat is too low. Mechanics rules 5.10. */
+export function sitToStand(
+  body: Body,
+  s: { seatM: number; share?: number; armsForward?: boolean },
+): StandingConfiguration | null {
+  const deg = seatOffDeg(body, s.seatM);
+  return deg === null ? null : rising(body, deg, s);
+}
+
+/** How far behind the upper foot the mass stands per share that the lower foot carries, m. */
+const LOWER_FOOT_BEHIND_M = 0.35;
+
+/** Knee flexion of the leg on a step while the other foot is on the floor below; null when the riser is too high. */
+export function stepDeg(body: Body, riserM: number): number | null {
+  const straight = (body.thighLengthM + body.shankLengthM) * Math.cos(toRadians(15));
+  return flexionAtHipHeightDeg(
+    (t) => hipHeightM(body, t, freeSquatShankLeanDeg(t)),
+    body.ankleHeightM + straight + 0.04 - riserM,
+    5,
+    MOST_FLEXION_DEG,
+  );
+}
+
+/** The leg on the step at a knee angle, carrying its share; the rest stands behind and below. Mechanics rules 5.10. */
+export const onStep = (body: Body, kneeFlexionDeg: number, share: number): StandingConfiguration =>
+  standing(body, kneeFlexionDeg, {
+    shankLeanDeg: freeSquatShankLeanDeg(kneeFlexionDeg),
     barKg: 0,
     share,
     leanDeg: null,
     aheadM: pressureAheadM(body, "mid"),
     massBehindM: (1 - share) * LOWER_FOOT_BEHIND_M,
   });
+
+/** The upper leg at the start of a step up; null when the riser is too high. Mechanics rules 5.10. */
+export function stepUp(body: Body, s: { riserM: number; share?: number }): StandingConfiguration | null {
+  const deg = stepDeg(body, s.riserM);
+  return deg === null ? null : onStep(body, deg, s.share ?? 0.9);
 }

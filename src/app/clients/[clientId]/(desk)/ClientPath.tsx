@@ -4,7 +4,7 @@ import { usePathname } from "next/navigation";
 import type { PathStep, Steps } from "@/server/day/steps";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
-const STEPS: readonly { name: string; step: PathStep | null }[] = [
+const STEPS: readonly { name: string; step: PathStep }[] = [
   { name: "Story", step: "story" },
   { name: "Screen", step: "screen" },
   { name: "Limits", step: "limits" },
@@ -15,20 +15,30 @@ const STEPS: readonly { name: string; step: PathStep | null }[] = [
   { name: "Floor", step: "floor" },
   { name: "Morning", step: "morning" },
   { name: "Decide", step: "decide" },
-  { name: "Review", step: null },
+  { name: "Review", step: "review" },
 ];
 
 /** Pages that belong to a step of the path. */
-const PART_OF: Readonly<Record<string, PathStep>> = { cards: "choose", swap: "choose", ladder: "decide" };
+const PART_OF: Readonly<Record<string, PathStep>> = {
+  cards: "choose",
+  swap: "choose",
+  ladder: "decide",
+  explain: "review",
+  costs: "review",
+};
 
-/** The path with what each step says today; steps that are not built yet are words, not links. */
+/** The path with what each step says today. */
 export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps }) {
   const page = usePathname().split("/").pop() ?? "";
   const here = PART_OF[page] ?? page;
-  const entries = STEPS.map(({ name, step }): PathEntry => {
-    if (!step) return { name, words: "coming later", state: "coming", href: null, isHere: false };
-    return { name, ...steps[step], href: `/clients/${clientId}/${step}`, isHere: here === step };
-  });
+  const entries = STEPS.map(
+    ({ name, step }): PathEntry => ({
+      name,
+      ...steps[step],
+      href: `/clients/${clientId}/${step}`,
+      isHere: here === step,
+    }),
+  );
   return (
     <div className="border-r border-rule print:hidden">
       <Path entries={entries} />

@@ -1,0 +1,41 @@
+import type { Metadata } from "next";
+import { onPage } from "@/app/_web/actor";
+import { episodesToReview, type PastEpisode } from "@/server/review/episode";
+import { reviewFactsOf } from "@/server/review/facts";
+import { ReviewDesk } from "./ReviewDesk";
+
+export const metadata: Metadata = { title: "Review" };
+
+/** What an episode led to on one time line; `episode` names another one than the open one, `beside` a second. */
+export default async function ReviewPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ clientId: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { clientId } = await params;
+  const { episode, beside } = await searchParams;
+  const { actor, data } = await onPage(async (ctx) => {
+    const episodes = await episodesToReview(ctx, clientId);
+    const shown = episodes.find((e) => e.episodeId === episode) ?? (episodes[0] as PastEpisode);
+    const other = episodes.find((e) => e.episodeId === beside && e !== shown);
+    return {
+      episodes: episodes.map((e) => ({
+        id: e.episodeId,
+        words: `${e.condition}, ${e.side}`,
+        beganOn: e.beganOn,
+        isOpen: e.isOpen,
+      })),
+      shown: { id: shown.episodeId, facts: await reviewFactsOf(ctx, shown) },
+      other: other
+        ? {
+            id: other.episodeId,
+            words: `${other.condition}, ${other.side}`,
+            facts: await reviewFactsOf(ctx, other),
+          }
+        : null,
+    };
+  });
+  return <ReviewDesk key={data.shown.id} clientId={clientId} locale={actor.locale} {...data} />;
+}

@@ -1,0 +1,30 @@
+import type { Task } from "./tasks";
+
+const STAIRS: readonly Task[] = [
+  { kind: "stairs_up", riserM: 0.17 },
+  { kind: "stairs_down", riserM: 0.17 },
+];
+
+/** What a goal of the list asks of a leg, the first the hardest of it; goals that are no single task have none. */
+const OF_GOAL: Record<string, readonly Task[]> = {
+  low_chair: [
+    { kind: "chair", seatM: 0.4 },
+    { kind: "chair", seatM: 0.46 },
+  ],
+  low_cupboard: [{ kind: "half_squat" }, { kind: "kneel" }],
+  stairs: STAIRS,
+  kneel: [{ kind: "kneel" }],
+  floor: [{ kind: "kneel" }],
+};
+
+/** Usual for everybody: the chair and the stair of daily life. */
+const USUAL: readonly Task[] = [
+  { kind: "chair", seatM: 0.46 },
+  { kind: "stairs_up", riserM: 0.17 },
+];
+
+/** Tasks of the client's own goals, then the usual ones, each once. */
+export function tasksOfGoals(goalIds: readonly (string | null)[]): Task[] {
+  const wanted = goalIds.flatMap((id) => (id === null ? [] : (OF_GOAL[id] ?? [])));
+  return [...new Map([...wanted, ...USUAL].map((t) => [JSON.stringify(t), t])).values()];
+}

@@ -1,0 +1,23 @@
+import type { ReviewFacts } from "./facts";
+import type { Row } from "./row";
+import { costRows } from "./rows/costRows";
+import { lineRows } from "./rows/lineRows";
+import { measureRows } from "./rows/measureRows";
+import { painRow } from "./rows/painRow";
+import { strengthRows, symmetryRows } from "./rows/strengthRows";
+import { weekRows } from "./rows/weekRows";
+
+/** The rows of a review in the order in which they are read; what has no point is left out. */
+export const rowsOfReview = (f: ReviewFacts): Row[] =>
+  [
+    painRow(f.visits),
+    ...lineRows(f.lines, f.decisions),
+    ...symmetryRows(f),
+    ...strengthRows(f),
+    ...costRows(f.costs.filter((c) => c.side === f.side)),
+    ...measureRows(f),
+    ...weekRows(f),
+  ].filter((r) => r.series.some((s) => s.points.length > 0));
+
+/** Rows that are looked at first; the others are one key away. */
+export const isFirst = (r: Row): boolean => /^(pain|line|symmetry|cost|done)/.test(r.id);

@@ -1,0 +1,101 @@
+/** How a series is drawn. */
+export type Mark = "dot" | "ring" | "diamond" | "square" | "step" | "bar" | "outline";
+
+export interface Point {
+  /** ISO day; of a week its Monday */
+  on: string;
+  value: number;
+  /** the ends of what it could be, or of what it ran through */
+  low: number | null;
+  high: number | null;
+  /** what else is to be known of it, in words; empty: nothing */
+  note: string;
+}
+
+export interface Series {
+  name: string;
+  mark: Mark;
+  points: Point[];
+}
+
+/** One question on the time line: what is drawn, what its table lists and what a file holds are all made of this. */
+export interface Row {
+  id: string;
+  name: string;
+  /** how to read it */
+  under: string;
+  unit: string;
+  digits: number;
+  /** which way is better; null where neither is */
+  better: "up" | "down" | null;
+  /** smallest change that is more than measurement error, in the unit; null: not known */
+  realChange: number | null;
+  /** the axis reaches at least so far */
+  least: number | null;
+  most: number | null;
+  /** words of a scale by value, where it is one; null: numbers */
+  scale: readonly string[] | null;
+  series: Series[];
+  /** a line across, with its words */
+  marks: { value: number; words: string }[];
+}
+
+export const point = (on: string, value: number, note = ""): Point => ({
+  on,
+  value,
+  low: null,
+  high: null,
+  note,
+});
+
+/** A row with what most rows have. */
+export function rowOf(row: Pick<Row, "id" | "name" | "under" | "unit" | "series"> & Partial<Row>): Row {
+  return {
+    digits: 0,
+    better: null,
+    realChange: null,
+    least: null,
+    most: null,
+    scale: null,
+    marks: [],
+    ...row,
+  };
+}
+
+/** The table of a row: the same values in words. */
+export interface RowTable {
+  columns: string[];
+  rows: string[][];
+}
+
+const shown = (x: number | null, digits: number): string => (x === null ? "" : x.toFixed(digits));
+
+/** A value as people read it. */
+export const valueWords = (row: Pick<Row, "scale" | "digits" | "unit">, value: number): string =>
+  row.scale?.[value] ?? `${value.toFixed(row.digits)}${row.unit ? ` ${row.unit}` : ""}`;
+
+/** Every point of a row, by day, as a table: the chart's values and nothing else. */
+export function tableOf(row: Row): RowTable {
+  const hasRange = row.series.some((s) => s.points.some((p) => p.low !== null));
+  const hasNotes = row.series.some((s) => s.points.some((p) => p.note !== ""));
+  const unit = row.unit ? ` (${row.unit})` : "";
+  return {
+    columns: [
+      "day",
+      "what",
+      `value${unit}`,
+      ...(hasRange ? [`from${unit}`, `to${unit}`] : []),
+      ...(hasNotes ? ["note"] : []),
+    ],
+    rows: row.series
+      .flatMap((s) => s.points.map((p) => ({ s, p })))
+      .sort((a, b) => a.p.on.localeCompare(b.p.on))
+      .map(({ s, p }) => [
+        p.on,
+        s.name,
+        shown(p.value, row.digits),
+        ...(hasRange ? [shown(p.low, row.digits), shown(p.high, row.digits)] : []),
+        ...(hasNotes ? [p.note] : []),
+      ]),
+  };
+}

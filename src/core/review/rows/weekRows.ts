@@ -1,0 +1,69 @@
+import { daysAfter, mondayOf } from "../../units/days";
+import type { ReviewFacts, ReviewVisit } from "../facts";
+import { point, type Row, rowOf } from "../row";
+
+const MOST_WEEKS = 1000;
+
+function weeksBetween(from: string, to: string): string[] {
+  const weeks: string[] = [];
+  for (let on = mondayOf(from); on <= to && weeks.length < MOST_WEEKS; on = daysAfter(on, 7)) weeks.push(on);
+  return weeks;
+}
+
+/** Hard work and kneecap load of every week, and what was planned in it against what was done. */
+export function weekRows({
+  visits,
+  planned,
+  from,
+  to,
+}: Pick<ReviewFacts, "visits" | "planned" | "from" | "to">): Row[] {
+  const byWeek = new Map<string, ReviewVisit[]>();
+  for (const v of visits) byWeek.set(mondayOf(v.on), [...(byWeek.get(mondayOf(v.on)) ?? []), v]);
+  const weeks = weeksBetween(from, to);
+  const sum = (week: string, of: (v: ReviewVisit) => number): number =>
+    (byWeek.get(week) ?? []).reduce((all, v) => all + of(v), 0);
+  const bars = (of: (v: ReviewVisit) => number) =>
+    weeks.filter((w) => byWeek.has(w)).map((w) => point(w, sum(w, of)));
+  const runs = new Map<string, typeof planned>();
+  for (const p of planned) runs.set(mondayOf(p.on), [...(runs.get(mondayOf(p.on)) ?? []), p]);
+  return [
+    rowOf({
+      id: "hard",
+      name: "hard repetitions",
+      under: "of each week",
+      unit: "",
+      least: 0,
+      series: [{ name: "hard repetitions", mark: "bar", points: bars((v) => v.hardReps) }],
+    }),
+    rowOf({
+      id: "kneecap",
+      name: "kneecap work",
+      under: "of each week, in seconds of a chair rise",
+      unit: "s",
+      least: 0,
+      series: [{ name: "kneecap work", mark: "bar", points: bars((v) => v.kneecapChairS) }],
+    }),
+    rowOf({
+      id: "done",
+      name: "visits",
+      under: "filled: done; outline: planned for days past",
+      unit: "",
+      least: 0,
+      series: [
+        { name: "done", mark: "bar", points: bars(() => 1) },
+        {
+          name: "planned",
+          mark: "outline",
+          points: [...runs].map(([week, all]) => {
+            const missed = all.filter((p) => !p.wasDone);
+            return point(
+              week,
+              all.length,
+              missed.length === 0 ? "" : `not done: ${missed.map((p) => `${p.sheet} of ${p.on}`).join(", ")}`,
+            );
+          }),
+        },
+      ],
+    }),
+  ];
+}

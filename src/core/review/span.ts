@@ -1,0 +1,108 @@
+import { ACTION_WORDS, type Action } from "../progression/safetyRules";
+import { dayInWords } from "../units/dayInWords";
+import type { Decided, ReviewFacts } from "./facts";
+import { type Point, type Row, type Series, valueWords } from "./row";
+
+/** Days from the first to the last, both counted. */
+export interface Span {
+  from: string;
+  to: string;
+}
+
+/** A row within a span: where it stood first and last. */
+export interface SpanLine {
+  id: string;
+  name: string;
+  first: string;
+  /** null: there was only one */
+  last: string | null;
+  note: string;
+}
+
+export interface SpanNumbers {
+  visits: number;
+  /** days of a block in the span: planned, and finished of those */
+  planned: number;
+  kept: number;
+  lines: SpanLine[];
+  decisions: Record<Action, number>;
+  overridden: Decided[];
+}
+
+const within =
+  ({ from, to }: Span) =>
+  (x: { on: string }): boolean =>
+    x.on >= from && x.on <= to;
+
+/** Values of a span in numbers: what a person reads beside the picture. */
+export function spanOf(f: ReviewFacts, rows: readonly Row[], span: Span): SpanNumbers {
+  const isIn = within(span);
+  const decided = f.decisions.filter(isIn);
+  const planned = f.planned.filter(isIn);
+  const count = (action: Action): number => decided.filter((d) => d.action === action).length;
+  return {
+    visits: f.visits.filter(isIn).length,
+    planned: planned.length,
+    kept: planned.filter((p) => p.wasDone).length,
+    lines: rows.flatMap((r) => r.series.flatMap((s) => lineOf(r, s, span))),
+    decisions: {
+      PROGRESS: count("PROGRESS"),
+      HOLD: count("HOLD"),
+      REGRESS: count("REGRESS"),
+      STOP_REFER: count("STOP_REFER"),
+    },
+    overridden: decided.filter((d) => d.action !== d.computed),
+  };
+}
+
+function lineOf(row: Row, series: Series, span: Span): SpanLine[] {
+  const points = series.points.filter(within(span));
+  const [first] = points;
+  if (!first) return [];
+  const last = points.at(-1) ?? first;
+  const say = (p: Point): string => valueWords(row, p.value);
+  return [
+    {
+      id: `${row.id} ${series.name}`,
+      name: row.series.length > 1 ? `${row.name}, ${series.name}` : row.name,
+      first: say(first),
+      last: points.length > 1 ? say(last) : null,
+      note: [changeWords(row, first, last), worstWords(row, points, last), last.note]
+        .filter(Boolean)
+        .join("; "),
+    },
+  ];
+}
+
+/** Whether what changed is more than measurement error, where that is known. */
+function changeWords(row: Row, first: Point, last: Point): string {
+  if (first.value === last.value) return "";
+  if (
+    last.low !== null &&
+    last.high !== null &&
+    first.low !== null &&
+    first.high !== null &&
+    row.better !== null
+  ) {
+    const half = Math.hypot(last.high - last.value, first.high - first.value);
+    return Math.abs(last.value - first.value) > half ? "more than the error" : "within the error";
+  }
+  if (row.realChange === null) return "";
+  return Math.abs(last.value - first.value) >= row.realChange ? "more than the error" : "within the error";
+}
+
+/** The worst on the way, where it was worse than both ends. */
+function worstWords(row: Row, points: readonly Point[], last: Point): string {
+  if (row.better !== "down" || points.length < 3) return "";
+  const worst = points.reduce((w, p) => (p.value > w.value ? p : w));
+  return worst.value > last.value && worst !== points[0]
+    ? `${valueWords(row, worst.value)} on ${dayInWords(worst.on).slice(0, -5)}`
+    : "";
+}
+
+/** "6 up, 5 stay, 1 back" */
+export const decisionsWords = (d: SpanNumbers["decisions"]): string =>
+  (Object.keys(d) as Action[])
+    .filter((a) => d[a] > 0)
+    .map((a) => `${d[a]} × ${ACTION_WORDS[a].toLowerCase()}`)
+    .join(", ");
