@@ -4,6 +4,7 @@ import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
 import { issueSentence } from "@/core/units/issueSentence";
+import { readJson } from "@/core/units/readJson";
 import { keepAttempt } from "@/server/base/attempts";
 import type { Actor, Ctx } from "@/server/base/context";
 import { inClinic } from "@/server/base/db";
@@ -14,8 +15,6 @@ const log = pino({ name: "bexlo" });
 
 /** What a form may send. Traces of a load cell are larger: their route says so. */
 const FORM_BYTES = 400_000;
-/** Deeper than any record of ours; what is nested deeper was made to be costly. */
-const MOST_DEPTH = 24;
 
 /** PostgreSQL's codes for data it refuses: a missing record, a check, a text that is no number or id, out of range. */
 const BAD_DATA = new Set([
@@ -79,62 +78,17 @@ async function readText(request: Request, mostBytes: number): Promise<string> {
   return Buffer.concat(parts).toString("utf8");
 }
 
-/** Whether brackets are nested deeper than any record: found before parsing, in one pass. */
-function isTooDeep(text: string): boolean {
-  let depth = 0;
-  let isQuoted = false;
-  for (let i = 0; i < text.length; i++) {
-    const c = text.charCodeAt(i);
-    if (isQuoted) {
-      if (c === 92) i++;
-      else if (c === 34) isQuoted = false;
-    } else if (c === 34) isQuoted = true;
-    else if (c === 91 || c === 123) {
-      if (++depth > MOST_DEPTH) return true;
-    } else if (c === 93 || c === 125) depth--;
-  }
-  return false;
-}
-
-// characters that no keyboard writes and no database keeps: nothing (U+0000), and halves of a pair
-const IMPOSSIBLE = /\p{Surrogate}|\0/u;
-
-/** The place of the first text that cannot be kept, null if there is none. */
-function impossibleText(x: unknown, path = ""): string | null {
-  if (typeof x === "string") return IMPOSSIBLE.test(x) ? path : null;
-  if (typeof x !== "object" || x === null) return null;
-  for (const [key, value] of Object.entries(x)) {
-    const at = path ? `${path}.${key}` : key;
-    if (IMPOSSIBLE.test(key)) return path;
-    const found = impossibleText(value, at);
-    if (found !== null) return found;
-  }
-  return null;
-}
-
 /** The body as JSON parsed by a schema; each problem keeps its field. */
 export async function readBody<S extends z.ZodType>(
   request: Request,
   schema: S,
   mostBytes = FORM_BYTES,
 ): Promise<z.infer<S>> {
-  return parsedBody(await readJson(request, mostBytes), schema);
+  return parsedBody(await readSent(request, mostBytes), schema);
 }
 
-async function readJson(request: Request, mostBytes: number): Promise<unknown> {
-  const text = await readText(request, mostBytes);
-  if (isTooDeep(text)) throw new InputError("", "This request is nested deeper than anything Bexlo keeps.");
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    throw new InputError("", "This request is not JSON.");
-  }
-  const impossible = impossibleText(json);
-  if (impossible !== null)
-    throw new InputError(impossible, "This text has characters that cannot be kept. Type it again.");
-  return json;
-}
+const readSent = async (request: Request, mostBytes: number): Promise<unknown> =>
+  readJson(await readText(request, mostBytes));
 
 function parsedBody<S extends z.ZodType>(json: unknown, schema: S): z.infer<S> {
   const parsed = schema.safeParse(json);
@@ -171,6 +125,8 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
   schema: S,
   work: (ctx: Ctx, body: z.infer<S>, params: P) => Promise<unknown>,
   mostBytes = FORM_BYTES,
+  answerOf: (result: unknown) => Response | Promise<Response> = (result) =>
+    Response.json({ ok: true, result: result ?? null }),
 ) {
   return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
     let actor: Actor | null = null;
@@ -185,12 +141,12 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
       // an address without dynamic parts has no parameters at all
       where = (await params) ?? where;
       mustBeRecords(where);
-      json = await readJson(request, mostBytes);
+      json = await readSent(request, mostBytes);
       const body = parsedBody(json, schema);
       const result = await inClinic(who.clinicId, (tx) =>
         work({ tx, actor: who, now: new Date() }, body, where),
       );
-      return Response.json({ ok: true, result: result ?? null });
+      return await answerOf(result);
     } catch (error) {
       const deed = attemptOf(error);
       if (actor && deed !== null) {
@@ -209,16 +165,19 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
 
 /** A route that reads: signed in, work in one transaction of the clinic, and `answer` makes the response of what it finds. */
 export function reads<T, P extends Record<string, string>>(
-  work: (ctx: Ctx, params: P) => Promise<T>,
+  work: (ctx: Ctx, params: P, query: URLSearchParams) => Promise<T>,
   answerOf: (found: T) => Response,
 ) {
-  return async (_request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
+  return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
     try {
       const actor = await currentActor();
       if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
-      const where = await params;
+      const where = (await params) ?? ({} as P);
       mustBeRecords(where);
-      return answerOf(await inClinic(actor.clinicId, (tx) => work({ tx, actor, now: new Date() }, where)));
+      const query = new URL(request.url).searchParams;
+      return answerOf(
+        await inClinic(actor.clinicId, (tx) => work({ tx, actor, now: new Date() }, where, query)),
+      );
     } catch (error) {
       return problemResponse(error);
     }

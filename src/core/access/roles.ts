@@ -29,6 +29,12 @@ export type Deed =
   | "request.make"
   | "request.answer"
   | "link.make"
+  | "export.client"
+  | "export.clinic"
+  | "import.make"
+  | "import.confirm"
+  | "clinic.write"
+  | "letter.write"
   | "morning.answer"
   | "home.run";
 
@@ -57,6 +63,12 @@ const MAY: Record<Deed, readonly Role[]> = {
   "request.make": ["trainer", "therapist"],
   "request.answer": ["therapist"],
   "link.make": ["therapist", "trainer"],
+  "export.client": ["therapist", "admin"],
+  "export.clinic": ["admin"],
+  "import.make": ["therapist", "admin"],
+  "import.confirm": ["therapist"],
+  "clinic.write": ["admin"],
+  "letter.write": ["therapist"],
   "morning.answer": ["client"],
   "home.run": ["client"],
 };
@@ -89,6 +101,13 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "request.make": "Only those who run sessions ask a therapist for more.",
   "request.answer": "Only a therapist allows or refuses what was asked.",
   "link.make": "Only a therapist or a trainer sends a link.",
+  "export.client": "Only a therapist or the clinic's admin takes a client's records out as a file.",
+  "export.clinic": "Only the clinic's admin takes the whole clinic out as a file.",
+  "import.make": "Only a therapist or the clinic's admin reads a file in.",
+  "import.confirm":
+    "Only a therapist confirms what a file brings, because limits, phases and doses follow from it.",
+  "clinic.write": "Only the clinic's admin changes what stands on its paper.",
+  "letter.write": "Only a therapist writes to a surgeon or a physician.",
   "morning.answer": "Only the client answers by this link.",
   "home.run": "Only the client runs this sheet by this link.",
 };

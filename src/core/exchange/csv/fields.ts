@@ -1,0 +1,114 @@
+import type { Side } from "../../units/fields";
+import { kgFromLb, lbFromKg } from "../../units/mass";
+import { readNumber } from "../../units/readNumber";
+
+/** A column that a kind of table knows. */
+export interface CsvField {
+  key: string;
+  name: string;
+  isNeeded: boolean;
+  /** other headers that mean the same, small letters */
+  also: readonly string[];
+}
+
+/** The number of the column of each field; null: not in the file. */
+export type CsvMapping = Record<string, number | null>;
+
+const plain = (header: string): string =>
+  header
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, " ")
+    .trim();
+
+/** What stands in which column, guessed by the headers; a person looks at it before anything is written. */
+export function guessMapping(fields: readonly CsvField[], headers: readonly string[]): CsvMapping {
+  const taken = new Set<number>();
+  return Object.fromEntries(
+    fields.map((f) => {
+      const names = [f.key, f.name, ...f.also].map(plain);
+      const at = headers.findIndex((h, i) => !taken.has(i) && names.includes(plain(h)));
+      if (at >= 0) taken.add(at);
+      return [f.key, at >= 0 ? at : null];
+    }),
+  );
+}
+
+/** A line's cells by field; reading notes what is wrong and gives null. */
+export class Line {
+  readonly problems: string[] = [];
+
+  constructor(
+    private readonly cells: readonly string[],
+    private readonly mapping: CsvMapping,
+    private readonly fields: readonly CsvField[],
+  ) {
+    for (const f of fields)
+      if (f.isNeeded && this.text(f.key) === "") this.problems.push(`${f.name} is missing.`);
+  }
+
+  text(key: string): string {
+    const at = this.mapping[key];
+    return at === null || at === undefined ? "" : (this.cells[at] ?? "").trim().slice(0, 500);
+  }
+
+  private name(key: string): string {
+    return this.fields.find((f) => f.key === key)?.name ?? key;
+  }
+
+  /** A number within bounds; null where the cell is empty or wrong. */
+  number(key: string, least: number, most: number, unit: string): number | null {
+    const text = this.text(key);
+    if (text === "") return null;
+    const x = readNumber(text);
+    if (Number.isFinite(x) && x >= least && x <= most) return x;
+    this.problems.push(
+      `${this.name(key)} must be a number from ${least} to ${most} ${unit}; “${text.slice(0, 40)}” is not.`,
+    );
+    return null;
+  }
+
+  /** An ISO day, or a day written as 28.11.2026 or 28/11/2026; anything two-sided is not guessed. */
+  day(key: string, today: string): string | null {
+    const text = this.text(key);
+    if (text === "") return null;
+    const iso = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+    const dots = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text);
+    const day = iso
+      ? text
+      : dots
+        ? `${dots[3]}-${dots[2]?.padStart(2, "0")}-${dots[1]?.padStart(2, "0")}`
+        : "";
+    const at = new Date(`${day}T00:00:00Z`);
+    if (
+      day !== "" &&
+      !Number.isNaN(at.getTime()) &&
+      at.toISOString().slice(0, 10) === day &&
+      day <= today &&
+      day >= "1900-01-01"
+    )
+      return day;
+    this.problems.push(
+      `${this.name(key)} must be a day that is past, as 2026-03-02 or 2.3.2026; “${text.slice(0, 40)}” is not.`,
+    );
+    return null;
+  }
+
+  one<T extends string>(key: string, words: Readonly<Record<string, T>>): T | null {
+    const text = this.text(key).toLowerCase();
+    if (text === "") return null;
+    const found = words[text];
+    if (found !== undefined) return found;
+    this.problems.push(
+      `${this.name(key)} must be one of: ${[...new Set(Object.keys(words))].slice(0, 12).join(", ")}; “${text.slice(0, 40)}” is not.`,
+    );
+    return null;
+  }
+}
+
+export const SIDES: Readonly<Record<string, Side>> = { left: "left", l: "left", right: "right", r: "right" };
+export const SEXES = { female: "female", f: "female", male: "male", m: "male" } as const;
+
+/** Mass within the bounds of people, in kg; "lb" in the unit column is worked out. */
+export const massKg = (value: number, unit: "kg" | "lb"): number => (unit === "kg" ? value : kgFromLb(value));
+export const LEAST_LB = Math.ceil(lbFromKg(25));
+export const MOST_LB = Math.floor(lbFromKg(250));

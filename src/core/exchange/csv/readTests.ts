@@ -1,0 +1,130 @@
+import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
+import { MOVEMENTS, movement as movements } from "../../strength/movements";
+import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
+import { type Making, rowOfMeasurement, rowsOfTest } from "../newRows";
+import { emptyPlan, type ImportPlan } from "../plan";
+import { type Line, SIDES } from "./fields";
+import type { KnownClient } from "./known";
+
+const STRENGTH = Object.fromEntries(
+  movements.options.flatMap((m) => [
+    [m, m],
+    [MOVEMENTS[m].name.toLowerCase(), m],
+  ]),
+);
+const KINDS = Object.fromEntries(
+  MEASUREMENT_KIND_IDS.filter((k) => k !== "repetition_test").flatMap((k) => [
+    [k, k],
+    [measurementKind(k).name.toLowerCase(), k],
+  ]),
+) as Record<string, MeasurementKind>;
+const UNITS: Readonly<Record<string, string>> = {
+  n·m: "N·m",
+  nm: "N·m",
+  "n*m": "N·m",
+  "n.m": "N·m",
+  deg: "°",
+  degrees: "°",
+  "°": "°",
+  cm: "cm",
+  s: "s",
+  grade: "grade",
+  times: "times",
+  count: "times",
+  "of 10": "of 10",
+  "0-10": "of 10",
+};
+const MOST_TORQUE_NM = 600;
+
+/** Test results of clients who are here: a unit that is not the measure's own is refused, never converted in silence. */
+export function readTests(
+  lines: readonly { no: number; line: Line }[],
+  m: Making & { today: string },
+  find: (line: Line) => KnownClient | null,
+): ImportPlan {
+  const problems: FileProblem[] = [];
+  const rows: Record<"strength_test" | "strength_trial" | "measurement", FileRow[]> = {
+    strength_test: [],
+    strength_trial: [],
+    measurement: [],
+  };
+  for (const { no, line } of lines) {
+    const client = find(line);
+    const on = line.day("day", m.today);
+    const side = line.one("side", SIDES);
+    const unit = UNITS[line.text("unit").toLowerCase()];
+    const what = line.text("what").toLowerCase();
+    const movement = STRENGTH[what];
+    const kind = KINDS[what];
+    const mustBe = (wanted: string): void => {
+      if (unit !== wanted)
+        line.problems.push(`The unit must be ${wanted}; “${line.text("unit").slice(0, 20)}” is not.`);
+    };
+    // the line's number is part of what makes it the same line again
+    const key = `${client?.clientId} ${on} ${what} ${side} ${line.text("value")} ${line.text("knee_flexion_deg")} ${no}`;
+    if (movement) {
+      mustBe("N·m");
+      const torqueNm = line.number("value", 1, MOST_TORQUE_NM, "N·m");
+      const deg = line.number("knee_flexion_deg", 0, 130, "degrees");
+      if (!side) line.problems.push("A strength test needs a side.");
+      if (deg === null && line.problems.length === 0)
+        line.problems.push("A strength test needs the knee flexion at which it was taken.");
+      if (line.problems.length === 0 && client && on && side && torqueNm !== null && deg !== null) {
+        const made = rowsOfTest(
+          {
+            key,
+            episodeId: client.episodeId,
+            side,
+            movement,
+            kneeFlexionDeg: deg,
+            torqueNm,
+            on,
+            bodyMassKg: client.bodyMassKg,
+            shankLengthM: client.shankLengthM,
+          },
+          m,
+        );
+        rows.strength_test.push(...made.strength_test);
+        rows.strength_trial.push(...made.strength_trial);
+      }
+    } else if (kind) {
+      const spec = measurementKind(kind);
+      mustBe(spec.unit);
+      const value = line.number("value", spec.least, spec.most, spec.unit);
+      if (value !== null && spec.isWhole && !Number.isInteger(value))
+        line.problems.push(`${spec.name} is a whole number.`);
+      if (spec.isSided && !side) line.problems.push(`${spec.name} needs a side.`);
+      if (line.problems.length === 0 && client && on && value !== null)
+        rows.measurement.push(
+          rowOfMeasurement(
+            {
+              key,
+              episodeId: client.episodeId,
+              kind,
+              side: spec.isSided ? side : null,
+              value,
+              way: spec.isAngle ? "passive" : null,
+              on,
+            },
+            m,
+          ),
+        );
+    } else line.problems.push(`“${what.slice(0, 40)}” is nothing that is measured here.`);
+    for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
+  }
+  return {
+    ...emptyPlan(problems),
+    tables: (["strength_test", "strength_trial", "measurement"] as const).map((table) => ({
+      table,
+      key: "id",
+      columns: Object.keys(CLIENT_TABLES[table].row.shape),
+      rows: rows[table],
+    })),
+    notes:
+      rows.strength_test.length > 0
+        ? [
+            "Whether trials agreed is not in such a table: these tests count with the wider error until one is taken here.",
+          ]
+        : [],
+  };
+}

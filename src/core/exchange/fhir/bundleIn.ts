@@ -1,0 +1,355 @@
+import { z } from "zod";
+import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
+import { conditionById } from "../../rules/conditions";
+import { movement as movements } from "../../strength/movements";
+import type { Side } from "../../units/fields";
+import { kgFromLb } from "../../units/mass";
+import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
+import { STRICT_NOTE } from "../csv/readClients";
+import { type Making, rowOfMeasurement, rowsOfNewClient, rowsOfTest } from "../newRows";
+import { type BroughtClient, emptyPlan, type ImportPlan } from "../plan";
+import { UCUM } from "./resource";
+
+const words = z.string().max(400);
+const concept = z.looseObject({
+  coding: z
+    .array(z.looseObject({ system: words.optional(), code: words.optional(), display: words.optional() }))
+    .max(20)
+    .optional(),
+  text: words.optional(),
+});
+const ref = z.looseObject({ reference: words.optional() });
+const quantity = z.looseObject({
+  value: z.number().optional(),
+  unit: words.optional(),
+  code: words.optional(),
+  system: words.optional(),
+});
+const observation = z.looseObject({
+  resourceType: z.literal("Observation"),
+  id: words.optional(),
+  status: words,
+  code: concept,
+  subject: ref.optional(),
+  effectiveDateTime: words.optional(),
+  valueQuantity: quantity.optional(),
+  bodySite: concept.optional(),
+  component: z
+    .array(z.looseObject({ code: concept, valueQuantity: quantity.optional() }))
+    .max(50)
+    .optional(),
+});
+const patient = z.looseObject({
+  resourceType: z.literal("Patient"),
+  id: words,
+  name: z
+    .array(
+      z.looseObject({ text: words.optional(), given: z.array(words).optional(), family: words.optional() }),
+    )
+    .max(20)
+    .optional(),
+  gender: words.optional(),
+  birthDate: words.optional(),
+});
+const condition = z.looseObject({
+  resourceType: z.literal("Condition"),
+  id: words.optional(),
+  code: concept.optional(),
+  subject: ref,
+  onsetDateTime: words.optional(),
+  bodySite: z.array(concept).max(20).optional(),
+  clinicalStatus: concept.optional(),
+});
+type Observation = z.infer<typeof observation>;
+type Condition = z.infer<typeof condition>;
+
+/** A bundle of HL7 FHIR R4, as far as it is read: patients, conditions, observations. All else is left. */
+export const fhirIn = z.looseObject({
+  resourceType: z.literal("Bundle", { error: "This is no FHIR bundle." }),
+  entry: z
+    .array(
+      z.looseObject({
+        fullUrl: words.optional(),
+        resource: z.looseObject({ resourceType: words }).optional(),
+      }),
+    )
+    .max(100_000),
+});
+
+const dayOf = (at: string | undefined): string | null => {
+  const day = /^\d{4}-\d{2}-\d{2}/.exec(at ?? "")?.[0] ?? null;
+  return day !== null && !Number.isNaN(Date.parse(`${day}T00:00:00Z`)) ? day : null;
+};
+const said = (c: z.infer<typeof concept> | undefined): string => c?.text ?? c?.coding?.[0]?.display ?? "";
+const codesOf = (c: z.infer<typeof concept>): string[] => (c.coding ?? []).flatMap((x) => x.code ?? []);
+const sideIn = (text: string): Side | null => {
+  const found = /\b(left|right)\b/i.exec(text)?.[1]?.toLowerCase();
+  return found === "left" || found === "right" ? found : null;
+};
+
+interface OnePatient {
+  at: string;
+  data: z.infer<typeof patient>;
+  conditions: Condition[];
+  observations: { at: string; data: Observation }[];
+}
+
+/** What a bundle would write: a new client for every patient, with conditions, strength tests and measurements known here. */
+export function readBundle(
+  bundle: z.infer<typeof fhirIn>,
+  m: Making & { today: string },
+  isHere: (name: string, birthYear: number) => boolean,
+): ImportPlan {
+  const problems: FileProblem[] = [];
+  const patients = collect(bundle, problems);
+  const rows: Record<string, FileRow[]> = {};
+  const clients: BroughtClient[] = [];
+  const notes = new Set<string>();
+  const put = (made: Record<string, FileRow[]>): void => {
+    for (const [table, all] of Object.entries(made)) rows[table] = [...(rows[table] ?? []), ...all];
+  };
+  for (const p of patients) {
+    const wrong = (sentence: string): void => {
+      problems.push({ at: p.at, sentence });
+    };
+    const name = nameOf(p.data);
+    const birthYear = Number(/^\d{4}/.exec(p.data.birthDate ?? "")?.[0] ?? Number.NaN);
+    const heightM = bodyValue(p, "8302-2", { m: 1, cm: 0.01, "[in_i]": 0.0254 });
+    const massKg = bodyValue(p, "29463-7", { kg: 1, g: 0.001, "[lb_av]": kgFromLb(1) });
+    const main = p.conditions[0];
+    const side = main ? sideIn((main.bodySite ?? []).map(said).join(" ") || said(main.code)) : null;
+    const beganOn = dayOf(main?.onsetDateTime);
+    if (!name) wrong("This patient has no name.");
+    if (!(birthYear >= 1900 && birthYear <= Number(m.today.slice(0, 4))))
+      wrong("This patient has no year of birth that can be.");
+    if (heightM === null || heightM < 1.2 || heightM > 2.2)
+      wrong("There is no height of this patient between 1.20 and 2.20 m, in m, cm or inches.");
+    if (massKg === null || massKg < 25 || massKg > 250)
+      wrong("There is no body weight of this patient between 25 and 250 kg, in kg or pounds.");
+    if (!main) wrong("There is no condition of this patient: nothing says what the care is about.");
+    else if (!side) wrong("The condition does not say which side: write left or right as its body site.");
+    if (main && (!beganOn || beganOn > m.today)) wrong("The condition does not say on which day it began.");
+    if (name && isHere(name, birthYear))
+      wrong("A client of this name and year of birth is in this clinic already.");
+    if (
+      !name ||
+      !side ||
+      !beganOn ||
+      heightM === null ||
+      massKg === null ||
+      problems.some((x) => x.at === p.at)
+    )
+      continue;
+    const known = main ? knownCondition(main) : null;
+    const made = rowsOfNewClient(
+      {
+        key: `fhir ${p.data.id}`,
+        name,
+        birthYear,
+        heightM: Math.round(heightM * 100) / 100,
+        bodyMassKg: Math.round(massKg * 10) / 10,
+        sex: p.data.gender === "female" || p.data.gender === "male" ? p.data.gender : null,
+        side,
+        beganOn,
+        beganWith: "onset",
+        conditionId: known,
+        variantId: null,
+        words: said(main?.code).slice(0, 160),
+        goal: "",
+      },
+      m,
+    );
+    put(made);
+    const body = { massKg, shankM: 0.246 * heightM };
+    const counted = p.observations.map((o) =>
+      observed(o, made.episode[0]?.id as string, body, p.data.id, m, problems, put),
+    );
+    clients.push({
+      id: made.client[0]?.id as string,
+      name,
+      conditions: [
+        known
+          ? `${conditionById(known)?.name}, since ${beganOn}, first phase, not confirmed`
+          : `“${said(main?.code) || "not said"}”: the rules know no such condition; limits are written by hand`,
+      ],
+      limits: [],
+      signs: [],
+      counts: { tests: counted.filter((x) => x === "test").length, sheets: 0, visits: 0 },
+    });
+    notes.add(STRICT_NOTE);
+    const left = counted.filter((x) => x === "left").length;
+    if (left > 0)
+      notes.add(`${left} observations of ${name} are of kinds that are not kept here; they were left out.`);
+  }
+  if (patients.length === 0) problems.push({ at: "entry", sentence: "There is no patient in this bundle." });
+  const order = [
+    "client",
+    "episode",
+    "episode_condition",
+    "strength_test",
+    "strength_trial",
+    "measurement",
+  ] as const;
+  return {
+    ...emptyPlan(problems),
+    tables: order.map((table) => ({
+      table,
+      key: "id",
+      columns: Object.keys(CLIENT_TABLES[table].row.shape),
+      rows: rows[table] ?? [],
+    })),
+    clients,
+    notes: [...notes],
+  };
+}
+
+function collect(bundle: z.infer<typeof fhirIn>, problems: FileProblem[]): OnePatient[] {
+  const patients: OnePatient[] = [];
+  const byRef = new Map<string, OnePatient>();
+  const parsed = bundle.entry.map((e, i) => ({ e, at: `entry.${i}`, kind: e.resource?.resourceType ?? "" }));
+  const read = <S extends z.ZodType>(schema: S, x: (typeof parsed)[number]): z.infer<S> | null => {
+    const found = schema.safeParse(x.e.resource);
+    if (found.success) return found.data;
+    for (const issue of found.error.issues.slice(0, 5))
+      problems.push({
+        at: `${x.at}.${issue.path.join(".")}`,
+        sentence: `This part of the ${x.kind} cannot be read.`,
+      });
+    return null;
+  };
+  for (const x of parsed.filter((p) => p.kind === "Patient")) {
+    const data = read(patient, x);
+    if (!data) continue;
+    if (byRef.has(`Patient/${data.id}`)) {
+      problems.push({ at: x.at, sentence: "This patient's id is there twice. Keep one of them." });
+      continue;
+    }
+    const one: OnePatient = { at: x.at, data, conditions: [], observations: [] };
+    patients.push(one);
+    for (const r of [x.e.fullUrl, `Patient/${data.id}`, `urn:uuid:${data.id}`]) if (r) byRef.set(r, one);
+  }
+  for (const x of parsed) {
+    if (x.kind === "Condition") {
+      const data = read(condition, x);
+      const of = byRef.get(data?.subject.reference ?? "");
+      if (data && of) of.conditions.push(data);
+      else if (data)
+        problems.push({ at: x.at, sentence: "This condition names a patient who is not in the bundle." });
+    }
+    if (x.kind === "Observation") {
+      const data = read(observation, x);
+      const of = byRef.get(data?.subject?.reference ?? "");
+      if (data && of && data.status !== "entered-in-error") of.observations.push({ at: x.at, data });
+      else if (data && !of)
+        problems.push({ at: x.at, sentence: "This observation names a patient who is not in the bundle." });
+    }
+  }
+  return patients;
+}
+
+const nameOf = (p: z.infer<typeof patient>): string => {
+  const n = p.name?.[0];
+  return (n?.text ?? [...(n?.given ?? []), n?.family ?? ""].join(" ")).trim().slice(0, 80);
+};
+
+function knownCondition(c: Condition): string | null {
+  const own = (c.code?.coding ?? []).find((x) => x.system === "urn:bexlo:condition")?.code;
+  return own && conditionById(own) ? own : null;
+}
+
+/** A body measure in the unit that is wanted; null where none is there or its unit is another one. */
+function bodyValue(p: OnePatient, code: string, units: Readonly<Record<string, number>>): number | null {
+  for (const { data } of p.observations) {
+    if (!codesOf(data.code).includes(code)) continue;
+    const q = data.valueQuantity;
+    const factor = units[q?.code ?? q?.unit ?? ""];
+    if (q?.value !== undefined && factor !== undefined) return q.value * factor;
+  }
+  return null;
+}
+
+const SYSTEM_CODES: Readonly<Record<string, string>> = {
+  "°": "deg",
+  cm: "cm",
+  s: "s",
+  grade: "{grade}",
+  times: "{count}",
+  "of 10": "{score}",
+};
+
+/** One observation: a strength test, a measurement, a body measure, or nothing that is kept here. */
+function observed(
+  { at, data }: { at: string; data: Observation },
+  episodeId: string,
+  body: { massKg: number; shankM: number },
+  patientId: string,
+  m: Making & { today: string },
+  problems: FileProblem[],
+  put: (rows: Record<string, FileRow[]>) => void,
+): "test" | "measurement" | "body" | "left" {
+  const codes = codesOf(data.code);
+  if (codes.includes("8302-2") || codes.includes("29463-7")) return "body";
+  const q = data.valueQuantity;
+  const on = dayOf(data.effectiveDateTime);
+  const side = sideIn(said(data.bodySite));
+  const key = `fhir ${patientId} ${data.id ?? at}`;
+  const wrong = (sentence: string): void => {
+    problems.push({ at, sentence });
+  };
+  const strength = movements.options.find((x) => codes.includes(`strength-${x}`));
+  if (strength) {
+    const angle = data.component?.find((c) => codesOf(c.code).includes("knee-flexion"))?.valueQuantity;
+    if (q?.system !== UCUM || q.code !== "N.m") wrong("A strength test must be in N.m, by UCUM.");
+    else if (!q.value || q.value < 1 || q.value > 600) wrong("This torque must lie between 1 and 600 N·m.");
+    else if (angle?.value === undefined || angle.code !== "deg" || angle.value < 0 || angle.value > 130)
+      wrong("A strength test needs the knee flexion at which it was taken, in deg from 0 to 130.");
+    else if (!side || !on || on > m.today) wrong("A strength test needs a side and a day that is past.");
+    else
+      put(
+        rowsOfTest(
+          {
+            key,
+            episodeId,
+            side,
+            movement: strength,
+            kneeFlexionDeg: angle.value,
+            torqueNm: q.value,
+            on,
+            bodyMassKg: Math.round(body.massKg * 10) / 10,
+            shankLengthM: body.shankM,
+          },
+          m,
+        ),
+      );
+    return "test";
+  }
+  const kind = MEASUREMENT_KIND_IDS.find((k) => k !== "repetition_test" && codes.includes(k)) as
+    | MeasurementKind
+    | undefined;
+  if (!kind) return "left";
+  const spec = measurementKind(kind);
+  if (q?.system !== UCUM || q.code !== SYSTEM_CODES[spec.unit])
+    wrong(`${spec.name} must be in ${SYSTEM_CODES[spec.unit]}, by UCUM.`);
+  else if (q.value === undefined || q.value < spec.least || q.value > spec.most)
+    wrong(`${spec.name} must lie between ${spec.least} and ${spec.most} ${spec.unit}.`);
+  else if (!on || on > m.today || (spec.isSided && !side))
+    wrong(`${spec.name} needs a day that is past${spec.isSided ? " and a side" : ""}.`);
+  else
+    put({
+      measurement: [
+        rowOfMeasurement(
+          {
+            key,
+            episodeId,
+            kind,
+            side: spec.isSided ? side : null,
+            value: q.value,
+            way: spec.isAngle ? "passive" : null,
+            on,
+          },
+          m,
+        ),
+      ],
+    });
+  return "measurement";
+}

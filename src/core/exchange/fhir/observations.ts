@@ -1,0 +1,110 @@
+import { measurementKind } from "../../measure/measurementKinds";
+import { MOVEMENTS } from "../../strength/movements";
+import type { ClientFile } from "../clientFile";
+import { coded, instant, LOINC, quantity, type Resource, toId } from "./resource";
+
+type Rows = ClientFile["rows"];
+
+const status = (voidedAt: string | null): string => (voidedAt === null ? "final" : "entered-in-error");
+const bodySite = (side: string | null, part: string) =>
+  side === null ? {} : { bodySite: { text: `${side} ${part}` } };
+
+/** Strength tests: torque, with the angle, lever and whether its trials agreed as components. */
+export const strengthObservations = (rows: Rows, subject: string): Resource[] =>
+  rows.strength_test.map((t) => ({
+    resourceType: "Observation",
+    id: t.id,
+    status: status(t.voided_at),
+    category: [coded("exam", "Exam", "http://terminology.hl7.org/CodeSystem/observation-category")],
+    code: coded(`strength-${t.movement}`, `Isometric strength, ${MOVEMENTS[t.movement].name}`),
+    subject: toId(subject),
+    effectiveDateTime: instant(t.taken_at),
+    performer: [toId(t.taken_by)],
+    valueQuantity: quantity(t.torque_nm, "N·m"),
+    ...bodySite(t.side, "leg"),
+    method: { text: "load cell across the shin, best of valid trials" },
+    component: [
+      {
+        code: coded("knee-flexion", "Knee flexion of the test"),
+        valueQuantity: quantity(t.knee_flexion_deg, "°"),
+      },
+      { code: coded("lever-arm", "Lever arm"), valueQuantity: quantity(t.lever_arm_m, "m") },
+      { code: coded("body-mass", "Body mass on the day"), valueQuantity: quantity(t.body_mass_kg, "kg") },
+      { code: coded("trials-agree", "Two trials agreed"), valueBoolean: t.is_reliable },
+    ],
+  }));
+
+/** Other measurements, in their own unit. */
+export const measurementObservations = (rows: Rows, subject: string): Resource[] =>
+  rows.measurement.map((m) => {
+    const spec = measurementKind(m.kind);
+    return {
+      resourceType: "Observation",
+      id: m.id,
+      status: status(m.voided_at),
+      category: [coded("exam", "Exam", "http://terminology.hl7.org/CodeSystem/observation-category")],
+      code: coded(m.kind, spec.name),
+      subject: toId(subject),
+      effectiveDateTime: instant(m.taken_at),
+      performer: [toId(m.taken_by)],
+      valueQuantity: quantity(m.value, spec.unit),
+      ...bodySite(m.side, "leg"),
+      ...(m.way ? { method: { text: `${m.way} motion` } } : {}),
+    };
+  });
+
+/** Mornings: pain as a score, swelling and stiffness beside it. */
+export function morningObservations(rows: Rows, subject: string): Resource[] {
+  const corrected = new Set(rows.response.map((r) => r.corrects));
+  return rows.response.map((r) => ({
+    resourceType: "Observation",
+    id: r.id,
+    status: corrected.has(r.id) ? "entered-in-error" : "final",
+    category: [coded("survey", "Survey", "http://terminology.hl7.org/CodeSystem/observation-category")],
+    code: coded("72514-3", "Pain severity, 0 to 10, the morning after", LOINC),
+    subject: toId(subject),
+    effectiveDateTime: instant(r.answered_at),
+    performer: [r.answered_by === "client" ? toId(subject) : toId(r.entered_by)],
+    partOf: [toId(r.visit_id)],
+    valueQuantity: quantity(r.pain, "of 10"),
+    ...components([
+      r.swelling === null
+        ? null
+        : { code: coded("swelling", "Swelling grade, 0 to 4"), valueQuantity: quantity(r.swelling, "grade") },
+      r.stiffness_min === null
+        ? null
+        : {
+            code: coded("stiffness", "Stiffness in the morning"),
+            valueQuantity: quantity(r.stiffness_min, "min"),
+          },
+    ]),
+    ...(r.alarm ? { note: [{ text: `Warning signs: ${r.alarm}` }] } : {}),
+  }));
+}
+
+const components = (all: (object | null)[]) => {
+  const known = all.filter((c) => c !== null);
+  return known.length > 0 ? { component: known } : {};
+};
+
+/** Height and mass: what somebody else needs to read the torques. */
+export const bodyObservations = (file: ClientFile, ids: { mass: string; height: string }): Resource[] => {
+  const c = file.rows.client[0];
+  if (!c) return [];
+  const of = (id: string, code: string, words: string, value: number, unit: string): Resource => ({
+    resourceType: "Observation",
+    id,
+    status: "final",
+    category: [
+      coded("vital-signs", "Vital Signs", "http://terminology.hl7.org/CodeSystem/observation-category"),
+    ],
+    code: coded(code, words, LOINC),
+    subject: toId(c.id),
+    effectiveDateTime: instant(file.made_at),
+    valueQuantity: quantity(value, unit),
+  });
+  return [
+    of(ids.mass, "29463-7", "Body weight", c.body_mass_kg, "kg"),
+    of(ids.height, "8302-2", "Body height", c.height_m, "m"),
+  ];
+};

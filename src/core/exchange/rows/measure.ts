@@ -1,0 +1,91 @@
+import { z } from "zod";
+import { limit } from "../../bounds/limit";
+import { MEASUREMENT_KIND_IDS } from "../../measure/measurementKinds";
+import { movement } from "../../strength/movements";
+import { day, id, maybeId, moment, number, range, side, table, text, texts, whole } from "./fields";
+
+export const episodeLimit = table(
+  "episode_limit",
+  z.strictObject({
+    id,
+    episode_id: id,
+    kind: limit.shape.kind,
+    bound: range.nullable(),
+    origin: z.enum(["surgeon", "therapist", "condition", "clinic"]),
+    reason: text(600),
+    ends_on: day.nullable(),
+    set_by: maybeId,
+    set_at: moment,
+    word: text(60).nullable(),
+    is_lifted: z.boolean(),
+    replaces: maybeId,
+  }),
+  { episode_id: "episode", set_by: "person", replaces: "episode_limit" },
+);
+
+const voided = { voided_at: moment.nullable(), voided_by: maybeId, void_reason: text(400).nullable() };
+
+export const strengthTest = table(
+  "strength_test",
+  z.strictObject({
+    id,
+    episode_id: id,
+    side,
+    movement,
+    knee_flexion_deg: number(0, 130),
+    lever_arm_m: number(0.1, 0.6),
+    pull_angle_deg: number(45, 135),
+    zeroed_relaxed: z.boolean(),
+    body_mass_kg: number(25, 250),
+    shank_length_m: number(0.2, 0.7),
+    torque_nm: number(0, 1500),
+    is_reliable: z.boolean(),
+    taken_at: moment,
+    taken_by: id,
+    ...voided,
+    joint_angle_deg: number(-30, 160).nullable(),
+  }),
+  { episode_id: "episode", taken_by: "person", voided_by: "person" },
+);
+
+const samples = z.array(z.number()).max(40_000).nullable();
+
+export const strengthTrial = table(
+  "strength_trial",
+  z.strictObject({
+    id,
+    test_id: id,
+    trial_no: whole(1, 10),
+    source: z.enum(["typed", "load_cell", "file"]),
+    force_n: number(-3000, 3000).nullable(),
+    torque_nm: number(-1500, 1500).nullable(),
+    is_valid: z.boolean(),
+    flags: texts(20, 60),
+    trace_time_s: samples,
+    trace_force_n: samples,
+  }),
+  { test_id: "strength_test" },
+);
+
+export const measurement = table(
+  "measurement",
+  z.strictObject({
+    id,
+    episode_id: id,
+    kind: z.enum(MEASUREMENT_KIND_IDS),
+    side: side.nullable(),
+    value: number(-20, 400),
+    way: z.enum(["active", "passive"]).nullable(),
+    source: z.enum(["typed", "angle_sensor"]),
+    apparatus: text(120).nullable(),
+    reps: whole(1, 60).nullable(),
+    reserve: whole(0, 10).nullable(),
+    two_legs: z.boolean().nullable(),
+    chair_m: number(0.2, 0.8).nullable(),
+    arms_used: z.boolean().nullable(),
+    taken_at: moment,
+    taken_by: id,
+    ...voided,
+  }),
+  { episode_id: "episode", taken_by: "person", voided_by: "person" },
+);

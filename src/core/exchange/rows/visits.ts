@@ -1,0 +1,136 @@
+import { z } from "zod";
+import { keptLine } from "../../sheet/line/keptLine";
+import { logEntry } from "../../visit/visitEvent";
+import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
+
+export const recheck = table(
+  "recheck",
+  z.strictObject({
+    id,
+    episode_id: id,
+    at: moment,
+    answered_by: id,
+    is_clear: z.boolean(),
+    what: text(800),
+    clears: maybeId,
+    visit_id: maybeId,
+  }),
+  { episode_id: "episode", answered_by: "person", clears: "recheck", visit_id: "visit" },
+);
+
+export const visit = table(
+  "visit",
+  z.strictObject({
+    id,
+    episode_id: id,
+    version_id: id,
+    place: z.enum(["clinic", "gym", "home"]),
+    first_side: side,
+    recheck_id: id,
+    lines: z.array(keptLine).max(60).nullable(),
+    started_at: moment,
+    tablet_at: moment,
+    received_at: moment,
+    started_by: id,
+  }),
+  { episode_id: "episode", version_id: "sheet_version", recheck_id: "recheck", started_by: "person" },
+);
+
+export const visitEvent = table(
+  "visit_event",
+  z.strictObject({ visit_id: id, seq: whole(1, 5000), event: logEntry, by: id, received_at: moment }),
+  { visit_id: "visit", by: "person" },
+  "visit_id",
+);
+
+export const visitEnd = table(
+  "visit_end",
+  z.strictObject({
+    visit_id: id,
+    ended_at: moment,
+    tablet_at: moment,
+    received_at: moment,
+    pain_at_start: pain.nullable(),
+    pain_at_end: pain.nullable(),
+    stopped: text(200).nullable(),
+    signed_by: id,
+  }),
+  { visit_id: "visit", signed_by: "person" },
+  "visit_id",
+);
+
+export const setRecord = table(
+  "set_record",
+  z.strictObject({
+    id,
+    visit_id: id,
+    line_id: id,
+    exercise_id: text(60),
+    set_no: whole(1, 40),
+    leg: z.enum(["both", "left", "right"]),
+    bout_no: whole(1, 40),
+    corrects: maybeId,
+    is_voided: z.boolean(),
+    started_at: moment,
+    tablet_at: moment,
+    worked_s: number(0, 1800),
+    reps: whole(0, 200).nullable(),
+    load_kg: number(0, 1000).nullable(),
+    how: text(80).nullable(),
+    range_from_deg: number(-10, 160).nullable(),
+    range_to_deg: number(-10, 160).nullable(),
+    pain_before: pain.nullable(),
+    pain,
+    reserve: number(0, 10).nullable(),
+    felt: number(0, 10).nullable(),
+    early: z.enum(["muscle", "joint_pain", "position", "range", "other"]).nullable(),
+    mean_force_n: number(0, 3000).nullable(),
+    counted_by: z.enum(["tap", "sensor", "cell", "clock", "client"]),
+    logged_by: id,
+    received_at: moment,
+  }),
+  { visit_id: "visit", corrects: "set_record", logged_by: "person" },
+);
+
+export const response = table(
+  "response",
+  z.strictObject({
+    id,
+    visit_id: id,
+    corrects: maybeId,
+    pain,
+    swelling: whole(0, 4).nullable(),
+    stiffness_min: whole(0, 600).nullable(),
+    alarm: text(400).nullable(),
+    answered_by: z.enum(["client", "staff"]),
+    answered_at: moment,
+    entered_by: id,
+    swelling_word: z.enum(["less", "same", "more"]).nullable(),
+  }),
+  { visit_id: "visit", corrects: "response", entered_by: "person" },
+);
+
+const action = z.enum(["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"]);
+
+export const decision = table(
+  "decision",
+  z.strictObject({
+    id,
+    visit_id: id,
+    line_id: maybeId,
+    input: z.json(),
+    computed_action: action,
+    rules: texts(60, 80),
+    reasons: texts(60, 600),
+    changes: z.json(),
+    action,
+    override_reason: text(600).nullable(),
+    banks: z.boolean(),
+    sentence: text(1000),
+    by_order_of: text(120).nullable(),
+    next_version_id: maybeId,
+    decided_at: moment,
+    decided_by: id,
+  }),
+  { visit_id: "visit", next_version_id: "sheet_version", decided_by: "person" },
+);

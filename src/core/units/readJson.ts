@@ -1,0 +1,52 @@
+import { InputError } from "./inputError";
+
+/** Deeper than any record of ours; what is nested deeper was made to be costly. */
+const MOST_DEPTH = 24;
+
+/** Whether brackets are nested deeper than any record: found before parsing, in one pass. */
+function isTooDeep(text: string): boolean {
+  let depth = 0;
+  let isQuoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (isQuoted) {
+      if (c === 92) i++;
+      else if (c === 34) isQuoted = false;
+    } else if (c === 34) isQuoted = true;
+    else if (c === 91 || c === 123) {
+      if (++depth > MOST_DEPTH) return true;
+    } else if (c === 93 || c === 125) depth--;
+  }
+  return false;
+}
+
+// characters that no keyboard writes and no database keeps: nothing (U+0000), and halves of a pair
+const IMPOSSIBLE = /\p{Surrogate}|\0/u;
+
+/** The place of the first text that cannot be kept, null if there is none. */
+function impossibleText(x: unknown, path = ""): string | null {
+  if (typeof x === "string") return IMPOSSIBLE.test(x) ? path : null;
+  if (typeof x !== "object" || x === null) return null;
+  for (const [key, value] of Object.entries(x)) {
+    const at = path ? `${path}.${key}` : key;
+    if (IMPOSSIBLE.test(key)) return path;
+    const found = impossibleText(value, at);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+/** JSON that somebody sent, before any schema: refused with a sentence where it is none, too deep, or cannot be kept. */
+export function readJson(text: string, what = "This request"): unknown {
+  if (isTooDeep(text)) throw new InputError("", `${what} is nested deeper than anything Bexlo keeps.`);
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    throw new InputError("", `${what} is not JSON.`);
+  }
+  const impossible = impossibleText(json);
+  if (impossible !== null)
+    throw new InputError(impossible, "This text has characters that cannot be kept. Type it again.");
+  return json;
+}

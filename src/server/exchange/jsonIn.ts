@@ -1,0 +1,156 @@
+import "server-only";
+import type { z } from "zod";
+import {
+  CLIENT_TABLES,
+  type ClientFile,
+  clientFile,
+  type FileProblem,
+  type FileRow,
+  looseEnds,
+} from "@/core/exchange/clientFile";
+import { clientPlan, machineRows } from "@/core/exchange/clientPlan";
+import {
+  CLINIC_TABLE_NAMES,
+  CLINIC_TABLES,
+  type ClinicFile,
+  clinicFile,
+  machinesFile,
+} from "@/core/exchange/clinicFile";
+import { emptyPlan, type ImportPlan } from "@/core/exchange/plan";
+import { idsIn, renamed } from "@/core/exchange/renamed";
+import { issueSentence } from "@/core/units/issueSentence";
+import type { Ctx } from "../base/context";
+import { hereOf, idHere, machinesHere, peopleHere } from "./identity";
+
+const MOST_PROBLEMS = 200;
+
+/** A content against a file's schema: the content, or where it does not fit. */
+export function fits<S extends z.ZodType>(
+  schema: S,
+  content: unknown,
+  where = "",
+): { data: z.infer<S> } | { problems: FileProblem[] } {
+  const parsed = schema.safeParse(content);
+  if (parsed.success) return { data: parsed.data };
+  return {
+    problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => ({
+      at: `${where}${i.path.join(".")}`,
+      sentence:
+        i.code === "unrecognized_keys"
+          ? `Nothing of this name belongs here: ${i.keys.join(", ").slice(0, 200)}.`
+          : issueSentence(i.message),
+    })),
+  };
+}
+
+/** All ids of a content under this clinic's own; people and machines that are known here keep theirs. */
+async function namesHere(
+  ctx: Ctx,
+  content: unknown,
+  people: readonly { id: string; role: string }[],
+  machines: readonly { id: string; name: string; family: string }[],
+) {
+  const [ownPeople, ownMachines] = [await peopleHere(ctx, people), await machinesHere(ctx, machines)];
+  const names = new Map([...idsIn(content)].map((id) => [id, idHere(ctx.actor.clinicId, id)]));
+  for (const [id, own] of [...ownPeople, ...ownMachines]) names.set(id, own);
+  return { names, known: { people: new Set(ownPeople.values()), machines: new Set(ownMachines.values()) } };
+}
+
+/** What a client's file would write here. */
+export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
+  const file = fits(clientFile, content, where);
+  if ("problems" in file) return emptyPlan(file.problems);
+  const loose = looseEnds(file.data.rows as Partial<Record<string, FileRow[]>>, CLIENT_TABLES, file.data);
+  if (loose.length > 0) return emptyPlan(loose.map((p) => ({ ...p, at: `${where}${p.at}` })));
+  const { names, known } = await namesHere(ctx, file.data, file.data.people, file.data.machines);
+  const clientId = file.data.rows.client[0]?.id ?? "";
+  const there = await hereOf(ctx, "client", [clientId, idHere(ctx.actor.clinicId, clientId)]);
+  if (there.size > 0)
+    return emptyPlan([
+      {
+        at: `${where}rows.client.0.id`,
+        sentence: `${file.data.rows.client[0]?.name} is in this clinic already. A file is not read in over a client's own records.`,
+      },
+    ]);
+  return clientPlan(file.data as ClientFile, names, known);
+}
+
+/** What a clinic's own part would write here: what is here under the same name stays as it is. */
+export async function planOfClinic(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
+  const parsed = fits(clinicFile, content, where);
+  if ("problems" in parsed) return emptyPlan(parsed.problems);
+  const file = parsed.data as ClinicFile;
+  const loose = looseEnds(file.rows as Partial<Record<string, FileRow[]>>, CLINIC_TABLES, {
+    people: file.people,
+    machines: [],
+  });
+  if (loose.length > 0) return emptyPlan(loose.map((p) => ({ ...p, at: `${where}${p.at}` })));
+  const { names, known } = await namesHere(ctx, file, file.people, file.rows.machine);
+  const here = renamed(file, names);
+  const notes: string[] = [];
+  const isNew: Record<string, (r: FileRow) => boolean> = {
+    machine: (r) => !known.machines.has(r.id as string),
+    machine_calibration: (r) => !known.machines.has(r.machine_id as string),
+  };
+  const taken = {
+    cuff: new Set((await ctx.tx`select mass_kg from cuff`).map((r) => r.mass_kg)),
+    exercise: new Set(
+      (await ctx.tx`select distinct exercise_id from clinic_exercise`).map((r) => r.exercise_id),
+    ),
+    template: new Set(
+      (await ctx.tx`select lower(name) as name from sheet_template where retired_at is null`).map(
+        (r) => r.name,
+      ),
+    ),
+    stance: new Set(
+      (await ctx.tx`select distinct stance_id from stance_choice where episode_id is null`).map(
+        (r) => r.stance_id,
+      ),
+    ),
+    source: new Set((await ctx.tx`select distinct citation from source_check`).map((r) => r.citation)),
+  };
+  isNew.cuff = (r) => !taken.cuff.has(r.mass_kg as number);
+  isNew.clinic_exercise = (r) => !taken.exercise.has(r.exercise_id);
+  isNew.sheet_template = (r) => r.retired_at !== null || !taken.template.has(String(r.name).toLowerCase());
+  isNew.stance_choice = (r) => !taken.stance.has(r.stance_id);
+  isNew.source_check = (r) => !taken.source.has(r.citation);
+  const tables = CLINIC_TABLE_NAMES.map((table) => {
+    const all = here.rows[table] as FileRow[];
+    const rows = all.filter((r) => isNew[table]?.(r) ?? true);
+    if (rows.length < all.length)
+      notes.push(
+        `${all.length - rows.length} of ${all.length} in ${table.replaceAll("_", " ")} are here already and stay as they are.`,
+      );
+    return { table, key: "id", columns: Object.keys(CLINIC_TABLES[table].row.shape), rows };
+  });
+  return {
+    people: here.people.filter((p) => !known.people.has(p.id)).map(({ id, name }) => ({ id, name })),
+    tables,
+    clients: [],
+    problems: [],
+    notes,
+  };
+}
+
+/** What a list of machines would write here. */
+export async function planOfMachines(ctx: Ctx, content: unknown): Promise<ImportPlan> {
+  const file = fits(machinesFile, content);
+  if ("problems" in file) return emptyPlan(file.problems);
+  const loose = looseEnds(
+    { machine: file.data.machines },
+    { machine: CLINIC_TABLES.machine },
+    { people: [], machines: [] },
+  );
+  if (loose.length > 0) return emptyPlan(loose);
+  const own = await machinesHere(ctx, file.data.machines);
+  const fresh = file.data.machines
+    .filter((m) => !own.has(m.id))
+    .map((m) => ({ ...m, id: idHere(ctx.actor.clinicId, m.id) }));
+  return {
+    ...emptyPlan(),
+    tables: [machineRows(fresh)],
+    notes: file.data.machines
+      .filter((m) => own.has(m.id))
+      .map((m) => `“${m.name}” is here already and stays as it is.`),
+  };
+}
