@@ -16,7 +16,7 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ["/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|client-zip)/)"],
 };
 
 /** Two projects: `unit` needs nothing but Node; `integration` needs the test database (scripts/test.sh starts it). */

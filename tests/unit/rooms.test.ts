@@ -9,7 +9,7 @@ const MAY_ASK: Record<string, string> = {
   isometrics: "",
   mechanics: "body",
   signal: "",
-  exchange: "signal",
+  exchange: "bounds equipment measure rules schedule sheet signal story strength visit",
   equipment: "body mechanics",
   strength: "body mechanics signal",
   rules: "bounds",

@@ -138,7 +138,7 @@ async function decisionsOf(ctx: Ctx, e: PastEpisode): Promise<Decided[]> {
       l.kept ->> 'name' as line
     from decision d join visit v on v.id = d.visit_id join person p on p.id = d.decided_by
     left join sheet_line l on l.version_id = v.version_id and l.line_id = d.line_id
-    where v.episode_id = ${e.episodeId} order by v.received_at, d.decided_at, d.id`;
+    where v.episode_id = ${e.episodeId} order by v.received_at, d.decided_at, l.seq`;
   return rows.map((r) => ({
     on: dayOf(ctx, r.started_at),
     lineId: r.line_id,

@@ -18,9 +18,6 @@ export const LOINC = "http://loinc.org";
 /** Codes of our own, where no common one is known for sure. */
 export const OWN = "urn:bexlo:code";
 
-export const reference = (r: Pick<Resource, "resourceType" | "id">): { reference: string } => ({
-  reference: `urn:uuid:${r.id}`,
-});
 export const toId = (id: string): { reference: string } => ({ reference: `urn:uuid:${id}` });
 
 export const coded = (code: string, words: string, system = OWN) => ({

@@ -1,0 +1,193 @@
+import { randomUUID } from "node:crypto";
+import { deflateRawSync } from "node:zlib";
+import { makeZip } from "client-zip";
+import type { ClientFile } from "@/core/exchange/clientFile";
+import { clientFileOf } from "@/server/exchange/clientOut";
+import { clientIdsOf } from "@/server/exchange/clinicOut";
+import { csvText } from "@/server/exchange/csvText";
+import { confirmImport } from "@/server/exchange/imports";
+import type { ImportKind } from "@/server/exchange/plansOf";
+import {
+  closeConnections,
+  daysLater,
+  hold,
+  makeClinic,
+  owner,
+  plannedClient,
+  runVisit,
+  type TestClinic,
+} from "../../support/clinic";
+import { readInto } from "../../support/files";
+
+const LATER = daysLater(20);
+let clinic: TestClinic;
+let other: TestClinic;
+let good: ClientFile;
+beforeAll(async () => {
+  clinic = await makeClinic();
+  other = await makeClinic();
+  const { client } = await plannedClient(clinic, {}, [hold()]);
+  await runVisit(clinic, client);
+  good = await clinic.as("therapist", (ctx) => clientFileOf(ctx, client.clientId), LATER);
+}, 60_000);
+afterAll(closeConnections);
+
+const said = async (kind: ImportKind, content: string | Uint8Array) =>
+  (await readInto(other, kind, content)).summary?.problems.map((p) => `${p.at}: ${p.sentence}`).join("\n") ??
+  "";
+const changed = (change: (f: ClientFile) => void): string => {
+  const copy = structuredClone(good);
+  change(copy);
+  return JSON.stringify(copy);
+};
+/** A zip by hand, so that it can lie: stored or deflated, with the size it claims. */
+function zipOf(name: string, content: Buffer, claimed = content.length): Uint8Array {
+  const packed = deflateRawSync(content);
+  const crc = require("node:zlib").crc32?.(content) ?? 0;
+  const n = Buffer.from(name);
+  const head = (signature: number, extra: number) => {
+    const b = Buffer.alloc(extra);
+    b.writeUInt32LE(signature, 0);
+    return b;
+  };
+  const local = head(0x04034b50, 30);
+  local.writeUInt16LE(20, 4);
+  local.writeUInt16LE(8, 8);
+  local.writeUInt32LE(crc, 14);
+  local.writeUInt32LE(packed.length, 18);
+  local.writeUInt32LE(claimed, 22);
+  local.writeUInt16LE(n.length, 26);
+  const central = head(0x02014b50, 46);
+  central.writeUInt16LE(20, 4);
+  central.writeUInt16LE(20, 6);
+  central.writeUInt16LE(8, 10);
+  central.writeUInt32LE(crc, 16);
+  central.writeUInt32LE(packed.length, 20);
+  central.writeUInt32LE(claimed, 24);
+  central.writeUInt16LE(n.length, 28);
+  const end = head(0x06054b50, 22);
+  end.writeUInt16LE(1, 8);
+  end.writeUInt16LE(1, 10);
+  end.writeUInt32LE(central.length + n.length, 12);
+  end.writeUInt32LE(local.length + n.length + packed.length, 16);
+  return Buffer.concat([local, n, packed, central, n, end]);
+}
+
+test("a client's file that does not hold together is refused at the place, and nothing of it is written", async () => {
+  expect(await said("client", "{")).toMatch(/not JSON/);
+  expect(await said("client", "[".repeat(100_000))).toMatch(/nested deeper/);
+  expect(await said("client", new Uint8Array([0xff, 0xfe, 0x41, 0x00]))).toMatch(/UTF-8/);
+  expect(await said("client", JSON.stringify({ format: "bexlo-client", version: 2 }))).toMatch(/version/);
+  expect(
+    await said(
+      "client",
+      changed((f) => f.rows.set_record.push(structuredClone(f.rows.set_record[0]) as never)),
+    ),
+  ).toMatch(/rows\.set_record\.\d+: This row's id is there twice/);
+  expect(
+    await said(
+      "client",
+      changed((f) => Object.assign(f.rows.visit[0] ?? {}, { episode_id: randomUUID() })),
+    ),
+  ).toMatch(/rows\.visit\.0\.episode_id: It names a episode that is not in this file/);
+  expect(
+    await said(
+      "client",
+      changed((f) => Object.assign(f.rows.set_record[0] ?? {}, { load_kg: 5000 })),
+    ),
+  ).toMatch(/rows\.set_record\.0\.load_kg/);
+  expect(
+    await said(
+      "client",
+      changed((f) => Object.assign(f.rows.set_record[0] ?? {}, { clinic_id: clinic.id })),
+    ),
+  ).toMatch(/Nothing of this name belongs here: clinic_id/);
+  expect(
+    await said(
+      "client",
+      changed((f) => Object.assign(f.rows.client[0] ?? {}, { name: "a\u0000b" })),
+    ),
+  ).toMatch(/cannot be kept/);
+  expect(
+    await said(
+      "client",
+      changed((f) => f.rows.episode_condition.push(good.rows.episode[0] as never)),
+    ),
+  ).toMatch(/episode_condition/);
+  expect(await other.as("admin", clientIdsOf, LATER)).toEqual([]);
+});
+
+test("ids of another clinic are never used: what comes in has ids of its own, and the other clinic's rows stay as they are", async () => {
+  const [before] = await owner`select count(*)::int as n from visit where clinic_id = ${clinic.id}`;
+  // somebody of the other clinic is named, and a machine of it
+  const draft = await readInto(other, "client", JSON.stringify(good));
+  expect(draft.summary?.problems).toEqual([]);
+  await other.as("therapist", (ctx) => confirmImport(ctx, draft.id), LATER);
+  const rows = await owner`
+    select v.id, v.started_by, p.clinic_id, p.role from visit v join person p on p.id = v.started_by where v.clinic_id = ${other.id}`;
+  expect(rows).toHaveLength(1);
+  expect(rows[0]).toMatchObject({ clinic_id: other.id, role: "past" });
+  expect(good.rows.visit.map((v) => v.id)).not.toContain(rows[0]?.id);
+  const [after] = await owner`select count(*)::int as n from visit where clinic_id = ${clinic.id}`;
+  expect(after).toEqual(before);
+  // somebody named in a file cannot sign in
+  const [who] = await owner`select password_hash from person where id = ${rows[0]?.started_by}`;
+  expect(who?.password_hash).toBe("none");
+});
+
+test("archives that are bombs, lie, climb out of their folder or are none at all are stopped early", async () => {
+  const started = process.memoryUsage().rss;
+  expect(await said("clinic", "no zip at all")).toMatch(/damaged, or is no zip/);
+  const bomb = zipOf("clients/00001/client.json", Buffer.alloc(200_000_000, 32));
+  expect(bomb.length).toBeLessThan(1_000_000);
+  expect(await said("clinic", bomb)).toMatch(/unpack to more/);
+  expect(await said("clinic", zipOf("clients/00001/client.json", Buffer.alloc(5_000_000, 32), 100))).toMatch(
+    /damaged/,
+  );
+  expect(await said("clinic", zipOf("../../client.json", Buffer.from("{}")))).toMatch(/damaged/);
+  expect(await said("clinic", zipOf("holiday.txt", Buffer.from("hello")))).toMatch(
+    /neither a clinic nor a client/,
+  );
+  const twice = new Uint8Array(
+    await new Response(
+      makeZip(
+        [1, 2].map((i) => ({
+          name: `clients/0000${i}/client.json`,
+          lastModified: LATER,
+          input: changed((f) => Object.assign(f.rows.client[0] ?? {}, { name: "Other Name" })),
+        })),
+      ),
+    ).arrayBuffer(),
+  );
+  const third = await makeClinic();
+  const draft = await readInto(third, "clinic", twice);
+  expect(draft.summary?.problems.map((p) => p.sentence).join()).toMatch(/already|stands in/);
+  // a bomb of 200 MB never lay in memory as a whole
+  expect(process.memoryUsage().rss - started).toBeLessThan(400_000_000);
+}, 60_000);
+
+test("a file that is too long is refused while it comes, and a table with too many lines too", async () => {
+  async function* endless(): AsyncGenerator<Uint8Array> {
+    for (;;) yield new Uint8Array(1_000_000).fill(65);
+  }
+  await expect(readInto(other, "csv_clients", endless())).rejects.toThrow(/larger than 8 MB/);
+  const lines = ["name,birth year", ...Array.from({ length: 20_010 }, (_, i) => `a${i},1970`)].join("\n");
+  await expect(readInto(other, "csv_clients", lines)).rejects.toThrow(/20000 lines/);
+  expect(await said("csv_tests", `name,birth year,day,what,side,value,unit\n${"x,".repeat(3)}\n`)).toMatch(
+    /line 2/,
+  );
+});
+
+test("what a spreadsheet would take for a formula goes out as text, numbers as numbers", () => {
+  const text = csvText({
+    name: "x",
+    columns: ["a", "b"],
+    rows: [
+      ["=1+1", -5],
+      ["@sum", 2.5],
+      ["＝cmd", null],
+      ["plain", 0],
+    ],
+  });
+  expect(text).toBe(`a,b\r\n"'=1+1",-5\r\n"'@sum",2.5\r\n'＝cmd,\r\nplain,0`);
+});

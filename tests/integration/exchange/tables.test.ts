@@ -1,0 +1,163 @@
+import { rowsOfReview } from "@/core/review/review";
+import { clientEpisode } from "@/server/client/clients";
+import { machinesOf } from "@/server/clinic/machines";
+import { clientIdsOf } from "@/server/exchange/clinicOut";
+import { confirmImport, importById, remap, undoImport } from "@/server/exchange/imports";
+import { testsOf } from "@/server/measure/measurements";
+import { measurementsOf } from "@/server/measure/otherMeasurements";
+import { episodesToReview, type PastEpisode } from "@/server/review/episode";
+import { reviewFactsOf } from "@/server/review/facts";
+import { visitDrafts } from "@/server/visits/decisionDrafts";
+import { closeConnections, daysLater, makeClinic, type TestClinic } from "../../support/clinic";
+import { readInto } from "../../support/files";
+
+const LATER = daysLater(20);
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const confirmed = (id: string) => clinic.as("therapist", (ctx) => confirmImport(ctx, id), LATER);
+const CLIENTS = [
+  "\uFEFFClient;Year of birth;Height;Weight;Unit;Side;Onset;Began with;Condition",
+  "Wim Quarrell;1961;172;165;lb;left;2.11.2025;onset;Knee arthritis",
+  '"Ada ""Ann"" Merrow";1955;160;70;kg;right;2025-12-01;surgery;something nobody knows',
+].join("\r\n");
+
+test("clients, their tests and their past visits come in by tables, each looked at before it counts, and are taken back", async () => {
+  const people = await readInto(clinic, "csv_clients", CLIENTS);
+  expect(people.summary).toMatchObject({ problems: [], counts: { client: 2, episode: 2 } });
+  expect(await clinic.as("admin", clientIdsOf, LATER)).toEqual([]);
+  await confirmed(people.id);
+  const ids = await clinic.as("admin", clientIdsOf, LATER);
+  expect(ids.map((c) => c.name)).toEqual(['Ada "Ann" Merrow', "Wim Quarrell"]);
+  const client = await clinic.as("therapist", (ctx) => clientEpisode(ctx, ids[1]?.id ?? ""), LATER);
+  expect(client).toMatchObject({
+    bodyMassKg: 74.8,
+    heightM: 1.72,
+    beganOn: "2025-11-02",
+    side: "left",
+    irritability: "high",
+  });
+  // what the rules do not know has limits by hand
+  const unknown = await clinic.as("therapist", (ctx) => clientEpisode(ctx, ids[0]?.id ?? ""), LATER);
+  expect(unknown.uncovered).toEqual(["other"]);
+
+  const tests = await readInto(
+    clinic,
+    "csv_tests",
+    "name,born,date,what,side,value,unit,angle\nWim Quarrell,1961,2026-03-01,knee extension,left,88,Nm,60\nWim Quarrell,1961,2026-03-01,knee bend,left,112.5,deg,\n",
+  );
+  expect(tests.summary?.problems).toEqual([]);
+  await confirmed(tests.id);
+  const stored = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId), LATER);
+  expect(stored).toMatchObject([
+    { torqueNm: 88, kneeFlexionDeg: 60, isReliable: false, takenOn: "2026-03-01" },
+  ]);
+  expect(
+    (await clinic.as("therapist", (ctx) => measurementsOf(ctx, client.episodeId), LATER))[0],
+  ).toMatchObject({ value: 112.5 });
+
+  const visits = await readInto(
+    clinic,
+    "csv_visits",
+    "name,birth year,day,exercise,sets,reps,load kg,pain before,pain,pain after,pain next morning\n" +
+      "Wim Quarrell,1961,2026-03-02,lp_horizontal,3,10,40,1,2,1,2\nWim Quarrell,1961,2026-03-05,lp_horizontal,3,10,45,1,1,1,1\n",
+  );
+  expect(visits.summary?.problems).toEqual([]);
+  await confirmed(visits.id);
+  const rows = await clinic.as(
+    "therapist",
+    async (ctx) => {
+      const [e] = await episodesToReview(ctx, client.clientId);
+      return rowsOfReview(await reviewFactsOf(ctx, e as PastEpisode));
+    },
+    LATER,
+  );
+  const pain = rows.find((r) => r.id === "pain");
+  expect(pain?.series.find((s) => s.name === "next morning")?.points.map((p) => p.value)).toEqual([2, 1]);
+  expect(pain?.series.find((s) => s.name === "worst in a set")?.points.map((p) => p.value)).toEqual([2, 1]);
+  // nobody is asked to decide about what is long past
+  expect(await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), LATER)).toEqual([]);
+
+  // the last first; the clients cannot go while their tests stand
+  await expect(clinic.as("therapist", (ctx) => undoImport(ctx, people.id), LATER)).rejects.toThrow(
+    /worked with/,
+  );
+  for (const id of [visits.id, tests.id, people.id])
+    await clinic.as("therapist", (ctx) => undoImport(ctx, id), LATER);
+  expect(await clinic.as("admin", clientIdsOf, LATER)).toEqual([]);
+}, 60_000);
+
+test("a table's columns are guessed, chosen anew, and every wrong line says what is wrong with it; nothing is half done", async () => {
+  const draft = await readInto(
+    clinic,
+    "csv_clients",
+    "A,B,C,D,E,F,G\nSam Tolle,1970,180,80,left,2026-01-01,onset\n=1+1,1970,1.80,80,middle,31.2.2026,onset\nSam Tolle,1970,180,800,left,2026-01-01,birth\n",
+  );
+  expect(draft.summary?.problems.length).toBeGreaterThan(5);
+  await expect(confirmed(draft.id)).rejects.toThrow(/Nothing was written/);
+  await clinic.as(
+    "therapist",
+    (ctx) =>
+      remap(ctx, draft.id, {
+        name: 0,
+        birth_year: 1,
+        height_cm: 2,
+        body_mass: 3,
+        side: 4,
+        began_on: 5,
+        began_with: 6,
+        sex: null,
+        mass_unit: null,
+        condition: null,
+        goal: null,
+      }),
+    LATER,
+  );
+  const { summary } = await clinic.as("therapist", (ctx) => importById(ctx, draft.id), LATER);
+  const said = summary?.problems.map((p) => `${p.at}: ${p.sentence}`) ?? [];
+  expect(said.filter((s) => s.startsWith("line 2"))).toEqual([]);
+  expect(said.join("\n")).toMatch(/line 3: height in cm must be a number from 120 to 220 cm; “1.80” is not/);
+  expect(said.join("\n")).toMatch(/line 3: side must be one of: left/);
+  expect(said.join("\n")).toMatch(/line 3: day of surgery or onset must be a day that is past/);
+  expect(said.join("\n")).toMatch(/line 4: body mass must be a number from 25 to 250 kg/);
+  expect(said.join("\n")).toMatch(/line 4: This client stands in the file twice/);
+  await expect(confirmed(draft.id)).rejects.toThrow(/line 3/);
+  expect(await clinic.as("admin", clientIdsOf, LATER)).toEqual([]);
+});
+
+test("wrong units and unknown clients are refused by line, never converted", async () => {
+  await confirmed((await readInto(clinic, "csv_clients", CLIENTS)).id);
+  const { summary } = await readInto(
+    clinic,
+    "csv_tests",
+    "name,birth year,day,what,side,value,unit,angle\nWim Quarrell,1961,2026-03-01,knee extension,left,88,lbf,60\nWim Quarrell,1961,2026-03-01,knee extension,left,88,Nm,\nWim Quarrell,1962,2026-03-01,knee bend,left,90,deg,\nWim Quarrell,1961,2026-03-01,girth of the thigh,left,20,in,\nWim Quarrell,1961,2026-03-01,luck,left,20,cm,\n",
+  );
+  expect(summary?.problems.map((p) => p.at)).toEqual(["line 2", "line 3", "line 4", "line 5", "line 6"]);
+  expect(summary?.problems.map((p) => p.sentence).join("\n")).toMatch(
+    /must be N·m[\s\S]*knee flexion[\s\S]*No client in care[\s\S]*must be cm[\s\S]*nothing that is measured/,
+  );
+});
+
+test("machines come by a table and go from one gym to another as a list", async () => {
+  const draft = await readInto(
+    clinic,
+    "csv_machines",
+    "name,kind,place,first,step,pins\nHarbour press,seated_press,window,10,5,20\nNo such,flying,,,,\nOdd,seated_press,,10,,\n",
+    { role: "admin" },
+  );
+  expect(draft.summary?.problems.map((p) => p.at)).toEqual(["line 3", "line 4"]);
+  const good = await readInto(
+    clinic,
+    "csv_machines",
+    "name,kind,place,first,step,pins\nHarbour press,seated_press,window,10,5,20\n",
+  );
+  await confirmed(good.id);
+  const press = (await clinic.as("admin", machinesOf, LATER)).find((m) => m.name === "Harbour press");
+  expect(press).toMatchObject({
+    steps: { kind: "stack", first: 10, step: 5, plates: 20 },
+    note: expect.stringMatching(/not measured/),
+  });
+});
