@@ -23,8 +23,18 @@ const USUAL: readonly Task[] = [
   { kind: "stairs_up", riserM: 0.17 },
 ];
 
-/** Tasks of the client's own goals, then the usual ones, each once. */
-export function tasksOfGoals(goalIds: readonly (string | null)[]): Task[] {
-  const wanted = goalIds.flatMap((id) => (id === null ? [] : (OF_GOAL[id] ?? [])));
-  return [...new Map([...wanted, ...USUAL].map((t) => [JSON.stringify(t), t])).values()];
+/** Whose a task is: of a goal of the client, of everybody's day, or neither. */
+export type TaskOf = "goal" | "usual" | null;
+
+export function taskOf(goalIds: readonly (string | null)[], task: Task): TaskOf {
+  const has = (all: readonly Task[]) => all.some((t) => JSON.stringify(t) === JSON.stringify(task));
+  return has(wantedBy(goalIds)) ? "goal" : has(USUAL) ? "usual" : null;
 }
+
+const wantedBy = (goalIds: readonly (string | null)[]): readonly Task[] =>
+  goalIds.flatMap((id) => (id === null ? [] : (OF_GOAL[id] ?? [])));
+
+/** Tasks of the client's own goals, then the usual ones, each once. */
+export const tasksOfGoals = (goalIds: readonly (string | null)[]): Task[] => [
+  ...new Map([...wantedBy(goalIds), ...USUAL].map((t) => [JSON.stringify(t), t])).values(),
+];

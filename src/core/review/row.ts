@@ -72,7 +72,8 @@ const shown = (x: number | null, digits: number): string => (x === null ? "" : x
 
 /** A value as people read it. */
 export const valueWords = (row: Pick<Row, "scale" | "digits" | "unit">, value: number): string =>
-  row.scale?.[value] ?? `${value.toFixed(row.digits)}${row.unit ? ` ${row.unit}` : ""}`;
+  row.scale?.[value] ??
+  `${value.toFixed(row.digits)}${row.unit === "°" ? "°" : row.unit ? ` ${row.unit}` : ""}`;
 
 /** Every point of a row, by day, as a table: the chart's values and nothing else. */
 export function tableOf(row: Row): RowTable {

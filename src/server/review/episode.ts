@@ -7,6 +7,7 @@ export interface PastEpisode {
   clientId: string;
   episodeId: string;
   name: string;
+  birthYear: number;
   condition: string;
   side: "left" | "right";
   beganOn: string;
@@ -26,7 +27,8 @@ const isUuid = (text: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f
 export async function episodesToReview(ctx: Ctx, clientId: string): Promise<PastEpisode[]> {
   const rows = isUuid(clientId)
     ? await ctx.tx`
-        select e.id, e.client_id, e.condition, e.side, e.began_on, e.began_with, e.closed_on, e.goals, c.name, c.height_m,
+        select e.id, e.client_id, e.condition, e.side, e.began_on, e.began_with, e.closed_on, e.goals, c.name, c.birth_year,
+          c.height_m,
           c.body_mass_kg, c.shank_length_m
         from episode e join client c on c.id = e.client_id
         where c.id = ${clientId} order by e.closed_on is null desc, e.began_on desc, e.id`
@@ -37,6 +39,7 @@ export async function episodesToReview(ctx: Ctx, clientId: string): Promise<Past
     clientId: r.client_id,
     episodeId: r.id,
     name: r.name,
+    birthYear: r.birth_year,
     condition: r.condition,
     side: r.side,
     beganOn: r.began_on,

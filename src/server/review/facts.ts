@@ -1,20 +1,16 @@
 import "server-only";
-import { bodyFrom } from "@/core/body/segments";
 import { courseOf, coursePoint } from "@/core/decision/lineCourse";
-import { costOf } from "@/core/demand/cost";
-import { tasksOfGoals } from "@/core/demand/goalTasks";
-import { taskId, taskName } from "@/core/demand/tasks";
-import type { DatedCost, Decided, LineWay, PlannedRun, ReviewFacts, ReviewVisit } from "@/core/review/facts";
+import type { Decided, LineWay, PlannedRun, ReviewFacts, ReviewVisit } from "@/core/review/facts";
 import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
-import type { Side } from "@/core/units/fields";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf } from "../base/context";
-import { extensionTests, type StoredTest, testsOf } from "../measure/measurements";
+import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
 import { workOfVisits } from "../visits/past";
 import { recordsOf } from "../visits/records";
 import { bandsOf } from "./bands";
+import { costsOverTime } from "./costs";
 import type { PastEpisode } from "./episode";
 
 /** All that an episode led to, for the time line: one question to the database for each kind of thing. */
@@ -39,24 +35,13 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     strength: tests,
     criterion,
     measurements,
-    costs: [...costsOf(e, tests, e.side), ...costsOf(e, tests, e.side === "left" ? "right" : "left")],
+    costs: [
+      ...costsOverTime(e, tests, e.side),
+      ...costsOverTime(e, tests, e.side === "left" ? "right" : "left"),
+    ],
     planned,
     decisions,
   };
-}
-
-/** What the client's goals and daily life took of a leg on every day on which it was tested. */
-function costsOf(e: PastEpisode, all: readonly StoredTest[], side: Side): DatedCost[] {
-  const tests = extensionTests(all, side);
-  const days = [...new Set(tests.map((t) => t.takenOn))].sort();
-  return tasksOfGoals(e.goals.map((g) => g.goalId)).flatMap((task) =>
-    days.map((on) => {
-      const until = tests.filter((t) => t.takenOn <= on);
-      const massKg = until.find((t) => t.takenOn === on)?.bodyMassKg ?? e.bodyMassKg;
-      const body = bodyFrom(massKg, e.heightM, e.shankLengthM ?? undefined);
-      return { on, side, id: taskId(task), name: taskName(task), cost: costOf(body, task, until) };
-    }),
-  );
 }
 
 interface RunLine {

@@ -25,6 +25,12 @@ export function ShellHeader({ clinic, who }: { clinic: string; who: string }) {
         <Link href="/library" className="hover:underline">
           Library
         </Link>
+        <Link href="/files" className="hover:underline">
+          Files
+        </Link>
+        <Link href="/clinic" className="hover:underline">
+          Clinic
+        </Link>
         <Link href="/stances" className="hover:underline">
           Stances
         </Link>

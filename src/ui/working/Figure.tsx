@@ -1,20 +1,7 @@
 "use client";
-import { useId } from "react";
-import type { Computed, Confidence, Origin } from "@/core/units/working";
-
-const ORIGIN_WORDS: Record<Origin, string> = {
-  measured: "measured",
-  estimated: "estimated",
-  default: "default",
-  entered: "entered",
-};
-
-const CONFIDENCE_WORDS: Record<Confidence, string> = {
-  high: "well known",
-  medium: "remembered from the literature, unverified citation",
-  low: "uncertain, unverified citation",
-  own: "a rule of our own, no literature behind it",
-};
+import { useId, useState } from "react";
+import type { Computed } from "@/core/units/working";
+import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/workingText";
 
 /** A computed number, large, its unit small, its doubt beside it. Opens its working; an estimate is dotted under. */
 export function Figure({
@@ -82,7 +69,7 @@ function WorkingPopover({
               <td className="py-1 pr-2">{i.name}</td>
               <td className="py-1 pr-2 font-bold">{i.value}</td>
               <td className="small quiet py-1">
-                {ORIGIN_WORDS[i.origin]}
+                {ORIGIN_NAMES[i.origin]}
                 {i.from ? `, ${i.from}` : ""}
               </td>
             </tr>
@@ -95,9 +82,34 @@ function WorkingPopover({
         </p>
       )}
       <p className="small quiet mt-1">
-        Source: {working.source}; {CONFIDENCE_WORDS[working.confidence]}.
+        Source: {working.source}; {CONFIDENCE_NAMES[working.confidence]}.
       </p>
       {working.cannotTell && <p className="small mt-1">It cannot tell: {working.cannotTell}</p>}
+      <CopyWorking text={workingText(label, computed, digits)} />
     </section>
+  );
+}
+
+/** The same as text, to check it by hand or send it to somebody. */
+function CopyWorking({ text }: { text: string }) {
+  const [said, setSaid] = useState("");
+  return (
+    <p className="small mt-3 flex items-baseline gap-3">
+      <button
+        type="button"
+        className="cursor-pointer underline"
+        onClick={() =>
+          void navigator.clipboard.writeText(text).then(
+            () => setSaid("copied"),
+            () => setSaid("This browser does not let it be copied: select the text instead."),
+          )
+        }
+      >
+        Copy the working
+      </button>
+      <span role="status" className="quiet">
+        {said}
+      </span>
+    </p>
   );
 }

@@ -1,8 +1,8 @@
 "use client";
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
-import { feltWords, taskWords } from "@/app/_link/homeWords";
 import { askedOf } from "@/core/visit/askedOf";
+import { feltWords, taskWords } from "@/core/visit/client/homeWords";
 import { RECHECK_SIGNS, type RecheckSign } from "@/core/visit/recheckSigns";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";

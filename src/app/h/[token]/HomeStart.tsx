@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
-import { lineWords } from "@/app/_link/homeWords";
 import { SignsSaid } from "@/app/_link/SignsSaid";
+import { lineWords } from "@/core/visit/client/homeWords";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
 

@@ -55,7 +55,8 @@ export function measureRows({
         name: spec.name,
         under: series.map((s) => `${s.mark}: ${s.name}`).join("; "),
         unit: spec.unit,
-        digits: spec.isWhole ? 0 : 1,
+        // a goniometer is not read finer than a degree
+        digits: spec.isWhole || spec.unit === "°" ? 0 : 1,
         better: FALLS.includes(kind) ? "down" : "up",
         realChange: spec.realChange,
         least: kind === "swelling" ? 0 : null,

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { feltWords, lineWords } from "@/app/_link/homeWords";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { daysAfter } from "@/core/units/days";
+import { feltWords, lineWords } from "@/core/visit/client/homeWords";
 import { today } from "@/server/base/context";
 import { painMaxFor } from "@/server/bounds/limits";
 import { bodyOf, clientEpisode } from "@/server/client/clients";

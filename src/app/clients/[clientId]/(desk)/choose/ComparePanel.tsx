@@ -1,16 +1,10 @@
 "use client";
-import {
-  type AtAngle,
-  atAngle,
-  atEqualMoment,
-  type Compared,
-  explainDifference,
-} from "@/core/selection/rank/compare";
+import { askedSides, comparedAt, type Side } from "@/core/selection/rank/asked";
+import { type AtAngle, type Compared, explainDifference } from "@/core/selection/rank/compare";
 import type { ReadyQuestion } from "@/core/selection/rank/questions";
-import { type RangeRow, rowOf, type SheetInput } from "@/core/selection/rank/rangeSheet";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { signOf } from "@/core/selection/setUp/loadContext";
 import type { Basis } from "@/core/selection/setUp/row";
-import { strengthAt } from "@/core/selection/setUp/strengthKnown";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { Choose } from "./useChoose";
@@ -34,15 +28,10 @@ export function ComparePanel({
   massUnit: MassUnit;
 }) {
   const { state, setState, input } = choose;
-  const sides = question ? askedSides(question, choose) : pickedSides(choose);
+  const share = state.share / 100;
+  const sides = question ? askedSides(question, input, share) : pickedSides(choose);
   const isMoment = (question?.basis ?? choose.basis.kind) === "moment";
-  const nm = (state.share / 100) * (strengthAt(input.strength, "extension", STRONGEST_DEG)?.low ?? 0);
-  const found = sides.flatMap((s): Compared[] => {
-    if (!s.setUp) return [];
-    const setUp = isMoment ? atEqualMoment(s.setUp, s.sign, nm, state.angle) : s.setUp;
-    const here = atAngle(input.body, setUp, chair, state.angle);
-    return here ? [{ name: s.name, setUp, here }] : [];
-  });
+  const found = comparedAt(sides, input, chair, state.angle, isMoment ? { share } : null);
   const [a, b, c] = found;
   const reasons = [...(a && b ? explainDifference(a, b) : []), ...(a && c ? explainDifference(a, c) : [])];
   return (
@@ -86,44 +75,11 @@ export function ComparePanel({
   );
 }
 
-interface Side {
-  name: string;
-  setUp: Compared["setUp"] | null;
-  /** +1 straightens the knee, -1 bends it */
-  sign: 1 | -1;
-}
-
-/** Where most knees are strongest: equal moments are a share of that. */
-const STRONGEST_DEG = 60;
-/** Kilograms of a ready question that is asked at equal load. */
-const ASKED_KG = { "standing-extension": 8 } as const satisfies Record<string, number>;
-const USUAL_ASKED_KG = 40;
-
 function pickedSides({ state, sheet, picked }: Choose): Side[] {
   const current = picked && "barred" in picked ? picked.row : picked;
   return state.compare.flatMap((id): Side[] => {
     const row: RangeRow | undefined = current?.e.id === id ? current : sheet.rows.find((r) => r.e.id === id);
     return row ? [{ name: row.e.name, setUp: row.computed, sign: signOf(row.e) }] : [];
-  });
-}
-
-/** A ready question is about machines, not about this client's limits: it is answered inside free limits. */
-function askedSides(q: ReadyQuestion, { input, state }: Choose): Side[] {
-  const kg = q.id in ASKED_KG ? ASKED_KG[q.id as keyof typeof ASKED_KG] : USUAL_ASKED_KG;
-  const basis: Basis =
-    q.basis === "load" ? { kind: "load", kg } : { kind: "effort", share: state.share / 100 };
-  const free: SheetInput = {
-    ...input,
-    limits: {},
-    capTimes: null,
-    weight: { mostN: null, barsPresses: null },
-    basis,
-    motion: { shortOfStraightDeg: null, bendDeg: null },
-  };
-  return q.sides.map((s) => {
-    const e = input.exercises.find((x) => x.id === s.exerciseId);
-    const row = e ? rowOf(e, free, { settings: s.settings, load: s.load }) : [];
-    return { name: s.name, setUp: Array.isArray(row) ? null : row.computed, sign: e ? signOf(e) : 1 };
   });
 }
 

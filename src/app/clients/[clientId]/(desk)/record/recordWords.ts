@@ -27,6 +27,8 @@ const DEEDS: Record<string, string> = {
   "template.retire": "put a template away",
   "card.write": "saved a set-up card",
   "swap.take": "swapped an exercise for the day",
+  "export.client": "took the records out as a file",
+  "paper.make": "made a paper",
 };
 
 /** What somebody tried and was refused. Deeds of the roles' table are said by what they would have done. */

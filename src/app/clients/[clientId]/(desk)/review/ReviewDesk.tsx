@@ -7,7 +7,8 @@ import { isFirst, rowsOfReview } from "@/core/review/review";
 import { type Span, spanOf } from "@/core/review/span";
 import { daysAfter, daysBetween, laterOf } from "@/core/units/days";
 import { shortDate, shortDay } from "@/ui/dates";
-import { keepPng, keepSvg } from "@/ui/time/picture";
+import { FileButton } from "@/ui/files/FileButton";
+import { keepPng, keepSvg } from "@/ui/files/picture";
 import { SpanPanel } from "./SpanPanel";
 import { TimeLine } from "./TimeLine";
 
@@ -35,9 +36,11 @@ export function ReviewDesk({
   episodes,
   shown,
   other,
+  mayTakeOut,
 }: {
   clientId: string;
   locale: string;
+  mayTakeOut: boolean;
   episodes: { id: string; words: string; beganOn: string; isOpen: boolean }[];
   shown: Shown;
   other: (Shown & { words: string }) | null;
@@ -161,6 +164,17 @@ export function ReviewDesk({
         {beside && <SpanPanel title={beside.title(locale)} numbers={beside.numbers} locale={locale} />}
         <h2 className="mt-4 text-[16px]">Take it along</h2>
         <p className="mt-2 flex flex-wrap gap-2">
+          <Link href={`/clients/${clientId}/papers`} className="btn btn-sm btn-primary">
+            Letter and papers
+          </Link>
+          <Link href={`/clients/${clientId}/costs`} className="btn btn-sm btn-line">
+            Daily life
+          </Link>
+          <Link href={`/clients/${clientId}/explain`} className="btn btn-sm btn-line">
+            Show the client
+          </Link>
+        </p>
+        <p className="mt-2 flex flex-wrap gap-2">
           <button type="button" className="btn btn-sm btn-line" onClick={() => keepSvg("review", charts())}>
             Picture, SVG
           </button>
@@ -172,6 +186,16 @@ export function ReviewDesk({
             Picture, PNG
           </button>
         </p>
+        {mayTakeOut && (
+          <div className="mt-2 flex flex-col items-start gap-2">
+            <FileButton path={`/api/clients/${clientId}/files?what=zip`}>All as files, zip</FileButton>
+            <FileButton path={`/api/clients/${clientId}/files?what=json`}>Bexlo's JSON</FileButton>
+            <FileButton path={`/api/clients/${clientId}/files?what=fhir`}>HL7 FHIR R4</FileButton>
+            <FileButton path={`/api/clients/${clientId}/files?what=zip&names=no`}>
+              Without names, zip
+            </FileButton>
+          </div>
+        )}
       </aside>
     </main>
   );

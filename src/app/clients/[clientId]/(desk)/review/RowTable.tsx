@@ -2,7 +2,8 @@
 import Papa from "papaparse";
 import { type Row, tableOf } from "@/core/review/row";
 import { shortDate } from "@/ui/dates";
-import { keepFile, keepPng, keepSvg } from "@/ui/time/picture";
+import { keepFile } from "@/ui/files/keepFile";
+import { keepPng, keepSvg } from "@/ui/files/picture";
 
 /** The values of a chart as a table, and as files to take along. */
 export function RowTable({

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { may } from "@/core/access/roles";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
 import { ReviewDesk } from "./ReviewDesk";
@@ -37,5 +38,13 @@ export default async function ReviewPage({
         : null,
     };
   });
-  return <ReviewDesk key={data.shown.id} clientId={clientId} locale={actor.locale} {...data} />;
+  return (
+    <ReviewDesk
+      key={data.shown.id}
+      clientId={clientId}
+      locale={actor.locale}
+      mayTakeOut={may(actor.role, "export.client")}
+      {...data}
+    />
+  );
 }

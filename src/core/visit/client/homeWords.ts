@@ -1,6 +1,6 @@
-import type { KeptLine } from "@/core/sheet/line/keptLine";
-import type { Side } from "@/core/units/fields";
-import type { Task } from "@/core/visit/tasks";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import type { Side } from "../../units/fields";
+import type { Task } from "../tasks";
 
 const times = (n: number): string => (n === 1 ? "once" : n === 2 ? "twice" : `${n} times`);
 

@@ -1,3 +1,5 @@
+import { keepFile } from "./keepFile";
+
 /** Charts as pictures: colours and letters as they are seen, in a file of their own. */
 
 const COPIED = [
@@ -72,16 +74,6 @@ function stacked(charts: readonly { title: string; svg: SVGSVGElement }[]): {
     paper.setAttribute(name, value);
   whole.prepend(paper);
   return { xml: new XMLSerializer().serializeToString(whole), width, height };
-}
-
-/** Hands a file to the browser to keep. */
-export function keepFile(name: string, content: Blob): void {
-  const address = URL.createObjectURL(content);
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
 
 /** Saves charts as one SVG file. */

@@ -1,0 +1,42 @@
+import type { KeptLine } from "../sheet/line/keptLine";
+import type { Side } from "../units/fields";
+import { lineWords } from "../visit/client/homeWords";
+import type { Block, Drawing, PaperDoc } from "./doc";
+
+/** What hangs at a machine's side for one client: what to set, what to check, when to stop. */
+export function gymCard(f: {
+  client: string;
+  on: string;
+  firstSide: Side;
+  lines: { kept: KeptLine; drawing: Drawing | null; stopSigns: readonly string[] }[];
+}): PaperDoc {
+  const blocks = f.lines.flatMap(({ kept, drawing, stopSigns }): Block[] => {
+    const load = kept.sets.find((s) => s.role === "work")?.how;
+    const arc =
+      kept.fromDeg === null
+        ? null
+        : kept.fromDeg === kept.toDeg
+          ? `held at ${kept.fromDeg}°`
+          : `${kept.fromDeg}° to ${kept.toDeg}°`;
+    const rows: [string, string][] = [
+      ...(kept.machineName ? [["machine", kept.machineName] as [string, string]] : []),
+      ...kept.setUp.map((s): [string, string] => [s.name, s.value]),
+      ...(load ? [["load", load] as [string, string]] : []),
+      ...(arc ? [["knee bend", arc] as [string, string]] : []),
+      ["do", lineWords(kept, f.firstSide)],
+      ["joint pain", `at most ${kept.painMax} of 10`],
+    ];
+    return [
+      { kind: "heading", words: kept.name },
+      { kind: "settings", rows, drawing },
+      { kind: "list", items: [...kept.checks, ...stopSigns.map((s) => `Stop: ${s}`)] },
+    ];
+  });
+  return {
+    title: "Set-up",
+    about: `${f.client}, ${f.on}`,
+    isLarge: true,
+    foot: `${f.client} · ${f.on}`,
+    blocks,
+  };
+}
