@@ -1,0 +1,125 @@
+import { bodyFrom } from "../body/segments";
+import { EXERCISES } from "../rules/exercises";
+import type { SheetInput } from "../selection/rank/rangeSheet";
+import { startCapOf } from "../selection/setUp/startCap";
+import { chairRise } from "../selection/tissue/tissues";
+import { keptLine } from "../sheet/line/keptLine";
+import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { kneecapHere, pressHeavier, stackNumber, type ToldFacts, whyHold } from "./told";
+import { whyNext } from "./whyNext";
+
+const body = bodyFrom(70, 1.7);
+const chair = chairRise(body) as NonNullable<ReturnType<typeof chairRise>>;
+const band = { low: 100, middle: 130, high: 160 };
+const all: ToldFacts = {
+  chair,
+  input: {
+    body,
+    chair,
+    tissue: "kneecap",
+    capTimes: null,
+    basis: { kind: "effort", share: 0.5 },
+    exercises: EXERCISES,
+    machines: [],
+    motion: { shortOfStraightDeg: null, bendDeg: null },
+    goalIds: [],
+    later: [],
+    limits: {},
+    weight: { mostN: null, barsPresses: null },
+    startCap: startCapOf({ irritability: "low", isPostOp: false, painAtRest: 0, painAtWorst: 1 }),
+    repetitionTests: [],
+    hasBackProblem: false,
+    hipIsMeasured: false,
+    strength: {
+      extension: fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm: 130 }]),
+      flexion: null,
+      hipExtensionNm: null,
+      estimate: { extension: band, flexion: band, hip: band, daily: null, because: "age 46" },
+    },
+  } as unknown as SheetInput,
+};
+const numbers = (says: readonly string[]): number[] =>
+  [...says.join(" ").matchAll(/[\d.]*\d/g)].map((m) => Number(m[0]));
+
+test("the press takes several times the force for the same work of the knee, with the client's own numbers", () => {
+  const told = pressHeavier(all, 45);
+  const [press, extension] = told.sides;
+  expect(press?.here.kneeMomentNm).toBeCloseTo(extension?.here.kneeMomentNm ?? 0, 3);
+  const ratio = (press?.here.forceN ?? 0) / (extension?.here.forceN ?? 1);
+  expect(ratio).toBeGreaterThan(2);
+  expect(numbers(told.says)).toContain(Number(ratio.toFixed(1)));
+  expect(told.says.join(" ").split(" ").length).toBeLessThan(60);
+});
+
+test("the kneecap's numbers follow the angle and say which is kinder", () => {
+  const [straight, bent] = [kneecapHere(all, 20), kneecapHere(all, 90)];
+  expect(straight.says.at(-1)).toMatch(/the press is kinder/);
+  expect(bent.says).not.toEqual(straight.says);
+  expect(kneecapHere(all, 0).says.length).toBeGreaterThan(0);
+});
+
+const line = keptLine.parse({
+  lineId: "6b6b7a0e-5a1f-4f7d-9a0e-1b1f6f1d2c3a",
+  exerciseId: "kext_iso_machine",
+  name: "held extension",
+  kind: "holds",
+  legs: "one",
+  sharesRests: false,
+  machineId: null,
+  machineName: null,
+  sets: [
+    {
+      role: "work",
+      workS: 30,
+      tensionS: 30,
+      restS: 60,
+      reps: null,
+      holds: { reps: 1, holdS: 30, restS: 60 },
+      loadShare: 1,
+      reserve: null,
+      loadKg: 20,
+      how: "pin 4",
+    },
+  ],
+  fromDeg: 60,
+  toDeg: 60,
+  painMax: 3,
+  setUp: [],
+  drawing: null,
+  checks: [],
+  needsPins: false,
+  lighter: [],
+  isHelp: false,
+  aimForceN: null,
+  total: null,
+  leastReserve: null,
+  share: 0.4,
+  basis: "strength test",
+  feltAim: 6,
+  kneecapChairS: 10,
+  hardReps: 0,
+});
+
+test("a hold is told by its angle, seconds and what moving would add; a number on a stack by what the knee feels", () => {
+  const hold = whyHold(all, line);
+  expect(hold?.says[0]).toMatch(/You hold at 60° for 30 seconds: your kneecap carries \d\.\d chair rises/);
+  const stack = stackNumber(all, line);
+  expect(stack?.says[0]).toContain("“pin 4”");
+  const nm = Math.round(Math.abs(stack?.sides[0]?.here.kneeMomentNm ?? 0));
+  expect(stack?.says[1]).toContain(`${nm} N·m`);
+  // what is not held, or has nothing set, is not told as if it were
+  expect(whyHold(all, { ...line, kind: "straight" })).toBeNull();
+  expect(stackNumber(all, { ...line, isHelp: true })).toBeNull();
+});
+
+test("why today is as it is: the reasons of the decision and nothing added to them", () => {
+  const says = whyNext({
+    line: "held extension",
+    action: "REGRESS",
+    sentence: "Hold at 55° instead of 60°.",
+    reasons: ["the morning was 4.", "swelling rose", "a third"],
+  });
+  expect(says[0]).toBe("held extension: today is a step back.");
+  expect(says.slice(1, 3)).toEqual(["Because the morning was 4.", "Because swelling rose."]);
+  expect(says).toContain("Hold at 55° instead of 60°.");
+});

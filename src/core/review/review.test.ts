@@ -1,0 +1,200 @@
+import fc from "fast-check";
+import { bodyFrom } from "../body/segments";
+import { costOf } from "../demand/cost";
+import { daysAfter, mondayOf } from "../units/days";
+import type { ReviewFacts, ReviewVisit } from "./facts";
+import { rowsOfReview } from "./review";
+import { tableOf, valueWords } from "./row";
+import { decisionsWords, spanOf } from "./span";
+
+const FROM = "2026-01-05";
+const visit = (over: Partial<ReviewVisit> & { on: string }): ReviewVisit => ({
+  id: over.on,
+  sheet: "Gym",
+  place: "clinic",
+  painBefore: 1,
+  painAfter: 2,
+  painWorst: 2,
+  painMax: 4,
+  morning: 1,
+  swelling: null,
+  stopped: null,
+  hardReps: 10,
+  kneecapChairS: 30,
+  ...over,
+});
+const facts = (over: Partial<ReviewFacts> = {}): ReviewFacts => ({
+  side: "right",
+  from: FROM,
+  to: "2026-03-30",
+  bands: [],
+  visits: [],
+  lines: [],
+  strength: [],
+  criterion: { knee_extension: 80, knee_flexion: null },
+  measurements: [],
+  costs: [],
+  planned: [],
+  decisions: [],
+  ...over,
+});
+const strength = (on: string, side: "left" | "right", torqueNm: number, isReliable = true) => ({
+  movement: "knee_extension" as const,
+  side,
+  kneeFlexionDeg: 60,
+  torqueNm,
+  isReliable,
+  takenOn: on,
+});
+const rowOf = (f: ReviewFacts, id: string) => rowsOfReview(f).find((r) => r.id === id);
+
+test("a chart's table holds every one of its values and nothing else, whatever they are", () => {
+  const visits = fc.array(
+    fc.record({
+      day: fc.integer({ min: 0, max: 80 }),
+      pain: fc.integer({ min: 0, max: 10 }),
+      hard: fc.integer({ min: 0, max: 200 }),
+    }),
+    { minLength: 1, maxLength: 40 },
+  );
+  fc.assert(
+    fc.property(visits, (all) => {
+      const f = facts({
+        visits: all.map((v, i) =>
+          visit({
+            id: String(i),
+            on: daysAfter(FROM, v.day),
+            painWorst: v.pain,
+            morning: v.pain,
+            hardReps: v.hard,
+          }),
+        ),
+      });
+      for (const row of rowsOfReview(f)) {
+        const points = row.series.flatMap((s) => s.points);
+        const table = tableOf(row);
+        expect(table.rows).toHaveLength(points.length);
+        const values = table.rows.map((r) => Number(r[2])).sort((a, b) => a - b);
+        const drawn = points.map((p) => Number(p.value.toFixed(row.digits))).sort((a, b) => a - b);
+        expect(values).toEqual(drawn);
+      }
+      // weeks add up to the visits
+      const hard = rowOf(f, "hard")?.series[0]?.points.reduce((sum, p) => sum + p.value, 0);
+      expect(hard).toBeCloseTo(all.reduce((sum, v) => sum + v.hard, 0));
+    }),
+  );
+});
+
+test("one session of tests says at or above, below, or that it cannot tell; both legs stand beside it", () => {
+  const f = facts({
+    strength: [
+      strength("2026-01-06", "left", 150),
+      strength("2026-01-06", "right", 80),
+      strength("2026-02-10", "right", 118),
+      strength("2026-03-10", "right", 145),
+    ],
+  });
+  const symmetry = rowOf(f, "symmetry knee_extension");
+  expect(symmetry?.series[0]?.points.map((p) => p.note)).toEqual([
+    "clearly below",
+    "cannot tell",
+    "clearly at or above",
+  ]);
+  expect(symmetry?.marks).toEqual([{ value: 80, words: "80 % opens the next phase" }]);
+  const torque = rowOf(f, "strength knee_extension 60");
+  expect(torque?.series.map((s) => [s.name, s.points.length])).toEqual([
+    ["right, this leg", 3],
+    ["left, the other", 1],
+  ]);
+  const [first] = torque?.series[0]?.points ?? [];
+  expect(first?.high).toBeCloseTo(80 * 1.098, 1);
+});
+
+test("a span counts its own days only: first and last, against the error, the worst on the way, what was decided", () => {
+  const on = ["2026-01-06", "2026-01-20", "2026-02-03", "2026-03-03"];
+  const f = facts({
+    visits: [
+      visit({ on: on[0] as string, morning: 6 }),
+      visit({ on: on[1] as string, morning: 2 }),
+      visit({ on: on[2] as string, morning: 5 }),
+      visit({ on: on[3] as string, morning: 1 }),
+    ],
+    planned: [
+      { on: "2026-01-20", sheetId: "a", sheet: "Gym", wasDone: true },
+      { on: "2026-01-22", sheetId: "a", sheet: "Gym", wasDone: false },
+      { on: "2026-03-05", sheetId: "a", sheet: "Gym", wasDone: false },
+    ],
+    decisions: [
+      {
+        on: on[1] as string,
+        lineId: "l",
+        line: "holds",
+        action: "HOLD",
+        computed: "PROGRESS",
+        sentence: "",
+        reason: "slept badly",
+        by: "A",
+      },
+      {
+        on: on[3] as string,
+        lineId: "l",
+        line: "holds",
+        action: "PROGRESS",
+        computed: "PROGRESS",
+        sentence: "",
+        reason: null,
+        by: "A",
+      },
+    ],
+  });
+  const rows = rowsOfReview(f);
+  const numbers = spanOf(f, rows, { from: "2026-01-10", to: "2026-03-03" });
+  expect(numbers).toMatchObject({ visits: 3, planned: 2, kept: 1 });
+  expect(numbers.lines.find((l) => l.name.endsWith("next morning"))).toMatchObject({
+    first: "2 of 10",
+    last: "1 of 10",
+    note: "within the error; 5 of 10 on 3 Feb",
+  });
+  expect(numbers.overridden.map((d) => d.reason)).toEqual(["slept badly"]);
+  expect(decisionsWords(numbers.decisions)).toBe("1 × step up, 1 × stay");
+  const done = rowOf(f, "done");
+  const missed = done?.series
+    .find((s) => s.name === "planned")
+    ?.points.find((p) => p.on === mondayOf("2026-01-22"));
+  expect(missed).toMatchObject({ value: 2, note: "not done: Gym of 2026-01-22" });
+  // outside of everything there is nothing
+  expect(spanOf(f, rows, { from: "2026-04-01", to: "2026-04-20" })).toMatchObject({ visits: 0, lines: [] });
+});
+
+test("what a chair takes falls as strength is measured, and what nobody knows is no point", () => {
+  const body = bodyFrom(70, 1.7);
+  const task = { kind: "chair", seatM: 0.46 } as const;
+  const at = (on: string, torqueNm: number | null) => ({
+    on,
+    side: "right" as const,
+    id: "chair_46",
+    name: "rising from a 46 cm seat",
+    cost: costOf(body, task, torqueNm === null ? [] : [{ kneeFlexionDeg: 60, torqueNm, takenOn: on }]),
+  });
+  const f = facts({
+    costs: [
+      at("2026-01-06", null),
+      at("2026-01-20", 80),
+      at("2026-02-20", 110),
+      { ...at("2026-02-20", 60), side: "left" },
+    ],
+  });
+  const points = rowOf(f, "cost chair_46")?.series[0]?.points ?? [];
+  expect(points.map((p) => p.on)).toEqual(["2026-01-20", "2026-02-20"]);
+  expect(points[1]?.value).toBeLessThan(points[0]?.value ?? 0);
+});
+
+test("values are read as words where they are a scale, angles without a gap", () => {
+  expect(valueWords({ scale: ["none", "trace"], digits: 0, unit: "grade" }, 1)).toBe("trace");
+  expect(valueWords({ scale: null, digits: 0, unit: "°" }, 117.4)).toBe("117°");
+  expect(valueWords({ scale: null, digits: 1, unit: "kg" }, 12.5)).toBe("12.5 kg");
+});
+
+test("nothing yet is no row and no error", () => {
+  expect(rowsOfReview(facts())).toEqual([]);
+});

@@ -1,0 +1,186 @@
+import { randomUUID } from "node:crypto";
+import { rowsOfReview } from "@/core/review/review";
+import { spanOf } from "@/core/review/span";
+import { writeLimit } from "@/server/bounds/limits";
+import { recordTest } from "@/server/measure/measurements";
+import { dailyCosts } from "@/server/review/costs";
+import { episodesToReview, type PastEpisode } from "@/server/review/episode";
+import { reviewFactsOf } from "@/server/review/facts";
+import { recordMorning } from "@/server/visits/mornings";
+import { pastLoads } from "@/server/visits/past";
+import { keepBlock } from "@/server/week/blocks";
+import { usualWishes } from "@/server/week/weekFacts";
+import {
+  closeConnections,
+  daysLater,
+  hold,
+  makeClinic,
+  owner,
+  plannedClient,
+  runVisit,
+  squats,
+  type TestClinic,
+  takeAll,
+  testInput,
+} from "../../support/clinic";
+import { KNEE } from "../../support/lines";
+
+const LATER = daysLater(20);
+let clinic: TestClinic;
+let episode: PastEpisode;
+beforeAll(async () => {
+  clinic = await makeClinic();
+  const { client } = await plannedClient(clinic, { rules: [KNEE], swellingApplies: true, limits: [{ low: 0, high: 100 }] }, [
+    hold(),
+    squats(),
+  ]);
+  for (const [i, pain] of [1, 3, 2].entries()) {
+    const at = daysLater(1 + 4 * i);
+    const visitId = await runVisit(clinic, client, { at, pain });
+    const next = daysLater(2 + 4 * i);
+    await clinic.as(
+      "trainer",
+      (ctx) =>
+        recordMorning(ctx, client, {
+          id: randomUUID(),
+          visitId,
+          corrects: null,
+          pain,
+          swelling: i === 2 ? 1 : 0,
+          stiffnessMin: 5,
+        }),
+      next,
+    );
+    await takeAll(clinic, client, next);
+  }
+  await clinic.as(
+    "therapist",
+    (ctx) => recordTest(ctx, client, testInput({ id: randomUUID(), side: "left" })),
+    daysLater(8),
+  );
+  episode = await clinic.as(
+    "therapist",
+    async (ctx) => (await episodesToReview(ctx, client.clientId))[0] as PastEpisode,
+    LATER,
+  );
+}, 90_000);
+afterAll(closeConnections);
+
+const factsAt = (at = LATER) => clinic.as("therapist", (ctx) => reviewFactsOf(ctx, episode), at);
+const valuesOf = async (id: string, series: string) =>
+  rowsOfReview(await factsAt())
+    .find((r) => r.id.startsWith(id))
+    ?.series.find((s) => s.name === series)
+    ?.points.map((p) => p.value);
+
+test("a chart's values are those of the records, asked by plain SQL", async () => {
+  const e = episode.episodeId;
+  const mornings = await owner`
+    select r.pain from response r join visit v on v.id = r.visit_id where v.episode_id = ${e} order by v.started_at`;
+  expect(await valuesOf("pain", "next morning")).toEqual(mornings.map((r) => r.pain));
+  const worst = await owner`
+    select max(s.pain) as pain from set_record s join visit v on v.id = s.visit_id
+    where v.episode_id = ${e} group by v.id, v.started_at order by v.started_at`;
+  expect(await valuesOf("pain", "worst in a set")).toEqual(worst.map((r) => r.pain));
+  const swelling = await owner`
+    select r.swelling from response r join visit v on v.id = r.visit_id where v.episode_id = ${e} order by v.started_at`;
+  expect(await valuesOf("measure swelling", "the morning after")).toEqual(swelling.map((r) => r.swelling));
+  const torque = await owner`
+    select torque_nm::float from strength_test where episode_id = ${e} and side = 'right' and movement = 'knee_extension'`;
+  expect(await valuesOf("strength knee_extension", "right, this leg")).toEqual(
+    torque.map((r) => r.torque_nm),
+  );
+  const angles = await owner`
+    select (l.kept ->> 'fromDeg')::float as deg from visit v join sheet_line l on l.version_id = v.version_id
+    where v.episode_id = ${e} and l.scheme_kind = 'holds' order by v.started_at`;
+  expect(await valuesOf("line", "angle held")).toEqual(angles.map((r) => r.deg));
+  const decided = await owner`
+    select d.action from decision d join visit v on v.id = d.visit_id where v.episode_id = ${e}`;
+  const { decisions } = await factsAt();
+  expect(decisions.map((d) => d.action).sort()).toEqual(decided.map((r) => r.action).sort());
+});
+
+test("weeks add up to what the guard of the weeks counts", async () => {
+  const { visits } = await factsAt();
+  const guard = await clinic.as("therapist", (ctx) => pastLoads(ctx, episode.episodeId), LATER);
+  const sum = (all: readonly { hardReps: number; kneecapChairS: number }[]) =>
+    all.reduce((s, x) => [(s[0] ?? 0) + x.hardReps, (s[1] ?? 0) + x.kneecapChairS], [0, 0]);
+  expect(visits).toHaveLength(3);
+  expect(sum(visits)[0]).toBeCloseTo(sum(guard)[0] ?? -1);
+  expect(sum(visits)[1]).toBeCloseTo(sum(guard)[1] ?? -1);
+  expect(sum(visits)[0]).toBeGreaterThan(0);
+});
+
+test("planned days that were kept and missed, and limits as long as they held", async () => {
+  const client = (await clinic.as(
+    "therapist",
+    async (ctx) => (await import("@/server/client/clients")).clientEpisode(ctx, episode.clientId),
+    LATER,
+  )) as never;
+  const [sheet] = await owner`select id from sheet where episode_id = ${episode.episodeId}`;
+  await clinic.as(
+    "therapist",
+    (ctx) =>
+      keepBlock(ctx, client, {
+        id: randomUUID(),
+        ...usualWishes(ctx),
+        startsOn: "2026-03-16",
+        days: [
+          { sheetId: sheet?.id, on: "2026-03-16", pinned: false },
+          { sheetId: sheet?.id, on: "2026-03-20", pinned: false },
+        ],
+      } as never),
+    daysLater(13),
+  );
+  await runVisit(clinic, client, { at: daysLater(14) });
+  const facts = await factsAt(daysLater(40));
+  expect(facts.planned.map((p) => [p.on, p.wasDone])).toEqual([
+    ["2026-03-16", true],
+    ["2026-03-20", false],
+  ]);
+  const numbers = spanOf(facts, rowsOfReview(facts), { from: facts.from, to: facts.to });
+  expect(numbers).toMatchObject({ planned: 2, kept: 1 });
+  // what is still to come is neither kept nor missed
+  expect((await factsAt(daysLater(13))).planned).toEqual([]);
+  const [limit] = await owner`select id from episode_limit where episode_id = ${episode.episodeId}`;
+  await clinic.as(
+    "therapist",
+    (ctx) =>
+      writeLimit(ctx, client, {
+        id: randomUUID(),
+        kind: "knee_flexion_under_load",
+        low: 0,
+        high: 80,
+        word: null,
+        origin: "therapist",
+        reason: "a flare",
+        endsOn: "2026-04-20",
+        replaces: limit?.id,
+        isLifted: false,
+      } as never),
+    daysLater(41),
+  );
+  const bands = (await factsAt(daysLater(45))).bands.filter((b) => b.kind === "limit");
+  expect(bands.map((b) => [b.from, b.to])).toEqual([
+    ["2026-03-02", "2026-04-12"],
+    ["2026-04-12", "2026-04-21"],
+  ]);
+}, 60_000);
+
+test("what daily life takes is asked of both legs on the day, and says when nobody can know", async () => {
+  const { costs } = await clinic.as("therapist", (ctx) => dailyCosts(ctx, episode), LATER);
+  const chair = costs.find((c) => c.id === "chair_46");
+  expect(chair?.own.percent?.value).toBeGreaterThan(0);
+  expect(chair?.other.percent?.value).toBeGreaterThan(0);
+  const stranger = await plannedClient(clinic);
+  await owner`update strength_test set voided_at = now(), voided_by = ${clinic.actors.therapist.personId}, void_reason = 'x' where episode_id = ${stranger.client.episodeId}`;
+  const [other] = await clinic.as(
+    "therapist",
+    (ctx) => episodesToReview(ctx, stranger.client.clientId),
+    LATER,
+  );
+  const unknown = await clinic.as("therapist", (ctx) => dailyCosts(ctx, other as PastEpisode), LATER);
+  expect(unknown.costs.every((c) => c.own.percent === null && c.own.because.includes("never tested"))).toBe(
+    true,
+  );
+});
