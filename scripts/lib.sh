@@ -47,6 +47,11 @@ need_chromium() {
   [ -x "${CHROMIUM_PATH:-/usr/bin/chromium}" ] || apt_install "Chromium" chromium
 }
 
+# what reads the papers in the tests
+need_poppler() {
+  command -v pdftotext >/dev/null || apt_install "a reader of PDF" poppler-utils
+}
+
 need_packages() {
   local stamp=node_modules/.bexlo-lock want
   want=$(sha1sum package-lock.json | cut -d' ' -f1)

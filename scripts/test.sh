@@ -10,6 +10,7 @@ need_node
 need_packages
 need_postgres
 need_chromium
+need_poppler
 KEEP_GOING=1 scripts/check.sh
 
 cleanup() { scripts/pg.sh destroy || true; }

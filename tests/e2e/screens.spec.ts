@@ -25,6 +25,9 @@ const STEPS = [
   "morning",
   "decide",
   "ladder",
+  "review",
+  "costs",
+  "papers",
 ] as const;
 const MEASURE_PARTS = ["motion", "swelling", "function", "repetitions"] as const;
 
@@ -47,6 +50,8 @@ for (const theme of ["light", "dark"] as const)
       "/gym",
       "/gym/new",
       "/gym/new?kind=seated_press",
+      "/files",
+      "/clinic",
       "/library",
       "/library/lp_horizontal",
       "/library/new?like=lp_single",
@@ -64,7 +69,7 @@ for (const theme of ["light", "dark"] as const)
       ...(theme === "light" ? once : []),
       // the same parts for everybody: one client is enough for the other colours
       ...(theme === "light" ? ids : ids.slice(0, 1)).flatMap((id) =>
-        [...STEPS, "floor"].map((s) => `/clients/${id}/${s}`),
+        [...STEPS, "floor", "explain"].map((s) => `/clients/${id}/${s}`),
       ),
     ]) {
       await page.goto(path);

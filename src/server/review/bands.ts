@@ -41,7 +41,8 @@ async function limitBands(ctx: Ctx, e: PastEpisode): Promise<Band[]> {
   const rows = await ctx.tx`
     select l.id, l.kind, lower(l.bound) as low, upper(l.bound) as high, l.word, l.origin, l.ends_on, l.set_at,
       (select r.set_at from episode_limit r where r.replaces = l.id) as replaced_at
-    from episode_limit l where l.episode_id = ${e.episodeId} and not l.is_lifted order by l.set_at, l.id`;
+    from episode_limit l where l.episode_id = ${e.episodeId} and not l.is_lifted
+    order by l.set_at, l.kind, l.bound, l.id`;
   return rows.map((r): Band => {
     const ends = [r.ends_on && daysAfter(r.ends_on, 1), r.replaced_at && dayOf(ctx, r.replaced_at)]
       .filter(Boolean)

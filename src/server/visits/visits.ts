@@ -106,7 +106,8 @@ const heads = (ctx: Ctx) => ctx.tx`
     m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
     (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
-        'sentence', d.sentence, 'reasons', d.reasons, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at))
+        'sentence', d.sentence, 'reasons', d.reasons, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at)
+        order by d.decided_at, (select l.seq from sheet_line l where l.version_id = v.version_id and l.line_id = d.line_id))
       from decision d join person p on p.id = d.decided_by where d.visit_id = v.id) as decisions
   from visit v
   join sheet_version w on w.id = v.version_id

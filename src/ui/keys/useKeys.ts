@@ -12,7 +12,7 @@ export interface KeyDeed {
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  target.matches("input:not([type=checkbox]):not([type=radio]), textarea, select");
+  target.matches("input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select");
 
 /** Listens to single keys while nothing is typed into and no dialog is open. */
 export function useKeys(deeds: readonly KeyDeed[]): void {

@@ -51,9 +51,9 @@ function WorkingPopover({
       aria-label={`Working behind ${label}`}
       className="m-auto w-[460px] max-w-[92vw] border border-rule bg-base-100 p-5 text-base-content backdrop:bg-black/20"
     >
-      <h3 className="text-lg">
+      <p className="display text-lg">
         {label}: {computed.value.toFixed(digits)} {computed.unit}
-      </h3>
+      </p>
       <p className="mt-2">{working.formula}</p>
       <table className="mt-3 w-full text-left">
         <thead className="sr-only">

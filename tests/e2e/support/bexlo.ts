@@ -20,15 +20,20 @@ export async function signIn(page: Page, role: Role): Promise<void> {
   await isAlive(page);
 }
 
-export async function signInByForm(page: Page, role: Role): Promise<void> {
-  const { email, password } = signInOf(role);
+/** `other`: somebody who is not of the demo. */
+export async function signInByForm(
+  page: Page,
+  role: Role,
+  other?: { email: string; password: string },
+): Promise<void> {
+  const { email, password } = other ?? signInOf(role);
   await page.goto("/sign-in");
   await isAlive(page);
   await page.getByLabel("E-mail address").fill(email);
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
-  sessions.set(role, await page.context().cookies());
+  if (!other) sessions.set(role, await page.context().cookies());
 }
 
 /** The client's id, read from Today. */

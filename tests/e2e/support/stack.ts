@@ -160,3 +160,26 @@ export async function aTwinOf(clientId: string): Promise<void> {
     select id, clinic_id, nextval('revision_seq') from episode on conflict (of) do update set revision = excluded.revision`;
   await owner.end();
 }
+
+/** A clinic with nothing in it but a therapist, who signs in with the demo's password. */
+export async function anEmptyClinic(id: string): Promise<{
+  therapist: { email: string; password: string };
+  clientId: (name: string) => Promise<string>;
+}> {
+  const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
+  const { email, password } = signInOf("therapist");
+  const own = `therapist@${id}.example`;
+  await owner`insert into clinic (id, name, time_zone) select ${id}, 'Empty Clinic', time_zone from clinic limit 1`;
+  await owner`insert into person (id, clinic_id, email, name, role, password_hash, mass_unit, locale)
+    select gen_random_uuid(), ${id}, ${own}, name, 'therapist', password_hash, mass_unit, locale from person where email = ${email}`;
+  await owner.end();
+  return {
+    therapist: { email: own, password },
+    clientId: async (name) => {
+      const sql = postgres(pg("url", "owner"), { onnotice: () => undefined });
+      const [r] = await sql`select id from client where clinic_id = ${id} and name = ${name}`;
+      await sql.end();
+      return r?.id;
+    },
+  };
+}

@@ -30,10 +30,11 @@ let clinic: TestClinic;
 let episode: PastEpisode;
 beforeAll(async () => {
   clinic = await makeClinic();
-  const { client } = await plannedClient(clinic, { rules: [KNEE], swellingApplies: true, limits: [{ low: 0, high: 100 }] }, [
-    hold(),
-    squats(),
-  ]);
+  const { client } = await plannedClient(
+    clinic,
+    { rules: [KNEE], swellingApplies: true, limits: [{ low: 0, high: 100 }] },
+    [hold(), squats()],
+  );
   for (const [i, pain] of [1, 3, 2].entries()) {
     const at = daysLater(1 + 4 * i);
     const visitId = await runVisit(clinic, client, { at, pain });
