@@ -16,7 +16,9 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ["/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|client-zip)/)"],
+  transformIgnorePatterns: [
+    "/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|client-zip)/)",
+  ],
 };
 
 /** Two projects: `unit` needs nothing but Node; `integration` needs the test database (scripts/test.sh starts it). */

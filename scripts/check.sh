@@ -12,5 +12,5 @@ say "types"
 node node_modules/next/dist/bin/next typegen >/dev/null
 npx tsc --noEmit || fail "types do not fit; see above."
 say "unit tests"
-npx jest --selectProjects unit --json --outputFile=.data/unit.json >/dev/null 2>.data/unit.log ||
+npx jest --selectProjects unit --maxWorkers=2 --json --outputFile=.data/unit.json >/dev/null 2>.data/unit.log ||
   { cat .data/unit.log >&2; [ "${KEEP_GOING:-}" = 1 ] || fail "unit tests failed; see above."; }

@@ -28,7 +28,7 @@ fresh_database() {
 say "private database for the tests"
 fresh_database
 say "integration tests"
-npx jest --selectProjects integration --runInBand --json --outputFile=.data/integration.json >/dev/null 2>.data/integration.log ||
+npx jest --selectProjects integration --maxWorkers=2 --json --outputFile=.data/integration.json >/dev/null 2>.data/integration.log ||
   cat .data/integration.log >&2
 
 say "demo data for the end-to-end tests"

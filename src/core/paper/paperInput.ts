@@ -8,7 +8,6 @@ const words = (what: string, most: number) =>
     .max(most, { error: `${what} is longer than ${most} characters.` });
 
 export const PAPER_KINDS = ["sheet", "card", "letter", "summary", "record"] as const;
-export type PaperKind = (typeof PAPER_KINDS)[number];
 
 /** Which paper is wanted; a letter takes whom it is to and what is asked. */
 export const paperInput = z.object({
