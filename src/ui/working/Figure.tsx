@@ -1,5 +1,5 @@
 "use client";
-import { useId, useState } from "react";
+import { type ReactNode, useId, useState } from "react";
 import type { Computed } from "@/core/units/working";
 import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/workingText";
 
@@ -29,6 +29,30 @@ export function Figure({
       {under && <p className="small quiet">{under}</p>}
       <WorkingPopover id={id} label={label} computed={computed} digits={digits} />
     </div>
+  );
+}
+
+/** A number inside a sentence that opens its working; what is seen are the sentence's own words. */
+export function Opens({
+  label,
+  computed,
+  digits = 0,
+  children,
+}: {
+  label: string;
+  computed: Computed;
+  digits?: number;
+  children: ReactNode;
+}) {
+  const id = useId();
+  return (
+    <>
+      <button type="button" className="opens" data-origin={computed.origin} popoverTarget={id}>
+        <span className="value">{children}</span>
+        <span className="sr-only">, open the working</span>
+      </button>
+      <WorkingPopover id={id} label={label} computed={computed} digits={digits} />
+    </>
   );
 }
 

@@ -1,8 +1,10 @@
 import type { Muscle } from "@/core/schedule/balance";
 import type { GuardedLoad } from "@/core/schedule/weekGuard";
 import { type Fix, legsNote, type OrderNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
+import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import type { RunStep } from "@/core/sheet/time/runThrough";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
+import { Opens } from "@/ui/working/Figure";
 
 const FIX_WORDS: Record<Fix["kind"], string> = {
   warm_up: "put a light start first",
@@ -157,8 +159,12 @@ function Gives({
         {ratio === null ? ", " : `; back to front ${ratio.toFixed(1)}; `}
         other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>
-      <p className="mt-1">
-        Kneecap joint this week <b>{Math.round(kneecap.thisWeek)} s</b> of a chair rise
+      <div className="mt-1">
+        Kneecap joint this week{" "}
+        <Opens label="kneecap joint this week" computed={kneecapWeekComputed(kneecap)}>
+          <b>{Math.round(kneecap.thisWeek)} s</b>
+        </Opens>{" "}
+        of a chair rise
         {kneecap.lastWeek === null ? ", no week before" : `, last week ${Math.round(kneecap.lastWeek)}`}
         {notModelled > 0 && (
           <span className="quiet">
@@ -166,7 +172,7 @@ function Gives({
             {notModelled === 1 ? "is" : "are"} not in it
           </span>
         )}
-      </p>
+      </div>
       <p className="quiet mt-1">
         With one more client on the same machines {minutes(two.least)} to {minutes(two.most)} min, two more up
         to {minutes(three.most)}.

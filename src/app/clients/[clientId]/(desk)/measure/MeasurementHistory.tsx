@@ -1,9 +1,11 @@
 import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
-import { sitToStandBelow, sitToStandPowerW } from "@/core/measure/sitToStand";
+import { powerComputed } from "@/core/measure/otherWorkings";
+import { sitToStandBelow } from "@/core/measure/sitToStand";
 import { ageYearsOn } from "@/core/units/days";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
+import { Opens } from "@/ui/working/Figure";
 import { TakeBack } from "./TakeBack";
 import { valueWords } from "./ValueCell";
 
@@ -47,6 +49,7 @@ export function MeasurementHistory({
               <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
               <td className="small quiet py-1 pr-3">
                 {[changeWords(m, measurements), extraWords(m, client, today)].filter(Boolean).join(" · ")}
+                <Power m={m} client={client} />
               </td>
               <td className="small quiet py-1 pr-3">{m.by}</td>
               <td className="py-1 text-right">
@@ -79,21 +82,35 @@ function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): s
   return `${signed}, ${Math.abs(by) >= real ? "more than measurement error" : "within measurement noise"}`;
 }
 
-/** What a sit-to-stand count means for the age, and its power. */
+/** What a sit-to-stand count means for the age. */
 function extraWords(m: StoredMeasurement, client: ClientEpisode, today: string): string {
   if (m.kind !== "sit_to_stand_30s") return "";
   if (m.armsUsed) return "arms used: counts as none";
   const age = ageYearsOn(today, client.birthYear);
   const norm = client.normSex ? sitToStandBelow(client.normSex === "female" ? "F" : "M", age, m.value) : null;
-  const power = m.chairM ? sitToStandPowerW(client.bodyMassKg, client.heightM, m.chairM, m.value) : null;
   return [
     norm
       ? norm.below
         ? `below average for the age (${norm.cut})`
         : `at least average for the age (${norm.cut})`
       : "",
-    power ? `about ${Math.round(power / 10) * 10} W, estimated` : "",
   ]
     .filter(Boolean)
     .join(", ");
+}
+
+/** What rising gives in watts, where arms were not used and the chair is known. */
+function Power({ m, client }: { m: StoredMeasurement; client: ClientEpisode }) {
+  if (m.kind !== "sit_to_stand_30s" || m.armsUsed || !m.chairM || m.value <= 0) return null;
+  const { bodyMassKg, heightM } = client;
+  const power = powerComputed({ bodyMassKg, heightM, chairM: m.chairM, times: m.value });
+  if (!power) return null;
+  return (
+    <>
+      {" · about "}
+      <Opens label="power of rising" computed={power}>
+        {power.value} W
+      </Opens>
+    </>
+  );
 }

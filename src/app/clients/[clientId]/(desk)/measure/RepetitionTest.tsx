@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
+import { maximumComputed } from "@/core/measure/otherWorkings";
 import { estimate1RM, type Lift } from "@/core/strength/repetitionMaximum";
 import type { Side } from "@/core/units/fields";
 import { formatMass, kgFromLb, type MassUnit } from "@/core/units/mass";
@@ -17,6 +18,7 @@ import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
+import { Opens } from "@/ui/working/Figure";
 import { HardSets } from "./HardSets";
 import { TakeBack } from "./TakeBack";
 
@@ -199,7 +201,9 @@ export function RepetitionTest({
         <table className="mt-1 w-full text-left text-[14px]">
           <tbody>
             {past.map((m) => {
-              const e = estimate1RM(m.value, m.reps ?? 1, m.reserve ?? 0, liftOf(m.apparatus ?? ""));
+              const set = { reps: m.reps ?? 1, reserve: m.reserve ?? 0, lift: liftOf(m.apparatus ?? "") };
+              const e = estimate1RM(m.value, set.reps, set.reserve, set.lift);
+              const maximum = maximumComputed({ loadKg: m.value, ...set });
               return (
                 <tr key={m.id} className="border-t border-rule">
                   <td className="py-1 pr-3">{shortDay(m.takenOn, locale)}</td>
@@ -210,9 +214,14 @@ export function RepetitionTest({
                     <b>{formatMass(m.value, massUnit)}</b> × {m.reps}, {m.reserve} left
                   </td>
                   <td className="py-1 pr-3">
-                    {e.value === null
-                      ? FLAG_WORDS[e.flag]
-                      : `${formatMass(e.value * (1 - (e.error ?? 0)), massUnit, 0)} to ${formatMass(e.value * (1 + (e.error ?? 0)), massUnit, 0)}`}
+                    {e.value === null || !maximum ? (
+                      FLAG_WORDS[e.flag]
+                    ) : (
+                      <Opens label="one-repetition maximum" computed={maximum}>
+                        {formatMass(e.value * (1 - (e.error ?? 0)), massUnit, 0)} to{" "}
+                        {formatMass(e.value * (1 + (e.error ?? 0)), massUnit, 0)}
+                      </Opens>
+                    )}
                   </td>
                   <td className="py-1 text-right">
                     {mayRecord && (

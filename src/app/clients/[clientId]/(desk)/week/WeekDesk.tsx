@@ -8,6 +8,7 @@ import type { SheetWish } from "@/core/schedule/block/blockInput";
 import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
 import { isHard } from "@/core/schedule/block/weekRules";
+import { paceComputed } from "@/core/schedule/paceWorking";
 import { daysBetween } from "@/core/units/days";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
@@ -16,6 +17,7 @@ import type { PlannableSheet } from "@/server/week/weekFacts";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
+import { Opens } from "@/ui/working/Figure";
 import { DaysOffBox } from "./DaysOffBox";
 import { useBlock } from "./useBlock";
 import { WeekBars } from "./WeekBars";
@@ -193,9 +195,16 @@ export function WeekDesk(props: {
           <section className="mt-3">
             <h2 className="text-[15px]">The goal</h2>
             {props.outlook.map((o) => (
-              <p key={o.name} className="small mt-1">
-                {o.name}, {o.goal}: <b>{outlookWords(o)}</b>
-              </p>
+              <div key={o.name} className="small mt-1">
+                {o.name}, {o.goal}:{" "}
+                {o.range && o.stepsLeft > 0 ? (
+                  <Opens label={`weeks to ${o.goal}`} computed={paceComputed(o.range, o)}>
+                    <b>{outlookWords(o)}</b>
+                  </Opens>
+                ) : (
+                  <b>{outlookWords(o)}</b>
+                )}
+              </div>
             ))}
           </section>
         )}

@@ -7,10 +7,12 @@ import { half } from "@/core/sheet/judge/holdFeasibility";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { setLoads } from "@/core/sheet/judge/setLoads";
 import { workKindOf } from "@/core/sheet/line/workKind";
+import { enduranceComputed, shareComputed } from "@/core/sheet/load/shareWorking";
 import { loweredByOneLeg } from "@/core/sheet/schemes/kinds/twoUpOneDown";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
 import { dayInWords } from "@/core/units/dayInWords";
 import { formatMass, GRAVITY_M_S2, type MassUnit, poundsBeside } from "@/core/units/mass";
+import { Opens } from "@/ui/working/Figure";
 
 /** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
 function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {
@@ -27,13 +29,21 @@ function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: Pe
     );
   const lasts = plannedEnduranceS(joint, load.share, personal.k);
   const spread = spreadFactor(personal.holds);
+  const working = enduranceComputed(judged, personal);
   return (
-    <p className="small quiet">
-      One fresh hold at {Math.round(load.share * 100)} % would last about {tens(lasts)} s (
-      {tens(lasts / spread)} to {tens(lasts * spread)}
+    <div className="small quiet">
+      One fresh hold at {Math.round(load.share * 100)} % would last about{" "}
+      {working ? (
+        <Opens label="how long a fresh hold lasts" computed={working}>
+          {tens(lasts)} s
+        </Opens>
+      ) : (
+        `${tens(lasts)} s`
+      )}{" "}
+      ({tens(lasts / spread)} to {tens(lasts * spread)}
       {personal.holds > 0 ? ", from this person's timed holds" : ", between people"}): each takes{" "}
       {Math.round(used * 100)} % of it.
-    </p>
+    </div>
   );
 }
 
@@ -81,9 +91,10 @@ export function ToSet({
   const { setting, setUp } = load;
   if (!setting) return <EnduranceWords judged={judged} personal={personal} />;
   const of = line.scheme.kind === "holds" ? "what it can hold there" : "its one-repetition maximum";
+  const share = shareComputed(judged);
   return (
     <div className="mt-1" role="status">
-      <p>
+      <div>
         {load.basis === "repetition test" ? "set " : "start with "}
         <b className="display text-[18px]">{setting.how}</b>
         {setting.load > 0 && !setting.how.endsWith("kg") && ` ${formatMass(setting.load, "kg")}`}
@@ -92,13 +103,20 @@ export function ToSet({
           <span className="small quiet">
             {" "}
             {setUp && line.scheme.kind === "holds" ? `${Math.round(setUp.momentNm)} N·m, ` : ""}
-            {Math.round(load.share * 100)} % of {of}
+            {share ? (
+              <Opens label="share of strength" computed={share}>
+                {Math.round(load.share * 100)} %
+              </Opens>
+            ) : (
+              `${Math.round(load.share * 100)} %`
+            )}{" "}
+            of {of}
             {load.wantedShare !== null && load.basis !== "felt"
               ? `; the scheme wants ${Math.round(load.wantedShare * 100)}`
               : ""}
           </span>
         )}
-      </p>
+      </div>
       <p className="small quiet">
         {load.basis === "repetition test" && load.oneRepMax
           ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${Math.round(load.oneRepMax.kg)} kg at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
