@@ -349,6 +349,25 @@ for (const path of pages) {
     `${`${path.replace(id, ":client")}, a month and ten years`.padEnd(58)} ${String(was).padStart(5)} and ${long} ms: ${(long / was).toFixed(2)} x`,
   );
 }
+const drawn: number[] = [];
+for (let i = 0; i < 3; i++) {
+  const from = Date.now();
+  await page.goto(`/clients/${id}/review`);
+  await page.getByRole("slider", { name: "Span begins" }).waitFor();
+  drawn.push(Date.now() - from);
+}
+await isAlive(page);
+await longTasks();
+console.log(
+  `${"review of ten years, from the click to the drawing".padEnd(58)} ${String(drawn.sort((a, b) => a - b)[1]).padStart(10)} ms, ${await page.locator("main svg *").count()} marks`,
+);
+const end = await page.getByRole("slider", { name: "Span begins" }).locator("circle").boundingBox();
+if (!end) throw new Error("The time line has no handle.");
+await page.mouse.move(end.x + 5, end.y + 5);
+await page.mouse.down();
+for (let i = 0; i < 120; i++) await page.mouse.move(end.x - 180 + 160 * Math.sin(i / 12), end.y + 5);
+await page.mouse.up();
+console.log(`${"long tasks while its span is brushed (120 moves)".padEnd(58)} ${await longTasks()}`);
 const CLIENTS_MORE = 243;
 await copyClient(owner, await clientId(page, "Pell Amsworth"), CLIENTS_MORE);
 await owner`analyze`;

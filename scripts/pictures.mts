@@ -35,9 +35,6 @@ const [tove, pell, jorun, quill, idony] = [
   await clientId(page, "Idony Greaves"),
 ];
 
-await go("/caseload");
-await shot("caseload");
-
 // what clients see, on a phone that nobody is signed in on
 await context.grantPermissions(["clipboard-read", "clipboard-write"]);
 const copied = async (label: string) => {
@@ -111,8 +108,10 @@ await page.getByText("Fits every rule").waitFor();
 await shot("week");
 await go(`/clients/${pell}/decide`);
 await shot("decide");
-await go(`/clients/${pell}/morning`);
-await shot("morning");
+await go(`/clients/${idony}/review`);
+await shot("review");
+await go(`/clients/${idony}/explain?ask=kneecap&deg=70`);
+await shot("explain");
 
 await go(`/clients/${tove}/morning`);
 await page.keyboard.press("1");

@@ -4,6 +4,8 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import { NuqsAdapter } from "nuqs/adapters/next/app";
 import type { ReactNode } from "react";
+import { SkipLink } from "@/ui/shell/SkipLink";
+import { ownPreferences } from "./_web/actor";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -15,9 +17,16 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const theme = (await cookies()).get("theme")?.value;
+  const wants = await ownPreferences();
   return (
-    <html lang="en" data-theme={theme === "gym" || theme === "paper" ? theme : undefined}>
+    <html
+      lang="en"
+      data-theme={theme === "gym" || theme === "paper" ? theme : undefined}
+      data-keys={wants?.keysOn === false ? "off" : undefined}
+      data-sound={wants?.soundOn === false ? "off" : undefined}
+    >
       <body className="bg-base-200 text-base-content">
+        <SkipLink />
         <NuqsAdapter>{children}</NuqsAdapter>
       </body>
     </html>

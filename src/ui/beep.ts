@@ -1,7 +1,8 @@
 let audio: AudioContext | undefined;
 
-/** A short tone; silent where sound is not to be had. */
+/** A short tone; silent where sound is not to be had or not wanted. */
 export function beep(hz: number, seconds = 0.12): void {
+  if (document.documentElement.dataset.sound === "off") return;
   try {
     audio ??= new AudioContext();
     const tone = audio.createOscillator();

@@ -28,7 +28,7 @@ const FIRST_THREE: Record<string, readonly string[]> = {
 test("for every demo client the first rows suit them, and what is kept out says why", async ({ page }) => {
   await signIn(page, "therapist");
   for (const [name, fitting] of Object.entries(FIRST_THREE)) {
-    await openStep(page, name, "choose");
+    await openStep(page, name, "choose?view=sheet");
     const first = await page
       .locator("button[id^=row-]")
       .evaluateAll((rows) =>
@@ -50,15 +50,15 @@ test("barred rows name the limit that bars them: knee replacement, ligament, dis
   await signIn(page, "therapist");
   const reason = (name: string) =>
     page.locator("dl > div", { has: page.getByText(name, { exact: true }) }).locator("dd");
-  await openStep(page, "Pell Amsworth", "choose");
+  await openStep(page, "Pell Amsworth", "choose?view=sheet");
   await expect(reason("Kneeling lowering, full")).toContainText("needs 90° of bend under load");
   await expect(reason("Rail-guided front squat")).toContainText("weight on the shoulders or spine");
   await expect(reason("Rail-guided front squat")).toContainText(/opens with the phase ".+", week 12/);
-  await openStep(page, "Idony Greaves", "choose");
+  await openStep(page, "Idony Greaves", "choose?view=sheet");
   await expect(reason("Seated knee extension, full arc")).toContainText(
     "the allowed arc is too short for it",
   );
-  await openStep(page, "Maren Ostrelle", "choose");
+  await openStep(page, "Maren Ostrelle", "choose?view=sheet");
   await expect(reason("45-degree sled leg press")).toContainText("loaded bending of the back");
 });
 
@@ -66,7 +66,7 @@ test("a row is picked, its settings turned by keys and by drag, and everything f
   tag: "@alone",
 }, async ({ page }) => {
   await signIn(page, "therapist");
-  await openStep(page, "Pell Amsworth", "choose");
+  await openStep(page, "Pell Amsworth", "choose?view=sheet");
   await expectFits(page);
   await expectAccessible(page);
   await row(page, /^Seated horizontal leg press/).click();
@@ -118,7 +118,7 @@ test("what the ridges show, the basis, the cap and the filters stand in the addr
   page,
 }) => {
   await signIn(page, "therapist");
-  await openStep(page, "Tove Aldermoor", "choose");
+  await openStep(page, "Tove Aldermoor", "choose?view=sheet");
   const rows = page.locator("button[id^=row-]");
   const all = await rows.count();
   await page.getByLabel("no kneeling").check();
@@ -146,7 +146,7 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
   page,
 }) => {
   await signIn(page, "therapist");
-  const id = await openStep(page, "Pell Amsworth", "choose");
+  const id = await openStep(page, "Pell Amsworth", "choose?view=sheet");
   await row(page, /^Seated horizontal leg press/).click();
   await page.keyboard.press("f");
   const find = page.getByRole("dialog", { name: "Find a set-up" });
@@ -168,7 +168,7 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
   await expectAccessible(page);
   await page.context().clearCookies();
   await signIn(page, "trainer");
-  await page.goto(`/clients/${id}/choose`);
+  await page.goto(`/clients/${id}/choose?view=sheet`);
   await isAlive(page);
   await expect(pane(page).getByRole("button", { name: /card/ })).toHaveCount(0);
   // what has to be unlocked is not offered to a trainer before a therapist's card stands
@@ -192,7 +192,7 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
 
 test("ready questions are answered side by side in numbers; picked rows too", async ({ page }) => {
   await signIn(page, "therapist");
-  await openStep(page, "Idony Greaves", "choose");
+  await openStep(page, "Idony Greaves", "choose?view=sheet");
   const ask = page.getByLabel("A ready question, answered side by side");
   const panel = page.getByRole("region", { name: "Side by side" });
   for (const [question, answer] of [

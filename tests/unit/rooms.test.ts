@@ -27,7 +27,7 @@ const MAY_ASK: Record<string, string> = {
   visit: "rules selection sheet",
   decision: "bounds progression sheet visit",
   requests: "",
-  paper: "body equipment mechanics review selection sheet visit",
+  paper: "review selection sheet visit",
   review: "decision demand measure progression strength",
   desk: "access",
   units: "",

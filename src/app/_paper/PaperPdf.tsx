@@ -1,6 +1,7 @@
 import { Circle, Document, Line, Page, StyleSheet, Svg, Text, View } from "@react-pdf/renderer";
-import type { Block, Drawing, Letterhead, PaperDoc, PaperSize, Stroke } from "@/core/paper/doc";
+import type { Block, Letterhead, PaperDoc, PaperSize } from "@/core/paper/doc";
 import { printable } from "@/core/paper/printable";
+import type { Drawing, Stroke } from "@/core/selection/pose/drawing";
 import { FONTS } from "./fonts";
 
 const S = StyleSheet.create({

@@ -2,10 +2,13 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { USUAL_BODY } from "@/core/body/segments";
 import { settingsOf } from "@/core/equipment/loadSteps";
 import { TEMPLATES } from "@/core/equipment/templates";
+import { machineDrawing } from "@/core/selection/pose/drawing";
 import { calibratedOn } from "@/server/clinic/calibrations";
 import { machinesOf } from "@/server/clinic/machines";
+import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 
 export const metadata: Metadata = { title: "Gym" };
@@ -42,6 +45,9 @@ export default async function GymPage() {
             <thead>
               <tr className="small quiet">
                 <th scope="col" className="font-normal">
+                  <span className="sr-only">picture</span>
+                </th>
+                <th scope="col" className="font-normal">
                   name
                 </th>
                 <th scope="col" className="font-normal">
@@ -66,8 +72,18 @@ export default async function GymPage() {
                 const loads = settingsOf(m.steps);
                 const template = TEMPLATES.find((t) => t.family === m.family);
                 const on = data.calibrated.get(m.id);
+                const drawing = machineDrawing(m, USUAL_BODY);
                 return (
                   <tr key={m.id} className="border-t border-rule">
+                    <td className="w-[110px] py-1 pr-3">
+                      {drawing && (
+                        <StillDrawing
+                          drawing={drawing}
+                          label={`${m.name} from the side`}
+                          className="h-[62px] w-[96px]"
+                        />
+                      )}
+                    </td>
                     <td className="py-1.5 pr-3">
                       <Link href={`/gym/${m.id}`} className="font-bold text-primary hover:underline">
                         {m.name}

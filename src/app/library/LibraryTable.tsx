@@ -1,6 +1,8 @@
 "use client";
 import Link from "next/link";
 import { parseAsBoolean, parseAsString, useQueryStates } from "nuqs";
+import type { Drawing } from "@/core/selection/pose/drawing";
+import { StillDrawing } from "@/ui/pose/StillDrawing";
 
 export interface LibraryRow {
   id: string;
@@ -10,7 +12,9 @@ export interface LibraryRow {
   backSupport: string;
   canBeHeld: boolean;
   isHome: boolean;
-  hasModel: boolean;
+  /** from the side; null where there is no model of the knee */
+  drawing: Drawing | null;
+  spares: string;
   origin: "catalogue" | "changed here" | "own";
 }
 
@@ -30,6 +34,8 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
       held: parseAsBoolean.withDefault(false),
       supported: parseAsBoolean.withDefault(false),
       ours: parseAsBoolean.withDefault(false),
+      group: parseAsString.withDefault(""),
+      spares: parseAsString.withDefault(""),
     },
     { history: "replace" },
   );
@@ -37,7 +43,10 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
   const shown = rows.filter((r) => {
     const text = `${r.name} ${r.group} ${r.equipment}`.toLowerCase();
     return (
-      words.every((w) => text.includes(w)) && FILTERS.every(([key, , passes]) => !state[key] || passes(r))
+      words.every((w) => text.includes(w)) &&
+      (!state.group || r.group === state.group) &&
+      (!state.spares || r.spares.includes(state.spares)) &&
+      FILTERS.every(([key, , passes]) => !state[key] || passes(r))
     );
   });
   return (
@@ -53,6 +62,30 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
             onChange={(e) => setState({ q: e.target.value || null })}
           />
         </label>
+        <select
+          aria-label="What it trains"
+          className="select select-sm w-[190px]"
+          value={state.group}
+          onChange={(e) => setState({ group: e.target.value || null })}
+        >
+          <option value="">whatever it trains</option>
+          {[...new Set(rows.map((r) => r.group))].map((g) => (
+            <option key={g}>{g}</option>
+          ))}
+        </select>
+        <select
+          aria-label="What it spares"
+          className="select select-sm w-[190px]"
+          value={state.spares}
+          onChange={(e) => setState({ spares: e.target.value || null })}
+        >
+          <option value="">whatever it spares</option>
+          {["the back", "balance", "the shoulders"].map((w) => (
+            <option key={w} value={w}>
+              spares {w}
+            </option>
+          ))}
+        </select>
         {FILTERS.map(([key, label]) => (
           <label key={key} className="flex cursor-pointer items-center gap-1">
             <input
@@ -75,6 +108,9 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
           <thead>
             <tr className="small quiet">
               <th scope="col" className="font-normal">
+                <span className="sr-only">picture</span>
+              </th>
+              <th scope="col" className="font-normal">
                 exercise
               </th>
               <th scope="col" className="font-normal">
@@ -84,7 +120,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
                 needs
               </th>
               <th scope="col" className="font-normal">
-                model of the knee
+                spares
               </th>
               <th scope="col" className="font-normal">
                 from
@@ -94,6 +130,17 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
           <tbody>
             {shown.map((r) => (
               <tr key={r.id} className="border-t border-rule">
+                <td className="w-[84px] py-1 pr-3">
+                  {r.drawing ? (
+                    <StillDrawing
+                      drawing={r.drawing}
+                      label={`${r.name} from the side`}
+                      className="h-[48px] w-[72px]"
+                    />
+                  ) : (
+                    <span className="small quiet">no model</span>
+                  )}
+                </td>
                 <td className="py-1 pr-3">
                   <Link href={`/library/${r.id}`} className="font-bold text-primary hover:underline">
                     {r.name}
@@ -101,7 +148,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
                 </td>
                 <td className="pr-3">{r.group}</td>
                 <td className="pr-3">{r.equipment}</td>
-                <td className="pr-3">{r.hasModel ? "yes" : <span className="quiet">no</span>}</td>
+                <td className="small pr-3">{r.spares || <span className="quiet">–</span>}</td>
                 <td>
                   {r.origin === "catalogue" ? <span className="quiet">catalogue</span> : <b>{r.origin}</b>}
                 </td>

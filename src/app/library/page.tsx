@@ -2,7 +2,9 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
-import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import { USUAL_BODY } from "@/core/body/segments";
+import type { Exercise } from "@/core/rules/exercises";
+import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { groupOf } from "@/core/selection/rank/rangeSheet";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
@@ -41,11 +43,23 @@ export default async function LibraryPage() {
             backSupport: e.back_support,
             canBeHeld: e.isometric.possible,
             isHome: e.home_ready,
-            hasModel: exerciseUse(e.id) !== null,
+            drawing: exerciseDrawing(e.id, USUAL_BODY),
+            spares: sparesOf(e),
             origin,
           }))}
         />
       </main>
     </>
   );
+}
+
+/** What an exercise leaves in peace, in a few words. */
+function sparesOf(e: Exercise): string {
+  return [
+    e.lumbar.demand_0_3 === 0 ? "the back" : "",
+    e.balance_demand_0_3 === 0 ? "balance" : "",
+    e.axial_load === "none" ? "the shoulders" : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
 }

@@ -28,7 +28,7 @@ export function SignInForm() {
     }
     setBusy(true);
     const sent = await send("/api/sign-in", parsed.data);
-    if (sent.ok) return window.location.assign("/");
+    if (sent.ok) return window.location.assign(wantedAddress());
     setBusy(false);
     setProblem(sent.problems[0]?.sentence ?? "Signing in did not work. Try again.");
   };
@@ -69,4 +69,13 @@ export function SignInForm() {
       <p className="small quiet">Nobody has an account without a clinic; ask your clinic's admin for one.</p>
     </form>
   );
+}
+
+/** The page that somebody wanted before signing in: one of our own, or Today. */
+function wantedAddress(): string {
+  const to = new URLSearchParams(window.location.search).get("to") ?? "/";
+  if (!to.startsWith("/") || to.startsWith("//") || to.startsWith("/\\") || to.startsWith("/sign-in"))
+    return "/";
+  const there = new URL(to, window.location.origin);
+  return there.origin === window.location.origin ? `${there.pathname}${there.search}` : "/";
 }

@@ -43,5 +43,8 @@ export function bodyFrom(massKg: number, heightM: number, shankLengthM = 0.246 *
   };
 }
 
+/** Who is drawn where nobody in particular is meant. */
+export const USUAL_BODY: Body = bodyFrom(75, 1.75);
+
 /** Weight of shank and foot, N. */
 export const shankWeightN = (body: Body): number => body.shankMassKg * GRAVITY_M_S2;

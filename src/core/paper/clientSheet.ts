@@ -1,7 +1,8 @@
+import type { Drawing } from "../selection/pose/drawing";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { Side } from "../units/fields";
 import { feltWords, lineWords } from "../visit/client/homeWords";
-import type { Drawing, PaperDoc } from "./doc";
+import type { PaperDoc } from "./doc";
 
 export interface SheetPaperFacts {
   client: string;

@@ -1,21 +1,4 @@
-/** A line or a disc of a drawing, in metres, y upwards from the picture's foot. */
-export interface Stroke {
-  fromX: number;
-  fromY: number;
-  toX: number;
-  toY: number;
-  widthM: number;
-  tone: "machine" | "limb" | "body";
-  /** a pad, a bar, an axis: only its place counts */
-  isDot: boolean;
-}
-
-/** A drawing from the side, black and grey on white. */
-export interface Drawing {
-  widthM: number;
-  heightM: number;
-  strokes: Stroke[];
-}
+import type { Drawing } from "../selection/pose/drawing";
 
 /** What a paper is made of; who sets it decides on type and place. */
 export type Block =

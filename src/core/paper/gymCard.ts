@@ -1,7 +1,8 @@
+import type { Drawing } from "../selection/pose/drawing";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { Side } from "../units/fields";
 import { lineWords } from "../visit/client/homeWords";
-import type { Block, Drawing, PaperDoc } from "./doc";
+import type { Block, PaperDoc } from "./doc";
 
 /** What hangs at a machine's side for one client: what to set, what to check, when to stop. */
 export function gymCard(f: {

@@ -1,19 +1,34 @@
 "use client";
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
 import { Dialog } from "@/ui/Dialog";
 import { type KeyDeed, useKeys } from "./useKeys";
 
-/** The screen's keys: they work, and `?` lists them. */
+/** The screen's help where there is one: it lists the keys too. */
+const pageHelp = (): HTMLButtonElement | null => document.querySelector("[data-page-help]");
+
+/** The screen's keys: they work, and `?` lists them, on the floor by themselves, at the desk within its help. */
 export function KeysHelp({ deeds }: { deeds: readonly KeyDeed[] }) {
   const dialog = useRef<HTMLDialogElement>(null);
-  useKeys([...deeds, { key: "?", words: "this list", run: () => dialog.current?.showModal() }]);
+  useKeys(deeds);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const isTyping =
+        e.target instanceof HTMLElement && e.target.matches("input:not([type=range]), textarea, select");
+      if (e.key !== "?" || isTyping || pageHelp() || document.querySelector("dialog[open]")) return;
+      e.preventDefault();
+      dialog.current?.showModal();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  const show = () => {
+    const help = pageHelp();
+    if (help) help.click();
+    else dialog.current?.showModal();
+  };
   return (
     <>
-      <button
-        type="button"
-        className="small quiet cursor-pointer"
-        onClick={() => dialog.current?.showModal()}
-      >
+      <button type="button" className="small quiet cursor-pointer" onClick={show}>
         keys <kbd>?</kbd>
       </button>
       <Dialog ref={dialog} label="Keys of this screen" size="narrow">

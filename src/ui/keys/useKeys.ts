@@ -14,6 +14,17 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.matches("input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select");
 
+/** What is listened to now: the help lists it. */
+const listening = new Set<{ current: readonly KeyDeed[] }>();
+
+/** Keys of the screen that is shown, with what they do. */
+export const keysOfScreen = (): (readonly [key: string, words: string])[] =>
+  [...listening].flatMap((l) => l.current.map((d) => [d.label ?? d.key, d.words] as const));
+
+/** Somebody may not want single letters to do anything: the page says so. Digits, arrows and space stay. */
+const isSwitchedOff = (key: string): boolean =>
+  document.documentElement.dataset.keys === "off" && /^[a-z]$/i.test(key);
+
 /** Listens to single keys while nothing is typed into and no dialog is open. */
 export function useKeys(deeds: readonly KeyDeed[]): void {
   const latest = useRef(deeds);
@@ -22,7 +33,7 @@ export function useKeys(deeds: readonly KeyDeed[]): void {
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event.target)) return;
-      if (document.querySelector("dialog[open]")) return;
+      if (document.querySelector("dialog[open]") || isSwitchedOff(event.key)) return;
       // space and enter on a focused button belong to the button
       const onControl =
         event.target instanceof HTMLElement && event.target.closest("button, a, summary, [role=slider]");
@@ -33,6 +44,10 @@ export function useKeys(deeds: readonly KeyDeed[]): void {
       deed.run();
     };
     window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    listening.add(latest);
+    return () => {
+      listening.delete(latest);
+      window.removeEventListener("keydown", onKey);
+    };
   }, []);
 }

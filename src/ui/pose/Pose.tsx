@@ -3,7 +3,7 @@ import { type PointerEvent, useMemo, useRef } from "react";
 import { legPoints } from "@/core/equipment/families/parts";
 import { geometryOf } from "@/core/equipment/machine";
 import { length, minus, plus, times, type Vector, vector } from "@/core/mechanics/vector";
-import { anchorOf, poseBox } from "@/core/selection/setUp/poseBox";
+import { anchorOf, poseBox } from "@/core/selection/pose/poseBox";
 import { KneeHandle, SettingHandle } from "./PoseHandles";
 import { ForceArrow, Part, POSE_WIDTH } from "./PoseParts";
 import type { PoseProps } from "./poseProps";

@@ -4,8 +4,8 @@ import type { PoseHandle } from "@/core/equipment/families/family";
 import { legPoints } from "@/core/equipment/families/parts";
 import { geometryOf, nearestNotch, notchesOf, settingWords } from "@/core/equipment/machine";
 import { length, minus, type Vector } from "@/core/mechanics/vector";
+import { anchorOf } from "@/core/selection/pose/poseBox";
 import type { ChosenMachine } from "@/core/selection/setUp/machineFor";
-import { anchorOf } from "@/core/selection/setUp/poseBox";
 import type { PoseProps } from "./poseProps";
 
 /** The knee itself: dragged or moved by keys through its angles. */

@@ -1,6 +1,6 @@
 import type { MachinePart } from "@/core/equipment/families/family";
 import { plus, times, type Vector } from "@/core/mechanics/vector";
-import { ARROW_M } from "@/core/selection/setUp/poseBox";
+import { ARROW_M } from "@/core/selection/pose/poseBox";
 
 /** Width of the drawing, in its own units. */
 export const POSE_WIDTH = 332;

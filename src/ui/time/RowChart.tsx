@@ -69,6 +69,7 @@ export const RowChart = memo(function RowChart({ row, from, to }: { row: Row; fr
   );
 });
 
+/** All marks of a series as few paths: years of visits are thousands of marks. */
 function Marks({
   series,
   x,
@@ -83,114 +84,152 @@ function Marks({
   weekWidth: number;
 }) {
   const { points, mark } = series;
+  const at = (wanted: (p: Point) => boolean): Place[] =>
+    points.filter(wanted).map((p) => ({ x: x(p), y: y(p.value) }));
+  const line = (className: string, width: number) => (
+    <path d={through(points, x, y)} fill="none" strokeWidth={width} className={className} />
+  );
+  const errors = <path d={spans(points, x, y)} fill="none" strokeWidth={1.4} className="stroke-quiet" />;
   switch (mark) {
     case "step":
       return (
         <g>
-          <path d={path(points, x, y)} fill="none" strokeWidth={2} className="stroke-primary" />
-          {points.map((p, i) => (
-            <circle
-              // biome-ignore lint/suspicious/noArrayIndexKey: points in their order
-              key={i}
-              cx={x(p)}
-              cy={y(p.value)}
-              r={3.5}
-              strokeWidth={1.8}
-              className={isLess(p) ? "fill-base-100 stroke-mark" : "fill-primary stroke-primary"}
-            />
-          ))}
+          {line("stroke-primary", 2)}
+          <path
+            d={circles(
+              at((p) => !isLess(p)),
+              3.5,
+            )}
+            strokeWidth={1.8}
+            className="fill-primary stroke-primary"
+          />
+          <path d={circles(at(isLess), 3.5)} strokeWidth={1.8} className="fill-base-100 stroke-mark" />
         </g>
       );
     case "bar":
     case "outline":
       return (
         <g>
-          {points.map((p, i) =>
-            p.low === null && p.high === null ? (
-              <rect
-                // biome-ignore lint/suspicious/noArrayIndexKey: points in their order
-                key={i}
-                x={Math.max(TIME.left, x(p) + weekWidth * 0.15)}
-                width={Math.max(1, Math.min(weekWidth, TIME.right - x(p)))}
-                y={Math.min(zero, y(p.value))}
-                height={Math.max(0.5, Math.abs(zero - y(p.value)))}
-                strokeWidth={1.4}
-                className={mark === "bar" ? "fill-primary/75" : "fill-none stroke-base-content"}
-              />
-            ) : (
-              <line
-                // biome-ignore lint/suspicious/noArrayIndexKey: points in their order
-                key={i}
-                x1={x(p)}
-                x2={x(p)}
-                y1={y(p.low ?? p.value) + (p.low === p.high ? 1.5 : 0)}
-                y2={y(p.high ?? p.value) - (p.low === p.high ? 1.5 : 0)}
-                strokeWidth={3}
-                className="stroke-base-content"
-              />
-            ),
-          )}
+          <path
+            d={bars(
+              points.filter((p) => p.low === null && p.high === null),
+              x,
+              y,
+              zero,
+              weekWidth,
+            )}
+            strokeWidth={1.4}
+            className={mark === "bar" ? "fill-primary/75" : "fill-none stroke-base-content"}
+          />
+          <path d={spans(points, x, y)} fill="none" strokeWidth={3} className="stroke-base-content" />
         </g>
       );
-    default:
+    case "dot":
       return (
         <g>
-          {(mark === "dot" || mark === "diamond") && points.some((p) => p.low !== null) && (
-            <path
-              d={path(points, x, y)}
-              fill="none"
-              strokeWidth={1.4}
-              className={mark === "dot" ? "stroke-primary" : "stroke-quiet"}
-            />
+          {points.some((p) => p.low !== null) && line("stroke-primary", 1.4)}
+          {errors}
+          <path
+            d={circles(
+              at((p) => !isOpen(p)),
+              3.8,
+            )}
+            strokeWidth={1.8}
+            className="fill-primary stroke-primary"
+          />
+          <path d={circles(at(isOpen), 3.8)} strokeWidth={1.8} className="fill-base-100 stroke-primary" />
+        </g>
+      );
+    case "diamond":
+      return (
+        <g>
+          {points.some((p) => p.low !== null) && line("stroke-quiet", 1.4)}
+          {errors}
+          <path
+            d={diamonds(
+              at(() => true),
+              4.5,
+            )}
+            strokeWidth={1.5}
+            className="fill-base-100 stroke-quiet"
+          />
+        </g>
+      );
+    case "ring":
+      return (
+        <path
+          d={circles(
+            at(() => true),
+            3.4,
           )}
-          {points.map((p, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: points in their order
-            <Glyph key={i} mark={mark} p={p} x={x(p)} y={y} />
-          ))}
+          strokeWidth={1.6}
+          className="fill-base-100 stroke-base-content"
+        />
+      );
+    case "square":
+      return (
+        <g>
+          <path
+            d={squares(
+              at((p) => p.note === ""),
+              2.5,
+            )}
+            className="fill-mark"
+          />
+          <path
+            d={squares(
+              at((p) => p.note !== ""),
+              2.5,
+            )}
+            className="fill-error"
+          />
         </g>
       );
   }
 }
 
-const isLess = (p: Point): boolean => /stopped|less than planned/.test(p.note);
+interface Place {
+  x: number;
+  y: number;
+}
 
-const path = (points: readonly Point[], x: X, y: Y): string =>
+const isLess = (p: Point): boolean => /stopped|less than planned/.test(p.note);
+const isOpen = (p: Point): boolean => p.note.startsWith("cannot tell");
+
+const through = (points: readonly Point[], x: X, y: Y): string =>
   line<Point>(
     (p) => x(p),
     (p) => y(p.value),
   )(points) ?? "";
 
-function Glyph({ mark, p, x, y }: { mark: Series["mark"]; p: Point; x: number; y: Y }) {
-  const at = y(p.value);
-  return (
-    <>
-      {p.low !== null && p.high !== null && (
-        <line x1={x} x2={x} y1={y(p.low)} y2={y(p.high)} strokeWidth={1.4} className="stroke-quiet" />
-      )}
-      {mark === "dot" && (
-        <circle
-          cx={x}
-          cy={at}
-          r={3.8}
-          strokeWidth={1.8}
-          className={
-            p.note.startsWith("cannot tell") ? "fill-base-100 stroke-primary" : "fill-primary stroke-primary"
-          }
-        />
-      )}
-      {mark === "ring" && (
-        <circle cx={x} cy={at} r={3.4} strokeWidth={1.6} className="fill-base-100 stroke-base-content" />
-      )}
-      {mark === "diamond" && (
-        <path
-          d={`M ${x} ${at - 4.5} l 4.5 4.5 l -4.5 4.5 l -4.5 -4.5 Z`}
-          strokeWidth={1.5}
-          className="fill-base-100 stroke-quiet"
-        />
-      )}
-      {mark === "square" && (
-        <rect x={x - 2.5} y={at - 2.5} width={5} height={5} className={p.note ? "fill-error" : "fill-mark"} />
-      )}
-    </>
-  );
-}
+const one = (n: number): string => n.toFixed(1);
+const circles = (all: readonly Place[], r: number): string =>
+  all
+    .map((p) => `M${one(p.x - r)} ${one(p.y)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`)
+    .join("");
+const diamonds = (all: readonly Place[], r: number): string =>
+  all.map((p) => `M${one(p.x)} ${one(p.y - r)}l${r} ${r}l${-r} ${r}l${-r} ${-r}Z`).join("");
+const squares = (all: readonly Place[], r: number): string =>
+  all.map((p) => `M${one(p.x - r)} ${one(p.y - r)}h${2 * r}v${2 * r}h${-2 * r}Z`).join("");
+
+/** From low to high where a point has both; where they are the same, a short stroke. */
+const spans = (points: readonly Point[], x: X, y: Y): string =>
+  points
+    .flatMap((p) =>
+      p.low === null || p.high === null
+        ? []
+        : [
+            `M${one(x(p))} ${one(y(p.low) + (p.low === p.high ? 1.5 : 0))}V${one(y(p.high) - (p.low === p.high ? 1.5 : 0))}`,
+          ],
+    )
+    .join("");
+
+/** From nothing to the value, a week wide; the last ends with the drawing. */
+const bars = (points: readonly Point[], x: X, y: Y, zero: number, weekWidth: number): string =>
+  points
+    .map((p) => {
+      const left = Math.max(TIME.left, x(p) + weekWidth * 0.15);
+      const width = Math.max(1, Math.min(weekWidth, TIME.right - left));
+      return `M${one(left)} ${one(zero)}V${one(y(p.value))}h${one(width)}V${one(zero)}Z`;
+    })
+    .join("");

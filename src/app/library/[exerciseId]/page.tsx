@@ -2,9 +2,12 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { USUAL_BODY } from "@/core/body/segments";
 import { DISAGREEMENTS, type Exercise } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
+import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
+import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
@@ -21,6 +24,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
   const { exercise: e, origin, version } = data.it;
   const mayWrite = may(actor.role, "exercise.write");
   const day = new Intl.DateTimeFormat(actor.locale, { day: "numeric", month: "long", year: "numeric" });
+  const drawing = exerciseDrawing(e.id, USUAL_BODY);
   const names = data.all.map((x) => ({ id: x.id, name: x.name }));
   return (
     <>
@@ -38,7 +42,16 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
             {origin !== "catalogue" && ` · ${origin}, version ${version}`}
           </span>
         </h1>
-        <Facts e={e} all={data.all} />
+        <div className={drawing ? "grid grid-cols-[minmax(0,1fr)_260px] items-start gap-6" : ""}>
+          <Facts e={e} all={data.all} />
+          {drawing && (
+            <StillDrawing
+              drawing={drawing}
+              label={`${e.name} from the side`}
+              className="max-h-[190px] w-full"
+            />
+          )}
+        </div>
         <div className="mt-3 grid grid-cols-2 gap-x-10 gap-y-3">
           <Lines title="Before the first repetition" lines={e.setup_checks} />
           <Lines title="Cues" lines={e.cues} />

@@ -3,7 +3,7 @@ import { bodyFrom } from "../../body/segments";
 import { jointLoads } from "../../mechanics/inverseDynamics";
 import { tissueOf } from "../../mechanics/legState";
 import { minus } from "../../mechanics/vector";
-import { anchorOf, poseBox } from "../../selection/setUp/poseBox";
+import { anchorOf, poseBox } from "../../selection/pose/poseBox";
 import { InputError } from "../../units/inputError";
 import { templateOf } from "../templates";
 import { FAMILIES, familyById } from ".";

@@ -1,7 +1,6 @@
 import { limbGravityTorqueNm } from "../../body/limbGravity";
 import { mostOf } from "../../bounds/inForce";
-import { nearestNotch, notchesOf } from "../../equipment/machine";
-import type { ComputedSetUp } from "../../selection/setUp/row";
+import { setUpWords } from "../../selection/setUp/setUpWords";
 import { InputError } from "../../units/inputError";
 import { kneecapDose } from "../effect/kneecapDose";
 import type { KeptLine } from "../line/keptLine";
@@ -38,7 +37,7 @@ export function keep(
     fromDeg: window ? window.fromDeg : null,
     toDeg: window ? window.toDeg : null,
     painMax: mostOf(context.sheet.limits, "joint_pain"),
-    setUp: setUpWords(load?.setUp ?? null),
+    setUp: load?.setUp ? setUpWords(load.setUp) : [],
     drawing: load?.setUp
       ? { settings: load.setUp.settings, share: load.setUp.share, phase: load.setUp.phase }
       : null,
@@ -59,17 +58,6 @@ export function keep(
 
 const feltAimOf = (s: ScoreLine["scheme"]): number | null =>
   s.kind === "holds" && s.effort.kind === "felt" ? s.effort.felt : null;
-
-function setUpWords(setUp: ComputedSetUp | null): KeptLine["setUp"] {
-  if (!setUp) return [];
-  const { family, machine } = setUp.chosen;
-  return family.settings.flatMap((spec) => {
-    const value = setUp.settings[spec.key];
-    return value === undefined
-      ? []
-      : [{ name: spec.name, value: nearestNotch(notchesOf(machine, spec), value).label }];
-  });
-}
 
 /** Easier real loads, the nearest first. */
 function lighterOf({ load }: JudgedLine): KeptLine["lighter"] {

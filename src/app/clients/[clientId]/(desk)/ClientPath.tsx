@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import type { PathStep, Steps } from "@/server/day/steps";
+import type { Next, PathStep, Steps } from "@/server/day/steps";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep }[] = [
@@ -28,7 +28,7 @@ const PART_OF: Readonly<Record<string, PathStep>> = {
 };
 
 /** The path with what each step says today. */
-export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps }) {
+export function ClientPath({ clientId, steps, next }: { clientId: string; steps: Steps; next: Next }) {
   const page = usePathname().split("/").pop() ?? "";
   const here = PART_OF[page] ?? page;
   const entries = STEPS.map(
@@ -42,6 +42,13 @@ export function ClientPath({ clientId, steps }: { clientId: string; steps: Steps
   return (
     <div className="border-r border-rule print:hidden">
       <Path entries={entries} />
+      {next.step !== here && (
+        <p className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">
+          <Link href={`/clients/${clientId}/${next.step}${next.query ?? ""}`} className="hover:underline">
+            <b className="text-primary">Next:</b> {next.sentence}
+          </Link>
+        </p>
+      )}
       <nav aria-label="Record">
         <Link
           href={`/clients/${clientId}/record`}

@@ -10,10 +10,15 @@ import { kneeWindowOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { relativeDay } from "@/ui/dates";
+import { TopBar } from "@/ui/shell/TopBar";
 import { ClientPath } from "./ClientPath";
 
-/** The header, what bars and the pain of the day each have a row of their own. */
-const ROWS = ["grid-rows-[auto_1fr]", "grid-rows-[auto_auto_1fr]", "grid-rows-[auto_auto_auto_1fr]"];
+/** The menu, the header, what bars and the pain of the day each have a row of their own. */
+const ROWS = [
+  "grid-rows-[auto_auto_1fr]",
+  "grid-rows-[auto_auto_auto_1fr]",
+  "grid-rows-[auto_auto_auto_auto_1fr]",
+];
 
 /** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
 export default async function DeskLayout({
@@ -24,7 +29,7 @@ export default async function DeskLayout({
   params: Promise<{ clientId: string }>;
 }) {
   const { clientId } = await params;
-  const { data } = await onPage(async (ctx) => {
+  const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const bounds = await boundsOf(ctx, client);
     return {
@@ -42,12 +47,15 @@ export default async function DeskLayout({
     <div
       className={`grid min-h-dvh grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
     >
+      <div className="col-span-2">
+        <TopBar clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
+      </div>
       <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
         <div className="flex gap-7">
           <a
             href="/"
             className="display w-[102px] shrink-0 text-2xl text-primary"
-            aria-label="Bexlo, back to Today"
+            aria-label="Bexlo, to the list of the day"
           >
             Bexlo
           </a>
@@ -131,7 +139,7 @@ export default async function DeskLayout({
           <b className="text-accent">Pain on the day.</b> {state.pain}
         </p>
       )}
-      <ClientPath clientId={clientId} steps={state.steps} />
+      <ClientPath clientId={clientId} steps={state.steps} next={state.next} />
       <div className="min-w-0">{children}</div>
     </div>
   );

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useRef } from "react";
+import { DEED_SENTENCES } from "@/core/access/roles";
 import { READY_QUESTIONS } from "@/core/selection/rank/questions";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
@@ -11,6 +12,7 @@ import { handOverQuery } from "../../../_sheet/handedOver";
 import { Barred } from "./Barred";
 import { ComparePanel } from "./ComparePanel";
 import { FindSetUp } from "./FindSetUp";
+import { Picks } from "./Picks";
 import { SaveCard } from "./SaveCard";
 import { SetUpPane } from "./SetUpPane";
 import { Sheet } from "./Sheet";
@@ -24,6 +26,8 @@ export interface ChooseDeskProps {
   cards: { exerciseId: string; version: number }[];
   mayWriteCard: boolean;
   mayPlan: boolean;
+  /** what the client wants the leg to do again */
+  goal: string;
   massUnit: MassUnit;
 }
 
@@ -37,6 +41,7 @@ export function ChooseDesk({
   cards,
   mayWriteCard,
   mayPlan,
+  goal,
   massUnit,
 }: ChooseDeskProps) {
   // a therapist's set-up card unlocks an exercise for this client
@@ -68,18 +73,33 @@ export function ChooseDesk({
   const mayFind = Boolean(row?.computed?.chosen.family.settings.length);
   const version = cards.find((c) => c.exerciseId === row?.e.id)?.version ?? 0;
   const mayUse = mayPlan && row !== null && barred === null && !row.computed?.tooHeavyBecause;
-  const use = () => {
-    if (!row || !mayUse) return;
-    const set = row.computed;
+  const handOver = (r: RangeRow) =>
     router.push(
       `/clients/${clientId}/dose?${handOverQuery({
-        exerciseId: row.e.id,
-        machineId: set?.chosen.id ?? null,
-        settings: set?.settings ?? null,
+        exerciseId: r.e.id,
+        machineId: r.computed?.chosen.id ?? null,
+        settings: r.computed?.settings ?? null,
       })}`,
     );
+  const use = () => {
+    if (row && mayUse) handOver(row);
   };
   const question = READY_QUESTIONS.find((q) => q.id === state.ask) ?? null;
+  // whoever follows a link to a row, a question or a comparison wants the sheet
+  const isPicks =
+    state.view !== "sheet" &&
+    (state.view === "picks" || !(state.row || state.ask || state.compare.length > 0));
+  if (isPicks)
+    return (
+      <Picks
+        choose={choose}
+        facts={facts}
+        goal={goal}
+        massUnit={massUnit}
+        whyNot={mayPlan ? null : DEED_SENTENCES["plan.write"]}
+        onUse={handOver}
+      />
+    );
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
       <div className="min-w-0 px-4 pb-4">
@@ -107,6 +127,7 @@ export function ChooseDesk({
               },
               { key: "u", words: "use this one: put it on the sheet", run: use },
               { key: "r", words: "back to the suggested settings", run: choose.reset },
+              { key: "a", words: "answers first", run: () => void setState({ view: "picks" }) },
             ]}
           />
         </div>

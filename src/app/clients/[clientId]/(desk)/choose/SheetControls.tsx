@@ -125,7 +125,14 @@ export function SheetControls({
             {words}
           </label>
         ))}
-        <label className="ml-auto flex items-baseline gap-1">
+        <button
+          type="button"
+          className="ml-auto cursor-pointer underline"
+          onClick={() => setState({ view: "picks" })}
+        >
+          answers first
+        </button>
+        <label className="flex items-baseline gap-1">
           <span className="sr-only">A ready question, answered side by side</span>
           <select
             className="w-[88px] cursor-pointer border-b border-rule bg-transparent"

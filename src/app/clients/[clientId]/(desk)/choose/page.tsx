@@ -40,6 +40,7 @@ export default async function ChoosePage({ params }: { params: Promise<{ clientI
       cards={data.cards.map((c) => ({ exerciseId: c.exerciseId, version: c.version }))}
       mayWriteCard={may(actor.role, "card.write")}
       mayPlan={may(actor.role, "plan.write")}
+      goal={data.client.goal}
       massUnit={actor.massUnit}
     />
   );

@@ -18,7 +18,11 @@ import type { ChooseFacts } from "@/server/choice/choose";
 
 const BASES = ["effort", "moment", "load"] as const;
 
+const VIEWS = ["picks", "sheet"] as const;
+
 const ADDRESS = {
+  /** answers first, or everything under one ruler */
+  view: parseAsStringLiteral(VIEWS),
   tissue: parseAsStringLiteral(TISSUE_IDS),
   angle: parseAsInteger.withDefault(60),
   row: parseAsString,

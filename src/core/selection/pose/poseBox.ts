@@ -2,7 +2,7 @@ import type { Body } from "../../body/segments";
 import { legPoints } from "../../equipment/families/parts";
 import { geometryOf } from "../../equipment/machine";
 import { length, plus, times, type Vector, vector } from "../../mechanics/vector";
-import type { ChosenMachine } from "./machineFor";
+import type { ChosenMachine } from "../setUp/machineFor";
 
 /** What stays put in the side view while the knee bends. */
 export type PoseAnchor = "hip" | "ankle" | "knee";

@@ -1,0 +1,116 @@
+import { expect, test } from "@playwright/test";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
+import { putTheDemoBack, signInOf } from "./support/stack";
+
+test.beforeAll(putTheDemoBack);
+
+test("one menu everywhere, one search from anywhere, the next step at hand, past it all by one key", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await openStep(page, "Tove Aldermoor", "limits");
+  const menu = page.getByRole("navigation", { name: "Screens" });
+  await menu.getByRole("link", { name: "Gym" }).click();
+  await expect(page.getByRole("heading", { name: "Gym" })).toBeVisible();
+  await expect(menu.getByRole("link", { name: "Gym" })).toHaveAttribute("aria-current", "page");
+  await isAlive(page);
+  // by a few letters to a client's sheet
+  await page.keyboard.press("/");
+  await page.keyboard.type("ido");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/clients\/[0-9a-f-]{36}\//);
+  await isAlive(page);
+  await page.keyboard.press("Control+k");
+  await expect(page.getByRole("dialog", { name: /^Find a client/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.type("daily life");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/costs$/);
+  // what comes next stands under the path, unless one is there
+  await page.goto(`/clients/${id}/story`);
+  await isAlive(page);
+  await page.getByText("Next:").click();
+  await expect(page).not.toHaveURL(/story/);
+  await expect(page.getByText("Next:")).toHaveCount(0);
+  // the first key that moves leads past menu and path
+  await page.goto(`/clients/${id}/limits`);
+  await isAlive(page);
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("button", { name: "Skip to the page" })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.locator("main")).toBeFocused();
+});
+
+test("? says what a screen is for, its words and its keys", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Tove Aldermoor", "choose");
+  await page.keyboard.press("?");
+  const help = page.getByRole("dialog", { name: "Help for this screen" });
+  await expect(help).toContainText("chair rises");
+  await expect(help).toContainText("everything under one ruler");
+  await expectAccessible(page);
+  await page.keyboard.press("Escape");
+  await expect(help).toBeHidden();
+});
+
+test("settings are a person's own: pounds, days, no single letters; saved as they are made", async ({
+  page,
+}) => {
+  await signIn(page, "trainer");
+  const id = await clientId(page, "Tove Aldermoor");
+  await page.goto("/settings");
+  await isAlive(page);
+  await page.getByLabel("Loads").selectOption("lb");
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await page.getByLabel("single letters do something").uncheck();
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  await expectFits(page);
+  await page.goto(`/clients/${id}/dose`);
+  await isAlive(page);
+  await expect(page.locator("html")).toHaveAttribute("data-keys", "off");
+  await expect(page.getByText(/\blb\b/).first()).toBeVisible();
+  await page.goto("/settings");
+  await isAlive(page);
+  await page.getByLabel("Loads").selectOption("kg");
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+});
+
+test("who wanted a page before signing in comes to it, and nowhere else", async ({ page }) => {
+  const { email, password } = signInOf("therapist");
+  const signInTo = async (address: string) => {
+    await page.context().clearCookies();
+    await page.goto(address);
+    await expect(page).toHaveURL(/sign-in/);
+    await isAlive(page);
+    await page.getByLabel("E-mail address").fill(email);
+    await page.getByLabel("Password").fill(password);
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await expect(page).not.toHaveURL(/sign-in/);
+  };
+  await signInTo("/library?q=press");
+  await expect(page).toHaveURL(/\/library\?q=press$/);
+  await signInTo(`/sign-in?to=${encodeURIComponent("//elsewhere.example/x")}`);
+  expect(new URL(page.url()).pathname).toBe("/");
+});
+
+test("Choose answers first: three unlike picks with picture and set-up, used by one key; all else by kind", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Pell Amsworth", "choose");
+  const picks = page.getByRole("list", { name: "First picks" }).getByRole("listitem");
+  await expect(picks).toHaveCount(3);
+  const height = await page.evaluate(() => document.documentElement.scrollHeight);
+  expect(height).toBeLessThanOrEqual(1600);
+  const words = ((await page.locator("main").textContent()) ?? "").split(/\s+/).length;
+  expect(words).toBeLessThan(330);
+  await expectFits(page);
+  await expectAccessible(page);
+  const name = (await picks.first().getByRole("button").first().textContent()) ?? "";
+  await page.getByRole("button", { name: "why, one by one" }).click();
+  await expect(page.getByText(/because:/).first()).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(page).toHaveURL(/\/dose\?/);
+  await expect(page.getByRole("main")).toContainText(name);
+});
