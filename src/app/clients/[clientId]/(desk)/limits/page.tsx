@@ -2,8 +2,10 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { inForce } from "@/core/bounds/inForce";
+import { keyBounds } from "@/core/bounds/keyBounds";
 import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
+import { kneeWindow } from "@/core/bounds/window";
 import { combineConditions } from "@/core/phases/combineConditions";
 import { phaseEntry, proposedEntry } from "@/core/phases/phaseEntry";
 import { phaseOpens } from "@/core/phases/phaseOpens";
@@ -12,6 +14,7 @@ import { taskBarred } from "@/core/selection/fit/taskBarred";
 import { today } from "@/server/base/context";
 import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/bounds/limits";
 import { findingsOf } from "@/server/bounds/phases";
+import { motionOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { stancesInForce, stanceViews } from "@/server/client/stances";
@@ -20,8 +23,11 @@ import { longDay } from "@/ui/dates";
 import { ConditionTimeLine } from "./ConditionTimeLine";
 import { DayPicker } from "./DayPicker";
 import { EntryCard } from "./EntryCard";
+import { KeyBounds } from "./KeyBounds";
+import { KneeArc } from "./KneeArc";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 import { LimitTable } from "./LimitTable";
+import { OpensNext } from "./OpensNext";
 import { PhaseCard } from "./PhaseCard";
 import { PhaseNotes } from "./PhaseNotes";
 import { StanceList } from "./StanceList";
@@ -64,6 +70,7 @@ export default async function LimitsPage({
       phases,
       inForce: stances,
       limits: await limitsOf(then, client),
+      motion: await motionOf(then, client),
       written: await writtenLimits(ctx, client.episodeId),
       views: await stanceViews(ctx, client.episodeId),
       uncovered: coverOf(ctx, client),
@@ -73,7 +80,8 @@ export default async function LimitsPage({
   });
   const { client, phases, limits, day, uncovered } = data;
   const { groups, phases: byPhase, free } = limitRows(limits, day);
-  const noKilograms = missingKilograms(inForce(limits, day));
+  const bounds = inForce(limits, day);
+  const noKilograms = missingKilograms(bounds);
   const conflicts = [
     ...(noKilograms ? [noKilograms] : []),
     ...groups.flatMap((g) => (g.conflict ? [g.conflict] : [])),
@@ -89,16 +97,29 @@ export default async function LimitsPage({
   const mayWrite = may(actor.role, "limit.write");
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)_350px]">
-      <div className="px-4 py-4">
+      <section aria-label="In one picture" className="col-span-2 border-b border-rule px-4 py-3">
         <div className="flex items-baseline justify-between gap-4">
           <h1 className="text-[19px]">
             What bounds the work?{" "}
             <span className="quiet text-[15px] font-normal">
               {data.isToday ? "today" : `on ${longDay(day, actor.locale)}, in the phases confirmed today`}
+              {"; the tightest counts"}
             </span>
           </h1>
           <DayPicker day={day} isToday={data.isToday} />
         </div>
+        <div className="mt-2 grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] items-center gap-x-6">
+          <KneeArc window={kneeWindow(bounds, data.motion)} motion={data.motion} />
+          <KeyBounds bounds={keyBounds(bounds)} />
+        </div>
+        {uncovered.length === 0 &&
+          phases.map(({ c, entry }) =>
+            entry.next ? (
+              <OpensNext key={c.rowId} clientId={clientId} next={entry.next.name} criteria={entry.criteria} />
+            ) : null,
+          )}
+      </section>
+      <div className="px-4 py-4">
         {uncovered.length > 0 && (
           <p className="mt-2 border-l-4 border-accent pl-3 text-accent">
             {data.bar ??

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
-import { putTheDemoBack } from "./support/stack";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "../support/bexlo";
+import { putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 

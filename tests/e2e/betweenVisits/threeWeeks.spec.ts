@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, isAlive, openStep, signIn } from "./support/bexlo";
-import { runFloor, runPhone } from "./support/run";
-import { aTwinOf, letANightPass, putTheDemoBack } from "./support/stack";
+import { clientId, isAlive, openStep, signIn } from "../support/bexlo";
+import { runFloor, runPhone } from "../support/run";
+import { aTwinOf, letANightPass, putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 

@@ -1,7 +1,7 @@
 import { type Browser, expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
-import { runPhone } from "./support/run";
-import { letANightPass, putTheDemoBack } from "./support/stack";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "../support/bexlo";
+import { runPhone } from "../support/run";
+import { letANightPass, putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 

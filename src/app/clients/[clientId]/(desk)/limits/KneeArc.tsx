@@ -1,0 +1,151 @@
+import type { AllowedWindow } from "@/core/bounds/window";
+import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
+import { HatchDefs } from "@/ui/rail/Hatch";
+
+const KNEE = { x: 250, y: 62 };
+const REACH = 190;
+const MOST_DEG = 130;
+const W = 640;
+const H = 290;
+
+const at = (deg: number, r: number): { x: number; y: number } => ({
+  x: KNEE.x + r * Math.cos((deg * Math.PI) / 180),
+  y: KNEE.y + r * Math.sin((deg * Math.PI) / 180),
+});
+
+function sector(from: number, to: number, r: number): string {
+  const [a, b] = [at(from, r), at(to, r)];
+  return `M ${KNEE.x} ${KNEE.y} L ${a.x} ${a.y} A ${r} ${r} 0 ${to - from > 180 ? 1 : 0} 1 ${b.x} ${b.y} Z`;
+}
+function arc(from: number, to: number, r: number): string {
+  const [a, b] = [at(from, r), at(to, r)];
+  return `M ${a.x} ${a.y} A ${r} ${r} 0 0 1 ${b.x} ${b.y}`;
+}
+
+/**
+ * The knee from the side with its bend: the open part clear, hatching beyond it, who cut it at the cut itself, what was
+ * measured as dashes. The shank is drawn in the middle of what is open.
+ */
+export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: MeasuredMotion }) {
+  const middle = w.isEmpty ? 45 : (w.fromDeg + w.toDeg) / 2;
+  const foot = at(middle, 150);
+  const toe = {
+    x: foot.x + 30 * Math.cos(((middle - 80) * Math.PI) / 180),
+    y: foot.y + 30 * Math.sin(((middle - 80) * Math.PI) / 180),
+  };
+  const measured = {
+    from: Math.max(0, motion.shortOfStraightDeg ?? 0),
+    to: Math.min(MOST_DEG, motion.bendDeg ?? MOST_DEG),
+  };
+  const isMeasured = motion.bendDeg !== null || motion.shortOfStraightDeg !== null;
+  const words = w.isEmpty
+    ? "No angle is open under load"
+    : `Open under load from ${w.fromDeg}° (${w.from || "nothing cuts it"}) to ${w.toDeg}° (${w.to || "nothing cuts it"})`;
+  const label = (deg: number, text: string, under: string, isEnd: boolean) => {
+    const p = at(deg, REACH + 22);
+    const anchor = deg > 80 ? "end" : "start";
+    return (
+      <g>
+        <text
+          x={p.x + (anchor === "end" ? -4 : 6)}
+          y={p.y + (isEnd ? 8 : 4)}
+          textAnchor={anchor}
+          fontSize={17}
+          fontWeight={700}
+          className="fill-base-content"
+        >
+          {text}
+        </text>
+        <text
+          x={p.x + (anchor === "end" ? -4 : 6)}
+          y={p.y + (isEnd ? 24 : 20)}
+          textAnchor={anchor}
+          fontSize={13}
+          className="fill-quiet"
+        >
+          {under}
+        </text>
+      </g>
+    );
+  };
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="w-full max-w-[640px]"
+      role="img"
+      aria-label={`${words}${isMeasured ? `; measured ${measured.from}° to ${measured.to}°` : "; motion not measured"}`}
+    >
+      <HatchDefs />
+      <path d={sector(0, MOST_DEG, REACH)} fill="url(#barred)" />
+      {!w.isEmpty && <path d={sector(w.fromDeg, w.toDeg, REACH)} className="fill-secondary" />}
+      <line
+        x1={KNEE.x - 215}
+        y1={KNEE.y}
+        x2={KNEE.x}
+        y2={KNEE.y}
+        strokeWidth={38}
+        strokeLinecap="round"
+        className="stroke-quiet opacity-60"
+      />
+      <line
+        x1={KNEE.x}
+        y1={KNEE.y}
+        x2={foot.x}
+        y2={foot.y}
+        strokeWidth={30}
+        strokeLinecap="round"
+        className="stroke-primary"
+      />
+      <line
+        x1={foot.x}
+        y1={foot.y}
+        x2={toe.x}
+        y2={toe.y}
+        strokeWidth={18}
+        strokeLinecap="round"
+        className="stroke-primary"
+      />
+      <circle cx={KNEE.x} cy={KNEE.y} r={7} className="fill-base-100" />
+      <path d={arc(0, MOST_DEG, REACH)} fill="none" className="stroke-base-content" />
+      {isMeasured && (
+        <path
+          d={arc(measured.from, measured.to, REACH - 14)}
+          fill="none"
+          strokeWidth={1.6}
+          strokeDasharray="5 4"
+          className="stroke-base-content"
+        />
+      )}
+      {!w.isEmpty && (
+        <path d={arc(w.fromDeg, w.toDeg, REACH - 5)} fill="none" strokeWidth={7} className="stroke-primary" />
+      )}
+      {[0, 30, 60, 90, 120].map((deg) => {
+        const [a, b] = [at(deg, REACH), at(deg, REACH + 8)];
+        return (
+          <line
+            key={deg}
+            x1={a.x}
+            y1={a.y}
+            x2={b.x}
+            y2={b.y}
+            strokeWidth={1.6}
+            className="stroke-base-content"
+          />
+        );
+      })}
+      {w.isEmpty ? (
+        label(45, "no angle is open", "see the limits below", true)
+      ) : (
+        <>
+          {label(w.fromDeg, `from ${w.fromDeg}°`, w.from || "nothing cuts it", false)}
+          {label(w.toDeg, `to ${w.toDeg}°`, w.to || "nothing cuts it", true)}
+        </>
+      )}
+      <text x={6} y={H - 6} fontSize={13} className="fill-quiet">
+        {isMeasured
+          ? `dashes: measured ${measured.from}° to ${motion.bendDeg === null ? "not taken" : `${motion.bendDeg}°`}`
+          : "motion not measured yet"}
+      </text>
+    </svg>
+  );
+}
