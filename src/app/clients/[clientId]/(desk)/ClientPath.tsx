@@ -43,11 +43,11 @@ export function ClientPath({ clientId, steps, next }: { clientId: string; steps:
     <div className="border-r border-rule print:hidden">
       <Path entries={entries} />
       {next.step !== here && (
-        <p className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">
+        <nav aria-label="Next step" className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">
           <Link href={`/clients/${clientId}/${next.step}${next.query ?? ""}`} className="hover:underline">
             <b className="text-primary">Next:</b> {next.sentence}
           </Link>
-        </p>
+        </nav>
       )}
       <nav aria-label="Record">
         <Link
