@@ -69,7 +69,7 @@ function Row({ row, mayAnswer }: { row: DeskRow; mayAnswer: boolean }) {
       <div className="flex items-baseline justify-between gap-4 pl-7">
         <Link
           href={row.href}
-          className="group grid flex-1 grid-cols-[160px_minmax(0,300px)_minmax(0,1fr)] items-baseline gap-x-4 py-1.5"
+          className="group grid flex-1 grid-cols-1 sm:grid-cols-[160px_minmax(0,300px)_minmax(0,1fr)] items-baseline gap-x-4 py-1.5"
         >
           <b className="group-hover:underline">{row.name}</b>
           <span className="small quiet">{row.detail}</span>

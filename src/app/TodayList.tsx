@@ -40,7 +40,7 @@ export function TodayList({ lanes, todayIso }: { lanes: TodayLane[]; todayIso: s
     );
   return (
     <>
-      <table className="w-full border-collapse text-left">
+      <table className="lanes w-full border-collapse text-left">
         <thead>
           <tr className="small quiet border-b border-rule">
             <th className="py-2 pl-4 font-normal">who</th>

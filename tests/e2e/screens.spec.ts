@@ -89,6 +89,32 @@ test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await expectAccessible(page);
 });
 
+test("no screen scrolls sideways on a small phone, nor on a tablet held upright", async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Pell Amsworth");
+  const ofClient = [...STEPS, "floor", "explain", "record", "cards", "swap", "episodes", "choose?view=sheet"];
+  const paths = [
+    ...["/", "/caseload", "/clients/new", "/gym", "/gym/new?kind=seated_press", "/files", "/settings"],
+    ...["/library", "/library/lp_horizontal", "/outbox", "/stances", "/sources"],
+    ...ofClient.map((s) => `/clients/${id}/${s}`),
+  ];
+  const wide: string[] = [];
+  for (const [width, height] of [
+    [320, 640],
+    [768, 1024],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const path of paths) {
+      await page.goto(path);
+      await expect(page.locator("main")).toBeVisible();
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      if (over > 0) wide.push(`${path} is ${over} px too wide at ${width}`);
+    }
+  }
+  expect(wide).toEqual([]);
+});
+
 test("Today works from the keyboard alone", async ({ page }) => {
   await signIn(page, "therapist");
   await page.keyboard.press("j");

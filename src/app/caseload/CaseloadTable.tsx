@@ -114,7 +114,7 @@ export function CaseloadTable({
   const found = table.getRowModel().rows;
   return (
     <>
-      <div className="mt-3 flex items-center gap-5">
+      <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
         <label className="flex items-center gap-2">
           search
           <input
@@ -124,7 +124,7 @@ export function CaseloadTable({
             onChange={(e) => setView({ q: e.target.value || null })}
           />
         </label>
-        <fieldset className="flex items-center gap-3">
+        <fieldset className="flex flex-wrap items-center gap-3">
           <legend className="sr-only">Which episodes</legend>
           {STATES.map((s) => (
             <label key={s} className="flex items-center gap-1">
@@ -152,7 +152,7 @@ export function CaseloadTable({
           {found.length} of {rows.length}
         </span>
       </div>
-      <table className="mt-3 w-full text-left">
+      <table className="lanes mt-3 w-full text-left">
         <thead>
           {table.getHeaderGroups().map((g) => (
             <tr key={g.id} className="small border-b border-rule">

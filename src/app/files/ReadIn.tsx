@@ -63,7 +63,7 @@ export function ReadIn() {
         <input
           type="file"
           accept=".json,.csv,.zip,.txt"
-          className="file-input file-input-sm w-[300px] border-rule"
+          className="file-input file-input-sm w-[min(300px,calc(100vw-4rem))] border-rule"
           onChange={(e) => {
             const chosen = e.target.files?.[0] ?? null;
             setFile(chosen);

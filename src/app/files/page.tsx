@@ -25,7 +25,7 @@ export default async function FilesPage() {
   return (
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
-      <main className="mx-auto grid max-w-[1180px] grid-cols-[minmax(0,1fr)_360px] gap-x-10 px-6 py-6">
+      <main className="mx-auto grid max-w-[1180px] grid-cols-1 lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10 px-6 py-6">
         <section>
           <h1 className="text-[26px]">Read in</h1>
           <p className="mb-3 max-w-[70ch]">
@@ -40,7 +40,7 @@ export default async function FilesPage() {
           {data.length === 0 ? (
             <p className="mt-6 border-t border-rule py-6">No file was read in yet.</p>
           ) : (
-            <table className="mt-6 w-full text-left">
+            <table className="lanes mt-6 w-full text-left">
               <thead>
                 <tr className="small quiet border-b border-rule">
                   <th className="py-2 font-normal">file</th>

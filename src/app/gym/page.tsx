@@ -41,7 +41,7 @@ export default async function GymPage() {
         {data.machines.length === 0 ? (
           <p className="mt-4">No machine yet. Enter the first from a template: it takes two minutes.</p>
         ) : (
-          <table className="mt-3 w-full text-left">
+          <table className="lanes mt-3 w-full text-left">
             <thead>
               <tr className="small quiet">
                 <th scope="col" className="font-normal">

@@ -104,7 +104,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
       {shown.length === 0 ? (
         <p className="mt-4">No exercise passes. Take a word or a filter away.</p>
       ) : (
-        <table className="mt-3 w-full text-left">
+        <table className="lanes mt-3 w-full text-left">
           <thead>
             <tr className="small quiet">
               <th scope="col" className="font-normal">

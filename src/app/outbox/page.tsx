@@ -33,7 +33,7 @@ export default async function OutboxPage() {
             Nothing here yet. A visit that ends puts a message for the next morning here.
           </p>
         ) : (
-          <table className="w-full border-collapse text-left">
+          <table className="lanes w-full border-collapse text-left">
             <thead>
               <tr className="small quiet border-b border-rule">
                 <th className="py-2 font-normal">goes</th>

@@ -51,7 +51,7 @@ export function SettingsForm({ now }: { now: Preferences }) {
       <Row name="Days and numbers" about="as they are written to you">
         <select
           aria-label="Days and numbers"
-          className="select select-sm w-[340px]"
+          className="select select-sm w-[340px] max-w-full"
           value={wants.locale}
           onChange={(e) => void change({ locale: e.target.value as Preferences["locale"] })}
         >
@@ -81,7 +81,7 @@ export function SettingsForm({ now }: { now: Preferences }) {
 
 function Row({ name, about, children }: { name: string; about: string; children: ReactNode }) {
   return (
-    <div className="grid grid-cols-[230px_1fr] items-center gap-4 border-t border-rule py-3">
+    <div className="grid grid-cols-1 sm:grid-cols-[230px_1fr] items-center gap-4 border-t border-rule py-3">
       <p>
         <b>{name}</b>
         <span className="small quiet block">{about}</span>

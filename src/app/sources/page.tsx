@@ -25,7 +25,7 @@ export default async function SourcesPage() {
           somebody of this clinic has read it and found that it says what the rule says. {open} of{" "}
           {citations.length} are open. {!mayMark && DEED_SENTENCES["source.check"]}
         </p>
-        <table className="w-full text-left">
+        <table className="lanes w-full text-left">
           <thead>
             <tr className="small quiet border-b border-rule">
               <th className="py-1 font-normal">source</th>

@@ -20,10 +20,10 @@ const STATE_WORDS: Record<PathState, string> = {
 /** The way of the work: a dot is done, a diamond due, a barred ring blocked, a ring to come. */
 export function Path({ entries }: { entries: PathEntry[] }) {
   return (
-    <nav aria-label="Path of the work" className="pt-4 pb-1 pl-4 pr-2">
-      <ol>
+    <nav aria-label="Path of the work" className="px-4 pt-2 pb-1 md:pt-4 md:pr-2">
+      <ol className="flex flex-wrap gap-x-4 md:block">
         {entries.map((e, i) => (
-          <li key={e.name} className="relative flex gap-2 pb-[11px]">
+          <li key={e.name} className="relative flex gap-2 pb-[3px] md:pb-[11px]">
             <Mark state={e.state} isHere={e.isHere} isLast={i === entries.length - 1} />
             <span className="min-w-0 leading-tight">
               <Link
@@ -34,7 +34,7 @@ export function Path({ entries }: { entries: PathEntry[] }) {
                 {e.name}
               </Link>
               <span className="sr-only"> ({STATE_WORDS[e.state]})</span>
-              <span className="block text-[12px] quiet">{e.words}</span>
+              <span className="hidden text-[12px] quiet md:block">{e.words}</span>
             </span>
           </li>
         ))}
@@ -46,7 +46,7 @@ export function Path({ entries }: { entries: PathEntry[] }) {
 function Mark({ state, isHere, isLast }: { state: PathState; isHere: boolean; isLast: boolean }) {
   return (
     <svg width={18} height={38} viewBox="0 0 18 38" aria-hidden className="-mb-4 shrink-0">
-      {!isLast && <line x1={9} x2={9} y1={18} y2={38} className="stroke-rule" />}
+      {!isLast && <line x1={9} x2={9} y1={18} y2={38} className="hidden stroke-rule md:block" />}
       {isHere && <circle cx={9} cy={9} r={8.5} className="fill-secondary" />}
       {state === "done" && <circle cx={9} cy={9} r={5.2} className="fill-primary" />}
       {state === "due" && (

@@ -25,7 +25,7 @@ export function GoalFields({ part, goals }: { part: StoryPart; goals: [string, s
         <div
           // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
           key={i}
-          className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)_72px] items-end gap-2"
+          className="grid grid-cols-1 sm:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)_72px] items-end gap-2"
         >
           <Pick
             label="it must"

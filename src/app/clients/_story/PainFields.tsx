@@ -24,7 +24,7 @@ export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolea
       <h2 className="text-[17px]">
         What hurts <span className="quiet text-[15px] font-normal">0 none, 10 the worst there is</span>
       </h2>
-      <div className="grid grid-cols-[150px_minmax(0,1fr)] gap-x-5">
+      <div className="grid grid-cols-1 sm:grid-cols-[150px_minmax(0,1fr)] gap-x-5">
         <PainPicture
           marked={draft.painMarks}
           onChange={(painMarks) => set({ painMarks })}

@@ -45,7 +45,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         <div
           // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
           key={i}
-          className="grid grid-cols-[minmax(0,1fr)_150px] gap-2"
+          className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_150px] gap-2"
         >
           <Pick
             label={i === 0 ? "condition" : "and also"}
@@ -95,7 +95,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           before anything is dosed.
         </p>
       )}
-      <div className="grid grid-cols-[minmax(0,1fr)_170px] items-end gap-3">
+      <div className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_170px] items-end gap-3">
         <Choice
           legend="began with"
           name="beganWith"

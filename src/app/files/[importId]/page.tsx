@@ -65,8 +65,11 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
             </h2>
             <ol className="mt-1 max-h-[420px] overflow-auto border-t border-rule">
               {s?.problems.map((p, n) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: problems in the order of the file
-                <li key={n} className="grid grid-cols-[220px_1fr] gap-4 border-b border-rule py-1.5">
+                <li
+                  // biome-ignore lint/suspicious/noArrayIndexKey: problems in the order of the file
+                  key={n}
+                  className="grid grid-cols-1 gap-x-4 border-b border-rule py-1.5 sm:grid-cols-[220px_1fr]"
+                >
                   <span className="break-words font-bold">{p.at}</span>
                   <span>{p.sentence}</span>
                 </li>

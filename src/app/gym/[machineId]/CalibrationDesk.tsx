@@ -91,7 +91,7 @@ export function CalibrationDesk({
           ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${ratioWords(newest.ratioM, isLever)}, ${isLever ? "lever" : "plate"} as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
           : "Never calibrated: ratio and curve are usual ones, and torques may be off by a tenth or more. Many stacks are not what is printed."}
       </p>
-      <div className="mt-2 grid grid-cols-[430px_minmax(0,1fr)] gap-8">
+      <div className="mt-2 grid grid-cols-1 lg:grid-cols-[430px_minmax(0,1fr)] gap-8">
         <div>
           <label className={isLever ? "flex items-baseline gap-2" : "hidden"}>
             <span>cell from the machine's axis</span>

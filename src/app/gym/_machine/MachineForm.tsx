@@ -58,7 +58,7 @@ export function MachineForm({
   );
   return (
     <form
-      className="grid grid-cols-[400px_minmax(0,1fr)] gap-x-10 gap-y-5"
+      className="grid grid-cols-1 lg:grid-cols-[400px_minmax(0,1fr)] gap-x-10 gap-y-5"
       onSubmit={(e) => {
         e.preventDefault();
         save();

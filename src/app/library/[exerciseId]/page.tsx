@@ -42,7 +42,9 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
             {origin !== "catalogue" && ` · ${origin}, version ${version}`}
           </span>
         </h1>
-        <div className={drawing ? "grid grid-cols-[minmax(0,1fr)_260px] items-start gap-6" : ""}>
+        <div
+          className={drawing ? "grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_260px] items-start gap-6" : ""}
+        >
           <Facts e={e} all={data.all} />
           {drawing && (
             <StillDrawing

@@ -40,7 +40,7 @@ export function ClientPath({ clientId, steps, next }: { clientId: string; steps:
     }),
   );
   return (
-    <div className="border-r border-rule print:hidden">
+    <div className="border-b border-rule pb-2 print:hidden md:border-b-0 md:border-r">
       <Path entries={entries} />
       {next.step !== here && (
         <nav aria-label="Next step" className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">

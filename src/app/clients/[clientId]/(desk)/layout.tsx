@@ -15,9 +15,9 @@ import { ClientPath } from "./ClientPath";
 
 /** The menu, the header, what bars and the pain of the day each have a row of their own. */
 const ROWS = [
-  "grid-rows-[auto_auto_1fr]",
-  "grid-rows-[auto_auto_auto_1fr]",
-  "grid-rows-[auto_auto_auto_auto_1fr]",
+  "md:grid-rows-[auto_auto_1fr]",
+  "md:grid-rows-[auto_auto_auto_1fr]",
+  "md:grid-rows-[auto_auto_auto_auto_1fr]",
 ];
 
 /** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
@@ -45,13 +45,13 @@ export default async function DeskLayout({
   const last = state.last;
   return (
     <div
-      className={`grid min-h-dvh grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
+      className={`grid min-h-dvh grid-cols-1 content-start md:content-stretch md:grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
     >
-      <div className="col-span-2">
+      <div className="md:col-span-2">
         <TopBar clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
       </div>
-      <header className="col-span-2 flex items-start justify-between gap-6 border-b border-rule bg-base-100 px-5 py-3">
-        <div className="flex gap-7">
+      <header className="md:col-span-2 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 md:flex-nowrap border-b border-rule bg-base-100 px-5 py-3">
+        <div className="flex flex-wrap gap-x-7 md:flex-nowrap">
           <a
             href="/"
             className="display w-[102px] shrink-0 text-2xl text-primary"
@@ -99,7 +99,7 @@ export default async function DeskLayout({
             </p>
           </div>
         </div>
-        <div className="shrink-0 text-right">
+        <div className="shrink-0 md:text-right">
           {last ? (
             <>
               <p className="display text-xl">
@@ -115,7 +115,7 @@ export default async function DeskLayout({
         </div>
       </header>
       {state.bars && (
-        <p className="col-span-2 border-b border-rule bg-base-100 px-5 py-2 text-accent" role="status">
+        <p className="md:col-span-2 border-b border-rule bg-base-100 px-5 py-2 text-accent" role="status">
           <svg
             width={16}
             height={16}
@@ -135,7 +135,7 @@ export default async function DeskLayout({
         </p>
       )}
       {state.pain && (
-        <p className="col-span-2 border-b border-rule bg-base-100 px-5 py-2" role="status">
+        <p className="md:col-span-2 border-b border-rule bg-base-100 px-5 py-2" role="status">
           <b className="text-accent">Pain on the day.</b> {state.pain}
         </p>
       )}

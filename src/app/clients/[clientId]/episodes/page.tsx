@@ -32,7 +32,7 @@ export default async function EpisodesPage({ params }: { params: Promise<{ clien
             "None is open; a therapist begins a new one."
           )}
         </p>
-        <table className="w-full text-left">
+        <table className="lanes w-full text-left">
           <thead>
             <tr className="small quiet border-b border-rule">
               <th className="py-1 font-normal">what</th>

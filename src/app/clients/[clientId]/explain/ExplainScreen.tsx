@@ -120,7 +120,7 @@ export function ExplainScreen({
         <p className="mt-6 max-w-[34ch] text-[28px]">{told}</p>
       ) : (
         <div
-          className={`mt-4 grid flex-1 gap-x-10 ${told.sides.length > 0 ? "grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]" : ""}`}
+          className={`mt-4 grid flex-1 gap-x-10 ${told.sides.length > 0 ? "grid-cols-1 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]" : ""}`}
         >
           <div>
             {told.says.map((s) => (

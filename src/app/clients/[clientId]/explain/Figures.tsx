@@ -54,7 +54,7 @@ export function Figures({
         ))}
       </div>
       {deg !== null && (
-        <div className="mt-auto flex items-center gap-5">
+        <div className="mt-auto flex flex-wrap items-center gap-x-5 gap-y-2">
           <label className="flex flex-1 items-center gap-4 text-[22px]">
             <span className="whitespace-nowrap">
               knee bent <b className="inline-block w-[4ch] text-right">{deg}°</b>

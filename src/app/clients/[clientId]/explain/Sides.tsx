@@ -17,7 +17,7 @@ export function Sides({ questions }: { questions: StanceQuestion[] }) {
       <label className="mt-2">
         <span className="sr-only">Question</span>
         <select
-          className="select w-[520px] text-[17px]"
+          className="select w-[520px] max-w-full text-[17px]"
           value={q.id}
           onChange={(e) => void setAsked(e.target.value)}
         >

@@ -42,7 +42,7 @@ export function Card({
           {chosen.machine.place && `, ${chosen.machine.place}`} · {legs}
         </span>
       </h2>
-      <div className="grid grid-cols-[minmax(0,1fr)_270px] gap-4">
+      <div className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_270px] gap-4">
         <dl className="grid grid-cols-[auto_minmax(0,1fr)] content-start gap-x-4 gap-y-0.5">
           {family.settings.map((s) => {
             const value = card.settings[s.key];

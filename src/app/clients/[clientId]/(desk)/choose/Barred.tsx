@@ -13,7 +13,10 @@ export function Barred({ rows }: { rows: BarredRow[] }) {
       </h2>
       <dl className="mt-1 text-[14px]">
         {rows.map((r) => (
-          <div key={r.e.id} className="grid grid-cols-[230px_minmax(0,1fr)] gap-4 border-b border-rule py-1">
+          <div
+            key={r.e.id}
+            className="grid grid-cols-1 lg:grid-cols-[230px_minmax(0,1fr)] gap-4 border-b border-rule py-1"
+          >
             <dt className="font-semibold">{r.e.name}</dt>
             <dd>
               because: {r.reasons.join("; ")}

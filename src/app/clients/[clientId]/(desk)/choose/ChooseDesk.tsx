@@ -101,7 +101,7 @@ export function ChooseDesk({
       />
     );
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <div className="min-w-0 px-4 pb-4">
         <Sheet
           choose={choose}

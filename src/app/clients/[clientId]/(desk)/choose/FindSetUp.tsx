@@ -172,7 +172,7 @@ function Found({
 }) {
   const settings = (row.computed?.chosen.family.settings ?? []).filter((s) => !NOT_SEARCHED.has(s.key));
   return (
-    <table className="w-full text-left text-[14px]">
+    <table className="lanes w-full text-left text-[14px]">
       <thead>
         <tr className="small quiet align-bottom">
           <th scope="col" className="pr-3 font-normal">

@@ -121,7 +121,7 @@ function Pick({
   const isNone = tissueShort(choose.tissue, s.peak) === "none";
   const [number, ...unit] = tissueShort(choose.tissue, s.peak).split(" ");
   return (
-    <li className="grid grid-cols-[190px_minmax(0,1fr)_300px] items-center gap-x-5 border-t border-rule py-2">
+    <li className="grid grid-cols-1 lg:grid-cols-[190px_minmax(0,1fr)_300px] items-center gap-x-5 border-t border-rule py-2">
       <div className="[&_svg]:max-h-[132px]">
         <Pose
           body={facts.body}
@@ -218,7 +218,7 @@ function AlsoFits({
         {(isAll ? also : also.slice(0, SHOWN)).map(({ best, others }) => (
           <li
             key={best.e.id}
-            className="grid grid-cols-[minmax(0,1fr)_300px_90px] items-center gap-x-4 border-t border-base-300 py-1"
+            className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_300px_90px] items-center gap-x-4 border-t border-base-300 py-1"
           >
             <p className="min-w-0">
               <button

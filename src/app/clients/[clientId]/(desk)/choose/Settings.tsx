@@ -117,7 +117,10 @@ function Stepper({
   const button =
     "h-6 w-6 cursor-pointer border border-rule bg-base-100 font-bold disabled:cursor-default disabled:opacity-35";
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_auto_118px] items-center gap-2 py-[1px]" title={title}>
+    <div
+      className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_auto_118px] items-center gap-2 py-[1px]"
+      title={title}
+    >
       <span>{name}</span>
       <span className="flex gap-1">
         <button

@@ -29,9 +29,9 @@ export function SheetControls({
   const measured = facts.strength.extension !== null;
   return (
     <div className="small">
-      <div className="flex items-baseline justify-between gap-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h1 className="text-[19px]">What fits this knee</h1>
-        <fieldset className="flex gap-3">
+        <fieldset className="flex flex-wrap gap-x-3">
           <legend className="sr-only">What the ridges show</legend>
           <span className="quiet" aria-hidden>
             load on:

@@ -16,7 +16,7 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
   const known = c.course.filter((p) => p.cost.percent !== null);
   const [first, last] = [known[0], known.at(-1)];
   return (
-    <li className="grid grid-cols-[230px_150px_minmax(0,1fr)_250px] items-center gap-x-4 border-b border-rule py-2">
+    <li className="grid grid-cols-1 lg:grid-cols-[230px_150px_minmax(0,1fr)_250px] items-center gap-x-4 border-b border-rule py-2">
       <div>
         <b>{c.name}</b>
         {c.whose && (

@@ -87,7 +87,7 @@ export function DecideDesk({
   };
   const others = lines.filter(isOther).length;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <div className="px-4 py-4">
         <h1 className="text-[19px]">
           What next?{" "}
@@ -212,7 +212,7 @@ function LineRow({
   const isOther = choice.action !== decision.action;
   return (
     <li
-      className={`grid grid-cols-[30px_minmax(0,1fr)_200px] gap-x-3 border-b border-rule py-2.5 pl-3 ${isPicked ? "bg-base-100 shadow-[inset_4px_0_0_var(--color-primary)]" : ""}`}
+      className={`grid grid-cols-[30px_minmax(0,1fr)] lg:grid-cols-[30px_minmax(0,1fr)_200px] gap-x-3 border-b border-rule py-2.5 pl-3 ${isPicked ? "bg-base-100 shadow-[inset_4px_0_0_var(--color-primary)]" : ""}`}
     >
       <ActionMark action={choice.action} size={26} />
       <div>
@@ -255,7 +255,7 @@ function LineRow({
         )}
       </div>
       {!isFixed && (
-        <label className="small">
+        <label className="small col-start-2 lg:col-start-auto">
           <span className="sr-only">Decision for {l.kept.name}</span>
           <select
             className="select select-sm w-full"

@@ -54,7 +54,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
       locale={actor.locale}
     />
   ) : (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <div className="px-4 py-4">
         <h1 className="text-[19px]">{past[0] ? "Decided" : "Nothing to decide yet"}</h1>
         <p className="mt-2 max-w-[60ch]">

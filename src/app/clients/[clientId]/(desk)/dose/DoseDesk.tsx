@@ -233,7 +233,7 @@ export function DoseDesk({
 
   return (
     <main
-      className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]"
+      className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]"
       onKeyDown={(e) => {
         // out of a field, back to the keys of the screen
         if (e.key === "Escape" && e.target instanceof HTMLElement && !e.target.closest("dialog"))

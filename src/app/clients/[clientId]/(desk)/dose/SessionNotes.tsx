@@ -60,7 +60,7 @@ export function SessionNotes({
     ...weeks.filter((w) => w !== null),
   ];
   return (
-    <div className="mt-3 grid grid-cols-[minmax(0,1fr)_270px] gap-6">
+    <div className="mt-3 grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_270px] gap-6">
       <section aria-live="polite">
         <h2 className="text-[16px]">Order, balance, week</h2>
         {notes.length + plain.length === 0 ? (

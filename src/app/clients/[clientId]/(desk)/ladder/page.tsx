@@ -29,7 +29,7 @@ export default async function LadderPage({ params }: { params: Promise<{ clientI
           {data.map((c) => (
             <li
               key={c.lineId}
-              className="grid grid-cols-[250px_minmax(0,1fr)_300px] items-start gap-x-5 border-b border-rule py-3"
+              className="grid grid-cols-1 lg:grid-cols-[250px_minmax(0,1fr)_300px] items-start gap-x-5 border-b border-rule py-3"
             >
               <div>
                 <b>{c.name}</b>

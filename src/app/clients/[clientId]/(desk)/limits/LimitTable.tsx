@@ -34,7 +34,7 @@ export function LimitTable({
   return (
     <>
       {groups.length > 0 && (
-        <table className="mt-1 w-full text-left text-[14px] leading-snug">
+        <table className="lanes mt-1 w-full text-left text-[14px] leading-snug">
           <thead>
             <tr className="small quiet border-b border-rule">
               <th className="py-0.5 pr-3 font-normal">what</th>
@@ -96,7 +96,7 @@ export function LimitTable({
                     <span className="small quiet block">{b.detail}</span>
                   )}
                 </dt>
-                <dd className="shrink-0 text-right">
+                <dd className="min-w-0 text-right">
                   <Allowed words={b.words} />
                 </dd>
               </div>

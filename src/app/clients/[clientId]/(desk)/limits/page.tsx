@@ -96,7 +96,7 @@ export default async function LimitsPage({
   );
   const mayWrite = may(actor.role, "limit.write");
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_350px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_350px]">
       <section aria-label="In one picture" className="col-span-2 border-b border-rule px-4 py-3">
         <div className="flex items-baseline justify-between gap-4">
           <h1 className="text-[19px]">
@@ -108,7 +108,7 @@ export default async function LimitsPage({
           </h1>
           <DayPicker day={day} isToday={data.isToday} />
         </div>
-        <div className="mt-2 grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] items-center gap-x-6">
+        <div className="mt-2 grid grid-cols-1 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] items-center gap-x-6">
           <KneeArc window={kneeWindow(bounds, data.motion)} motion={data.motion} />
           <KeyBounds bounds={keyBounds(bounds)} />
         </div>

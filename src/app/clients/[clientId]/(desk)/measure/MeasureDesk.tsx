@@ -49,10 +49,10 @@ export function MeasureDesk({
   const [isLocked, setLocked] = useState(false);
   const of = useMemo(() => tests.filter((t) => t.movement === movement), [tests, movement]);
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <div className="px-4 py-4">
         {parts}
-        <div className="flex items-end justify-between gap-4">
+        <div className="flex flex-wrap items-end justify-between gap-x-4">
           <h1 className="text-[19px]">
             How strong is this {MOVEMENTS[movement].joint}?{" "}
             <span className="quiet text-[15px] font-normal">held still against the load cell</span>

@@ -20,7 +20,7 @@ export function MeasureParts({
   due: readonly DueMeasurement[];
 }) {
   return (
-    <nav aria-label="Parts of Measure" className="mb-2 flex gap-5 border-b border-rule pb-1.5">
+    <nav aria-label="Parts of Measure" className="mb-2 flex flex-wrap gap-x-5 border-b border-rule pb-1.5">
       {PARTS.map(([id, name]) => (
         <Link
           key={id}

@@ -94,7 +94,7 @@ export function RepetitionTest({
         </span>
       </h1>
       {mayRecord ? (
-        <div className="mt-3 grid grid-cols-[280px_minmax(0,1fr)] gap-x-8">
+        <div className="mt-3 grid grid-cols-1 lg:grid-cols-[280px_minmax(0,1fr)] gap-x-8">
           <form
             className="grid content-start gap-2"
             onSubmit={(e) => {

@@ -30,7 +30,7 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
   };
 
   return (
-    <section className="mt-1 grid grid-cols-[230px_minmax(0,1fr)] gap-x-6">
+    <section className="mt-1 grid grid-cols-1 sm:grid-cols-[230px_minmax(0,1fr)] gap-x-6">
       <TestSetUpFields test={test} />
       <div>
         <div className="flex items-baseline justify-between">

@@ -89,7 +89,7 @@ export default async function MeasurePage({
       />
     );
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <div className="px-4 py-4">
         {parts}
         {part === "repetitions" ? (

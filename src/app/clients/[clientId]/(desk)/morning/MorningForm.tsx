@@ -140,7 +140,7 @@ export function MorningForm({
           />
         </div>
         <Problem sentence={problems.form ?? null} />
-        <div className="flex items-center gap-4">
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <button type="button" className="btn btn-primary" onClick={save}>
             {known ? "Save the correction" : "Save the morning"} <kbd>S</kbd>
           </button>

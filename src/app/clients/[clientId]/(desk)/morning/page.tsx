@@ -62,7 +62,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
     return <main className="px-6 py-6">{DEED_SENTENCES["response.record"]}</main>;
   const lines = visit.sheet.lines.filter((l) => visit.records.some((r) => r.lineId === l.plan.lineId)).length;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <MorningForm
         key={visit.id}
         client={client}

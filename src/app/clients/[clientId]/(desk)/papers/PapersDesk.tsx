@@ -80,7 +80,7 @@ export function PapersDesk({
           <label>
             of the episode{" "}
             <select
-              className="select select-sm w-[360px]"
+              className="select select-sm w-[360px] max-w-full"
               value={episodeId}
               onChange={(e) => setEpisode(e.target.value)}
             >
@@ -98,11 +98,11 @@ export function PapersDesk({
         about="one page: course, findings with their error, what is done, your questions"
       >
         {whyNoLetter ?? (
-          <div className="grid w-full gap-2">
+          <div className="grid w-full grid-cols-1 gap-2">
             <label>
               <span className="block">To</span>
               <input
-                className="input input-sm w-[420px]"
+                className="input input-sm w-[420px] max-w-full"
                 maxLength={200}
                 value={to}
                 onChange={(e) => setTo(e.target.value)}

@@ -50,7 +50,7 @@ export default async function RecordPage({
         </section>
       )}
       {data.length === 0 && <p className="mt-2">Nothing has been changed yet.</p>}
-      <table className="mt-2 w-full text-left text-[14px]">
+      <table className="lanes mt-2 w-full text-left text-[14px]">
         <thead>
           <tr className="small quiet border-b border-rule">
             <th className="py-1 pr-4 font-normal">when</th>

@@ -75,7 +75,7 @@ export function ReviewDesk({
       </main>
     );
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_356px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_356px]">
       <div className="min-w-0 px-4 py-4">
         <header className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h1 className="text-[19px]">

@@ -10,7 +10,7 @@ import { SpanHandles } from "@/ui/time/SpanHandles";
 import { TIME, timeScale, weekTicks } from "@/ui/time/scale";
 import { RowTable } from "./RowTable";
 
-const GRID = "grid grid-cols-[158px_minmax(0,1fr)] gap-x-2";
+const GRID = "grid grid-cols-1 sm:grid-cols-[158px_minmax(0,1fr)] gap-x-2";
 
 /** Phases and limits on top, then a row a question, all over the same weeks. */
 export function TimeLine({

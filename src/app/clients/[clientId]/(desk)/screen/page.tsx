@@ -27,7 +27,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
   const { questions, state, screenings } = data;
   const newest = screenings[0] ?? null;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)_372px]">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <ScreenDesk
         key={newest?.id ?? "first"}
         clientId={clientId}

@@ -65,7 +65,7 @@ export function SwapDesk({
     router.refresh();
   };
   return (
-    <div className="grid grid-cols-[330px_minmax(0,1fr)] gap-8">
+    <div className="grid grid-cols-1 lg:grid-cols-[330px_minmax(0,1fr)] gap-8">
       <form className="grid content-start gap-3" onSubmit={(e) => e.preventDefault()}>
         <label className="grid gap-1">
           <span className="small">planned</span>
