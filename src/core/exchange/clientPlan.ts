@@ -30,7 +30,8 @@ export function clientPlan(
   };
 }
 
-const MACHINE_COLUMNS = [
+/** What a file tells of a machine: written out and read in. */
+export const MACHINE_COLUMNS = [
   "id",
   "name",
   "place",

@@ -6,6 +6,7 @@ import {
   type ClientTable,
   type FileRow,
 } from "@/core/exchange/clientFile";
+import { MACHINE_COLUMNS } from "@/core/exchange/clientPlan";
 import { type Ctx, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
 
@@ -98,20 +99,6 @@ export async function peopleIn(
     ClientFile["people"]
   >;
 }
-
-const MACHINE_COLUMNS = [
-  "id",
-  "name",
-  "place",
-  "family",
-  "steps",
-  "geometry",
-  "cam",
-  "notches",
-  "note",
-  "version",
-  "retired_at",
-];
 
 /** The machines that cards and lines name, so that the file can be read where they are not. */
 async function machinesIn(ctx: Ctx, rows: Partial<Record<ClientTable, FileRow[]>>) {

@@ -1,21 +1,9 @@
 import type { MachinePart } from "@/core/equipment/families/family";
 import { plus, times, type Vector } from "@/core/mechanics/vector";
-import { ARROW_M } from "@/core/selection/pose/poseBox";
+import { ARROW_M, DOT_PARTS, PART_WIDTH_M } from "@/core/selection/pose/poseBox";
 
 /** Width of the drawing, in its own units. */
 export const POSE_WIDTH = 332;
-
-const PART_WIDTH: Record<MachinePart["kind"], number> = {
-  seat: 0.055,
-  back: 0.06,
-  plate: 0.05,
-  rail: 0.02,
-  lever: 0.028,
-  pad: 0.1,
-  bar: 0.09,
-  floor: 0.018,
-  axis: 0.05,
-};
 
 /** Machine parts in sand; pads, bars and axes are dots. */
 export function Part({
@@ -28,8 +16,8 @@ export function Part({
   scale: number;
 }) {
   const [a, b] = [at(part.from), at(part.to)];
-  const isDot = part.kind === "pad" || part.kind === "bar" || part.kind === "axis";
-  const width = PART_WIDTH[part.kind] * scale;
+  const isDot = DOT_PARTS.has(part.kind);
+  const width = PART_WIDTH_M[part.kind] * scale;
   return isDot ? (
     <circle
       cx={a.x}

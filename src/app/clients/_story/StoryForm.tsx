@@ -77,7 +77,7 @@ export function StoryForm({
       >
         <fieldset
           disabled={!mayWrite}
-          className="grid grid-cols-1 lg:grid-cols-[240px_minmax(0,1fr)_minmax(0,1.12fr)] gap-x-7"
+          className="grid grid-cols-1 lg:grid-cols-[240px_minmax(0,1fr)_minmax(0,1.12fr)] gap-x-7 gap-y-5"
         >
           <legend className="sr-only">Story</legend>
           <PersonFields part={part} massUnit={massUnit} />

@@ -1,13 +1,12 @@
 import type { Body } from "../../body/segments";
 import { familyById } from "../../equipment/families";
-import type { MachinePart } from "../../equipment/families/family";
 import { legPoints } from "../../equipment/families/parts";
 import { geometryOf } from "../../equipment/machine";
 import { templateOf } from "../../equipment/templates";
 import { minus, plus, times, type Vector } from "../../mechanics/vector";
 import { exerciseUse } from "../fit/exerciseUse";
 import { type ChosenMachine, type GymMachine, machineFor, settingsAtNotches } from "../setUp/machineFor";
-import { anchorOf, poseBox } from "./poseBox";
+import { anchorOf, DOT_PARTS, PART_WIDTH_M, poseBox } from "./poseBox";
 
 /** A line or a disc of a drawing, in metres, y upwards from the picture's foot. */
 export interface Stroke {
@@ -27,19 +26,6 @@ export interface Drawing {
   heightM: number;
   strokes: Stroke[];
 }
-
-const PART_WIDTH_M: Record<MachinePart["kind"], number> = {
-  seat: 0.055,
-  back: 0.06,
-  plate: 0.05,
-  rail: 0.02,
-  lever: 0.028,
-  pad: 0.1,
-  bar: 0.09,
-  floor: 0.018,
-  axis: 0.05,
-};
-const DOTS: ReadonlySet<MachinePart["kind"]> = new Set(["pad", "bar", "axis"]);
 
 /** How a leg is set on a machine for a drawing. */
 interface Posed {
@@ -79,7 +65,7 @@ function drawn(body: Body, chosen: ChosenMachine, posed: Posed): Drawing | null 
     strokes: [
       ...family
         .sideView(body, geometry, settings, deg, solved)
-        .parts.map((x) => stroke(x.from, x.to, PART_WIDTH_M[x.kind], "machine", DOTS.has(x.kind))),
+        .parts.map((x) => stroke(x.from, x.to, PART_WIDTH_M[x.kind], "machine", DOT_PARTS.has(x.kind))),
       stroke(p.hip, p.shoulder, 0.19, "body"),
       stroke(head, head, 0.21, "body", true),
       stroke(p.hip, p.knee, 0.15, "limb"),

@@ -1,8 +1,24 @@
 import type { Body } from "../../body/segments";
+import type { MachinePart } from "../../equipment/families/family";
 import { legPoints } from "../../equipment/families/parts";
 import { geometryOf } from "../../equipment/machine";
 import { length, plus, times, type Vector, vector } from "../../mechanics/vector";
 import type { ChosenMachine } from "../setUp/machineFor";
+
+/** How thick each part of a machine is drawn, in metres. */
+export const PART_WIDTH_M: Record<MachinePart["kind"], number> = {
+  seat: 0.055,
+  back: 0.06,
+  plate: 0.05,
+  rail: 0.02,
+  lever: 0.028,
+  pad: 0.1,
+  bar: 0.09,
+  floor: 0.018,
+  axis: 0.05,
+};
+/** Parts that are round seen from the side. */
+export const DOT_PARTS: ReadonlySet<MachinePart["kind"]> = new Set(["pad", "bar", "axis"]);
 
 /** What stays put in the side view while the knee bends. */
 export type PoseAnchor = "hip" | "ankle" | "knee";
