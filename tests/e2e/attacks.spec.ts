@@ -160,7 +160,7 @@ test("sign-in reads small, flat bodies only, and answers at once", async ({ page
   expect(answer.status()).toBe(422);
   expect(await answer.text()).toMatch(/This is larger than 4 kB/);
   // ten seconds were lost here once; half a second is the transfer
-  expect(performance.now() - began).toBeLessThan(5000);
+  expect(performance.now() - began).toBeLessThan(8000);
   const deep = await post(page, "/api/sign-in", `{"email":${"[".repeat(900)}${"]".repeat(900)}}`);
   expect(deep.status).toBe(422);
   expect(deep.problems[0]?.sentence).toMatch(/nested deeper/);

@@ -3,6 +3,7 @@ import { bodyFrom } from "../body/segments";
 import { costOf } from "../demand/cost";
 import { daysAfter, mondayOf } from "../units/days";
 import type { ReviewFacts, ReviewVisit } from "./facts";
+import { packed, unpacked } from "./packed";
 import { rowsOfReview } from "./review";
 import { tableOf, valueWords } from "./row";
 import { decisionsWords, spanOf } from "./span";
@@ -197,4 +198,56 @@ test("values are read as words where they are a scale, angles without a gap", ()
 
 test("nothing yet is no row and no error", () => {
   expect(rowsOfReview(facts())).toEqual([]);
+});
+
+test("what travels packed comes out as it was, and is much shorter where years repeat themselves", () => {
+  const word = fc.constantFrom("stays", "steps on", "", "#", "null", "ü → ß");
+  const many = fc.array(
+    fc.record({
+      on: fc.integer({ min: 0, max: 80 }),
+      sentence: word,
+      reason: fc.option(word),
+      hard: fc.double({ min: 0, max: 300, noNaN: true }),
+    }),
+    { maxLength: 12 },
+  );
+  fc.assert(
+    fc.property(many, many, (decided, visited) => {
+      const f = facts({
+        visits: visited.map((v, i) => visit({ id: String(i), on: daysAfter(FROM, v.on), hardReps: v.hard })),
+        decisions: decided.map((d) => ({
+          on: daysAfter(FROM, d.on),
+          lineId: d.reason,
+          line: d.sentence,
+          action: "HOLD",
+          computed: "REGRESS",
+          sentence: d.sentence,
+          reason: d.reason,
+          by: "somebody",
+        })),
+        lines: [
+          { lineId: "a", name: "press", of: "load", points: [] },
+          {
+            lineId: "b",
+            name: "hold",
+            of: "angle",
+            points: visited.map((v) => ({
+              on: daysAfter(FROM, v.on),
+              value: v.hard,
+              reps: null,
+              how: v.reason,
+              pain: null,
+              stopped: false,
+              reached: "in" as const,
+            })),
+          },
+        ],
+      });
+      expect(unpacked(packed(f))).toEqual(f);
+    }),
+  );
+  const years = facts({
+    visits: Array.from({ length: 1500 }, (_, i) => visit({ on: daysAfter(FROM, 2 * i) })),
+  });
+  expect(packed(years).length).toBeLessThan(JSON.stringify(years).length / 2);
 });

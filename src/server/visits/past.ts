@@ -32,18 +32,23 @@ const MOST_SHARE = 1.5;
 /** Kneecap load and hard repetitions of every visit that was received since; null: of all of the episode. */
 export async function workOfVisits(ctx: Ctx, episodeId: string, since: Date | null): Promise<WorkDone[]> {
   const rows = await ctx.tx`
-    with line as (
-      select v.id, v.started_at, v.received_at, (l.kept ->> 'kneecapChairS')::numeric as chair, (l.kept ->> 'hardReps')::numeric as hard,
+    with run as materialized (
+      select id, version_id, started_at, received_at from visit
+      where episode_id = ${episodeId} and (${since}::timestamptz is null or received_at > ${since})),
+    plan as materialized (
+      select l.version_id, l.line_id, (l.kept ->> 'kneecapChairS')::numeric as chair, (l.kept ->> 'hardReps')::numeric as hard,
         (select coalesce(sum(coalesce((s ->> 'reps')::numeric, (s ->> 'tensionS')::numeric)
             * case when l.kept ->> 'legs' in ('in_turns', 'one_after_other') then 2 else 1 end), 0)
-          from jsonb_array_elements(l.kept -> 'sets') s) as planned,
-        (select coalesce(sum(coalesce(r.reps, r.worked_s)), 0) from set_record r
-          where r.visit_id = v.id and r.line_id = l.line_id and ${ctx.tx.unsafe(STANDS)}) as done
-      from visit v join sheet_line l on l.version_id = v.version_id
-      where v.episode_id = ${episodeId} and (${since}::timestamptz is null or v.received_at > ${since}) and l.kept is not null)
-    select id, started_at, sum(chair * least(${MOST_SHARE}, done / planned)) as chair,
-      sum(hard * least(${MOST_SHARE}, done / planned)) as hard
-    from line where planned > 0 group by id, started_at, received_at order by received_at, id`;
+          from jsonb_array_elements(l.kept -> 'sets') s) as planned
+      from sheet_line l where l.version_id in (select version_id from run) and l.kept is not null),
+    done as materialized (
+      select r.visit_id, r.line_id, sum(coalesce(r.reps, r.worked_s)) as done from set_record r
+      where r.visit_id in (select id from run) and ${ctx.tx.unsafe(STANDS)} group by r.visit_id, r.line_id)
+    select run.id, run.started_at, sum(chair * least(${MOST_SHARE}, coalesce(done, 0) / planned)) as chair,
+      sum(hard * least(${MOST_SHARE}, coalesce(done, 0) / planned)) as hard
+    from run join plan on plan.version_id = run.version_id and plan.planned > 0
+      left join done on done.visit_id = run.id and done.line_id = plan.line_id
+    group by run.id, run.started_at, run.received_at order by run.received_at, run.id`;
   return rows.map((r) => ({
     visitId: r.id,
     startedAt: r.started_at,

@@ -3,6 +3,34 @@ import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
 import type { Ctx } from "../base/context";
 
+const COLUMNS = [
+  ...[
+    "id",
+    "line_id",
+    "exercise_id",
+    "set_no",
+    "leg",
+    "bout_no",
+    "corrects",
+    "is_voided",
+    "started_at",
+    "worked_s",
+  ],
+  ...[
+    "reps",
+    "load_kg",
+    "how",
+    "range_from_deg",
+    "range_to_deg",
+    "pain_before",
+    "pain",
+    "reserve",
+    "felt",
+    "early",
+  ],
+  ...["mean_force_n", "counted_by"],
+];
+
 /** Set records of a visit, all that were ever logged, the oldest first. */
 export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]> {
   const rows = await rowsOf(
@@ -10,7 +38,7 @@ export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]>
     "records",
     visitId,
     (keys) => ctx.tx`
-      select visit_id as of, * from set_record
+      select visit_id as of, ${ctx.tx(COLUMNS)} from set_record
       where visit_id = any(${keys}::uuid[]) order by visit_id, received_at, id`,
   );
   return rows.map((r) => ({

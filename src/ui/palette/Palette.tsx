@@ -1,6 +1,6 @@
 "use client";
 import { Command } from "cmdk";
-import { type RefObject, useEffect, useState } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import { Dialog } from "@/ui/Dialog";
 
 export interface PaletteEntry {
@@ -16,12 +16,15 @@ export function Palette({
   label,
   placeholder,
   groups,
+  isLooking = false,
   onPick,
 }: {
   ref: RefObject<HTMLDialogElement | null>;
   label: string;
   placeholder: string;
   groups: readonly { heading: string; entries: readonly PaletteEntry[] }[];
+  /** more entries are on their way */
+  isLooking?: boolean;
   onPick: (id: string) => void;
 }) {
   const [typed, setTyped] = useState("");
@@ -34,14 +37,39 @@ export function Palette({
     watch.observe(dialog, { attributes: true, attributeFilter: ["open"] });
     return () => watch.disconnect();
   }, [ref]);
+  // who types and enters before the names are there is taken there when they are
+  const isEntered = useRef(false);
+  useEffect(() => {
+    if (isLooking || !isEntered.current) return;
+    isEntered.current = false;
+    const frame = requestAnimationFrame(() =>
+      ref.current?.querySelector<HTMLElement>("[cmdk-item][data-selected=true]")?.click(),
+    );
+    return () => cancelAnimationFrame(frame);
+  }, [isLooking, ref]);
   const close = () => {
     setTyped("");
     ref.current?.close();
   };
   return (
-    <Dialog ref={ref} label={label} onClose={() => setTyped("")} size="list" isAtTop>
+    <Dialog
+      ref={ref}
+      label={label}
+      onClose={() => {
+        setTyped("");
+        isEntered.current = false;
+      }}
+      size="list"
+      isAtTop
+    >
       {isOpen && (
-        <Command label={label} loop>
+        <Command
+          label={label}
+          loop
+          onKeyDown={(e) => {
+            if (e.key === "Enter" && isLooking) isEntered.current = true;
+          }}
+        >
           <Command.Input
             autoFocus
             value={typed}
@@ -50,7 +78,9 @@ export function Palette({
             className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none"
           />
           <Command.List className="max-h-[52vh] overflow-y-auto p-2">
-            <Command.Empty className="quiet px-2 py-3">Nothing here has these words.</Command.Empty>
+            <Command.Empty className="quiet px-2 py-3">
+              {isLooking ? "Looking up names…" : "Nothing here has these words."}
+            </Command.Empty>
             {groups.map((g) => (
               <Command.Group
                 key={g.heading}

@@ -18,14 +18,17 @@ export function Finder() {
   const here = clientIn(usePathname());
   const dialog = useRef<HTMLDialogElement>(null);
   const [found, setFound] = useState(NOTHING);
+  const [isLooking, setLooking] = useState(false);
   const open = useCallback(() => {
     dialog.current?.showModal();
     // names change: they are asked each time it is opened
+    setLooking(true);
     void fetch("/api/find")
       .then(async (r) => {
         if (r.ok) setFound((await r.json()) as Found);
       })
-      .catch(() => undefined);
+      .catch(() => undefined)
+      .finally(() => setLooking(false));
   }, []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -76,6 +79,7 @@ export function Finder() {
         label="Find a client, a screen, a machine or an exercise"
         placeholder="Name of a client, screen, machine or exercise"
         groups={groups}
+        isLooking={isLooking}
         onPick={(id) => router.push(id)}
       />
     </>

@@ -31,7 +31,7 @@ export function TopBar({ clinic, who }: { clinic: string; who: string }) {
           ))}
         </ul>
       </nav>
-      <nav aria-label="Search, help and oneself" className="small flex flex-wrap items-center gap-x-4">
+      <nav aria-label="Finding, help and oneself" className="small flex flex-wrap items-center gap-x-4">
         <Finder />
         <PageHelp />
         <span className="quiet" title={clinic}>

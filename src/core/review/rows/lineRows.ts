@@ -15,6 +15,13 @@ const REACHED = { below: "less than planned", in: "nearly all", top: "", unknown
 
 /** What every line climbed, visit by visit, with what was decided on the way. */
 export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[]): Row[] {
+  // ten years have thousands of each: looked up, not searched through
+  const turns = new Map<string, Decided[]>();
+  for (const d of decisions) {
+    if (d.action === "PROGRESS" || d.action === "HOLD") continue;
+    const key = `${d.lineId} ${d.on}`;
+    turns.set(key, [...(turns.get(key) ?? []), d]);
+  }
   return lines.flatMap((l) => {
     const known = l.points.flatMap((p) => (p.value === null ? [] : [{ ...p, value: p.value }]));
     if (known.length === 0) return [];
@@ -39,15 +46,9 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
                   p.reps === null || l.of === "reps" ? "" : `${p.reps} repetitions`,
                   p.how ?? "",
                   p.stopped ? "stopped by joint pain" : REACHED[p.reached],
-                  ...decisions
-                    .filter(
-                      (d) =>
-                        d.on === p.on &&
-                        d.lineId === l.lineId &&
-                        d.action !== "PROGRESS" &&
-                        d.action !== "HOLD",
-                    )
-                    .map((d) => `then ${ACTION_WORDS[d.action].toLowerCase()}`),
+                  ...(turns.get(`${l.lineId} ${p.on}`) ?? []).map(
+                    (d) => `then ${ACTION_WORDS[d.action].toLowerCase()}`,
+                  ),
                 ]
                   .filter(Boolean)
                   .join("; "),

@@ -17,6 +17,15 @@ interface Shown {
   facts: ReviewFacts;
 }
 
+export interface ReviewDeskProps {
+  clientId: string;
+  locale: string;
+  mayTakeOut: boolean;
+  episodes: { id: string; words: string; beganOn: string; isOpen: boolean }[];
+  shown: Shown;
+  other: (Shown & { words: string }) | null;
+}
+
 /** How long the span is at first. */
 const FIRST_SPAN_DAYS = 42;
 
@@ -30,21 +39,7 @@ const spanFrom = (facts: ReviewFacts, from: string | null, to: string | null): S
 };
 
 /** The time line with its rows, and at the right a span in numbers, alone or beside another one. */
-export function ReviewDesk({
-  clientId,
-  locale,
-  episodes,
-  shown,
-  other,
-  mayTakeOut,
-}: {
-  clientId: string;
-  locale: string;
-  mayTakeOut: boolean;
-  episodes: { id: string; words: string; beganOn: string; isOpen: boolean }[];
-  shown: Shown;
-  other: (Shown & { words: string }) | null;
-}) {
+export function ReviewDesk({ clientId, locale, episodes, shown, other, mayTakeOut }: ReviewDeskProps) {
   const [view, setView] = useQueryStates({
     from: parseAsString,
     to: parseAsString,

@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
+import { packed } from "@/core/review/packed";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
-import { ReviewDesk } from "./ReviewDesk";
+import { ReviewLater } from "./ReviewLater";
 
 export const metadata: Metadata = { title: "Review" };
 
@@ -28,18 +29,18 @@ export default async function ReviewPage({
         beganOn: e.beganOn,
         isOpen: e.isOpen,
       })),
-      shown: { id: shown.episodeId, facts: await reviewFactsOf(ctx, shown) },
+      shown: { id: shown.episodeId, packed: packed(await reviewFactsOf(ctx, shown)) },
       other: other
         ? {
             id: other.episodeId,
             words: `${other.condition}, ${other.side}`,
-            facts: await reviewFactsOf(ctx, other),
+            packed: packed(await reviewFactsOf(ctx, other)),
           }
         : null,
     };
   });
   return (
-    <ReviewDesk
+    <ReviewLater
       key={data.shown.id}
       clientId={clientId}
       locale={actor.locale}
