@@ -178,6 +178,7 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
       for (const step of ["review", "decide"]) {
         await on.goto(`/clients/${await idOf(name)}/${step}`);
         await isAlive(on);
+        await expect(on.getByText("Drawing the time line…")).toHaveCount(0);
         seen[`${name} ${step}`] = await textOf(on.locator("main"));
       }
     return seen;

@@ -76,6 +76,7 @@ for (const theme of ["light", "dark"] as const)
     ]) {
       await page.goto(path);
       await expect(page.locator("main")).toBeVisible();
+      await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
       await expectFits(page);
       await expectAccessible(page);
     }
@@ -108,6 +109,7 @@ test("no screen scrolls sideways on a small phone, nor on a tablet held upright"
     for (const path of paths) {
       await page.goto(path);
       await expect(page.locator("main")).toBeVisible();
+      await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       if (over > 0) wide.push(`${path} is ${over} px too wide at ${width}`);
     }
