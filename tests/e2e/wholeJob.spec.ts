@@ -46,7 +46,7 @@ test("one hold from sign-in to decision, across a restart of everything", async 
   });
 
   await test.step("Choose hands its row over; what is not saved survives a reload", async () => {
-    await openStep(page, "Jorun Salthe", "choose?e=kext_iso_machine");
+    await openStep(page, "Jorun Salthe", "choose?row=kext_iso_machine");
     await page.keyboard.press("u");
     await expect(page).toHaveURL(/\/dose/);
     await expect(sheetLines(page)).toHaveCount(4);

@@ -26,8 +26,6 @@ export interface ChooseDeskProps {
   cards: { exerciseId: string; version: number }[];
   mayWriteCard: boolean;
   mayPlan: boolean;
-  /** what the client wants the leg to do again */
-  goal: string;
   massUnit: MassUnit;
 }
 
@@ -41,7 +39,6 @@ export function ChooseDesk({
   cards,
   mayWriteCard,
   mayPlan,
-  goal,
   massUnit,
 }: ChooseDeskProps) {
   // a therapist's set-up card unlocks an exercise for this client
@@ -94,7 +91,6 @@ export function ChooseDesk({
       <Picks
         choose={choose}
         facts={facts}
-        goal={goal}
         massUnit={massUnit}
         whyNot={mayPlan ? null : DEED_SENTENCES["plan.write"]}
         onUse={handOver}

@@ -17,14 +17,12 @@ import type { Choose } from "./useChoose";
 export function Picks({
   choose,
   facts,
-  goal,
   massUnit,
   whyNot,
   onUse,
 }: {
   choose: Choose;
   facts: ChooseFacts;
-  goal: string;
   massUnit: MassUnit;
   /** why this person cannot put it on a sheet; null: can */
   whyNot: string | null;
@@ -53,7 +51,7 @@ export function Picks({
         <h1 className="text-[20px]">
           What fits this knee{" "}
           <span className="quiet text-[15px] font-normal">
-            in this gym, sparing the {TISSUES[tissue].name}; goal: {goal}
+            in this gym, sparing the {TISSUES[tissue].name}
           </span>
         </h1>
         <button

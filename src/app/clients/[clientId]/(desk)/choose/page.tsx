@@ -15,7 +15,6 @@ export default async function ChoosePage({ params }: { params: Promise<{ clientI
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     return {
-      client,
       facts: await chooseFacts(ctx, client),
       cards: await cardsOf(ctx, client.episodeId),
     };
@@ -40,7 +39,6 @@ export default async function ChoosePage({ params }: { params: Promise<{ clientI
       cards={data.cards.map((c) => ({ exerciseId: c.exerciseId, version: c.version }))}
       mayWriteCard={may(actor.role, "card.write")}
       mayPlan={may(actor.role, "plan.write")}
-      goal={data.client.goal}
       massUnit={actor.massUnit}
     />
   );
