@@ -113,7 +113,7 @@ export function ItemEditor({
           set-up card
         </Link>{" "}
         ·{" "}
-        <Link className="underline" href={`/clients/${clientId}/choose?e=${e.id}`}>
+        <Link className="underline" href={`/clients/${clientId}/choose?row=${e.id}`}>
           in Choose
         </Link>
       </p>
