@@ -359,7 +359,7 @@ for (let i = 0; i < 3; i++) {
 await isAlive(page);
 await longTasks();
 console.log(
-  `${"review of ten years, from the click to the drawing".padEnd(58)} ${String(drawn.sort((a, b) => a - b)[1]).padStart(10)} ms, ${await page.locator("main svg *").count()} marks`,
+  `${"review of ten years, click to drawing: first, and again".padEnd(58)} ${drawn[0]} and ${Math.max(...drawn.slice(1))} ms, ${await page.locator("main svg *").count()} marks`,
 );
 const end = await page.getByRole("slider", { name: "Span begins" }).locator("circle").boundingBox();
 if (!end) throw new Error("The time line has no handle.");

@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { MATTER_WORDS, type MatterKind } from "@/core/desk/matters";
 import { Problem } from "@/ui/form/Problem";
+import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
 import { MatterMark } from "./MatterMark";
 

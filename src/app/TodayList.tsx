@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { relativeDay } from "@/ui/dates";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { Link } from "@/ui/Link";
 import { MiniRail } from "@/ui/rail/MiniRail";
 
 export interface TodayLane {

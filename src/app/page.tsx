@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { may, type Role } from "@/core/access/roles";
 import { type MatterKind, mattersFor } from "@/core/desk/matters";
 import { recentAttempts } from "@/server/base/attempts";
 import { today } from "@/server/base/context";
 import { type ClientRow, todayList } from "@/server/day/todayList";
 import { longDay } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
 import { weekWords } from "./_web/weeks";

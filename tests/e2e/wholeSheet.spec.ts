@@ -56,7 +56,10 @@ for (const { name, morning } of CLIENTS)
     if (await none.count()) await none.first().check();
     await page.keyboard.press("s");
     await page.clock.runFor(500);
-    await page.getByRole("link", { name: /Decide what comes next/ }).click();
+    await page
+      .getByRole("main")
+      .getByRole("link", { name: /Decide what comes next/ })
+      .click();
     await expect(page.getByTestId("draft")).toHaveCount(planned.length);
     const says = await page.getByTestId("next").allTextContents();
     if (morning === "4") expect(says.some((s) => !s.startsWith("The same again"))).toBe(true);

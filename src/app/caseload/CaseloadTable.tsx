@@ -7,11 +7,11 @@ import {
   getSortedRowModel,
   useReactTable,
 } from "@tanstack/react-table";
-import Link from "next/link";
 import { parseAsBoolean, parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useMemo } from "react";
 import type { CaseloadRow } from "@/server/client/caseload";
 import { relativeDay, shortDate } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 
 const STATES = ["open", "closed", "all"] as const;
 const COLUMNS = ["name", "condition", "beganOn", "lastOn", "next"] as const;

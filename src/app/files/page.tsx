@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { importsOf, type StoredImport } from "@/server/exchange/imports";
 import { moment } from "@/ui/dates";
 import { FileButton } from "@/ui/files/FileButton";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { kindWords } from "./kindWords";
 import { ReadIn } from "./ReadIn";

@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
@@ -8,6 +7,7 @@ import { TEMPLATES } from "@/core/equipment/templates";
 import { machineDrawing } from "@/core/selection/pose/drawing";
 import { calibratedOn } from "@/server/clinic/calibrations";
 import { machinesOf } from "@/server/clinic/machines";
+import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { parseAsBoolean, parseAsString, useQueryStates } from "nuqs";
 import type { Drawing } from "@/core/selection/pose/drawing";
+import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
 
 export interface LibraryRow {

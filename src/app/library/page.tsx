@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
@@ -7,6 +6,7 @@ import type { Exercise } from "@/core/rules/exercises";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { groupOf } from "@/core/selection/rank/rangeSheet";
 import { exercisesOf } from "@/server/clinic/exercises";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { LibraryTable } from "./LibraryTable";
 

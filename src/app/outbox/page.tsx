@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { outbox } from "@/server/links/links";
 import { CopyLink } from "@/ui/CopyLink";
 import { moment } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { messageWords } from "../_web/messageWords";
 

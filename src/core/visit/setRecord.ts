@@ -70,5 +70,7 @@ export function standing<T extends Pick<SetRecord, "id" | "corrects" | "voided" 
   const corrected = new Set(records.map((r) => r.corrects).filter((id) => id !== null));
   return records
     .filter((r) => !corrected.has(r.id) && !r.voided)
-    .sort((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt));
+    .map((r) => ({ r, at: Date.parse(r.startedAt) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ r }) => r);
 }

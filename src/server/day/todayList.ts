@@ -1,6 +1,7 @@
 import "server-only";
 import { MORNING_FROM_HOUR } from "@/core/visit/morningOpens";
 import { type Ctx, dayAndHour } from "../base/context";
+import { Known } from "../base/known";
 import { kneeWindowOf } from "../bounds/windows";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { clientDay, type LastResponse } from "./clientDay";
@@ -24,9 +25,7 @@ export interface ClientRow {
   isSore: boolean;
 }
 
-/** Rows that were worked out in this process, each with what it was worked out from; the oldest go first. */
-const known = new Map<string, { from: string; row: ClientRow }>();
-const MOST_KNOWN = 4000;
+const known = new Known<ClientRow>(4000);
 
 /**
  * Everybody of the clinic with where they stand, those who need a hand first. Only who changed since the last time is
@@ -44,23 +43,18 @@ export async function todayList(ctx: Ctx): Promise<ClientRow[]> {
   const clock = `${day} ${hour < MORNING_FROM_HOUR}`;
   const keyOf = (id: string) => `${id} ${actor.role} ${actor.massUnit} ${actor.locale}`;
   const fromOf = (r: (typeof open)[number]) => `${r.own} ${r.clinics} ${clock}`;
-  const fresh = open.filter((r) => known.get(keyOf(r.id))?.from !== fromOf(r));
+  const fresh = open.filter((r) => !known.get(keyOf(r.id), fromOf(r)));
   const clients = fresh.length === 0 ? [] : await clientEpisodes(ctx, { episodeIds: fresh.map((r) => r.id) });
   const rows = new Map<string, ClientRow>();
   // asked side by side: what all need travels as one question
   for (const row of await Promise.all(clients.map((client) => rowOf(ctx, client))))
     rows.set(row.client.episodeId, row);
   const list = open.flatMap((r) => {
-    const row = rows.get(r.id) ?? known.get(keyOf(r.id))?.row;
+    const row = rows.get(r.id) ?? known.get(keyOf(r.id), fromOf(r));
     if (!row) return [];
-    known.delete(keyOf(r.id));
-    known.set(keyOf(r.id), { from: fromOf(r), row });
+    known.keep(keyOf(r.id), fromOf(r), row);
     return [row];
   });
-  for (const key of known.keys()) {
-    if (known.size <= MOST_KNOWN) break;
-    known.delete(key);
-  }
   return list.sort((a, b) => Number(b.next.needsHand) - Number(a.next.needsHand));
 }
 

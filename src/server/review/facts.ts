@@ -1,10 +1,12 @@
 import "server-only";
 import { courseOf, coursePoint } from "@/core/decision/lineCourse";
 import type { Decided, LineWay, PlannedRun, ReviewFacts, ReviewVisit } from "@/core/review/facts";
+import { packed } from "@/core/review/packed";
 import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
-import { type Ctx, dayOf } from "../base/context";
+import { type Ctx, dayOf, today } from "../base/context";
+import { Known } from "../base/known";
 import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
 import { workOfVisits } from "../visits/past";
@@ -12,6 +14,21 @@ import { recordsOf } from "../visits/records";
 import { bandsOf } from "./bands";
 import { costsOverTime } from "./costs";
 import type { PastEpisode } from "./episode";
+
+const known = new Known<string>(60);
+
+/** The same as the text it travels as. Worked out anew only after something of the episode or clinic changed, or a day. */
+export async function packedFactsOf(ctx: Ctx, e: PastEpisode): Promise<string> {
+  const [r] = await ctx.tx`
+    select (select revision from revision where of = ${e.episodeId}) as own,
+      (select revision from revision where of = ${ctx.actor.clinicId}) as clinics`;
+  const from = `${r?.own} ${r?.clinics} ${today(ctx)}`;
+  const kept = known.get(e.episodeId, from);
+  if (kept !== null) return kept;
+  const text = packed(await reviewFactsOf(ctx, e));
+  known.keep(e.episodeId, from, text);
+  return text;
+}
 
 /** All that an episode led to, for the time line: one question to the database for each kind of thing. */
 export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts> {
@@ -92,12 +109,13 @@ async function visitsAndLines(
   const visits = rows.map((r, i): ReviewVisit => {
     const on = dayOf(ctx, r.started_at);
     const lines = linesOf.get(r.version_id) ?? [];
-    const own = records[i] ?? [];
+    const own = standing(records[i] ?? []);
     for (const { kept } of lines) {
       const way = ways.get(kept.lineId);
-      way?.points.push(coursePoint(way.of, on, kept, own));
+      const ofLine = own.filter((x) => x.lineId === kept.lineId);
+      way?.points.push(coursePoint(way.of, on, kept, ofLine));
     }
-    const pains = standing(own).map((x) => x.pain);
+    const pains = own.map((x) => x.pain);
     return {
       id: r.id,
       on,

@@ -1,68 +1,50 @@
 import "server-only";
+import type { Row } from "postgres";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
 import type { Ctx } from "../base/context";
 
-const COLUMNS = [
-  ...[
-    "id",
-    "line_id",
-    "exercise_id",
-    "set_no",
-    "leg",
-    "bout_no",
-    "corrects",
-    "is_voided",
-    "started_at",
-    "worked_s",
-  ],
-  ...[
-    "reps",
-    "load_kg",
-    "how",
-    "range_from_deg",
-    "range_to_deg",
-    "pain_before",
-    "pain",
-    "reserve",
-    "felt",
-    "early",
-  ],
-  ...["mean_force_n", "counted_by"],
-];
+const COLUMNS = `id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided, started_at, worked_s, reps, load_kg,
+  how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt, early, mean_force_n, counted_by`;
 
 /** Set records of a visit, all that were ever logged, the oldest first. */
 export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]> {
+  // as lists in one text a visit: ten years of records are read in half the time that their rows take
   const rows = await rowsOf(
     ctx,
     "records",
     visitId,
     (keys) => ctx.tx`
-      select visit_id as of, ${ctx.tx(COLUMNS)} from set_record
-      where visit_id = any(${keys}::uuid[]) order by visit_id, received_at, id`,
+      select visit_id as of, json_agg(json_build_array(${ctx.tx.unsafe(COLUMNS)}) order by received_at, id) as kept
+      from set_record where visit_id = any(${keys}::uuid[]) group by visit_id`,
   );
-  return rows.map((r) => ({
-    id: r.id,
-    lineId: r.line_id,
-    exerciseId: r.exercise_id,
-    setNo: r.set_no,
-    leg: r.leg,
-    boutNo: r.bout_no,
-    corrects: r.corrects,
-    voided: r.is_voided,
-    startedAt: r.started_at.toISOString(),
-    workedS: r.worked_s,
-    reps: r.reps,
-    loadKg: r.load_kg,
-    how: r.how,
-    rangeFromDeg: r.range_from_deg,
-    rangeToDeg: r.range_to_deg,
-    painBefore: r.pain_before,
-    pain: r.pain,
-    reserve: r.reserve,
-    felt: r.felt,
-    early: r.early,
-    meanForceN: r.mean_force_n,
-    countedBy: r.counted_by,
-  }));
+  return (rows[0]?.kept ?? []).map(fromList);
+}
+
+/** In the order of the columns. */
+function fromList(r: Row): SetRecord {
+  return {
+    id: r[0],
+    lineId: r[1],
+    exerciseId: r[2],
+    setNo: r[3],
+    leg: r[4],
+    boutNo: r[5],
+    corrects: r[6],
+    voided: r[7],
+    startedAt: new Date(r[8]).toISOString(),
+    workedS: r[9],
+    reps: r[10],
+    loadKg: r[11],
+    how: r[12],
+    rangeFromDeg: r[13],
+    rangeToDeg: r[14],
+    painBefore: r[15],
+    pain: r[16],
+    reserve: r[17],
+    felt: r[18],
+    early: r[19],
+    meanForceN: r[20],
+    countedBy: r[21],
+  };
 }

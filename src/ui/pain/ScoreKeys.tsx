@@ -25,9 +25,9 @@ export function ScoreKeys({
         {label}
         {limit !== undefined && <span className="quiet font-normal"> · limit {limit}</span>}
       </legend>
-      <div className="flex gap-[7px]">
+      <div className="grid grid-cols-6 gap-[7px] min-[360px]:grid-cols-11">
         {SCORES.map((score) => (
-          <span key={score} className="relative flex-1">
+          <span key={score} className="relative">
             <button
               type="button"
               aria-pressed={value === score}

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "@/ui/Link";
 import { TopBar } from "./TopBar";
 
 /** The header of screens that belong to no single client. */

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { PageHelp } from "@/ui/help/PageHelp";
+import { Link } from "@/ui/Link";
 import { Finder } from "./Finder";
 import { SignOut } from "./SignOut";
 import { isHere, SCREENS } from "./screens";

@@ -1,11 +1,12 @@
 import { randomUUID } from "node:crypto";
+import { unpacked } from "@/core/review/packed";
 import { rowsOfReview } from "@/core/review/review";
 import { spanOf } from "@/core/review/span";
 import { writeLimit } from "@/server/bounds/limits";
 import { recordTest } from "@/server/measure/measurements";
 import { dailyCosts } from "@/server/review/costs";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
-import { reviewFactsOf } from "@/server/review/facts";
+import { packedFactsOf } from "@/server/review/facts";
 import { recordMorning } from "@/server/visits/mornings";
 import { pastLoads } from "@/server/visits/past";
 import { keepBlock } from "@/server/week/blocks";
@@ -67,7 +68,9 @@ beforeAll(async () => {
 }, 90_000);
 afterAll(closeConnections);
 
-const factsAt = (at = LATER) => clinic.as("therapist", (ctx) => reviewFactsOf(ctx, episode), at);
+/** As the page gets them: kept between two looks, worked out anew after each change below. */
+const factsAt = async (at = LATER) =>
+  unpacked(await clinic.as("therapist", (ctx) => packedFactsOf(ctx, episode), at));
 const valuesOf = async (id: string, series: string) =>
   rowsOfReview(await factsAt())
     .find((r) => r.id.startsWith(id))

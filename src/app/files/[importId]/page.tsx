@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { notFound } from "next/navigation";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
@@ -8,6 +7,7 @@ import { uuid } from "@/core/units/fields";
 import { importById, tableHead } from "@/server/exchange/imports";
 import { isCsv } from "@/server/exchange/plansOf";
 import { moment } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { kindWords } from "../kindWords";
 import { Columns } from "./Columns";

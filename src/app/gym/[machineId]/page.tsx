@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { familyById } from "@/core/equipment/families";
 import { TEMPLATES } from "@/core/equipment/templates";
 import { calibrationsOf } from "@/server/clinic/calibrations";
 import { machineById } from "@/server/clinic/machines";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { MachineForm } from "../_machine/MachineForm";
 import { CalibrationDesk } from "./CalibrationDesk";

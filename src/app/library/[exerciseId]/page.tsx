@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
@@ -7,6 +6,7 @@ import { DISAGREEMENTS, type Exercise } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
+import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
 import type { Next, PathStep, Steps } from "@/server/day/steps";
+import { Link } from "@/ui/Link";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep }[] = [

@@ -1,4 +1,3 @@
-import Link from "next/link";
 import type { ReactNode } from "react";
 import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
@@ -10,6 +9,7 @@ import { kneeWindowOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { relativeDay } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { TopBar } from "@/ui/shell/TopBar";
 import { ClientPath } from "./ClientPath";
 

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { episodesOf } from "@/server/client/story";
 import { shortDate } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 
 export const metadata: Metadata = { title: "Episodes" };

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { parseAsInteger, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useMemo } from "react";
 import {
@@ -14,6 +13,7 @@ import { whyNext } from "@/core/explain/whyNext";
 import { withOwn } from "@/core/rules/exercises";
 import type { ExplainFacts } from "@/server/explain/explain";
 import { useKeys } from "@/ui/keys/useKeys";
+import { Link } from "@/ui/Link";
 import { Figures } from "./Figures";
 import { Sides } from "./Sides";
 

@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { ClientEpisode } from "@/server/client/clients";
 import { Problem } from "@/ui/form/Problem";
+import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
 import { AskDialog } from "../_ask/AskDialog";
 import { Asked } from "../_ask/Asked";

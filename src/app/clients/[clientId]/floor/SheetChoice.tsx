@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { ClientEpisode } from "@/server/client/clients";
+import { Link } from "@/ui/Link";
 
 /** Which sheet is run now, where a client has several. */
 export function SheetChoice({

@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { notFound } from "next/navigation";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
@@ -14,6 +13,7 @@ import { sheetsOf } from "@/server/sheets/sheets";
 import { firstSideOf } from "@/server/visits/running";
 import { blockOf } from "@/server/week/blocks";
 import { longDay, shortDay } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { LinePose } from "@/ui/pose/LinePose";
 import { EnterTicks } from "./EnterTicks";
 import { PrintButton } from "./PrintButton";

@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { withOwn } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
@@ -8,6 +7,7 @@ import { cardsOf } from "@/server/choice/cards";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
+import { Link } from "@/ui/Link";
 import { Card } from "./Card";
 import { PrintButton } from "./PrintButton";
 

@@ -1,10 +1,10 @@
 "use client";
-import Link from "next/link";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/choice/choose";
+import { Link } from "@/ui/Link";
 import { Modelled } from "./Modelled";
 import { QuietNumbers } from "./QuietNumbers";
 import type { Choose } from "./useChoose";

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { dailyCosts } from "@/server/review/costs";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
+import { Link } from "@/ui/Link";
 import { CostRow } from "./CostRow";
 
 export const metadata: Metadata = { title: "Daily life" };

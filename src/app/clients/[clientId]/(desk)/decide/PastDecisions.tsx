@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import { shortDay } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { ActionMark } from "./ActionMark";
 
 export interface PastDecision {

@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/visits/decisionDrafts";
 import { recentVisitsWhole } from "@/server/visits/visits";
+import { Link } from "@/ui/Link";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";
 

@@ -1,8 +1,8 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { CopyLink } from "@/ui/CopyLink";
 import { Problem } from "@/ui/form/Problem";
+import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
 
 /** A sheet for home goes out: by a link for a phone, or on paper. */

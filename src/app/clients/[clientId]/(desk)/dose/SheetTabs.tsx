@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/Link";
 import type { SavedSheet } from "./DoseDesk";
 
 export interface SheetTab {

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { clientEpisode } from "@/server/client/clients";
 import { coursesOf, type LineCourse } from "@/server/visits/courses";
+import { Link } from "@/ui/Link";
 import { CourseChart } from "./CourseChart";
 
 export const metadata: Metadata = { title: "Ladder" };

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { Link } from "@/ui/Link";
 
 const MARK: Record<Criterion["state"], string> = {
   met: "✓",

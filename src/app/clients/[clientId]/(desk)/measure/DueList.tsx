@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { DueMeasurement } from "@/core/measure/dueMeasurements";
+import { Link } from "@/ui/Link";
 
 /** What is due for a measurement, and why. */
 export function DueList({ due, clientId }: { due: readonly DueMeasurement[]; clientId: string }) {

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { DueMeasurement } from "@/core/measure/dueMeasurements";
+import { Link } from "@/ui/Link";
 
 const PARTS = [
   ["strength", "Strength"],

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { SWELLING_WORDS } from "@/core/units/fields";
@@ -12,6 +11,7 @@ import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { send } from "@/ui/send";
 

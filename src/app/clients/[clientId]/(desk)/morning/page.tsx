@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
@@ -10,6 +9,7 @@ import { morningWaits } from "@/server/visits/mornings";
 import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
 import { CopyLink } from "@/ui/CopyLink";
 import { moment } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
-import Link from "next/link";
 import { onPage } from "@/app/_web/actor";
 import { attemptsOf } from "@/server/base/attempts";
 import { recordOf } from "@/server/client/record";
 import { moment } from "@/ui/dates";
+import { Link } from "@/ui/Link";
 import { attemptWords, changesInWords, deedWords } from "./recordWords";
 
 export const metadata: Metadata = { title: "Record" };

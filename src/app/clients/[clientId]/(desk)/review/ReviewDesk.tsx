@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { parseAsString, useQueryStates } from "nuqs";
 import { useMemo, useRef, useState } from "react";
 import type { ReviewFacts } from "@/core/review/facts";
@@ -9,6 +8,7 @@ import { daysAfter, daysBetween, laterOf } from "@/core/units/days";
 import { shortDate, shortDay } from "@/ui/dates";
 import { FileButton } from "@/ui/files/FileButton";
 import { keepPng, keepSvg } from "@/ui/files/picture";
+import { Link } from "@/ui/Link";
 import { SpanPanel } from "./SpanPanel";
 import { TimeLine } from "./TimeLine";
 

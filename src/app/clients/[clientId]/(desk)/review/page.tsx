@@ -1,9 +1,8 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
-import { packed } from "@/core/review/packed";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
-import { reviewFactsOf } from "@/server/review/facts";
+import { packedFactsOf } from "@/server/review/facts";
 import { ReviewLater } from "./ReviewLater";
 
 export const metadata: Metadata = { title: "Review" };
@@ -29,12 +28,12 @@ export default async function ReviewPage({
         beganOn: e.beganOn,
         isOpen: e.isOpen,
       })),
-      shown: { id: shown.episodeId, packed: packed(await reviewFactsOf(ctx, shown)) },
+      shown: { id: shown.episodeId, packed: await packedFactsOf(ctx, shown) },
       other: other
         ? {
             id: other.episodeId,
             words: `${other.condition}, ${other.side}`,
-            packed: packed(await reviewFactsOf(ctx, other)),
+            packed: await packedFactsOf(ctx, other),
           }
         : null,
     };

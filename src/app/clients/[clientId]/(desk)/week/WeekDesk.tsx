@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { startTransition, useMemo, useRef, useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
@@ -16,6 +15,7 @@ import type { DaysOff } from "@/server/week/returns";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
 import { Opens } from "@/ui/working/Figure";
 import { DaysOffBox } from "./DaysOffBox";

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { VisitState } from "@/core/visit/run";
@@ -8,6 +7,7 @@ import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { ClientEpisode } from "@/server/client/clients";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { SetBars } from "./SetBars";
 

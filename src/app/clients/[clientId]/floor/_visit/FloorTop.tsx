@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { ClientEpisode } from "@/server/client/clients";
+import { Link } from "@/ui/Link";
 
 /** Who is on the lane, how much the joint may hurt, and the way back. */
 export function FloorTop({

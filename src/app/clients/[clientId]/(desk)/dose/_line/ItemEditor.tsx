@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import type { WeakerLeg } from "@/core/measure/weakerLeg";
@@ -13,6 +12,7 @@ import { plannedDeg } from "@/core/sheet/schemes/parts";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
+import { Link } from "@/ui/Link";
 import type { Line } from "../useScore";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
