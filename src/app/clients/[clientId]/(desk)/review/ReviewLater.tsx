@@ -8,17 +8,22 @@ const desk = () => import("./ReviewDesk").then((m) => m.ReviewDesk);
 // fetched beside the page, not after it
 if (typeof window !== "undefined") void desk();
 
-/** Years of a course are drawn in the browser only: written as pictures by the server they are megabytes. */
-const ReviewDesk = dynamic(desk, {
-  ssr: false,
-  loading: () => (
+/** While it is worked out, and then while it is drawn. */
+export function Drawing() {
+  return (
     <main className="px-4 py-4">
       <h1 className="text-[19px]">What it led to</h1>
       <p className="mt-2" role="status">
         Drawing the time line…
       </p>
     </main>
-  ),
+  );
+}
+
+/** Years of a course are drawn in the browser only: written as pictures by the server they are megabytes. */
+const ReviewDesk = dynamic(desk, {
+  ssr: false,
+  loading: Drawing,
 });
 
 interface PackedShown {

@@ -1,22 +1,40 @@
 import type { Metadata } from "next";
+import { Suspense } from "react";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { packedFactsOf } from "@/server/review/facts";
-import { ReviewLater } from "./ReviewLater";
+import { Drawing, ReviewLater } from "./ReviewLater";
 
 export const metadata: Metadata = { title: "Review" };
 
-/** What an episode led to on one time line; `episode` names another one than the open one, `beside` a second. */
+interface Asked {
+  clientId: string;
+  /** another episode than the open one */
+  episode?: string | string[];
+  /** what stands beside it */
+  beside?: string | string[];
+}
+
+/** What an episode led to on one time line. The page comes at once, the facts of years when they are worked out. */
 export default async function ReviewPage({
   params,
   searchParams,
 }: {
   params: Promise<{ clientId: string }>;
-  searchParams: Promise<Record<string, string | string[] | undefined>>;
+  searchParams: Promise<Omit<Asked, "clientId">>;
 }) {
   const { clientId } = await params;
-  const { episode, beside } = await searchParams;
+  const asked = { clientId, ...(await searchParams) };
+  await onPage((ctx) => episodesToReview(ctx, clientId));
+  return (
+    <Suspense fallback={<Drawing />}>
+      <Reviewed {...asked} />
+    </Suspense>
+  );
+}
+
+async function Reviewed({ clientId, episode, beside }: Asked) {
   const { actor, data } = await onPage(async (ctx) => {
     const episodes = await episodesToReview(ctx, clientId);
     const shown = episodes.find((e) => e.episodeId === episode) ?? (episodes[0] as PastEpisode);
