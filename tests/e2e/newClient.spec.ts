@@ -39,6 +39,7 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await check(page, page.getByRole("radio", { name: "surgery" }));
     await pickBy(page, page.getByLabel("which kind"), "Standard");
     await typeDay(page, page.getByLabel("date of surgery"), daysAgo(17));
+    await press(page, page.getByText(/Not in the list, what was done/));
     await typeInto(page, page.getByLabel(/what was done/), "cemented, kneecap resurfaced");
     await typeInto(
       page,

@@ -16,7 +16,10 @@ test("a therapist decides and shortens the holds, a trainer runs it without the 
   const id = await openStep(desk, "Tove Aldermoor", "morning");
   await desk.keyboard.press("2");
   await desk.keyboard.press("s");
-  await desk.getByRole("link", { name: /Decide what comes next/ }).click();
+  await desk
+    .getByRole("main")
+    .getByRole("link", { name: /Decide what comes next/ })
+    .click();
   await expect(desk.getByTestId("draft")).toBeVisible();
   await desk.keyboard.press("a");
   await expect(desk.getByRole("heading", { name: "Decided" })).toBeVisible();

@@ -17,9 +17,10 @@ async function enter(
   await field(page, "heightM").fill("1.75");
   await field(page, "bodyMass").fill("78");
   await page.getByRole("radio", { name: "right", exact: true }).check();
-  if (over.uncovered)
+  if (over.uncovered) {
+    await page.getByText(/Not in the list, what was done/).click();
     await page.getByLabel("not covered by the rules").selectOption({ label: over.uncovered });
-  else await page.getByLabel("condition", { exact: true }).selectOption({ label: "Knee osteoarthritis" });
+  } else await page.getByLabel("condition", { exact: true }).selectOption({ label: "Knee osteoarthritis" });
   if (!over.uncovered) await page.getByLabel("which kind").selectOption({ index: 1 });
   await page.locator("input[name=beganWith][value=onset]").check();
   await page.locator("input[name=swellingApplies][value=no]").check();

@@ -14,7 +14,7 @@ export function GoalFields({ part, goals }: { part: StoryPart; goals: [string, s
   return (
     <section className="grid gap-2">
       <h2 className="text-[17px]">
-        What for <span className="quiet text-[15px] font-normal">how hard now: 0 easy, 10 impossible</span>
+        3 The goal <span className="quiet text-[15px] font-normal">how hard now: 0 easy, 10 impossible</span>
       </h2>
       {problem("episode.goals") && (
         <p className="small text-error" role="alert">

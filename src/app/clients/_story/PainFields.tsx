@@ -20,39 +20,36 @@ export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolea
     />
   );
   return (
-    <section>
-      <h2 className="text-[17px]">
-        What hurts <span className="quiet text-[15px] font-normal">0 none, 10 the worst there is</span>
-      </h2>
-      <div className="grid grid-cols-1 sm:grid-cols-[150px_minmax(0,1fr)] gap-x-5">
-        <PainPicture
-          marked={draft.painMarks}
-          onChange={(painMarks) => set({ painMarks })}
-          isFixed={isFixed}
+    <section className="grid grid-cols-1 sm:grid-cols-[250px_minmax(0,1fr)] gap-x-5">
+      <PainPicture
+        side={draft.side}
+        marked={draft.painMarks}
+        onChange={(painMarks) => set({ painMarks })}
+        isFixed={isFixed}
+      />
+      <div className="grid content-start gap-2">
+        <p className="small quiet">pain in the joint: 0 none, 10 the worst there is</p>
+        {score("pain now", "painNow")}
+        {score("worst this week", "painWorst")}
+        {score("best this week", "painBest")}
+        <Choice<BringsOn>
+          legend="it takes to stir it up"
+          name="bringsOn"
+          isInline={false}
+          options={Object.entries(BRINGS_ON) as [BringsOn, string][]}
+          value={draft.bringsOn}
+          onChange={(bringsOn) => set({ bringsOn })}
+          problem={problem("episode.bringsOn")}
         />
-        <div className="grid content-start gap-2 pt-2">
-          {score("pain now", "painNow")}
-          {score("worst this week", "painWorst")}
-          {score("best this week", "painBest")}
-          <Choice<BringsOn>
-            legend="it takes to stir it up"
-            name="bringsOn"
-            isInline={false}
-            options={Object.entries(BRINGS_ON) as [BringsOn, string][]}
-            value={draft.bringsOn}
-            onChange={(bringsOn) => set({ bringsOn })}
-            problem={problem("episode.bringsOn")}
-          />
-          <Choice<SettlesIn>
-            legend="it settles"
-            name="settlesIn"
-            isInline={false}
-            options={Object.entries(SETTLES_IN) as [SettlesIn, string][]}
-            value={draft.settlesIn}
-            onChange={(settlesIn) => set({ settlesIn })}
-            problem={problem("episode.settlesIn")}
-          />
-        </div>
+        <Choice<SettlesIn>
+          legend="it settles"
+          name="settlesIn"
+          isInline={false}
+          options={Object.entries(SETTLES_IN) as [SettlesIn, string][]}
+          value={draft.settlesIn}
+          onChange={(settlesIn) => set({ settlesIn })}
+          problem={problem("episode.settlesIn")}
+        />
       </div>
     </section>
   );

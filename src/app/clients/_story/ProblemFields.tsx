@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { Choice } from "@/ui/form/Choice";
 import { Pick } from "@/ui/form/Pick";
@@ -10,6 +11,10 @@ const NOTHING = { conditionId: "", variantId: "", beganOn: "" };
 /** What it is about, since when, what was done, and what the surgeon wrote. */
 export function ProblemFields({ part, choices }: { part: StoryPart; choices: StoryChoices }) {
   const { draft, set, problem } = part;
+  const [isMoreOpen, setMoreOpen] = useState(
+    () =>
+      draft.uncovered.length > 0 || [draft.calledAs, draft.details, draft.surgeonNote].some((w) => w !== ""),
+  );
   const rows = draft.conditions.length ? draft.conditions : [NOTHING];
   const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
   const last = rows[rows.length - 1];
@@ -28,8 +33,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
   const change = (at: number, by: { variantId?: string; beganOn?: string }) =>
     set({ conditions: draft.conditions.map((c, k) => (k === at ? { ...c, ...by } : c)) });
   return (
-    <div className="grid content-start gap-2">
-      <h2 className="text-[17px]">What and since when</h2>
+    <section className="grid content-start gap-2">
       <Choice
         legend="side"
         name="side"
@@ -82,19 +86,6 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           )}
         </div>
       ))}
-      <Pick
-        label="not covered by the rules"
-        name="uncovered"
-        options={[["", "nothing of this kind"], ...choices.uncovered]}
-        value={draft.uncovered[0] ?? ""}
-        onChange={(e) => set({ uncovered: e.target.value ? [e.target.value] : [] })}
-      />
-      {draft.uncovered.length > 0 && (
-        <p className="border-l-4 border-accent pl-3 text-accent">
-          The rules say nothing about this. No limits are computed; a therapist writes them by hand in Limits
-          before anything is dosed.
-        </p>
-      )}
       <div className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_170px] items-end gap-3">
         <Choice
           legend="began with"
@@ -117,29 +108,6 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           problem={problem("episode.beganOn")}
         />
       </div>
-      <Words
-        label="called here (empty: the condition's name)"
-        name="calledAs"
-        value={draft.calledAs}
-        onChange={(e) => set({ calledAs: e.target.value })}
-        problem={problem("episode.calledAs")}
-      />
-      <Words
-        label="what was done: graft, repair, cement, what else matters"
-        name="details"
-        rows={2}
-        value={draft.details}
-        onChange={(e) => set({ details: e.target.value })}
-        problem={problem("episode.details")}
-      />
-      <Words
-        label="what the surgeon wrote (bounds themselves go into Limits)"
-        name="surgeonNote"
-        rows={2}
-        value={draft.surgeonNote}
-        onChange={(e) => set({ surgeonNote: e.target.value })}
-        problem={problem("episode.surgeonNote")}
-      />
       <div className="grid grid-cols-2 items-end gap-3">
         <Choice<"yes" | "no">
           legend="does this joint swell"
@@ -164,6 +132,53 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           />
         )}
       </div>
-    </div>
+      <details
+        className="group"
+        open={isMoreOpen || ["calledAs", "details", "surgeonNote"].some((f) => problem(`episode.${f}`))}
+        onToggle={(e) => setMoreOpen(e.currentTarget.open)}
+      >
+        <summary className="cursor-pointer underline">
+          Not in the list, what was done, what the surgeon wrote
+        </summary>
+        <div className="mt-2 grid gap-2">
+          <Pick
+            label="not covered by the rules"
+            name="uncovered"
+            options={[["", "nothing of this kind"], ...choices.uncovered]}
+            value={draft.uncovered[0] ?? ""}
+            onChange={(e) => set({ uncovered: e.target.value ? [e.target.value] : [] })}
+          />
+          {draft.uncovered.length > 0 && (
+            <p className="border-l-4 border-accent pl-3 text-accent">
+              The rules say nothing about this. No limits are computed; a therapist writes them by hand in
+              Limits before anything is dosed.
+            </p>
+          )}
+          <Words
+            label="called here (empty: the condition's name)"
+            name="calledAs"
+            value={draft.calledAs}
+            onChange={(e) => set({ calledAs: e.target.value })}
+            problem={problem("episode.calledAs")}
+          />
+          <Words
+            label="what was done: graft, repair, cement, what else matters"
+            name="details"
+            rows={2}
+            value={draft.details}
+            onChange={(e) => set({ details: e.target.value })}
+            problem={problem("episode.details")}
+          />
+          <Words
+            label="what the surgeon wrote (bounds themselves go into Limits)"
+            name="surgeonNote"
+            rows={2}
+            value={draft.surgeonNote}
+            onChange={(e) => set({ surgeonNote: e.target.value })}
+            problem={problem("episode.surgeonNote")}
+          />
+        </div>
+      </details>
+    </section>
   );
 }

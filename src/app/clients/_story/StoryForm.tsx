@@ -1,9 +1,12 @@
 "use client";
 import { useRef, useState } from "react";
+import { z } from "zod";
 import type { MassUnit } from "@/core/units/mass";
 import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
+import { UnsavedBar } from "@/ui/form/UnsavedBar";
+import { useUnsaved } from "@/ui/form/useUnsaved";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import type { Sent } from "@/ui/send";
 import type { StoryChoices } from "./choices";
@@ -11,8 +14,9 @@ import { DailyFields } from "./DailyFields";
 import { GoalFields } from "./GoalFields";
 import { PainFields } from "./PainFields";
 import { PersonFields } from "./PersonFields";
+import { PlaceFields } from "./PlaceFields";
 import { ProblemFields } from "./ProblemFields";
-import { type StoryDraft, storyFrom } from "./storyDraft";
+import { type StoryDraft, storyDraft, storyFrom } from "./storyDraft";
 
 export interface StoryPart {
   draft: StoryDraft;
@@ -21,8 +25,12 @@ export interface StoryPart {
   problem: (path: string) => string | undefined;
 }
 
+const KEPT = z.object({ version: z.number(), story: storyDraft });
+
 /** The whole story on one screen: who, what and since when, what hurts, what the leg must do again. */
 export function StoryForm({
+  place,
+  version,
   start,
   choices,
   massUnit,
@@ -31,6 +39,10 @@ export function StoryForm({
   savedWords,
   onSave,
 }: {
+  /** where changes are kept on the device until they are saved */
+  place: string;
+  /** of the story that stands; 0: none yet */
+  version: number;
   start: StoryDraft;
   choices: StoryChoices;
   massUnit: MassUnit;
@@ -42,10 +54,17 @@ export function StoryForm({
 }) {
   const form = useRef<HTMLFormElement>(null);
   const [draft, setDraft] = useState(start);
+  const [base, setBase] = useState(start);
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [isBusy, setBusy] = useState(false);
   const [isSaved, setSaved] = useState(false);
   const [isBehind, setBehind] = useState(false);
+  const left = useUnsaved({
+    place,
+    shape: KEPT,
+    draft: { version, story: draft },
+    isChanged: mayWrite && JSON.stringify(draft) !== JSON.stringify(base),
+  });
   const part: StoryPart = {
     draft,
     set: (change) => {
@@ -62,11 +81,28 @@ export function StoryForm({
     setBehind(!sent.ok && sent.status === 409);
     setProblems(sent.ok ? {} : problemsByField(sent.problems));
     setSaved(sent.ok);
-    if (!sent.ok) focusFirstGap(form.current);
+    if (!sent.ok) return focusFirstGap(form.current);
+    setBase(draft);
+    left.drop();
   };
   const count = Object.keys(problems).filter((k) => k !== "form").length;
   return (
     <>
+      {left.found && (
+        <UnsavedBar
+          what="the story"
+          since={
+            left.found.version === version
+              ? undefined
+              : "somebody saved another story since: look at what you take over."
+          }
+          onTake={() => {
+            if (left.found) setDraft(left.found.story);
+            left.settled();
+          }}
+          onDrop={left.drop}
+        />
+      )}
       <form
         ref={form}
         noValidate
@@ -77,15 +113,19 @@ export function StoryForm({
       >
         <fieldset
           disabled={!mayWrite}
-          className="grid grid-cols-1 lg:grid-cols-[240px_minmax(0,1fr)_minmax(0,1.12fr)] gap-x-7 gap-y-5"
+          className="grid grid-cols-1 lg:grid-cols-[220px_minmax(0,1.35fr)_minmax(0,1fr)] gap-x-7 gap-y-5"
         >
           <legend className="sr-only">Story</legend>
           <PersonFields part={part} massUnit={massUnit} />
-          <ProblemFields part={part} choices={choices} />
-          <div className="grid content-start gap-4">
+          <div className="grid content-start gap-3">
+            <h2 className="text-[17px]">2 The joint</h2>
+            <ProblemFields part={part} choices={choices} />
             <PainFields part={part} isFixed={!mayWrite} />
-            <DailyFields part={part} />
+          </div>
+          <div className="grid content-start gap-4">
             <GoalFields part={part} goals={choices.goals} />
+            <DailyFields part={part} />
+            <PlaceFields part={part} />
           </div>
         </fieldset>
         {mayWrite && (

@@ -1,49 +1,49 @@
-import type { Climbs, Rises } from "@/core/story/daily";
-import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
-import type { Side } from "@/core/units/fields";
+import { z } from "zod";
+import { CLIMBS, RISES } from "@/core/story/daily";
+import { BRINGS_ON, SETTLES_IN } from "@/core/story/irritabilityFrom";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 
-export interface GoalDraft {
-  goalId: string | null;
-  words: string;
-  hard: string;
-}
+const goalDraft = z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.string() });
+export type GoalDraft = z.infer<typeof goalDraft>;
+
+const idOf = <K extends string>(names: Record<K, string>) => z.enum(Object.keys(names) as [K, ...K[]]);
 
 /** The story as it stands in the form: numbers as typed. */
-export interface StoryDraft {
-  name: string;
-  occupation: string;
-  birthYear: string;
-  heightM: string;
-  bodyMass: string;
-  normSex: "female" | "male" | "none";
+export const storyDraft = z.object({
+  name: z.string(),
+  occupation: z.string(),
+  birthYear: z.string(),
+  heightM: z.string(),
+  bodyMass: z.string(),
+  normSex: z.enum(["female", "male", "none"]),
   /** null: nobody has said yet; nothing clinical stands there by itself */
-  side: Side | null;
+  side: z.enum(["left", "right"]).nullable(),
   /** `beganOn` empty: on the episode's own day */
-  conditions: { conditionId: string; variantId: string; beganOn: string }[];
-  uncovered: string[];
-  calledAs: string;
-  beganWith: "surgery" | "onset" | null;
-  beganOn: string;
-  details: string;
-  surgeonNote: string;
-  painMarks: string[];
-  painNow: string;
-  painWorst: string;
-  painBest: string;
-  bringsOn: BringsOn | null;
-  settlesIn: SettlesIn | null;
-  swellingApplies: boolean | null;
-  rises: Rises | null;
-  climbs: Climbs | null;
-  isInactive: boolean | null;
-  firstSwelling: string;
-  goals: GoalDraft[];
-  support: string;
-  trainsAt: string;
-  weekdays: number[];
-}
+  conditions: z.array(z.object({ conditionId: z.string(), variantId: z.string(), beganOn: z.string() })),
+  uncovered: z.array(z.string()),
+  calledAs: z.string(),
+  beganWith: z.enum(["surgery", "onset"]).nullable(),
+  beganOn: z.string(),
+  details: z.string(),
+  surgeonNote: z.string(),
+  painMarks: z.array(z.string()),
+  painNow: z.string(),
+  painWorst: z.string(),
+  painBest: z.string(),
+  bringsOn: idOf(BRINGS_ON).nullable(),
+  settlesIn: idOf(SETTLES_IN).nullable(),
+  swellingApplies: z.boolean().nullable(),
+  rises: idOf(RISES).nullable(),
+  climbs: idOf(CLIMBS).nullable(),
+  isInactive: z.boolean().nullable(),
+  firstSwelling: z.string(),
+  goals: z.array(goalDraft),
+  support: z.string(),
+  trainsAt: z.string(),
+  weekdays: z.array(z.number()),
+});
+export type StoryDraft = z.infer<typeof storyDraft>;
 
 export const EMPTY_STORY: StoryDraft = {
   name: "",

@@ -37,6 +37,8 @@ export function NewClient({
     : EMPTY_STORY;
   return (
     <StoryForm
+      version={0}
+      place={`story new ${known?.clientId ?? ""}`}
       start={start}
       choices={choices}
       massUnit={massUnit}

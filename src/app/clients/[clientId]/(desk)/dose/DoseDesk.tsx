@@ -7,7 +7,8 @@ import {
   parseAsStringLiteral,
   useQueryStates,
 } from "nuqs";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { z } from "zod";
 import { AskHere } from "@/app/clients/[clientId]/_ask/AskHere";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
@@ -19,10 +20,12 @@ import { directionOf } from "@/core/selection/setUp/loadContext";
 import { asRamp } from "@/core/sheet/draft/asRamp";
 import { type HomeThing, homeVersion } from "@/core/sheet/draft/homeVersion";
 import { lightStart } from "@/core/sheet/draft/lightStart";
+import { shorterHolds } from "@/core/sheet/draft/shorterHolds";
 import { jointOf } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
+import { sheetLine } from "@/core/sheet/line/sheetInput";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { effortCap } from "@/core/sheet/load/effortCap";
 import { nextMeansDown } from "@/core/sheet/load/nextMeans";
@@ -30,6 +33,8 @@ import type { Fix } from "@/core/sheet/order/sessionScore";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/sheets/facts";
+import { UnsavedBar } from "@/ui/form/UnsavedBar";
+import { useUnsaved } from "@/ui/form/useUnsaved";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { readHandedOver } from "../../../_sheet/handedOver";
@@ -41,13 +46,11 @@ import { usualLineOf } from "./_line/usualLineOf";
 import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
 import { HomeLink } from "./HomeLink";
 import { KeepTemplate } from "./KeepTemplate";
-import { KeptDraftBar } from "./KeptDraftBar";
 import { SaveBar } from "./SaveBar";
 import { ScoreRail } from "./ScoreRail";
 import { RunThrough, SessionNotes } from "./SessionNotes";
 import { type SheetTab, SheetTabs } from "./SheetTabs";
 import { useJudged } from "./useJudged";
-import { useKeptDraft } from "./useKeptDraft";
 import { type Line, plainLines, useScore } from "./useScore";
 
 const VIEW = {
@@ -56,6 +59,14 @@ const VIEW = {
   line: parseAsInteger.withDefault(1),
   add: parseAsString,
 };
+
+/** A sheet as it is kept on the device before it is saved. */
+const SHEET_DRAFT = z.object({
+  baseVersion: z.number(),
+  items: sheetLine.array(),
+  name: z.string(),
+  place: z.enum(["gym", "home", "bodyweight"]),
+});
 
 /** A sheet as it is saved. */
 export interface SavedSheet {
@@ -121,6 +132,8 @@ export function DoseDesk({
   const finder = useRef<HTMLDialogElement>(null);
   const j = useJudged(score.lines, facts, past);
   const { context, rows, judged, totals } = j;
+  const { limits } = context.sheet;
+  const start = useMemo(() => ({ effort, limits }), [effort, limits]);
   // the picked line stands in the address by its place; one that was just made or moved is followed by its name
   const current = judged.find((x) => x.line.key === justMade) ?? judged[pickedAt - 1] ?? judged[0] ?? null;
   const line = current?.line ?? null;
@@ -147,7 +160,9 @@ export function DoseDesk({
   };
   const add = (row: RangeRow) =>
     setPicked(
-      score.insert(usualLineOf(row.e, row, { machineId: null, settings: null }, effort)),
+      score.insert(
+        shorterHolds(usualLineOf(row.e, row, { machineId: null, settings: null }, start), context),
+      ),
       score.lines.length,
     );
   const home = (have: ReadonlySet<HomeThing>) => {
@@ -177,11 +192,11 @@ export function DoseDesk({
   const isChanged =
     JSON.stringify(items) !== JSON.stringify(saved?.items ?? []) ||
     (saved !== null && (name !== saved.name || place !== saved.place));
-  const draftKept = useKeptDraft(`sheet ${client.episodeId} ${saved?.sheetId ?? "new"}`, {
-    baseVersion: saved?.version ?? 0,
-    items,
-    name,
-    place,
+  const version = saved?.version ?? 0;
+  const left = useUnsaved({
+    place: `sheet ${client.episodeId} ${saved?.sheetId ?? "new"}`,
+    shape: SHEET_DRAFT,
+    draft: { baseVersion: version, items: [...items], name, place },
     isChanged,
   });
   const mayBeSaved = isChanged || saved?.isKept === false;
@@ -194,7 +209,7 @@ export function DoseDesk({
       sheetId,
       name,
       place,
-      baseVersion: saved?.version ?? 0,
+      baseVersion: version,
       items,
     });
     if (!sent.ok) {
@@ -202,7 +217,7 @@ export function DoseDesk({
       return null;
     }
     setProblem(null);
-    draftKept.drop();
+    left.drop();
     if (saved) router.refresh();
     else router.replace(`/clients/${clientId}/dose?sheet=${sheetId}`);
     return sheetId;
@@ -227,8 +242,10 @@ export function DoseDesk({
       score.change(isThere.key, { machineId: h.machineId, settings: h.settings });
       setJustMade(isThere.key);
     } else if (e && row)
-      setJustMade(score.insert(usualLineOf(e, Array.isArray(row) ? null : row, h, effort)));
-  }, [handed, context, mayWrite, score, setView, effort]);
+      setJustMade(
+        score.insert(shorterHolds(usualLineOf(e, Array.isArray(row) ? null : row, h, start), context)),
+      );
+  }, [handed, context, mayWrite, score, setView, start]);
   const kind = current?.exercise ? workKindOf(current.exercise) : null;
 
   return (
@@ -261,17 +278,24 @@ export function DoseDesk({
             </p>
           )}
         </div>
-        <KeptDraftBar
-          kept={draftKept.found}
-          version={saved?.version ?? 0}
-          onTake={(k) => {
-            score.restore(k.items);
-            setName(k.name);
-            setPlace(k.place);
-            draftKept.settled();
-          }}
-          onDrop={draftKept.drop}
-        />
+        {left.found && (
+          <UnsavedBar
+            what="this sheet"
+            since={
+              left.found.baseVersion === version
+                ? undefined
+                : `they were made on version ${left.found.baseVersion}, version ${version} stands now.`
+            }
+            onTake={() => {
+              if (!left.found) return;
+              score.restore(left.found.items);
+              setName(left.found.name);
+              setPlace(left.found.place);
+              left.settled();
+            }}
+            onDrop={left.drop}
+          />
+        )}
         <AskHere
           clientId={clientId}
           sheetId={saved?.sheetId ?? null}
@@ -409,7 +433,7 @@ export function DoseDesk({
             judged={current as JudgedLine<Line> & { exercise: Exercise }}
             predictions={j.predictions.filter((p) => p.lineId === current.line.key)}
             personal={context.personal}
-            effort={effort}
+            start={start}
             side={facts.side}
             weaker={facts.weaker[directionOf(current.exercise)]}
             massUnit={massUnit}

@@ -98,7 +98,7 @@ export function MorningForm({
           it is.
         </p>
       )}
-      <fieldset disabled={decided !== null} className="mt-5 grid gap-5">
+      <fieldset disabled={decided !== null} className="mt-5 grid grid-cols-1 gap-5">
         <div>
           <ScoreKeys label="Joint pain that morning" value={pain} onPick={setPain} />
           <p className="small text-error" role="alert">
@@ -108,7 +108,7 @@ export function MorningForm({
         {client.swellingApplies && (
           <fieldset>
             <legend className="mb-1 font-bold">Swelling</legend>
-            <div className="flex gap-5">
+            <div className="flex flex-wrap gap-x-5 gap-y-1">
               {SWELLING_WORDS.map((word, grade) => (
                 <label key={word} className="flex items-center gap-1.5">
                   <input

@@ -11,12 +11,12 @@ if (typeof window !== "undefined") void desk();
 /** While it is worked out, and then while it is drawn. */
 export function Drawing() {
   return (
-    <main className="px-4 py-4">
+    <div className="px-4 py-4">
       <h1 className="text-[19px]">What it led to</h1>
       <p className="mt-2" role="status">
         Drawing the time line…
       </p>
-    </main>
+    </div>
   );
 }
 

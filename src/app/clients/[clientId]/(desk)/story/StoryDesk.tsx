@@ -25,6 +25,8 @@ export function StoryDesk({
   const router = useRouter();
   return (
     <StoryForm
+      place={`story ${clientId}`}
+      version={version}
       start={start}
       choices={choices}
       massUnit={massUnit}

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { InForce } from "@/core/bounds/inForce";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import type { WeakerLeg } from "@/core/measure/weakerLeg";
 import type { Exercise } from "@/core/rules/exercises";
@@ -8,6 +9,7 @@ import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle, usualHoldDeg } from "@/core/sheet/line/holdAngle";
 import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/sheet/line/legs";
 import { type ScoreLine, scoreLine } from "@/core/sheet/line/scoreInput";
+import { insideLimits } from "@/core/sheet/schemes/insideLimits";
 import { plannedDeg } from "@/core/sheet/schemes/parts";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
@@ -23,13 +25,21 @@ const STEP = 5;
 const up = (deg: number) => Math.ceil(deg / STEP) * STEP;
 const down = (deg: number) => Math.floor(deg / STEP) * STEP;
 
+/** What the start of a line hangs on besides its exercise. */
+export interface LineStart {
+  /** how a first hold is asked for in this clinic and for this client */
+  effort: HoldEffort;
+  /** today's */
+  limits: InForce;
+}
+
 /** A kind of scheme as it starts on a line: holds at the usual angle, legs as the exercise allows. */
 export function schemeOn(
   judged: Pick<JudgedLine, "open">,
   e: Exercise,
   kind: SchemeKind,
   legs: Legs,
-  effort: HoldEffort,
+  { effort, limits }: LineStart,
 ) {
   const start: Scheme = SCHEME_STARTS[kind];
   const scheme =
@@ -42,7 +52,7 @@ export function schemeOn(
       : start;
   const allowed = legsAllowed(e, kind);
   return {
-    scheme,
+    scheme: insideLimits(scheme, limits),
     legs: allowed.includes(legs) ? legs : (allowed[0] ?? "together"),
     window: null,
     // what was set by hand was set for the scheme before
@@ -60,7 +70,7 @@ export function ItemEditor({
   weaker,
   massUnit,
   isFirst,
-  effort,
+  start,
   forms,
   lighter,
   disabled,
@@ -78,8 +88,7 @@ export function ItemEditor({
   weaker: WeakerLeg | null;
   massUnit: MassUnit;
   isFirst: boolean;
-  /** how a first hold is asked for in this clinic and for this client */
-  effort: HoldEffort;
+  start: LineStart;
   /** the next easier and harder form of the exercise that fit today */
   forms: { easier: Exercise | null; harder: Exercise | null };
   /** the next means down where the lightest step is too heavy */
@@ -98,7 +107,7 @@ export function ItemEditor({
   const toForm = (form: Exercise) =>
     onChange({
       exerciseId: form.id,
-      ...schemeOn({ open: null }, form, scheme.kind, line.legs, effort),
+      ...schemeOn({ open: null }, form, scheme.kind, line.legs, start),
       scheme,
     });
   return (
@@ -147,7 +156,7 @@ export function ItemEditor({
           <select
             className="select select-sm w-[210px]"
             value={scheme.kind}
-            onChange={(x) => onChange(schemeOn(judged, e, x.target.value as SchemeKind, line.legs, effort))}
+            onChange={(x) => onChange(schemeOn(judged, e, x.target.value as SchemeKind, line.legs, start))}
           >
             {SCHEME_KINDS.map((k) => (
               <option key={k} value={k}>

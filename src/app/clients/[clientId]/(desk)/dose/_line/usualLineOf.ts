@@ -3,17 +3,16 @@ import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { legsAllowed } from "@/core/sheet/line/legs";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import type { HandedOver } from "../../../../_sheet/handedOver";
-import { schemeOn } from "./ItemEditor";
-import type { HoldEffort } from "./schemeDefaults";
+import { type LineStart, schemeOn } from "./ItemEditor";
 
 /** The usual line of an exercise: holds where it is held, a stretch where it is one, else straight sets. */
 export function usualLineOf(
   e: Exercise,
   open: JudgedLine["open"],
   h: Pick<HandedOver, "machineId" | "settings">,
-  effort: HoldEffort,
+  start: LineStart,
 ): ScoreLine {
   const kind = e.match.class === "stretch" ? "stretch" : e.match.static_hold ? "holds" : "straight";
-  const made = schemeOn({ open }, e, kind, legsAllowed(e, kind)[0] ?? "together", effort);
+  const made = schemeOn({ open }, e, kind, legsAllowed(e, kind)[0] ?? "together", start);
   return { exerciseId: e.id, sharesRests: false, ...made, machineId: h.machineId, settings: h.settings };
 }
