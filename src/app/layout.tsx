@@ -4,6 +4,7 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import { NuqsAdapter } from "nuqs/adapters/next/app";
 import type { ReactNode } from "react";
+import { LocaleProvider } from "@/ui/locale";
 import { SkipLink } from "@/ui/shell/SkipLink";
 import { ownPreferences } from "./_web/actor";
 import "./globals.css";
@@ -27,7 +28,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     >
       <body className="bg-base-200 text-base-content">
         <SkipLink />
-        <NuqsAdapter>{children}</NuqsAdapter>
+        <LocaleProvider locale={wants?.locale ?? "en-GB"}>
+          <NuqsAdapter>{children}</NuqsAdapter>
+        </LocaleProvider>
       </body>
     </html>
   );

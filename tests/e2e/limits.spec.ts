@@ -184,6 +184,7 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await signIn(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
+  await page.locator("summary", { hasText: "Felt or measured effort for holds" }).click();
   await page.getByRole("button", { name: "Compare and choose: Felt or measured effort for holds" }).click();
   const dialog = page.getByRole("dialog", { name: "Felt or measured effort for holds" });
   await dialog.getByRole("radio", { name: /Percent of the maximum/ }).check();
@@ -209,6 +210,7 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await signIn(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
+  await page.locator("summary", { hasText: "Felt or measured effort for holds" }).click();
   await page.getByRole("button", { name: "Compare and choose: Felt or measured effort for holds" }).click();
   await dialog.getByLabel("because").fill("back again");
   await dialog.getByRole("button", { name: "Back to the default" }).click();

@@ -91,6 +91,42 @@ test("hip strength by load cell needs the cell zeroed, and stands beside the kne
   await expect(page.getByRole("complementary")).toContainText("outer hip");
 });
 
+test("after a push pain is asked and rest counted; pain above the limit ends the pushes, and stands with the test", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  await page.clock.install();
+  await openStep(page, "Maren Ostrelle", "measure");
+  const force = page.getByLabel("or force read off");
+  const push = page.getByRole("button", { name: /Record a push/ });
+  const pain = (n: number) =>
+    page.getByRole("button", { name: `Joint pain in that push: ${n}`, exact: true });
+  await expect(page.getByRole("timer")).toHaveText("Ready for the first trial");
+  await expect(page.getByRole("img", { name: /Knee at 60 degrees, strap \d+ cm below/ })).toBeVisible();
+  await force.fill("300");
+  await force.press("Enter");
+  await expect(page.getByRole("timer")).toHaveText(/Rest (60|59) s, then the second trial/);
+  await pain(1).click();
+  await page.clock.runFor(61_000);
+  await expect(page.getByRole("timer")).toHaveText("Ready for the second trial");
+  await force.fill("310");
+  await force.press("Enter");
+  await pain(8).click();
+  await expect(page.getByText(/Joint pain 8 in a push is above \d, the most that is allowed/)).toBeVisible();
+  await expect(push).toBeDisabled();
+  await expectAccessible(page);
+  // a slip is mended: the next key wins
+  await pain(2).click();
+  await expect(push).toBeEnabled();
+  await pain(8).click();
+  await page.getByRole("button", { name: /Save this test/ }).click();
+  await expect(page.getByText(/Saved: left knee at 60°, \d+ N·m/)).toBeVisible();
+  await expect(page.getByRole("complementary")).toContainText("joint pain 8 in it");
+  await expect(
+    page.getByRole("img", { name: /left \d+ newton metres, give or take \d+/ }).first(),
+  ).toBeVisible();
+});
+
 test("a test that could hurt the graft is barred before a push, with the reason", async ({ page }) => {
   await signIn(page, "therapist");
   await openStep(page, "Jorun Salthe", "measure");

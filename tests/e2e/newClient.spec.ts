@@ -175,6 +175,7 @@ test("a whole new client with a knee replacement is entered from the keyboard al
       "wrote a limit",
     ])
       await expect(page.getByRole("cell", { name: deed })).toBeVisible();
+    await press(page, page.getByRole("row", { name: /cleared a warning sign/ }).locator("summary"));
     await expect(page.getByText("ward physician today: usual for week three")).toBeVisible();
   });
 });

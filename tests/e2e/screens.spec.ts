@@ -11,8 +11,12 @@ import {
   signIn,
 } from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
+import { wordsInSight } from "./support/words";
 
 test.beforeAll(putTheDemoBack);
+
+/** A first view holds fewer. */
+const MOST_WORDS = 250;
 
 const STEPS = [
   "story",
@@ -65,6 +69,7 @@ for (const theme of ["light", "dark"] as const)
       `/clients/${ids[0]}/episodes`,
       ...MEASURE_PARTS.map((p) => `/clients/${ids[0]}/measure?part=${p}`),
     ];
+    const wordy: string[] = [];
     // screens of their own are looked at in one theme: their parts are those of the desk
     for (const path of [
       "/",
@@ -79,7 +84,11 @@ for (const theme of ["light", "dark"] as const)
       await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
       await expectFits(page);
       await expectAccessible(page);
+      // an answer that was asked for is not a first view
+      const words = path.includes("ask=") ? 0 : await wordsInSight(page);
+      if (words >= MOST_WORDS) wordy.push(`${path}: ${words} words`);
     }
+    expect(wordy).toEqual([]);
   });
 
 test("the floor fits a tablet of 1024x768", async ({ page }) => {

@@ -1,25 +1,9 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
 import { putTheDemoBack, signInOf } from "./support/stack";
+import { wordsInSight } from "./support/words";
 
 test.beforeAll(putTheDemoBack);
-
-/** Words of the step itself on the first screen; not those of an unopened choice, nor the ticks of a drawing. */
-const wordsInSight = (page: Page) =>
-  page.locator("main").evaluate((main) => {
-    let words = 0;
-    const texts = document.createTreeWalker(main, NodeFilter.SHOW_TEXT);
-    while (texts.nextNode()) {
-      const node = texts.currentNode;
-      if (node.parentElement?.closest("option, .sr-only, dialog, svg")) continue;
-      const range = document.createRange();
-      range.selectNodeContents(node);
-      const box = range.getBoundingClientRect();
-      if (box.width > 0 && box.top < window.innerHeight)
-        words += (node.textContent ?? "").split(/\s+/).filter(Boolean).length;
-    }
-    return words;
-  });
 
 test("one menu everywhere, one search from anywhere, the next step at hand, past it all by one key", async ({
   page,

@@ -58,6 +58,19 @@ test("the stored trace is the sent trace, in single precision", async () => {
   await expect(clinic.as("trainer", (ctx) => trialTrace(ctx, typed))).rejects.toThrow(/no trace/);
 });
 
+test("joint pain in a push is kept with it, and what nobody asked stays unknown", async () => {
+  const client = await makeClient(clinic);
+  const input = testInput({
+    trials: [
+      { id: randomUUID(), source: "typed", forceN: 400, pain: 4 },
+      { id: randomUUID(), source: "typed", forceN: 410 },
+    ],
+  });
+  await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
+  const [kept] = await clinic.as("trainer", (ctx) => testsOf(ctx, client.episodeId));
+  expect(kept?.trials.map((t) => t.pain)).toEqual([4, null]);
+});
+
 test("sending the same test twice keeps one", async () => {
   const client = await makeClient(clinic);
   const input = testInput();

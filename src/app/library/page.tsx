@@ -28,7 +28,7 @@ export default async function LibraryPage() {
           )}
         </div>
         <p className="quiet">
-          Sources were cited from memory: unverified until the clinic's lead marks them in{" "}
+          Unverified until marked in{" "}
           <Link href="/sources" className="underline">
             Sources
           </Link>

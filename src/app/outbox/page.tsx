@@ -8,6 +8,8 @@ import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { messageWords } from "../_web/messageWords";
 
+const PURPOSE_WORDS = { morning: "questions of the morning after", home: "sheet for home" } as const;
+
 export const metadata: Metadata = { title: "Outbox" };
 
 /** What a message service would have sent, and what came back. None ships with Bexlo: links are copied from here. */
@@ -33,53 +35,66 @@ export default async function OutboxPage() {
             Nothing here yet. A visit that ends puts a message for the next morning here.
           </p>
         ) : (
-          <table className="lanes w-full border-collapse text-left">
-            <thead>
-              <tr className="small quiet border-b border-rule">
-                <th className="py-2 font-normal">goes</th>
-                <th className="py-2 font-normal">to</th>
-                <th className="py-2 font-normal">message</th>
-                <th className="py-2 font-normal">came back</th>
-                <th className="py-2 font-normal">link</th>
-              </tr>
-            </thead>
-            <tbody>
-              {messages.map((m) => {
-                const isOver = m.isRevoked || m.expiresAt <= now;
-                return (
-                  <tr key={m.id} className="border-b border-rule align-top">
-                    <td className="whitespace-nowrap py-3 pr-4">
-                      {moment(m.sendsAt, actor.locale, actor.timeZone)}
-                      <p className="small quiet">{m.sendsAt > now ? "still to go" : "gone"}</p>
-                    </td>
-                    <td className="py-3 pr-4">
-                      <Link href={`/clients/${m.clientId}/morning`} className="font-bold hover:underline">
-                        {m.clientName}
-                      </Link>
-                      <p className="small quiet">{m.sheet}</p>
-                    </td>
-                    <td className="max-w-[360px] py-3 pr-4">{messageWords(m, actor.clinicName)}</td>
-                    <td className="py-3 pr-4">
-                      {m.answered
-                        ? `pain ${m.answered.pain}, by ${m.answered.by}, ${moment(m.answered.at, actor.locale, actor.timeZone)}`
-                        : m.purpose === "home"
-                          ? "–"
-                          : isOver
-                            ? "no answer"
-                            : "not yet"}
-                    </td>
-                    <td className="py-3">
-                      {isOver ? (
-                        <span className="quiet">{m.isRevoked ? "replaced" : "run out"}</span>
-                      ) : (
-                        <CopyLink path={m.path} label={`Copy the link for ${m.clientName}`} />
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <>
+            <details className="mb-3">
+              <summary className="cursor-pointer underline">What the messages say</summary>
+              <dl className="max-w-[80ch]">
+                {(["morning", "home"] as const).map((purpose) => (
+                  <div key={purpose} className="mt-1">
+                    <dt className="small quiet">{PURPOSE_WORDS[purpose]}</dt>
+                    <dd>{messageWords({ purpose }, actor.clinicName)}</dd>
+                  </div>
+                ))}
+              </dl>
+            </details>
+            <table className="lanes w-full border-collapse text-left">
+              <thead>
+                <tr className="small quiet border-b border-rule">
+                  <th className="py-2 font-normal">goes</th>
+                  <th className="py-2 font-normal">to</th>
+                  <th className="py-2 font-normal">message</th>
+                  <th className="py-2 font-normal">came back</th>
+                  <th className="py-2 font-normal">link</th>
+                </tr>
+              </thead>
+              <tbody>
+                {messages.map((m) => {
+                  const isOver = m.isRevoked || m.expiresAt <= now;
+                  return (
+                    <tr key={m.id} className="border-b border-rule align-top">
+                      <td className="whitespace-nowrap py-3 pr-4">
+                        {moment(m.sendsAt, actor.locale, actor.timeZone)}
+                        <p className="small quiet">{m.sendsAt > now ? "still to go" : "gone"}</p>
+                      </td>
+                      <td className="py-3 pr-4">
+                        <Link href={`/clients/${m.clientId}/morning`} className="font-bold hover:underline">
+                          {m.clientName}
+                        </Link>
+                        <p className="small quiet">{m.sheet}</p>
+                      </td>
+                      <td className="py-3 pr-4">{PURPOSE_WORDS[m.purpose]}</td>
+                      <td className="py-3 pr-4">
+                        {m.answered
+                          ? `pain ${m.answered.pain}, by ${m.answered.by}, ${moment(m.answered.at, actor.locale, actor.timeZone)}`
+                          : m.purpose === "home"
+                            ? "–"
+                            : isOver
+                              ? "no answer"
+                              : "not yet"}
+                      </td>
+                      <td className="py-3">
+                        {isOver ? (
+                          <span className="quiet">{m.isRevoked ? "replaced" : "run out"}</span>
+                        ) : (
+                          <CopyLink path={m.path} label={`Copy the link for ${m.clientName}`} />
+                        )}
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          </>
         )}
       </main>
     </>

@@ -32,7 +32,7 @@ export default async function StancesPage() {
           <h1 className="text-[22px]">Where schools differ</h1>
           <p>
             {mayChoose
-              ? "What this clinic does unless something else is chosen for a client. A stance never widens what a variant, a surgeon or a therapist has bounded."
+              ? "The clinic's defaults; they never widen what a surgeon or a therapist has bounded."
               : DEED_SENTENCES["clinic.stance.write"]}
           </p>
         </div>
@@ -49,7 +49,15 @@ export default async function StancesPage() {
         </section>
         <section>
           <h2 className="text-[17px]">How work is set up, ordered and judged</h2>
-          <StanceList {...shared} stances={GENERAL_STANCES} />
+          {GENERAL_STANCES.map((s) => (
+            <details key={s.id} className="border-t border-rule py-1">
+              <summary className="cursor-pointer">
+                {s.topic}
+                {data.stances.get(s.id)?.optionId && <b> ◆ chosen here</b>}
+              </summary>
+              <StanceList {...shared} stances={[s]} />
+            </details>
+          ))}
         </section>
       </main>
     </>

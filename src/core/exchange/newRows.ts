@@ -165,6 +165,7 @@ export function rowsOfTest(
         flags: [],
         trace_time_s: null,
         trace_force_n: null,
+        pain: null,
       },
     ],
   };

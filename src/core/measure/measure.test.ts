@@ -96,6 +96,29 @@ describe("symmetry", () => {
     expect(pairedStrength([s("right", 90)], "knee_extension", "right")).toBeNull();
   });
 
+  test("bars of both sides show what the symmetry divides, each with its error; the history is of one angle", () => {
+    const tests = [
+      s("right", 90),
+      s("right", 70, { takenOn: "2026-04-01" }),
+      s("right", 200, { kneeFlexionDeg: 90, takenOn: "2026-04-15" }),
+      s("left", 120, { takenOn: "2026-05-01" }),
+      s("left", 110),
+    ];
+    const [row] = strengthSummary(tests, "right", 75);
+    expect(row?.sides.map((x) => [x.side, x.torqueNm])).toEqual([
+      ["left", 120],
+      ["right", 90],
+    ]);
+    const [left, right] = row?.sides ?? [];
+    expect((100 * (right?.torqueNm ?? 0)) / (left?.torqueNm ?? 1)).toBeCloseTo(row?.symmetry?.value ?? 0);
+    expect(right?.doubtNm).toBeCloseTo(90 * 0.098, 6);
+    expect(row?.history).toEqual([70, 90]);
+    expect(strengthSummary([s("left", 110)], "right", 75)[0]).toMatchObject({
+      sides: [{ side: "left", torqueNm: 110 }],
+      history: [],
+    });
+  });
+
   test("the summary gives doubt and working; an unreliable test says so", () => {
     const [row] = strengthSummary([s("right", 90), s("left", 120, { isReliable: false })], "right", 75);
     expect(row?.symmetry).toMatchObject({ value: 75, unit: "%", origin: "estimated" });

@@ -14,6 +14,17 @@ export interface StrengthSummary {
   symmetry: Computed | null;
   /** of the involved side, newest test */
   perBodyMass: Computed | null;
+  /** what the symmetry compares, or the newest test of each side that was tested */
+  sides: SideTorque[];
+  /** the involved side at the newest test's angle, oldest first */
+  history: number[];
+}
+
+/** Torque of one side with the half-width of its 95 % interval. */
+export interface SideTorque {
+  side: Side;
+  torqueNm: number;
+  doubtNm: number;
 }
 
 /** Symmetry and torque per body mass of every movement that was tested, each with its doubt and working. */
@@ -28,7 +39,42 @@ export function strengthSummary(
       movement: m,
       symmetry: symmetryOf(tests, m, involved),
       perBodyMass: perBodyMass(tests, m, involved, bodyMassKg),
+      sides: sidesOf(tests, m, involved),
+      history: historyOf(tests, m, involved),
     }));
+}
+
+const otherOf = (side: Side): Side => (side === "left" ? "right" : "left");
+
+function sidesOf(tests: readonly DatedStrength[], m: Movement, involved: Side): SideTorque[] {
+  const pair = pairedStrength(tests, m, involved);
+  const found = pair
+    ? [
+        { side: involved, torqueNm: pair.involvedNm, isReliable: pair.isReliable },
+        { side: otherOf(involved), torqueNm: pair.otherNm, isReliable: pair.isReliable },
+      ]
+    : [involved, otherOf(involved)].flatMap((side) => {
+        const last = newest(tests.filter((t) => t.movement === m && t.side === side));
+        return last ? [{ side, torqueNm: last.torqueNm, isReliable: last.isReliable }] : [];
+      });
+  return found
+    .map(({ side, torqueNm, isReliable }) => ({
+      side,
+      torqueNm,
+      doubtNm: torqueNm * torqueErrorShare(isReliable),
+    }))
+    .sort((a, b) => a.side.localeCompare(b.side));
+}
+
+function historyOf(tests: readonly DatedStrength[], m: Movement, involved: Side): number[] {
+  const own = tests.filter((t) => t.movement === m && t.side === involved);
+  const last = newest(own);
+  return last
+    ? own
+        .filter((t) => isSameAngle(t.kneeFlexionDeg, last.kneeFlexionDeg))
+        .sort((a, b) => a.takenOn.localeCompare(b.takenOn))
+        .map((t) => t.torqueNm)
+    : [];
 }
 
 function symmetryOf(tests: readonly DatedStrength[], m: Movement, involved: Side): Computed | null {

@@ -6,10 +6,18 @@ import { capacityAtAngle } from "./capacityAtAngle";
 import { capacityNm, fitTorqueAngle } from "./fitTorqueAngle";
 import { muscleTorqueNm } from "./forceToTorque";
 import { evaluateTest, strengthTestInput } from "./testInput";
+import { painStopsTest } from "./testRules";
 import { retestDue, testsForCurve } from "./testsForCurve";
 import { torqueAngleShape } from "./torqueAngleShape";
 
 const id = "6f7c0f1e-1c1a-4b5e-9d58-0a1b2c3d4e5f";
+
+test("pain above the limit in any push stops a test; at the limit, or unasked, it goes on", () => {
+  expect(painStopsTest([1, null, undefined, 3], 3)).toBeNull();
+  expect(painStopsTest([], 0)).toBeNull();
+  expect(painStopsTest([4, 0], 3)).toMatch(/Joint pain 4 in a push is above 3/);
+  expect(painStopsTest([1], 0)).not.toBeNull();
+});
 
 describe("from a test at one angle to another", () => {
   const fit = fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm: 120 }]);

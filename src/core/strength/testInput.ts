@@ -8,9 +8,16 @@ import { muscleTorqueNm } from "./forceToTorque";
 import { isKneeMovement, MOVEMENTS, movement } from "./movements";
 import { pickTrials, type TrialResult } from "./pickTrials";
 
+/** Joint pain in the push, 0 to 10; null: not asked. */
+const pain = z
+  .int({ error: "Joint pain is a whole number from 0 to 10." })
+  .min(0, { error: "Joint pain is a whole number from 0 to 10." })
+  .max(10, { error: "Joint pain is a whole number from 0 to 10." })
+  .nullish();
+
 export const trialInput = z.discriminatedUnion("source", [
-  z.object({ id: uuid, source: z.enum(["load_cell", "file"]), trace: forceTrace }),
-  z.object({ id: uuid, source: z.literal("typed"), forceN }),
+  z.object({ id: uuid, source: z.enum(["load_cell", "file"]), trace: forceTrace, pain }),
+  z.object({ id: uuid, source: z.literal("typed"), forceN, pain }),
 ]);
 export type TrialInput = z.infer<typeof trialInput>;
 

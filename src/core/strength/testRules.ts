@@ -11,6 +11,14 @@ const LIGAMENT_OR_MENISCUS = ["acl_reconstruction", "meniscus_repair"];
 const EARLY_WEEKS = 12;
 const HAMSTRING_GRAFT_WEEKS = 16;
 
+/** What stops further pushes of a test, with what to do; null: none hurt above what is allowed. */
+export function painStopsTest(pains: readonly (number | null | undefined)[], painMax: number): string | null {
+  const worst = Math.max(-1, ...pains.map((p) => p ?? -1));
+  return worst > painMax
+    ? `Joint pain ${worst} in a push is above ${painMax}, the most that is allowed: no more pushes today. What was pushed can be saved.`
+    : null;
+}
+
 /**
  * Why a maximal isometric test must not be done at this angle, with what to do; null when nothing bars it. Source:
  * definitions.symmetry_test_method of the condition data. The other leg is tested freely.

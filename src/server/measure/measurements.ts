@@ -32,6 +32,8 @@ export interface StoredTest extends DatedTest {
     isValid: boolean;
     flags: string[];
     hasTrace: boolean;
+    /** joint pain in it; null: not asked */
+    pain: number | null;
   }[];
 }
 
@@ -48,7 +50,7 @@ async function readTestsOf(ctx: Ctx, episodeId: string): Promise<StoredTest[]> {
     select t.episode_id as of, t.id, t.movement, t.joint_angle_deg, t.side, t.knee_flexion_deg, t.torque_nm, t.is_reliable, t.lever_arm_m, t.body_mass_kg,
       t.taken_at, p.name as taken_by,
       json_agg(json_build_object('id', r.id, 'no', r.trial_no, 'torqueNm', r.torque_nm, 'isValid', r.is_valid,
-        'flags', r.flags, 'hasTrace', r.trace_time_s is not null) order by r.trial_no) as trials
+        'flags', r.flags, 'hasTrace', r.trace_time_s is not null, 'pain', r.pain) order by r.trial_no) as trials
     from strength_test t join strength_trial r on r.test_id = t.id join person p on p.id = t.taken_by
     where t.episode_id = any(${keys}::uuid[]) and t.voided_at is null
     group by t.id, p.name order by t.taken_at desc`,
@@ -112,10 +114,10 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
     const trace = sent.source === "typed" ? null : sent.trace;
     await tx`
       insert into strength_trial (id, clinic_id, test_id, trial_no, source, force_n, torque_nm, is_valid, flags,
-        trace_time_s, trace_force_n)
+        trace_time_s, trace_force_n, pain)
       values (${trial.id}, ${actor.clinicId}, ${input.id}, ${i + 1}, ${sent.source}, ${trial.forceN},
         ${trial.torqueNm}, ${trial.isValid}, ${trial.analysis?.flags ?? []}, ${trace?.timeS ?? null},
-        ${trace?.forceN ?? null})`;
+        ${trace?.forceN ?? null}, ${sent.pain ?? null})`;
   }
   const after = {
     movement: input.movement,

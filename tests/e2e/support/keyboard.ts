@@ -47,16 +47,13 @@ export async function check(page: Page, target: Locator): Promise<void> {
   await expect(target).toBeChecked();
 }
 
-/** Types a day into a date field in whichever order of day and month the browser shows. */
+/** Types a day as the reader writes it: day, month, year. */
 export async function typeDay(page: Page, target: Locator, isoDay: string): Promise<void> {
-  const [y, m, d] = isoDay.split("-") as [string, string, string];
-  for (const digits of [`${d}${m}${y}`, `${m}${d}${y}`]) {
-    await tabTo(page, target);
-    await page.keyboard.type(digits);
-    if ((await target.inputValue()) === isoDay) return;
-    for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
-  }
-  await expect(target).toHaveValue(isoDay);
+  const [y, m, d] = isoDay.split("-");
+  await tabTo(page, target);
+  await page.keyboard.press("Control+A");
+  await page.keyboard.type(`${d}.${m}.${y}`);
+  await expect(target).toHaveAttribute("data-day", isoDay);
 }
 
 export async function press(page: Page, target: Locator): Promise<void> {

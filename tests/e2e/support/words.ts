@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 
-/** Words of a screen's own part that are in sight without scrolling or opening anything; pictures are not counted. */
+/** Words of a screen's own part that are in sight without scrolling or opening anything; neither pictures nor bare numbers count. */
 export const wordsInSight = (page: Page): Promise<number> =>
   page.locator("main").evaluate((main) => {
     let words = 0;
@@ -19,7 +19,7 @@ export const wordsInSight = (page: Page): Promise<number> =>
       range.selectNodeContents(node);
       const lines = [...range.getClientRects()];
       if (lines.some((l) => l.width > 0 && Math.min(l.bottom, to) - Math.max(l.top, from) > 3))
-        words += (node.textContent ?? "").split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length;
+        words += (node.textContent ?? "").split(/\s+/).filter((w) => /\p{L}/u.test(w)).length;
     }
     return words;
   });

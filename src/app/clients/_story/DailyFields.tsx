@@ -14,6 +14,7 @@ export function DailyFields({ part }: { part: StoryPart }) {
       <Choice<Rises>
         legend="rises from a usual chair"
         name="rises"
+        isInline={false}
         options={Object.entries(RISES) as [Rises, string][]}
         value={draft.rises}
         onChange={(rises) => set({ rises })}
@@ -21,6 +22,7 @@ export function DailyFields({ part }: { part: StoryPart }) {
       <Choice<Climbs>
         legend="climbs stairs"
         name="climbs"
+        isInline={false}
         options={Object.entries(CLIMBS) as [Climbs, string][]}
         value={draft.climbs}
         onChange={(climbs) => set({ climbs })}
@@ -28,6 +30,7 @@ export function DailyFields({ part }: { part: StoryPart }) {
       <Choice<"yes" | "no">
         legend="half a year and more without training"
         name="isInactive"
+        isInline={false}
         options={[
           ["yes", "yes"],
           ["no", "no"],

@@ -28,6 +28,17 @@ export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolea
         isFixed={isFixed}
       />
       <div className="grid content-start gap-2">
+        <Choice
+          legend="side"
+          name="side"
+          options={[
+            ["left", "left"],
+            ["right", "right"],
+          ]}
+          value={draft.side}
+          onChange={(side) => set({ side })}
+          problem={problem("episode.side")}
+        />
         <p className="small quiet">pain in the joint: 0 none, 10 the worst there is</p>
         {score("pain now", "painNow")}
         {score("worst this week", "painWorst")}

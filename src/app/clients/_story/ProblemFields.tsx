@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { Choice } from "@/ui/form/Choice";
+import { DayField } from "@/ui/form/DayField";
 import { Pick } from "@/ui/form/Pick";
 import { Words } from "@/ui/form/Words";
 import type { StoryChoices } from "./choices";
@@ -11,10 +12,8 @@ const NOTHING = { conditionId: "", variantId: "", beganOn: "" };
 /** What it is about, since when, what was done, and what the surgeon wrote. */
 export function ProblemFields({ part, choices }: { part: StoryPart; choices: StoryChoices }) {
   const { draft, set, problem } = part;
-  const [isMoreOpen, setMoreOpen] = useState(
-    () =>
-      draft.uncovered.length > 0 || [draft.calledAs, draft.details, draft.surgeonNote].some((w) => w !== ""),
-  );
+  const [isMoreOpen, setMoreOpen] = useState(draft.uncovered.length > 0);
+  const filled = [draft.calledAs, draft.details, draft.surgeonNote].filter((w) => w !== "");
   const rows = draft.conditions.length ? draft.conditions : [NOTHING];
   const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
   const last = rows[rows.length - 1];
@@ -34,17 +33,6 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
     set({ conditions: draft.conditions.map((c, k) => (k === at ? { ...c, ...by } : c)) });
   return (
     <section className="grid content-start gap-2">
-      <Choice
-        legend="side"
-        name="side"
-        options={[
-          ["left", "left"],
-          ["right", "right"],
-        ]}
-        value={draft.side}
-        onChange={(side) => set({ side })}
-        problem={problem("episode.side")}
-      />
       {shown.map((row, i) => (
         <div
           // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
@@ -74,12 +62,11 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           )}
           {i > 0 && row.conditionId && (
             <div className="col-span-2 max-w-[200px]">
-              <Words
+              <DayField
                 label="began on (empty: the same day)"
                 name={`condition-began-${i}`}
-                type="date"
                 value={row.beganOn}
-                onChange={(e) => change(i, { beganOn: e.target.value })}
+                onChange={(beganOn) => change(i, { beganOn })}
                 problem={problem(`episode.conditions.${i}.beganOn`)}
               />
             </div>
@@ -99,12 +86,11 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           onChange={(beganWith) => set({ beganWith })}
           problem={problem("episode.beganWith")}
         />
-        <Words
+        <DayField
           label={draft.beganWith === "surgery" ? "date of surgery" : "date of onset"}
           name="beganOn"
-          type="date"
           value={draft.beganOn}
-          onChange={(e) => set({ beganOn: e.target.value })}
+          onChange={(beganOn) => set({ beganOn })}
           problem={problem("episode.beganOn")}
         />
       </div>
@@ -139,6 +125,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
       >
         <summary className="cursor-pointer underline">
           Not in the list, what was done, what the surgeon wrote
+          {filled.length > 0 && !isMoreOpen && <span className="quiet">: {filled.join("; ")}</span>}
         </summary>
         <div className="mt-2 grid gap-2">
           <Pick

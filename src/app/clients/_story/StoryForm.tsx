@@ -119,8 +119,8 @@ export function StoryForm({
           <PersonFields part={part} massUnit={massUnit} />
           <div className="grid content-start gap-3">
             <h2 className="text-[17px]">2 The joint</h2>
-            <ProblemFields part={part} choices={choices} />
             <PainFields part={part} isFixed={!mayWrite} />
+            <ProblemFields part={part} choices={choices} />
           </div>
           <div className="grid content-start gap-4">
             <GoalFields part={part} goals={choices.goals} />

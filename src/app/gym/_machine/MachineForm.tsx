@@ -8,6 +8,7 @@ import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { send } from "@/ui/send";
+import { MachineSketch } from "./MachineSketch";
 import { draftOf, type MachineDraft, machineOfDraft } from "./machineDraft";
 
 const STEP_KINDS = { stack: "a stack with a pin", pairs: "plates in pairs", list: "single pieces" } as const;
@@ -50,7 +51,8 @@ export function MachineForm({
     if (id) router.refresh();
     else router.push(`/gym/${newId}`);
   };
-  const steps = loadSteps.safeParse((machineOfDraft(draft, machine).machine as { steps: unknown }).steps);
+  const read = machineOfDraft(draft, machine);
+  const steps = loadSteps.safeParse((read.machine as { steps: unknown }).steps);
   const known = new Set(["name", "place", "note"]);
   const elsewhere = Object.entries(problems).filter(
     ([f]) =>
@@ -173,6 +175,7 @@ export function MachineForm({
         </p>
       </fieldset>
       <div className="grid content-start gap-4">
+        <MachineSketch machine={read.machine} name={draft.name} />
         {family && family.geometry.length > 0 && (
           <fieldset disabled={!mayWrite}>
             <legend className="display mb-1 text-[16px]">What is measured on it once</legend>

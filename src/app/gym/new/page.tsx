@@ -1,8 +1,11 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { USUAL_BODY } from "@/core/body/segments";
 import { TEMPLATES, templateOf } from "@/core/equipment/templates";
+import { machineDrawing } from "@/core/selection/pose/drawing";
 import { Link } from "@/ui/Link";
+import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { MachineForm } from "../_machine/MachineForm";
 
@@ -40,26 +43,31 @@ export default async function NewMachinePage({
           <p className="text-accent">{DEED_SENTENCES["machine.write"]}</p>
         ) : template ? (
           <>
-            <p className="quiet mb-3">
-              {template.about} Usual numbers stand in; change what is different here.
-            </p>
+            <p className="quiet mb-3">{template.about} Change what differs here.</p>
             <MachineForm machine={templateOf(template.family)} id={null} version={0} mayWrite />
           </>
         ) : (
           <>
             <p className="quiet">Which kind is it?</p>
-            <ul className="mt-2 grid grid-cols-2 gap-x-10">
-              {TEMPLATES.map((t) => (
-                <li key={t.family} className="border-t border-rule py-1.5">
-                  <Link href={`/gym/new?kind=${t.family}`} className="font-bold text-primary hover:underline">
-                    {t.name}
-                  </Link>
-                  <span className="quiet small block">
-                    {t.about}
-                    {t.isModelled ? "" : " No model of the knee."}
-                  </span>
-                </li>
-              ))}
+            <ul className="mt-2 grid grid-cols-2 gap-3 md:grid-cols-4">
+              {TEMPLATES.map((t) => {
+                const drawing = machineDrawing({ id: t.family, ...templateOf(t.family) }, USUAL_BODY);
+                return (
+                  <li key={t.family}>
+                    <Link
+                      href={`/gym/new?kind=${t.family}`}
+                      title={t.about}
+                      className="grid h-full content-end justify-items-center border border-rule p-2 text-center font-bold text-primary hover:border-primary"
+                    >
+                      {drawing && (
+                        <StillDrawing drawing={drawing} label="from the side" className="h-[92px] w-full" />
+                      )}
+                      {t.name}
+                      {!t.isModelled && <span className="small quiet font-normal">no model of the knee</span>}
+                    </Link>
+                  </li>
+                );
+              })}
             </ul>
           </>
         )}

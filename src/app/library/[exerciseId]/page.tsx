@@ -124,13 +124,10 @@ function Facts({ e, all }: { e: Exercise; all: readonly Exercise[] }) {
         <span>skill {e.match.entry_demand_1_4} of 4</span>
         <span>balance {e.balance_demand_0_3} of 3</span>
         <span>{e.isometric.possible ? "can be held" : "cannot be held"}</span>
-        <span className="quiet">
-          {exerciseUse(e.id) ? "loads at the knee are computed" : "no model of the knee"}
-        </span>
+        <span className="quiet">{exerciseUse(e.id) ? "knee loads computed" : "no model of the knee"}</span>
       </p>
       <p>
-        <span className="quiet">trains</span> {muscles.join(", ")}{" "}
-        <span className="quiet">(a judgement, not measured)</span>
+        <span className="quiet">trains</span> {muscles.join(", ")} <span className="quiet">(judged)</span>
       </p>
       <p className="flex flex-wrap gap-x-6">
         {link(e.easier_id, "easier:")}

@@ -63,6 +63,8 @@ export const strengthTrial = table(
     flags: texts(20, 60),
     trace_time_s: samples,
     trace_force_n: samples,
+    // files from before it was asked have none
+    pain: whole(0, 10).nullable().default(null),
   }),
   { test_id: "strength_test" },
 );

@@ -47,12 +47,15 @@ export function PastDecisions({
                   {d.line} · {shortDay(d.day, locale)} · {d.by}
                 </span>
               </p>
-              <p className="small">
+              <div className="small">
                 {d.sentence}
                 {d.reasons.length > 0 && (
-                  <span className="quiet"> Drafted because {d.reasons.join("; ")}.</span>
+                  <details className="quiet">
+                    <summary className="cursor-pointer">drafted because</summary>
+                    {d.reasons.join("; ")}.
+                  </details>
                 )}
-              </p>
+              </div>
             </div>
           </li>
         ))}

@@ -124,6 +124,7 @@ function Gives({
   const most = Math.max(1, ...Object.values(totals.balance.totals));
   const two = sharedSeconds(totals.steps, 2);
   const three = sharedSeconds(totals.steps, 3);
+  const isSome = Object.values(totals.balance.totals).some((n) => n > 0);
   const ratio = totals.balance.hamsPerQuads;
   return (
     <section className="small">
@@ -131,7 +132,7 @@ function Gives({
       <table className="w-full">
         <caption className="sr-only">Repetitions with four or fewer left, by muscle</caption>
         <tbody>
-          {MUSCLES.map((m) => {
+          {MUSCLES.filter((m) => (totals.balance.totals[m] ?? 0) > 0).map((m) => {
             const hard = totals.balance.totals[m] ?? 0;
             return (
               <tr key={m}>
@@ -155,8 +156,8 @@ function Gives({
         </tbody>
       </table>
       <p className="quiet mt-1">
-        repetitions with four or fewer left
-        {ratio === null ? ", " : `; back to front ${ratio.toFixed(1)}; `}
+        {isSome && "repetitions with four or fewer left"}
+        {ratio === null ? (isSome ? ", " : "") : `; back to front ${ratio.toFixed(1)}; `}
         other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>
       <div className="mt-1">
@@ -173,10 +174,11 @@ function Gives({
           </span>
         )}
       </div>
-      <p className="quiet mt-1">
-        With one more client on the same machines {minutes(two.least)} to {minutes(two.most)} min, two more up
-        to {minutes(three.most)}.
-      </p>
+      <details className="quiet mt-1">
+        <summary className="cursor-pointer">with more clients at once</summary>
+        One more on the same machines: {minutes(two.least)} to {minutes(two.most)} min, two more up to{" "}
+        {minutes(three.most)}.
+      </details>
     </section>
   );
 }

@@ -6,7 +6,7 @@ const KNEE = { x: 250, y: 62 };
 const REACH = 190;
 const MOST_DEG = 130;
 const W = 640;
-const H = 290;
+const H = 312;
 
 const at = (deg: number, r: number): { x: number; y: number } => ({
   x: KNEE.x + r * Math.cos((deg * Math.PI) / 180),
@@ -141,7 +141,7 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
           {label(w.toDeg, `to ${w.toDeg}°`, w.to || "nothing cuts it", true)}
         </>
       )}
-      <text x={6} y={H - 6} fontSize={13} className="fill-quiet">
+      <text x={6} y={18} fontSize={13} className="fill-quiet">
         {isMeasured
           ? `dashes: measured ${measured.from}° to ${motion.bendDeg === null ? "not taken" : `${motion.bendDeg}°`}`
           : "motion not measured yet"}

@@ -5,6 +5,7 @@ import { type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/
 import { readNumber } from "@/core/units/readNumber";
 import { Dialog } from "@/ui/Dialog";
 import { Choice } from "@/ui/form/Choice";
+import { DayField } from "@/ui/form/DayField";
 import { Field } from "@/ui/form/Field";
 import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Pick } from "@/ui/form/Pick";
@@ -189,12 +190,11 @@ export function LimitEditor({
             onChange={(e) => setReason(e.target.value)}
             problem={problems.reason}
           />
-          <Words
+          <DayField
             label="last day (empty: until further notice)"
             name="endsOn"
-            type="date"
             value={endsOn}
-            onChange={(e) => setEndsOn(e.target.value)}
+            onChange={setEndsOn}
             problem={problems.endsOn}
           />
           <Problem sentence={problems.form ?? null} />

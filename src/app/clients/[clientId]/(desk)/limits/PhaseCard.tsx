@@ -59,36 +59,41 @@ export function PhaseCard({
           </p>
         </>
       )}
-      <ul className="text-[14px] leading-snug">
-        {criteria.map((c) => (
-          <li key={c.words} className="flex gap-1.5 py-[1px]">
-            <span
-              aria-hidden
-              className={`w-3 shrink-0 text-center font-bold ${c.state === "met" ? "text-primary" : "text-accent"}`}
-            >
-              {MARK[c.state]}
-            </span>
-            {c.isFunctional && mayConfirm ? (
-              <label className="flex items-baseline gap-1.5">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-primary checkbox-xs relative top-0.5"
-                  checked={c.state === "met"}
-                  onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
-                />
-                <span>
-                  {c.words}
-                  {c.note && <span className="small quiet block">{c.note}</span>}
-                </span>
-              </label>
-            ) : (
-              <span>
-                {c.words}: <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
+      <details>
+        <summary className="cursor-pointer underline">
+          {criteria.filter((c) => c.state === "met").length} of {criteria.length} met: each with what is known
+        </summary>
+        <ul className="text-[14px] leading-snug">
+          {criteria.map((c) => (
+            <li key={c.words} className="flex gap-1.5 py-[1px]">
+              <span
+                aria-hidden
+                className={`w-3 shrink-0 text-center font-bold ${c.state === "met" ? "text-primary" : "text-accent"}`}
+              >
+                {MARK[c.state]}
               </span>
-            )}
-          </li>
-        ))}
-      </ul>
+              {c.isFunctional && mayConfirm ? (
+                <label className="flex items-baseline gap-1.5">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-primary checkbox-xs relative top-0.5"
+                    checked={c.state === "met"}
+                    onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
+                  />
+                  <span>
+                    {c.words}
+                    {c.note && <span className="small quiet block">{c.note}</span>}
+                  </span>
+                </label>
+              ) : (
+                <span>
+                  {c.words}: <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
+                </span>
+              )}
+            </li>
+          ))}
+        </ul>
+      </details>
       {mayConfirm && isConfirmed && (
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
           {next && !mayEnter && (

@@ -7,6 +7,12 @@ import type { StoredTest } from "@/server/measure/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
 import { TakeBack } from "./TakeBack";
 
+/** The worst joint pain in its pushes; null: nobody asked. */
+const painOf = (t: StoredTest): number | null => {
+  const asked = t.trials.flatMap((r) => r.pain ?? []);
+  return asked.length > 0 ? Math.max(...asked) : null;
+};
+
 /** Tests on record, newest first, with the change against measurement error, traces to save, and a way to take one back. */
 export function EarlierTests({
   clientId,
@@ -66,6 +72,7 @@ export function EarlierTests({
                 </td>
                 <td className="small quiet py-1.5 pl-3">
                   {shortDay(t.takenOn, locale)}
+                  {painOf(t) !== null && <span className="block">joint pain {painOf(t)} in it</span>}
                   {!t.isReliable && <span className="block text-accent">unreliable</span>}
                   <span className="block">
                     {t.trials

@@ -21,6 +21,7 @@ export function MeasureDesk({
   tests,
   circumstances,
   signBar,
+  painMax,
   padDistanceM,
   today,
   mayRecord,
@@ -35,6 +36,7 @@ export function MeasureDesk({
   circumstances: TestCircumstances["conditions"];
   /** a warning sign that bars every maximal test, or null */
   signBar: string | null;
+  painMax: number;
   padDistanceM: number;
   today: string;
   mayRecord: boolean;
@@ -93,6 +95,7 @@ export function MeasureDesk({
             movement={movement}
             circumstances={circumstances}
             signBar={signBar}
+            painMax={painMax}
             angle={angle}
             onAngle={setAngle}
             onLock={setLocked}

@@ -9,6 +9,10 @@ import { Opens } from "@/ui/working/Figure";
 import { TakeBack } from "./TakeBack";
 import { valueWords } from "./ValueCell";
 
+const MOST_SHOWN = 24;
+/** The newest, in sight; what is older stands folded. */
+const SHOWN_AT_ONCE = 3;
+
 /** What was measured before, newest first: the change against measurement error, and a way to take one back. */
 export function MeasurementHistory({
   client,
@@ -32,38 +36,49 @@ export function MeasurementHistory({
         Nothing on record yet: what is typed above becomes the first of the series.
       </p>
     );
+  const rows = (some: readonly StoredMeasurement[]) => (
+    <table className="mt-1 w-full text-left text-[14px]">
+      <tbody>
+        {some.map((m) => (
+          <tr key={m.id} className="border-t border-rule">
+            <td className="whitespace-nowrap py-1 pr-3">{shortDay(m.takenOn, locale)}</td>
+            <td className="py-1 pr-3">
+              {measurementKind(m.kind).name}
+              {m.side && `, ${m.side}`}
+              {m.way && <span className="quiet"> {m.way}</span>}
+              {m.source === "angle_sensor" && <span className="quiet"> by sensor</span>}
+            </td>
+            <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
+            <td className="small quiet py-1 pr-3">
+              {[changeWords(m, measurements), extraWords(m, client, today)].filter(Boolean).join(" · ")}
+              <Power m={m} client={client} />
+            </td>
+            <td className="small quiet py-1 pr-3">{m.by}</td>
+            <td className="py-1 text-right">
+              {mayVoid && (
+                <TakeBack
+                  path={`/api/clients/${client.clientId}/measurements/${m.id}/void`}
+                  what={`${measurementKind(m.kind).name} of ${shortDay(m.takenOn, locale)}`}
+                />
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
   return (
     <section className="mt-5">
       <h2 className="text-[16px]">On record</h2>
-      <table className="mt-1 w-full text-left text-[14px]">
-        <tbody>
-          {of.slice(0, 24).map((m) => (
-            <tr key={m.id} className="border-t border-rule">
-              <td className="whitespace-nowrap py-1 pr-3">{shortDay(m.takenOn, locale)}</td>
-              <td className="py-1 pr-3">
-                {measurementKind(m.kind).name}
-                {m.side && `, ${m.side}`}
-                {m.way && <span className="quiet"> {m.way}</span>}
-                {m.source === "angle_sensor" && <span className="quiet"> by sensor</span>}
-              </td>
-              <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
-              <td className="small quiet py-1 pr-3">
-                {[changeWords(m, measurements), extraWords(m, client, today)].filter(Boolean).join(" · ")}
-                <Power m={m} client={client} />
-              </td>
-              <td className="small quiet py-1 pr-3">{m.by}</td>
-              <td className="py-1 text-right">
-                {mayVoid && (
-                  <TakeBack
-                    path={`/api/clients/${client.clientId}/measurements/${m.id}/void`}
-                    what={`${measurementKind(m.kind).name} of ${shortDay(m.takenOn, locale)}`}
-                  />
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {rows(of.slice(0, SHOWN_AT_ONCE))}
+      {of.length > SHOWN_AT_ONCE && (
+        <details>
+          <summary className="cursor-pointer border-t border-rule py-1">
+            {Math.min(of.length, MOST_SHOWN) - SHOWN_AT_ONCE} earlier
+          </summary>
+          {rows(of.slice(SHOWN_AT_ONCE, MOST_SHOWN))}
+        </details>
+      )}
     </section>
   );
 }

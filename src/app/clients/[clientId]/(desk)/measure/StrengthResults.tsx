@@ -4,6 +4,7 @@ import { type Clear, reaches } from "@/core/strength/symmetry";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredTest } from "@/server/measure/measurements";
 import { Figure } from "@/ui/working/Figure";
+import { History, SideBars } from "./SideBars";
 
 const AIM_WORDS: Record<string, string> = {
   measured: "Judged as torque, as chosen for this client.",
@@ -30,14 +31,17 @@ export function StrengthResults({
     <section className="mb-4 border-t border-rule pt-3">
       <h2 className="text-[17px]">What the tests say</h2>
       {rows.map((r) => (
-        <div
-          key={r.movement}
-          className="grid grid-cols-[88px_1fr_1.25fr] items-start gap-2 border-b border-rule py-1.5"
-        >
-          <p className="pt-1 leading-tight">
-            {MOVEMENTS[r.movement].name}{" "}
-            <span className="small quiet block">{MOVEMENTS[r.movement].muscle}</span>
+        <div key={r.movement} className="grid grid-cols-2 items-start gap-x-3 border-b border-rule py-2">
+          <p className="col-span-2 flex items-end justify-between leading-tight">
+            <span>
+              <b>{MOVEMENTS[r.movement].name}</b>{" "}
+              <span className="small quiet">{MOVEMENTS[r.movement].muscle}</span>
+            </span>
+            <History values={r.history} />
           </p>
+          <div className="col-span-2 my-1">
+            <SideBars sides={r.sides} own={client.side} />
+          </div>
           {r.symmetry ? (
             <Figure
               label={`${client.side} of other`}

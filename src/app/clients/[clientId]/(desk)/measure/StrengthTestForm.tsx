@@ -3,9 +3,11 @@ import { useRef, useState } from "react";
 import { TraceChart, type TraceView } from "@/ui/charts/TraceChart";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { TestSetUpFields } from "./TestSetUpFields";
-import { ORDINAL, ResultWords, TrialRows } from "./TrialRows";
-import { downloadTrace, MOST_TRIALS, PUSH_S, testedWords, useStrengthTest } from "./useStrengthTest";
+import { TestSteps } from "./TestSteps";
+import { ResultWords, TrialRows } from "./TrialRows";
+import { downloadTrace, PUSH_S, testedWords, useStrengthTest } from "./useStrengthTest";
 
 const NO_TRACE: TraceView = { timeS: [], forceN: [] };
 
@@ -23,6 +25,8 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
   shownTrace.current = cell.isStreaming ? cell.trace.current : hasTrace ? shownTrial.trace : NO_TRACE;
   const analysis = showing === null || cell.isStreaming ? null : evaluated[showing]?.analysis;
   const peakN = shownTrace.current.forceN.reduce((most, f) => Math.max(most, f), 50);
+  const newest = trials[trials.length - 1];
+  const asksPain = newest !== undefined && !cell.isStreaming;
   const addTyped = () => test.addTyped(typedText) && setTypedText("");
   const takeBack = (index: number) => {
     setShown(null);
@@ -33,18 +37,33 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
     <section className="mt-1 grid grid-cols-1 sm:grid-cols-[230px_minmax(0,1fr)] gap-x-6">
       <TestSetUpFields test={test} />
       <div>
-        <div className="flex items-baseline justify-between">
-          <p className="font-bold">{readyWords(cell.isStreaming, trials.length)}</p>
-          <p className="small quiet">simulated load cell · rest a minute between trials</p>
-        </div>
-        <TraceChart
-          trace={shownTrace}
-          seconds={PUSH_S + 2}
-          maxN={Math.ceil((peakN * 1.15) / 50) * 50}
-          plateau={analysis?.plateau}
-          height={150}
-          label="Force over time, with the plateau shaded"
+        <TestSteps
+          isPushing={cell.isStreaming}
+          taken={trials.length}
+          asksPain={asksPain}
+          isDone={test.saved !== null && trials.length === 0}
         />
+        {asksPain && (
+          <div className="mb-2">
+            <ScoreKeys
+              label="Joint pain in that push"
+              value={newest?.pain ?? null}
+              limit={props.painMax}
+              onPick={test.hurt}
+            />
+          </div>
+        )}
+        {/* a force that was read off has nothing to draw */}
+        {(cell.isStreaming || hasTrace || trials.length === 0) && (
+          <TraceChart
+            trace={shownTrace}
+            seconds={PUSH_S + 2}
+            maxN={Math.ceil((peakN * 1.15) / 50) * 50}
+            plateau={analysis?.plateau}
+            height={150}
+            label="Force over time, with the plateau shaded"
+          />
+        )}
         <div className="mt-1 flex flex-wrap items-center gap-2">
           <button
             type="button"
@@ -104,7 +123,13 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
             (cell.lost ? "The load cell went away. Nothing was kept of this push; record it again." : null)
           }
         />
-        <TrialRows evaluated={evaluated} showing={showing} onShow={setShown} onTakeBack={takeBack} />
+        <TrialRows
+          evaluated={evaluated}
+          pains={trials.map((t) => t.pain)}
+          showing={showing}
+          onShow={setShown}
+          onTakeBack={takeBack}
+        />
         <div className="mt-2 flex items-center justify-between gap-4 border-t border-rule pt-2">
           <p aria-live="polite">
             {test.saved ? (
@@ -132,9 +157,4 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
       </div>
     </section>
   );
-}
-
-function readyWords(isStreaming: boolean, taken: number): string {
-  if (isStreaming) return "Push, build up over a second, hold";
-  return taken >= MOST_TRIALS ? "Four trials are the most" : `Ready for the ${ORDINAL[taken]} trial`;
 }

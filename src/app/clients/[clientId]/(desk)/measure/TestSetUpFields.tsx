@@ -1,5 +1,6 @@
 import { isKneeMovement, MOVEMENTS, type Movement } from "@/core/strength/movements";
 import { Field } from "@/ui/form/Field";
+import { TestFigure } from "./TestFigure";
 import type { StrengthTest } from "./useStrengthTest";
 
 /** How the test is set up; side and angle are fixed once a force was taken with them. */
@@ -9,6 +10,14 @@ export function TestSetUpFields({ test }: { test: StrengthTest }) {
   const isKnee = isKneeMovement(setUp.movement);
   return (
     <div className="grid content-start gap-2">
+      {isKnee && (
+        <TestFigure
+          movement={setUp.movement}
+          kneeFlexionDeg={setUp.kneeFlexionDeg}
+          leverArmM={setUp.leverArmM}
+          pullAngleDeg={setUp.pullAngleDeg}
+        />
+      )}
       <fieldset className="flex items-baseline justify-between" disabled={isLocked}>
         <legend className="sr-only">Side</legend>
         <span>side</span>

@@ -8,11 +8,14 @@ export const ORDINAL = ["first", "second", "third", "fourth"];
 /** The trials taken: torque, force, how steady or why it does not count. */
 export function TrialRows({
   evaluated,
+  pains,
   showing,
   onShow,
   onTakeBack,
 }: {
   evaluated: readonly EvaluatedTrial[];
+  /** joint pain in each; null: not asked yet */
+  pains: readonly (number | null | undefined)[];
   showing: number | null;
   onShow: (index: number) => void;
   onTakeBack: (index: number) => void;
@@ -30,7 +33,10 @@ export function TrialRows({
           </button>
           <span className="w-20 text-right font-bold">{t.torqueNm?.toFixed(0) ?? "–"} N·m</span>
           <span className="w-16 text-right quiet">{t.forceN?.toFixed(0) ?? "–"} N</span>
-          <span className={`small flex-1 ${t.isValid ? "quiet" : "text-accent"}`}>{trialWords(t)}</span>
+          <span className={`small flex-1 ${t.isValid ? "quiet" : "text-accent"}`}>
+            {trialWords(t)}
+            {typeof pains[i] === "number" && `; joint pain ${pains[i]}`}
+          </span>
           <button type="button" className="small cursor-pointer underline" onClick={() => onTakeBack(i)}>
             take back
           </button>

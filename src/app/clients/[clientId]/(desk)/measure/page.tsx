@@ -4,6 +4,7 @@ import { may } from "@/core/access/roles";
 import { dueMeasurements } from "@/core/measure/dueMeasurements";
 import type { MeasurementGroup } from "@/core/measure/measurementKinds";
 import { today } from "@/server/base/context";
+import { painMaxFor } from "@/server/bounds/limits";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { loadingBarred } from "@/server/client/screenings";
@@ -52,6 +53,7 @@ export default async function MeasurePage({
       padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
       signBar: await loadingBarred(ctx, client),
+      painMax: await painMaxFor(ctx, client),
       circumstances: await testCircumstances(ctx, client),
       aim: optionInForce(await stancesInForce(ctx, client.episodeId), "own_hamstring_aim") ?? "measured",
       due: dueMeasurements({

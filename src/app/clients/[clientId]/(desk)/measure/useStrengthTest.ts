@@ -12,7 +12,7 @@ import {
   type TrialInput,
   testSetUp,
 } from "@/core/strength/testInput";
-import { type TestCircumstances, testBarred } from "@/core/strength/testRules";
+import { painStopsTest, type TestCircumstances, testBarred } from "@/core/strength/testRules";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -34,6 +34,7 @@ export function useStrengthTest({
   movement,
   circumstances,
   signBar,
+  painMax,
   padDistanceM,
   onLock,
   onSaved,
@@ -45,6 +46,8 @@ export function useStrengthTest({
   movement: Movement;
   circumstances: TestCircumstances["conditions"];
   signBar: string | null;
+  /** of 10: the most joint pain that is allowed today */
+  painMax: number;
   padDistanceM: number;
   /** whether side and angle are fixed by forces already taken */
   onLock: (isLocked: boolean) => void;
@@ -94,7 +97,12 @@ export function useStrengthTest({
       side: side === client.side ? "involved" : "other",
     });
   const canSave = result !== null && result.status !== "need-more" && barred === null;
-  const canPush = checked.success && barred === null && trials.length < MOST_TRIALS && !cell.isStreaming;
+  const stopped = painStopsTest(
+    trials.map((t) => t.pain),
+    painMax,
+  );
+  const canPush =
+    checked.success && (barred ?? stopped) === null && trials.length < MOST_TRIALS && !cell.isStreaming;
 
   const add = (trial: TrialInput) => {
     setSaved(null);
@@ -120,6 +128,7 @@ export function useStrengthTest({
   };
   /** Adds a force that was read off; false if it makes no sense. */
   const addTyped = (text: string): boolean => {
+    if (stopped) return false;
     const trial = { id: crypto.randomUUID(), source: "typed" as const, forceN: readNumber(text) };
     const parsed = strengthTestInput.shape.trials.element.safeParse(trial);
     if (parsed.success) add(trial);
@@ -131,8 +140,8 @@ export function useStrengthTest({
     const sent = await send(`/api/clients/${client.clientId}/tests`, { id: testId, ...setUp, trials });
     if (!sent.ok)
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
-    setSaved(`Saved: ${testedWords(setUp)}, ${result.value.toFixed(0)} N·m.`);
     setTrials([]);
+    setSaved(`Saved: ${testedWords(setUp)}, ${result.value.toFixed(0)} N·m.`);
     setTestId(crypto.randomUUID());
     onSaved();
   };
@@ -162,7 +171,9 @@ export function useStrengthTest({
       setZeroed,
     },
     isLocked,
-    barred,
+    barred: barred ?? stopped,
+    hurt: (pain: number) =>
+      setTrials((all) => all.map((t, i) => (i === all.length - 1 ? { ...t, pain } : t))),
     problems: { ...problems, ...setUpProblems } as Record<string, string>,
     trials,
     evaluated,

@@ -4,7 +4,7 @@ import { attemptsOf } from "@/server/base/attempts";
 import { recordOf } from "@/server/client/record";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";
-import { attemptWords, changesInWords, deedWords } from "./recordWords";
+import { attemptWords, changesInWords, deedWords, type FieldChange } from "./recordWords";
 
 export const metadata: Metadata = { title: "Record" };
 
@@ -66,17 +66,7 @@ export default async function RecordPage({
               <td className="whitespace-nowrap py-1 pr-4">{e.by}</td>
               <td className="py-1 pr-4 font-bold">{deedWords(e.deed)}</td>
               <td className="py-1">
-                {changesInWords(e.before, e.after).map((c) => (
-                  <span key={c.field} className="mr-3">
-                    <span className="quiet">{c.field}:</span>{" "}
-                    {c.before !== null && (
-                      <>
-                        <s>{c.before}</s> →{" "}
-                      </>
-                    )}
-                    {c.after ?? "–"}
-                  </span>
-                ))}
+                <Changes changes={changesInWords(e.before, e.after)} />
               </td>
             </tr>
           ))}
@@ -88,5 +78,37 @@ export default async function RecordPage({
         </Link>
       )}
     </main>
+  );
+}
+
+/** The first one in sight, all of them behind it. */
+function Changes({ changes: [first, ...more] }: { changes: FieldChange[] }) {
+  if (!first) return null;
+  if (more.length === 0) return <Change change={first} />;
+  return (
+    <details>
+      <summary className="cursor-pointer">
+        <Change change={first} /> <span className="quiet">and {more.length} more</span>
+      </summary>
+      {more.map((c) => (
+        <p key={c.field}>
+          <Change change={c} />
+        </p>
+      ))}
+    </details>
+  );
+}
+
+function Change({ change: { field, before, after } }: { change: FieldChange }) {
+  return (
+    <span className="mr-3">
+      <span className="quiet">{field}:</span>{" "}
+      {before !== null && (
+        <>
+          <s>{before}</s> →{" "}
+        </>
+      )}
+      {after ?? "–"}
+    </span>
   );
 }

@@ -1,3 +1,5 @@
+import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+
 const DEEDS: Record<string, string> = {
   "client.create": "entered the client",
   "story.change": "changed the story",
@@ -23,12 +25,33 @@ const DEEDS: Record<string, string> = {
   "response.record": "entered the next morning",
   "decision.take": "decided",
   "score.write": "saved a session",
-  "template.keep": "kept a session as a template",
+  "sheet.write": "saved a sheet",
+  "sheet.retire": "put a sheet away",
+  "template.keep": "kept a sheet as a template",
   "template.retire": "put a template away",
   "card.write": "saved a set-up card",
   "swap.take": "swapped an exercise for the day",
   "export.client": "took the records out as a file",
+  "export.clinic": "took the whole clinic out as a file",
   "paper.make": "made a paper",
+  "block.keep": "kept the days of a block",
+  "return.choose": "chose the way back after days off",
+  "home.ticks": "ticked what was done at home",
+  "link.make": "made a link for the client",
+  "request.make": "asked the therapist",
+  "request.answer": "answered a question",
+  "import.make": "read a file in",
+  "import.confirm": "confirmed what came from a file",
+  "import.discard": "threw a file's draft away",
+  "import.undo": "undid an import",
+  "clinic.write": "changed the clinic's settings",
+  "source.check": "marked a source as checked",
+  "machine.add": "entered a machine",
+  "machine.change": "changed a machine",
+  "machine.calibrate": "calibrated a machine",
+  "machine.retire": "put a machine away",
+  "machine.return": "took a machine back into use",
+  "exercise.write": "wrote an exercise of the clinic's own",
 };
 
 /** What somebody tried and was refused. Deeds of the roles' table are said by what they would have done. */
@@ -97,8 +120,40 @@ export function changesInWords(before: Fields, after: Fields): FieldChange[] {
   });
 }
 
-/** "kneeFlexionDeg" becomes "knee flexion deg". */
-const fieldWords = (key: string): string => key.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
+/** Fields whose own name says too little. */
+const FIELDS: Record<string, string> = {
+  computed: "drafted",
+  actions: "decided",
+  origin: "came from",
+  can: "criterion",
+  low: "at least",
+  high: "at most",
+  word: "allowed",
+};
+
+/** Endings of names that are units. */
+const UNITS: [RegExp, string][] = [
+  [/Deg$/, "°"],
+  [/Min$/, "min"],
+  [/Pct$/, "%"],
+  [/Nm$/, "N·m"],
+  [/Kg$/, "kg"],
+  [/MmHg$/, "mmHg"],
+  [/N$/, "N"],
+  [/M$/, "m"],
+  [/S$/, "s"],
+];
+
+/** "kneeFlexionDeg" becomes "knee flexion (°)", "isMet" becomes "met". */
+function fieldWords(key: string): string {
+  if (FIELDS[key]) return FIELDS[key];
+  const unit = UNITS.find(([end]) => end.test(key));
+  const bare = (unit ? key.replace(unit[0], "") : key).replace(/^(is|has)(?=[A-Z])/, "");
+  const said = bare.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`).trim();
+  return unit ? `${said} (${unit[1]})` : said;
+}
+
+const isAction = (x: string): x is Action => x in ACTION_WORDS;
 
 function words(x: unknown): string | null {
   if (x === null || x === undefined || x === "") return null;
@@ -111,5 +166,6 @@ function words(x: unknown): string | null {
     );
   if (typeof x === "number") return String(Math.round(x * 100) / 100);
   if (typeof x === "boolean") return x ? "yes" : "no";
-  return String(x).replaceAll("_", " ");
+  const text = String(x);
+  return isAction(text) ? ACTION_WORDS[text] : text.replaceAll("_", " ");
 }

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
 import { pressureCalledFor } from "@/core/screening/bloodPressure";
@@ -154,8 +154,16 @@ export function ScreenDesk({
       </div>
       {!mayAsk && <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["screen.record"]}</p>}
       {areas.map((area) => (
-        <section key={area} className="mt-3">
-          <h2 className="text-[16px]">{AREA_WORDS[area] ?? area}</h2>
+        <Group
+          key={area}
+          name={AREA_WORDS[area] ?? area}
+          // what was answered reads as one line a group; what was not plainly no stays in sight
+          folded={
+            isAsking
+              ? null
+              : foldedWords(questions.filter((q) => q.area === area).map((q) => lastAnswers[q.id]))
+          }
+        >
           {questions
             .filter((q) => q.area === area)
             .map((q) => (
@@ -221,7 +229,7 @@ export function ScreenDesk({
               onNo={() => groupIsNo(area)}
             />
           )}
-        </section>
+        </Group>
       ))}
       {isAsking && (
         <div className="sticky bottom-0 mt-3 flex items-center gap-3 border-t border-rule bg-base-200 py-3">
@@ -254,6 +262,29 @@ export function ScreenDesk({
     </div>
   );
 }
+
+/** A group of questions under its name; folded behind one line where that says it all. */
+function Group({ name, folded, children }: { name: string; folded: string | null; children: ReactNode }) {
+  if (folded === null)
+    return (
+      <section className="mt-3">
+        <h2 className="text-[16px]">{name}</h2>
+        {children}
+      </section>
+    );
+  return (
+    <details className="mt-3 border-t border-rule pt-2">
+      <summary className="cursor-pointer">
+        <h2 className="inline text-[16px]">{name}</h2> <span className="quiet">{folded}</span>
+      </summary>
+      {children}
+    </details>
+  );
+}
+
+/** null: something in it is not plainly no, or nobody was asked. */
+const foldedWords = (answers: readonly (Answer | undefined)[]): string | null =>
+  answers.every((a) => a === "no") ? `${answers.length} asked, all no` : null;
 
 /** The rest of a group answered no at once: only when each of its questions was on the screen, and recorded as asked so. */
 function GroupNo({

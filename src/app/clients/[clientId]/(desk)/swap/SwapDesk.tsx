@@ -64,6 +64,12 @@ export function SwapDesk({
     setTaken(name);
     router.refresh();
   };
+  const listed = candidates.slice(0, all ? undefined : SHOWN);
+  const doses = listed.map((c) => carryOver(planned, c.e, reason));
+  const sets = listed.map((c) => c.changes);
+  // what holds for each of them is said once
+  const setOfAll = (sets[0] ?? []).filter((w) => sets.every((d) => d.includes(w)));
+  const ofAll = (doses[0] ?? []).filter((w) => doses.every((d) => d.includes(w)));
   return (
     <div className="grid grid-cols-1 lg:grid-cols-[330px_minmax(0,1fr)] gap-8">
       <form className="grid content-start gap-3" onSubmit={(e) => e.preventDefault()}>
@@ -142,8 +148,14 @@ export function SwapDesk({
             that is a valid answer.
           </p>
         )}
+        {setOfAll.length > 0 && (
+          <p className="small">
+            <b>Set each differently:</b> {setOfAll.join("; ")}
+          </p>
+        )}
+        {ofAll.length > 0 && <p className="small quiet">Dose of each: {ofAll.join("; ")}.</p>}
         <ol>
-          {candidates.slice(0, all ? undefined : SHOWN).map((c) => (
+          {listed.map((c, i) => (
             <li key={c.e.id} className="border-t border-rule py-2">
               <div className="flex items-baseline justify-between gap-4">
                 <h3 className="text-[15px]">{c.e.name}</h3>
@@ -161,12 +173,14 @@ export function SwapDesk({
               <p className="small">
                 <span className="quiet">{c.e.equipment}</span> · {c.because}
               </p>
-              {c.changes.length > 0 && (
+              {c.changes.some((w) => !setOfAll.includes(w)) && (
                 <p className="small">
-                  <b>Set differently:</b> {c.changes.join("; ")}
+                  <b>Set differently:</b> {c.changes.filter((w) => !setOfAll.includes(w)).join("; ")}
                 </p>
               )}
-              <p className="small quiet">Dose: {carryOver(planned, c.e, reason).join("; ")}.</p>
+              {doses[i]?.some((w) => !ofAll.includes(w)) && (
+                <p className="small quiet">Dose: {doses[i]?.filter((w) => !ofAll.includes(w)).join("; ")}.</p>
+              )}
             </li>
           ))}
         </ol>

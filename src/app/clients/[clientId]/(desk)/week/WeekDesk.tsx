@@ -316,18 +316,28 @@ function Rules({
             </Rule>
           ))
         )}
-        {[...dropped].slice(0, MOST_DROPPED).map(([words, weeks]) => (
-          <li key={words} className="flex gap-2 border-t border-rule py-1.5">
-            <span aria-hidden>◇</span>
-            <span>
-              <span className="quiet">
-                {weeks.length === 1 ? "week" : "weeks"} {weeks.join(", ")}:
-              </span>{" "}
-              {words}
-            </span>
-          </li>
-        ))}
       </ul>
+      {dropped.size > 0 && (
+        <details className="border-t border-rule py-1.5">
+          <summary className="cursor-pointer">
+            <span aria-hidden>◇</span> {plan.weeks.reduce((n, w) => n + w.dropped.length, 0)} wishes left out,
+            and why
+          </summary>
+          <ul>
+            {[...dropped].slice(0, MOST_DROPPED).map(([words, weeks]) => (
+              <li key={words} className="flex gap-2 border-t border-rule py-1.5">
+                <span aria-hidden>◇</span>
+                <span>
+                  <span className="quiet">
+                    {weeks.length === 1 ? "week" : "weeks"} {weeks.join(", ")}:
+                  </span>{" "}
+                  {words}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
     </section>
   );
 }

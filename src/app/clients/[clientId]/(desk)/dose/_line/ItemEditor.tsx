@@ -138,7 +138,11 @@ export function ItemEditor({
         </p>
       ))}
       {load?.tooHeavyBecause && lighter && !disabled && (
-        <button type="button" className="btn btn-line btn-sm mt-1" onClick={() => onChange(lighter.line)}>
+        <button
+          type="button"
+          className="btn btn-line btn-sm mt-1 h-auto py-1.5"
+          onClick={() => onChange(lighter.line)}
+        >
           Take {lighter.name}: {lighter.how}
         </button>
       )}

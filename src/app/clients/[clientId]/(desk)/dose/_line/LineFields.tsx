@@ -1,6 +1,7 @@
 "use client";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
+import { DayField } from "@/ui/form/DayField";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
 
@@ -158,17 +159,13 @@ function OrderFields({ line, onChange }: { line: Line; onChange: (part: Partial<
         </select>
       </label>
       {order && (
-        <label className="flex items-center gap-2">
-          until
-          <input
-            type="date"
-            className="input input-sm w-[140px]"
-            value={order.untilOn}
-            onChange={(e) =>
-              e.target.value && onChange({ standingOrder: { ...order, untilOn: e.target.value } })
-            }
-          />
-        </label>
+        <DayField
+          label="until"
+          name="untilOn"
+          isLabelBeside
+          value={order.untilOn}
+          onChange={(on) => on && onChange({ standingOrder: { ...order, untilOn: on } })}
+        />
       )}
       {order && (
         <p className="small quiet w-full">
