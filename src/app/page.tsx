@@ -3,6 +3,7 @@ import { may, type Role } from "@/core/access/roles";
 import { type MatterKind, mattersFor } from "@/core/desk/matters";
 import { recentAttempts } from "@/server/base/attempts";
 import { today } from "@/server/base/context";
+import { machinesOf } from "@/server/clinic/machines";
 import { type ClientRow, todayList } from "@/server/day/todayList";
 import { longDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
@@ -10,6 +11,7 @@ import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { onPage } from "./_web/actor";
 import { weekWords } from "./_web/weeks";
 import { Desk, type DeskGroup } from "./Desk";
+import { FirstSteps } from "./FirstSteps";
 import { type TodayLane, TodayList } from "./TodayList";
 
 export const metadata: Metadata = { title: "Today" };
@@ -24,7 +26,9 @@ export default async function TodayPage() {
     const lanes = rows
       .slice(0, MOST_LANES)
       .map((row): TodayLane => ({ ...laneOf(row, day), refused: attempts.get(row.client.clientId) ?? 0 }));
-    return { day, lanes, inCare: rows.length, groups: groupsOf(rows, ctx.actor.role) };
+    // a clinic that begins has nobody in care yet
+    const begins = rows.length > 0 ? null : { machines: (await machinesOf(ctx)).length };
+    return { day, lanes, begins, inCare: rows.length, groups: groupsOf(rows, ctx.actor.role) };
   });
   return (
     <>
@@ -49,6 +53,9 @@ export default async function TodayPage() {
           </span>
         </h2>
         <TodayList lanes={data.lanes} todayIso={data.day} />
+        {data.begins && (
+          <FirstSteps machines={data.begins.machines} isTherapist={may(actor.role, "story.write")} />
+        )}
         {data.inCare > data.lanes.length && (
           <p className="mt-2">
             <Link href="/caseload" className="font-bold text-primary underline">

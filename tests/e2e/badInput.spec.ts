@@ -97,7 +97,7 @@ test.describe("Measure", () => {
     await page.getByRole("button", { name: "Save CSV" }).click();
     const path = await (await download).path();
     await page.getByLabel("Load CSV").setInputFiles(path);
-    await expect(page.getByText("Ready for the third trial")).toBeVisible();
+    await expect(page.getByText(/then the third trial/)).toBeVisible();
     await expect(page.getByText(/mean of the two best, 0 % apart/)).toBeVisible();
   });
 });

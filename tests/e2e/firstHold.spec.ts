@@ -65,10 +65,9 @@ test("an arthritic knee is entered and its first hold runs, in thirty actions an
   });
 
   await click("to the limits", page.getByRole("link", { name: /^Limits/ }));
-  await isAlive(page);
   await click("confirm the phase", page.getByRole("button", { name: /^Confirm “/ }));
   await click("to the choice", page.getByRole("link", { name: /^Choose/ }));
-  await isAlive(page);
+  await expect(page.getByRole("button", { name: /^Use this/ }).first()).toBeVisible();
   await act("use the first pick", () => page.keyboard.press("1"));
   await expect(page).toHaveURL(/\/dose/);
   await isAlive(page);

@@ -216,3 +216,34 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await dialog.getByRole("button", { name: "Back to the default" }).click();
   await expect(dialog).toBeHidden();
 });
+
+test("another answer of the schools stands beside what holds, and says what differs; the address keeps it", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Jorun Salthe", "limits");
+  const picker = page.getByLabel("beside it");
+  const options = await picker
+    .locator("option")
+    .evaluateAll((all) => all.map((o) => (o as HTMLOptionElement).value));
+  expect(options.length).toBeGreaterThan(2);
+  let differing = 0;
+  for (const value of options.slice(1)) {
+    await picker.selectOption(value);
+    await expect(page).toHaveURL(new RegExp(`beside=${value.replace(/[.:]/g, ".+")}`));
+    const here = page.getByRole("region", { name: "as it holds now" });
+    await expect(here).toBeVisible();
+    const isSame = await page.getByText("both answers leave the same").isVisible();
+    const marks = await page.getByText(/◆ (differs|other angles)/).count();
+    expect(isSame).toBe(marks === 0);
+    differing += marks > 0 ? 1 : 0;
+  }
+  expect(differing).toBeGreaterThan(0);
+  await expectFits(page);
+  await expectAccessible(page);
+  await page.reload();
+  await isAlive(page);
+  await expect(page.getByRole("region", { name: "as it holds now" })).toBeVisible();
+  await page.getByLabel("beside it").selectOption("");
+  await expect(page.getByRole("region", { name: "as it holds now" })).toBeHidden();
+});

@@ -210,6 +210,14 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
   });
   const other = await context.newPage();
   await signInByForm(other, "therapist", there.therapist);
+  // a clinic with nobody in it is led through its beginning
+  await other.goto("/");
+  await expect(other.getByRole("heading", { name: "The first three steps" })).toBeVisible();
+  await expect(other.getByRole("link", { name: "Enter the first client" })).toHaveAttribute(
+    "href",
+    "/clients/new",
+  );
+  await expectAccessible(other);
   await other.goto("/files");
   await isAlive(other);
   await other

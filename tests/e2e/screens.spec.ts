@@ -99,7 +99,9 @@ test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await expectAccessible(page);
 });
 
-test("no screen scrolls sideways on a small phone, nor on a tablet held upright", async ({ page }) => {
+test("no screen scrolls sideways on a small phone, nor on a dark tablet held upright, and axe finds nothing", async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   await signIn(page, "therapist");
   const id = await clientId(page, "Pell Amsworth");
@@ -110,17 +112,19 @@ test("no screen scrolls sideways on a small phone, nor on a tablet held upright"
     ...ofClient.map((s) => `/clients/${id}/${s}`),
   ];
   const wide: string[] = [];
-  for (const [width, height] of [
-    [320, 640],
-    [768, 1024],
+  for (const [width, height, isDark] of [
+    [320, 640, false],
+    [768, 1024, true],
   ] as const) {
     await page.setViewportSize({ width, height });
+    if (isDark) await dark(page);
     for (const path of paths) {
       await page.goto(path);
       await expect(page.locator("main")).toBeVisible();
       await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       if (over > 0) wide.push(`${path} is ${over} px too wide at ${width}`);
+      await expectAccessible(page);
     }
   }
   expect(wide).toEqual([]);

@@ -132,6 +132,7 @@ test("a story is changed, a colleague is told; the episode is closed and another
   await page.goto(address.replace(/story$/, "limits"));
   for (const phase of ["Flare or irritable start", "Acute: keep moving"])
     await expect(page.getByText(`Not confirmed yet; what holds is: ${phase}`)).toBeVisible();
+  await other.getByText(/Not in the list, what was done/).click();
   await other.getByLabel(/what was done/).fill("a walk on the dike each evening");
   await other.getByRole("button", { name: /Save the story/ }).click();
   await expect(other.getByText(/Ines Marlowick changed this story meanwhile/)).toBeVisible();
@@ -141,6 +142,10 @@ test("a story is changed, a colleague is told; the episode is closed and another
 
   await page.goto(address);
   await isAlive(page);
+  // folded, and said in its line
+  await expect(page.getByText(/Not in the list, what was done/)).toContainText(
+    "a walk on the dike each evening",
+  );
   await expect(page.getByLabel(/what was done/)).toHaveValue("a walk on the dike each evening");
   await page.getByRole("button", { name: "close this episode" }).click();
   const dialog = page.getByRole("dialog", { name: "Close this episode?" });
@@ -175,4 +180,44 @@ test("a trainer reads the story, the answers and the limits, and changes none of
   await expect(page.getByText(/Only a therapist records a measurement/)).toBeVisible();
   await page.goto("/clients/new");
   await expect(page.getByText(/Only a therapist enters or changes/)).toBeVisible();
+});
+
+test("what is typed and not saved survives a reload and is taken up or dropped; a day is picked by keys", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Dorrit Fenwake", "story");
+  await page.getByLabel("works as").fill("tide clerk");
+  const day = page.getByRole("textbox", { name: /^date of/ });
+  const before = (await day.getAttribute("data-day")) ?? "";
+  await page.locator("button[aria-label=Calendar]").first().click();
+  const calendar = page.getByRole("dialog", { name: /^date of/ });
+  await expect(calendar).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press("Escape");
+  await expect(calendar).toBeHidden();
+  await expect(page.locator("button[aria-label=Calendar]").first()).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(calendar.locator("button:focus")).toHaveCount(1);
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(calendar).toBeHidden();
+  const next = new Date(Date.parse(`${before}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+  await expect(day).toHaveAttribute("data-day", next);
+  await day.fill("31.2.2026");
+  await day.blur();
+  await expect(page.getByText(/^Write the day like/)).toBeVisible();
+  await day.fill(next);
+  await page.reload();
+  await isAlive(page);
+  await expect(page.getByLabel("works as")).not.toHaveValue("tide clerk");
+  await page.getByRole("button", { name: "Take them up" }).click();
+  await expect(page.getByLabel("works as")).toHaveValue("tide clerk");
+  await expect(day).toHaveAttribute("data-day", next);
+  await page.getByRole("button", { name: /Save the story/ }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.reload();
+  await isAlive(page);
+  await expect(page.getByLabel("works as")).toHaveValue("tide clerk");
+  await expect(page.getByRole("button", { name: "Take them up" })).toBeHidden();
 });

@@ -2,12 +2,11 @@ import "server-only";
 import { inForce, mostOf } from "@/core/bounds/inForce";
 import { boundWord } from "@/core/bounds/kinds";
 import { kneeWindow } from "@/core/bounds/window";
-import { phaseLimits } from "@/core/phases/phaseLimits";
 import { EXERCISES } from "@/core/rules/exercises";
 import { stanceId, stancesOf } from "@/core/rules/stances";
 import { fitExercise } from "@/core/selection/fit/fitExercise";
 import { type Ctx, today } from "../base/context";
-import { limitsWith } from "../bounds/limits";
+import { limitsUnder } from "../bounds/underStance";
 import { motionOf } from "../bounds/windows";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -43,20 +42,9 @@ export async function stanceQuestions(ctx: Ctx, client: ClientEpisode): Promise<
       const now = c.choices[school] ?? s.defaultId;
       const sides: StanceSide[] = [];
       for (const o of s.options) {
-        const choices = { ...c.choices, [school]: o.id };
-        const changed = {
-          ...c,
-          choices,
-          limits: phaseLimits(c.condition, c.phase, { variantId: c.variantId, choices, week: c.week }),
-        };
-        const bounds = inForce(
-          await limitsWith(
-            ctx,
-            client,
-            conditions.map((x) => (x === c ? changed : x)),
-          ),
-          day,
-        );
+        const limits = await limitsUnder(ctx, client, conditions, s.id, o.id);
+        if (!limits) continue;
+        const bounds = inForce(limits, day);
         const w = kneeWindow(bounds, motion);
         const word = bounds.open_chain_extension?.word ?? null;
         sides.push({

@@ -41,7 +41,11 @@ export function DayField({
   };
   return (
     <div className={isLabelBeside ? "relative flex items-baseline gap-2" : "relative"}>
-      <label htmlFor={id} className={`small quiet ${isLabelBeside ? "whitespace-nowrap" : "block"}`}>
+      <label
+        htmlFor={id}
+        id={`${id}-label`}
+        className={`small quiet ${isLabelBeside ? "whitespace-nowrap" : "block"}`}
+      >
         {label}
       </label>
       <div className="flex">
@@ -63,7 +67,8 @@ export function DayField({
         <button
           ref={button}
           type="button"
-          aria-label={`${label}: calendar`}
+          aria-label="Calendar"
+          aria-describedby={`${id}-label`}
           aria-haspopup="dialog"
           aria-expanded={isOpen}
           className="btn btn-sm btn-line rounded-l-none border-l-0 px-2"

@@ -1,7 +1,14 @@
 import type { KeyBound } from "@/core/bounds/keyBounds";
 
 /** The bounds that bind today, each as a small drawing, a number and its author. */
-export function KeyBounds({ bounds }: { bounds: KeyBound[] }) {
+export function KeyBounds({
+  bounds,
+  differing,
+}: {
+  bounds: KeyBound[];
+  /** those that another answer has otherwise or not at all */
+  differing?: ReadonlySet<KeyBound["kind"]>;
+}) {
   if (bounds.length === 0) return <p className="quiet">Nothing else bounds the work today.</p>;
   return (
     <ul className="grid grid-cols-2 gap-x-5 gap-y-4">
@@ -11,6 +18,7 @@ export function KeyBounds({ bounds }: { bounds: KeyBound[] }) {
           <p className="leading-tight">
             <span className="display block text-[21px]">{b.words}</span>
             {b.name}
+            {differing?.has(b.kind) && <b className="text-accent"> ◆ differs</b>}
             <span className="small quiet block">{b.by}</span>
           </p>
         </li>

@@ -2,10 +2,8 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { inForce } from "@/core/bounds/inForce";
-import { keyBounds } from "@/core/bounds/keyBounds";
 import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
-import { kneeWindow } from "@/core/bounds/window";
 import { combineConditions } from "@/core/phases/combineConditions";
 import { phaseEntry, proposedEntry } from "@/core/phases/phaseEntry";
 import { phaseOpens } from "@/core/phases/phaseOpens";
@@ -14,17 +12,18 @@ import { taskBarred } from "@/core/selection/fit/taskBarred";
 import { today } from "@/server/base/context";
 import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/bounds/limits";
 import { findingsOf } from "@/server/bounds/phases";
+import { limitsUnder } from "@/server/bounds/underStance";
 import { motionOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
-import { conditionsOf } from "@/server/client/conditions";
+import { conditionsOf, type EpisodeCondition } from "@/server/client/conditions";
 import { stancesInForce, stanceViews } from "@/server/client/stances";
 import { checkedCitations } from "@/server/clinic/sources";
 import { longDay } from "@/ui/dates";
+import { BesidePicker, type OtherAnswer } from "./BesidePicker";
+import { BoundsPicture } from "./BoundsPicture";
 import { ConditionTimeLine } from "./ConditionTimeLine";
 import { DayPicker } from "./DayPicker";
 import { EntryCard } from "./EntryCard";
-import { KeyBounds } from "./KeyBounds";
-import { KneeArc } from "./KneeArc";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 import { LimitTable } from "./LimitTable";
 import { OpensNext } from "./OpensNext";
@@ -33,6 +32,17 @@ import { PhaseNotes } from "./PhaseNotes";
 import { StanceList } from "./StanceList";
 
 export const metadata: Metadata = { title: "Limits" };
+
+/** Answers to the questions of the conditions that are not the ones in force. */
+const otherAnswers = (conditions: readonly EpisodeCondition[]): OtherAnswer[] =>
+  conditions.flatMap((c) =>
+    stancesOf(c.condition, c.variantId).flatMap((s) => {
+      const now = c.choices[s.id.split(".")[1] ?? ""] ?? s.defaultId;
+      return s.options
+        .filter((o) => o.id !== now)
+        .map((o) => ({ id: `${s.id}:${o.id}`, topic: s.topic, option: o.label }));
+    }),
+  );
 
 const isDay = (text: unknown): text is string =>
   typeof text === "string" && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
@@ -43,10 +53,11 @@ export default async function LimitsPage({
   searchParams,
 }: {
   params: Promise<{ clientId: string }>;
-  searchParams: Promise<{ on?: string | string[] }>;
+  searchParams: Promise<{ on?: string | string[]; beside?: string | string[] }>;
 }) {
   const { clientId } = await params;
-  const { on } = await searchParams;
+  const { on, beside } = await searchParams;
+  const [stance = "", option = ""] = typeof beside === "string" ? beside.split(":") : [];
   const { actor, data } = await onPage(async (ctx) => {
     const day = isDay(on) ? on : today(ctx);
     // the same clinic at another day: weeks, schedules and ends are computed for it
@@ -70,6 +81,7 @@ export default async function LimitsPage({
       phases,
       inForce: stances,
       limits: await limitsOf(then, client),
+      beside: beside === undefined ? null : await limitsUnder(then, client, conditions, stance, option),
       motion: await motionOf(then, client),
       written: await writtenLimits(ctx, client.episodeId),
       views: await stanceViews(ctx, client.episodeId),
@@ -94,6 +106,8 @@ export default async function LimitsPage({
   const written = data.written.flatMap((l): WrittenView[] =>
     l.origin === "surgeon" || l.origin === "therapist" ? [{ ...l, origin: l.origin }] : [],
   );
+  const others = otherAnswers(phases.map(({ c }) => c));
+  const other = others.find((o) => o.id === beside);
   const mayWrite = may(actor.role, "limit.write");
   return (
     <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_350px]">
@@ -106,12 +120,16 @@ export default async function LimitsPage({
               {"; the tightest counts"}
             </span>
           </h1>
-          <DayPicker day={day} isToday={data.isToday} />
+          <span className="flex flex-wrap items-baseline justify-end gap-x-4">
+            <BesidePicker others={others} />
+            <DayPicker day={day} isToday={data.isToday} />
+          </span>
         </div>
-        <div className="mt-2 grid grid-cols-1 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] items-center gap-x-6">
-          <KneeArc window={kneeWindow(bounds, data.motion)} motion={data.motion} />
-          <KeyBounds bounds={keyBounds(bounds)} />
-        </div>
+        <BoundsPicture
+          bounds={bounds}
+          motion={data.motion}
+          beside={data.beside && other ? { words: other.option, bounds: inForce(data.beside, day) } : null}
+        />
         {uncovered.length === 0 &&
           phases.map(({ c, entry }) =>
             entry.next ? (

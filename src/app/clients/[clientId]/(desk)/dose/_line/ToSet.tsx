@@ -32,7 +32,7 @@ function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: Pe
   const working = enduranceComputed(judged, personal);
   return (
     <div className="small quiet">
-      One fresh hold at {Math.round(load.share * 100)} % would last about{" "}
+      A fresh hold lasts about{" "}
       {working ? (
         <Opens label="how long a fresh hold lasts" computed={working}>
           {tens(lasts)} s
@@ -41,8 +41,7 @@ function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: Pe
         `${tens(lasts)} s`
       )}{" "}
       ({tens(lasts / spread)} to {tens(lasts * spread)}
-      {personal.holds > 0 ? ", from this person's timed holds" : ", between people"}): each takes{" "}
-      {Math.round(used * 100)} % of it.
+      {personal.holds > 0 && ", by own timed holds"}): each takes {Math.round(used * 100)} %.
     </div>
   );
 }
