@@ -130,6 +130,33 @@ test("no screen scrolls sideways on a small phone, nor on a dark tablet held upr
   expect(wide).toEqual([]);
 });
 
+test("on paper the pages have no menu and no buttons, use the whole width, and show what is folded on the screen", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Tove Aldermoor");
+  // a sheet of A4 at 96 pixels an inch, between its margins
+  await page.setViewportSize({ width: 718, height: 1047 });
+  await page.emulateMedia({ media: "print" });
+  for (const step of [...STEPS, "record"]) {
+    await page.goto(`/clients/${id}/${step}`);
+    await expect(page.locator("main")).toBeVisible();
+    await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
+    const box = await page.locator("main").boundingBox();
+    expect(`${step} ${(box?.width ?? 0) > 650}`).toBe(`${step} true`);
+    await expect(page.locator("nav:visible, .btn:visible")).toHaveCount(0);
+  }
+  await expect(page.locator("main details:not([open]) p").first()).toBeVisible();
+  await page.goto(`/clients/${id}/week`);
+  await expect(
+    page
+      .locator("main")
+      .getByText(/^Gym \d+/)
+      .first(),
+  ).toBeVisible();
+});
+
 test("Today works from the keyboard alone", async ({ page }) => {
   await signIn(page, "therapist");
   await page.keyboard.press("j");

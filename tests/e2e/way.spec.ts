@@ -115,3 +115,27 @@ test("Choose answers first: three unlike picks with picture and set-up, used by 
   await expect(page).toHaveURL(/\/dose\?/);
   await expect(page.getByRole("main")).toContainText(name);
 });
+
+test("without a network the page says so until it is back; a machine's numbers that were not saved are brought back", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  await page.goto("/gym/new?kind=seated_press");
+  await isAlive(page);
+  const picture = page.getByRole("img", { name: /from the side/ });
+  const level = await picture.innerHTML();
+  await page.locator("input[name^='geometry.']").first().fill("20");
+  await expect.poll(() => picture.innerHTML()).not.toBe(level);
+  await page.context().setOffline(true);
+  await expect(page.getByText("No network.")).toBeVisible();
+  await page.getByRole("button", { name: "Enter the machine" }).click();
+  await expect(page.getByText(/server does not answer. Nothing is lost here/)).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText("No network.")).toBeHidden();
+  await page.reload();
+  await isAlive(page);
+  await page.getByRole("button", { name: "Take them up" }).click();
+  await expect(page.locator("input[name^='geometry.']").first()).toHaveValue("20");
+  await page.getByRole("button", { name: "Enter the machine" }).click();
+  await expect(page).toHaveURL(/\/gym\/[0-9a-f-]{36}$/);
+});

@@ -7,9 +7,11 @@ import { type Machine, notchesOf } from "@/core/equipment/machine";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
+import { UnsavedBar } from "@/ui/form/UnsavedBar";
+import { useUnsaved } from "@/ui/form/useUnsaved";
 import { send } from "@/ui/send";
 import { MachineSketch } from "./MachineSketch";
-import { draftOf, type MachineDraft, machineOfDraft } from "./machineDraft";
+import { draftOf, type MachineDraft, machineDraft, machineOfDraft } from "./machineDraft";
 
 const STEP_KINDS = { stack: "a stack with a pin", pairs: "plates in pairs", list: "single pieces" } as const;
 
@@ -31,6 +33,13 @@ export function MachineForm({
   const [draft, setDraft] = useState(() => draftOf(machine));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
+  const [base, setBase] = useState(draft);
+  const left = useUnsaved({
+    place: `machine ${id ?? `new ${machine.family}`}`,
+    shape: machineDraft,
+    draft,
+    isChanged: mayWrite && JSON.stringify(draft) !== JSON.stringify(base),
+  });
   const set = (part: Partial<MachineDraft>) => {
     setSaved(false);
     setDraft({ ...draft, ...part });
@@ -48,6 +57,8 @@ export function MachineForm({
       );
     setProblems({});
     setSaved(true);
+    setBase(draft);
+    left.drop();
     if (id) router.refresh();
     else router.push(`/gym/${newId}`);
   };
@@ -66,6 +77,18 @@ export function MachineForm({
         save();
       }}
     >
+      {left.found && (
+        <div className="lg:col-span-2">
+          <UnsavedBar
+            what="this machine"
+            onTake={() => {
+              if (left.found) setDraft(left.found);
+              left.settled();
+            }}
+            onDrop={left.drop}
+          />
+        </div>
+      )}
       <fieldset disabled={!mayWrite} className="grid content-start gap-2">
         <legend className="display mb-1 text-[16px]">What it is</legend>
         <TextLine

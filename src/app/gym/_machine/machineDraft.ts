@@ -1,29 +1,32 @@
+import { z } from "zod";
 import { familyById } from "@/core/equipment/families";
 import type { GeometrySpec, SettingSpec } from "@/core/equipment/families/family";
-import type { LoadSteps } from "@/core/equipment/loadSteps";
 import type { Machine, Notch } from "@/core/equipment/machine";
 import { readNumber } from "@/core/units/readNumber";
 
+const typed = z.string();
+
 /** A machine as its form holds it: everything as it is typed, lengths in centimetres. */
-export interface MachineDraft {
-  name: string;
-  place: string;
-  note: string;
-  geometry: Record<string, string>;
+export const machineDraft = z.object({
+  name: typed,
+  place: typed,
+  note: typed,
+  geometry: z.record(typed, typed),
   /** "1: 52.5, 2: 55", or "52.5, 55" where the numbers are the labels; empty: usual notches */
-  notches: Record<string, string>;
-  stepsKind: LoadSteps["kind"];
-  first: string;
-  step: string;
-  plates: string;
-  addOns: string;
-  pulley: string;
+  notches: z.record(typed, typed),
+  stepsKind: z.enum(["stack", "pairs", "list"]),
+  first: typed,
+  step: typed,
+  plates: typed,
+  addOns: typed,
+  pulley: typed,
   /** "20 x 4, 10 x 2": what there is per side */
-  perSide: string;
-  base: string;
+  perSide: typed,
+  base: typed,
   /** "0.5, 1, 2" */
-  items: string;
-}
+  items: typed,
+});
+export type MachineDraft = z.infer<typeof machineDraft>;
 
 const perUnit = (unit: GeometrySpec["unit"] | SettingSpec["unit"]): number => (unit === "cm" ? 100 : 1);
 const trim = (n: number): string => String(Math.round(n * 1000) / 1000);

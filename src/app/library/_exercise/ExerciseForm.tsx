@@ -1,11 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { z } from "zod";
 import type { Exercise } from "@/core/rules/exercises";
 import { readNumber } from "@/core/units/readNumber";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
+import { UnsavedBar } from "@/ui/form/UnsavedBar";
+import { useUnsaved } from "@/ui/form/useUnsaved";
 import { send } from "@/ui/send";
 
 const LISTS = [
@@ -34,6 +37,24 @@ const idOf = (name: string): string =>
     .replace(/[^a-z0-9]+/g, "_")
     .replace(/^_+|_+$/g, "")
     .slice(0, 50)}`;
+
+const typed = z.string();
+
+/** An exercise as its form holds it: lists a line each. */
+const exerciseDraft = z.object({
+  name: typed,
+  equipment: typed,
+  min: typed,
+  max: typed,
+  setup_checks: typed,
+  cues: typed,
+  typical_mistakes: typed,
+  stop_signs: typed,
+  easier_id: typed,
+  harder_id: typed,
+  home_substitute_id: typed,
+  reason: typed,
+});
 
 /** The words of an exercise as the clinic wants them, with the reason for the change. */
 export function ExerciseForm({
@@ -66,6 +87,13 @@ export function ExerciseForm({
   });
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
+  const [base, setBase] = useState(draft);
+  const left = useUnsaved({
+    place: `exercise ${isNew ? "new" : exercise.id}`,
+    shape: exerciseDraft,
+    draft,
+    isChanged: JSON.stringify(draft) !== JSON.stringify(base),
+  });
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
   const post = async (record: Exercise | null) => {
     const exerciseId = isNew ? idOf(draft.name) : exercise.id;
@@ -84,6 +112,8 @@ export function ExerciseForm({
       );
     setProblems({});
     setSaved(true);
+    setBase(draft);
+    left.drop();
     if (isNew) router.push(`/library/${exerciseId}`);
     else router.refresh();
   };
@@ -132,6 +162,16 @@ export function ExerciseForm({
         save();
       }}
     >
+      {left.found && (
+        <UnsavedBar
+          what="this exercise"
+          onTake={() => {
+            if (left.found) setDraft({ ...draft, ...left.found });
+            left.settled();
+          }}
+          onDrop={left.drop}
+        />
+      )}
       <div className="grid grid-cols-2 gap-x-10 gap-y-2">
         {line("name", "name")}
         {line("what it needs", "equipment")}

@@ -45,7 +45,7 @@ export default async function DeskLayout({
   const last = state.last;
   return (
     <div
-      className={`grid min-h-dvh grid-cols-1 content-start md:content-stretch md:grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
+      className={`grid min-h-dvh print:block grid-cols-1 content-start md:content-stretch md:grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
     >
       <div className="md:col-span-2">
         <TopBar clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />

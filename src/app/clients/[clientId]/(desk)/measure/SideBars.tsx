@@ -13,7 +13,7 @@ export function SideBars({ sides, own }: { sides: readonly SideTorque[]; own: Si
   return (
     <svg
       viewBox={`0 0 ${W} ${sides.length * (BAR + 6)}`}
-      className="w-full"
+      className="w-full max-w-[340px]"
       role="img"
       aria-label={sides
         .map(
