@@ -96,7 +96,28 @@ describe("a draft of any condition and phase", () => {
         // never fewer than three lines for time, and the task and the last main line stay
         if (lines.length > 4) expect(seconds).toBeLessThanOrEqual(x.minutes * 60);
       }),
-      { numRuns: 25 },
+      {
+        numRuns: 25,
+        examples: [
+          [
+            {
+              // three holds for five to fit the time asked for more than an early repair may hold
+              of: EVERY.find(
+                (o) => o.conditionId === "meniscus_repair" && o.phaseId === "protect",
+              ) as (typeof EVERY)[number],
+              place: "gym",
+              minutes: 15,
+              goal: "low_chair",
+              irritability: "low",
+              painSites: [],
+              weak: [],
+              isFrail: false,
+              isNovice: false,
+              swellingIsUp: false,
+            },
+          ],
+        ],
+      },
     );
   });
 

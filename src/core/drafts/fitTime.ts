@@ -1,4 +1,5 @@
 import type { Exercise } from "../rules/exercises";
+import { insideBounds } from "../sheet/draft/easeLines";
 import { itemsOf } from "../sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
@@ -51,7 +52,7 @@ const standsInRests = (e: Exercise): boolean =>
 
 /** Work of other muscles into the rests before it first; then fewer sets, from the end; then fewer lines. */
 export function fitTime(made: readonly Made[], seconds: number, context: ScoreContext): Made[] {
-  // neither rests nor sets change the machine or the load, so every line is judged once
+  // neither rests nor sets change the machine, so every line is judged once
   const judged = judgeScore(
     made.map((m) => m.line),
     context,
@@ -71,6 +72,12 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
   const change = (at: number, line: Partial<ScoreLine>) => {
     kept = kept.map((m, i) => (i === at ? { ...m, line: { ...m.line, ...line } } : m));
   };
+  // fewer holds at the same felt effort are harder ones
+  const fewerHolds = (at: number, reps: number) => {
+    const { line } = kept[at] as Made;
+    if (line.scheme.kind === "holds" && line.scheme.reps > reps)
+      change(at, insideBounds({ ...line, scheme: { ...line.scheme, reps } }, line, context));
+  };
   for (let i = kept.length - 1; i > 1 && isOver(); i--) {
     const e = exercises.get(kept[i]?.line.exerciseId ?? "");
     if (e && standsInRests(e)) change(i, { sharesRests: true });
@@ -79,12 +86,9 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
     const { scheme } = (kept[i] as Made).line;
     if ((scheme.kind === "straight" || scheme.kind === "ramp") && scheme.sets > 2)
       change(i, { scheme: { ...scheme, sets: 2 } });
-    if (scheme.kind === "holds" && scheme.reps > 5) change(i, { scheme: { ...scheme, reps: 5 } });
+    fewerHolds(i, 5);
   }
-  for (let i = kept.length - 1; i >= 0 && isOver(); i--) {
-    const { scheme } = (kept[i] as Made).line;
-    if (scheme.kind === "holds" && scheme.reps > 3) change(i, { scheme: { ...scheme, reps: 3 } });
-  }
+  for (let i = kept.length - 1; i >= 0 && isOver(); i--) fewerHolds(i, 3);
   while (kept.length > LEAST_LINES && isOver()) {
     const fewer = withoutLeast(kept);
     if (fewer.length === kept.length) break;

@@ -25,7 +25,9 @@ export function eased(
   for (let round = 0; round < EASING_ROUNDS; round++) {
     const early = endingEarly(judged, context);
     if (early.size === 0) return kept;
-    kept = kept.map((line, i) => (early.has(i) ? easier(line, round, may.restLonger) : line));
+    kept = kept.map((line, i) =>
+      early.has(i) ? insideBounds(easier(line, round, may.restLonger), line, context) : line,
+    );
     // a line is judged by itself: those that stay as they were are not judged again
     judged = kept.map((line, i) => {
       const before = judged[i] as JudgedLine;
@@ -44,6 +46,24 @@ export function endingEarly(judged: readonly JudgedLine[], context: ScoreContext
       .filter((p) => p.endsAt)
       .map((p) => Number(p.lineId)),
   );
+}
+
+/**
+ * A lighter line that no limit bars. Fewer holds at the same felt effort take more force each, above what holds may use in an
+ * early phase: such a line is felt less. Where that does not help either it stays as it was.
+ */
+export function insideBounds(next: ScoreLine, before: ScoreLine, context: ScoreContext): ScoreLine {
+  const isBarred = (l: ScoreLine) => (judgeScore([l], context)[0]?.bars.length ?? 1) > 0;
+  if (next.scheme.kind !== "holds" || isBarred(before)) return next;
+  let line = next;
+  while (isBarred(line)) {
+    const { scheme } = line;
+    if (scheme.kind !== "holds" || scheme.effort.kind !== "felt" || scheme.effort.felt <= LEAST_FELT)
+      return before;
+    const felt = Math.max(LEAST_FELT, scheme.effort.felt - 1);
+    line = { ...line, scheme: { ...scheme, effort: { kind: "felt", felt } } };
+  }
+  return line;
 }
 
 /** More in reserve and rest first; every other time fewer repetitions. */

@@ -9,10 +9,10 @@ import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredTest } from "@/server/measure/measurements";
 import { Pick } from "@/ui/form/Pick";
+import { EarlierTests } from "./_strength/EarlierTests";
+import { StrengthRail } from "./_strength/StrengthRail";
+import { StrengthTestForm } from "./_strength/StrengthTestForm";
 import { BodyForm } from "./BodyForm";
-import { EarlierTests } from "./EarlierTests";
-import { StrengthRail } from "./StrengthRail";
-import { StrengthTestForm } from "./StrengthTestForm";
 
 /** Strength by load cell: the test on the left, what is known of these legs on the right. */
 export function MeasureDesk({

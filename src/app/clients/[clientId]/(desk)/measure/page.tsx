@@ -13,12 +13,12 @@ import { extensionPadM } from "@/server/clinic/machines";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
 import { hardSets } from "@/server/visits/hardSets";
+import { StrengthResults } from "./_strength/StrengthResults";
 import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";
 import { MeasurementTable } from "./MeasurementTable";
 import { MeasureParts } from "./MeasureParts";
 import { RepetitionTest } from "./RepetitionTest";
-import { StrengthResults } from "./StrengthResults";
 
 /** Where no extension machine tells where its pad sits: a usual place on the shin. */
 const USUAL_LEVER_M = 0.33;

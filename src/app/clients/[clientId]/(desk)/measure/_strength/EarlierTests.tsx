@@ -5,7 +5,7 @@ import { isSameAngle } from "@/core/strength/sameAngle";
 import type { Side } from "@/core/units/fields";
 import type { StoredTest } from "@/server/measure/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
-import { TakeBack } from "./TakeBack";
+import { TakeBack } from "../TakeBack";
 
 /** The worst joint pain in its pushes; null: nobody asked. */
 const painOf = (t: StoredTest): number | null => {
