@@ -1,3 +1,4 @@
+import { criterionWords } from "@/core/phases/criterionWords";
 import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { Link } from "@/ui/Link";
@@ -44,14 +45,14 @@ export function OpensNext({
               <span aria-hidden className="font-bold text-accent">
                 {MARK[c.state]}
               </span>{" "}
-              {c.words}
+              {criterionWords(c.words)}
               {c.found && <span className="quiet">: {c.found.split(",")[0]}</span>}
               {where && (
                 <>
                   {" "}
                   <Link href={`/clients/${clientId}/${where}`} className="text-primary underline">
                     measure
-                    <span className="sr-only"> {c.words}</span>
+                    <span className="sr-only"> {criterionWords(c.words)}</span>
                   </Link>
                 </>
               )}

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { criterionWords } from "@/core/phases/criterionWords";
 import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { Problem } from "@/ui/form/Problem";
@@ -81,13 +82,14 @@ export function PhaseCard({
                     onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
                   />
                   <span>
-                    {c.words}
+                    {criterionWords(c.words)}
                     {c.note && <span className="small quiet block">{c.note}</span>}
                   </span>
                 </label>
               ) : (
                 <span>
-                  {c.words}: <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
+                  {criterionWords(c.words)}:{" "}
+                  <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
                 </span>
               )}
             </li>

@@ -5,6 +5,7 @@ import { inForce } from "@/core/bounds/inForce";
 import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
 import { combineConditions } from "@/core/phases/combineConditions";
+import { criterionWords } from "@/core/phases/criterionWords";
 import { phaseEntry, proposedEntry } from "@/core/phases/phaseEntry";
 import { phaseOpens } from "@/core/phases/phaseOpens";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
@@ -198,10 +199,10 @@ export default async function LimitsPage({
                     weeks={c.week}
                     current={{ id: c.phase.id, name: c.phase.name }}
                     proposed={{ id: proposal.phase.id, name: proposal.phase.name }}
-                    toConfirm={proposal.toConfirm.map((x) => x.words)}
+                    toConfirm={proposal.toConfirm.map((x) => criterionWords(x.words))}
                     // in the phase that holds now they stand below
                     missing={(proposal.phase.id === c.phase.id ? [] : proposal.missing).map(
-                      (x) => `${x.words}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,
+                      (x) => `${criterionWords(x.words)}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,
                     )}
                     mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
                   />
