@@ -1,5 +1,6 @@
 import type { AllowedWindow } from "@/core/bounds/window";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
+import { SideLeg } from "@/ui/pose/SideLeg";
 import { HatchDefs } from "@/ui/rail/Hatch";
 
 const KNEE = { x: 250, y: 62 };
@@ -78,34 +79,7 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
       <HatchDefs />
       <path d={sector(0, MOST_DEG, REACH)} fill="url(#barred)" />
       {!w.isEmpty && <path d={sector(w.fromDeg, w.toDeg, REACH)} className="fill-secondary" />}
-      <line
-        x1={KNEE.x - 215}
-        y1={KNEE.y}
-        x2={KNEE.x}
-        y2={KNEE.y}
-        strokeWidth={38}
-        strokeLinecap="round"
-        className="stroke-quiet opacity-60"
-      />
-      <line
-        x1={KNEE.x}
-        y1={KNEE.y}
-        x2={foot.x}
-        y2={foot.y}
-        strokeWidth={30}
-        strokeLinecap="round"
-        className="stroke-primary"
-      />
-      <line
-        x1={foot.x}
-        y1={foot.y}
-        x2={toe.x}
-        y2={toe.y}
-        strokeWidth={18}
-        strokeLinecap="round"
-        className="stroke-primary"
-      />
-      <circle cx={KNEE.x} cy={KNEE.y} r={7} className="fill-base-100" />
+      <SideLeg hip={{ x: KNEE.x - 215, y: KNEE.y }} knee={KNEE} foot={foot} toe={toe} width={38} />
       <path d={arc(0, MOST_DEG, REACH)} fill="none" className="stroke-base-content" />
       {isMeasured && (
         <path

@@ -1,4 +1,5 @@
 import type { Movement } from "@/core/strength/movements";
+import { SideLeg } from "@/ui/pose/SideLeg";
 
 const W = 230;
 const H = 158;
@@ -47,34 +48,7 @@ export function TestFigure({
       aria-label={`Knee at ${deg} degrees, strap ${Math.round(lever * 100)} cm below the joint line, load cell at ${pull} degrees to the shank`}
     >
       <rect x={8} y={KNEE.y + 16} width={88} height={9} rx={4} className="fill-rule" />
-      <line
-        x1={18}
-        y1={KNEE.y}
-        x2={KNEE.x}
-        y2={KNEE.y}
-        strokeWidth={26}
-        strokeLinecap="round"
-        className="stroke-quiet opacity-60"
-      />
-      <line
-        x1={KNEE.x}
-        y1={KNEE.y}
-        x2={foot.x}
-        y2={foot.y}
-        strokeWidth={19}
-        strokeLinecap="round"
-        className="stroke-primary"
-      />
-      <line
-        x1={foot.x}
-        y1={foot.y}
-        x2={toe.x}
-        y2={toe.y}
-        strokeWidth={12}
-        strokeLinecap="round"
-        className="stroke-primary"
-      />
-      <circle cx={KNEE.x} cy={KNEE.y} r={5} className="fill-base-100" />
+      <SideLeg hip={{ x: 18, y: KNEE.y }} knee={KNEE} foot={foot} toe={toe} width={26} />
       <path
         d={`M ${KNEE.x + 24} ${KNEE.y} A 24 24 0 0 1 ${along(shank, 24).x} ${along(shank, 24).y}`}
         fill="none"
