@@ -82,7 +82,18 @@ test("pages carry a strict policy with a fresh nonce, and break none of it", asy
   expect(await nonceOf()).not.toBe(await nonceOf());
   await signIn(page, "therapist");
   const id = await clientId(page, "Pell Amsworth");
-  for (const step of ["measure", "dose", "morning", "decide", "floor"]) {
+  for (const step of [
+    "story",
+    "limits",
+    "measure",
+    "choose",
+    "dose",
+    "week",
+    "morning",
+    "decide",
+    "review",
+    "floor",
+  ]) {
     await page.goto(`/clients/${id}/${step}`);
     await page.waitForLoadState("networkidle");
   }

@@ -25,15 +25,17 @@ export function GoalFields({ part, goals }: { part: StoryPart; goals: [string, s
         <div
           // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
           key={i}
-          className="grid grid-cols-1 sm:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)_72px] items-end gap-2"
+          className="grid grid-cols-[minmax(0,1fr)_92px] items-end gap-2 border-b border-rule pb-2"
         >
-          <Pick
-            label="it must"
-            name={`goal-${i}`}
-            options={[["", "own words"], ...goals]}
-            value={g.goalId ?? ""}
-            onChange={(e) => change(i, { goalId: e.target.value || null })}
-          />
+          <div className="col-span-2">
+            <Pick
+              label="it must"
+              name={`goal-${i}`}
+              options={[["", "own words"], ...goals]}
+              value={g.goalId ?? ""}
+              onChange={(e) => change(i, { goalId: e.target.value || null })}
+            />
+          </div>
           <Words
             label={g.goalId ? "more exactly" : "in own words"}
             name={`goal-words-${i}`}

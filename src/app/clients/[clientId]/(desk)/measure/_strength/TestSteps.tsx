@@ -42,9 +42,10 @@ export function TestSteps({
       <p className="text-[17px] font-bold" role="timer">
         {words}
       </p>
-      <div className="h-1 bg-rule">
-        <div className="h-1 bg-primary" style={{ width: `${(100 * left) / REST_S}%` }} />
-      </div>
+      <svg viewBox={`0 0 ${REST_S} 1`} preserveAspectRatio="none" className="block h-1 w-full" aria-hidden>
+        <rect width={REST_S} height={1} className="fill-rule" />
+        <rect width={left} height={1} className="fill-primary" />
+      </svg>
     </div>
   );
 }
