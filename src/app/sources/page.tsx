@@ -31,7 +31,9 @@ export default async function SourcesPage() {
               <th className="py-1 font-normal">source</th>
               <th className="py-1 pr-6 text-right font-normal">rules on it</th>
               <th className="py-1 font-normal">state</th>
-              <th className="py-1" />
+              <th className="py-1">
+                <span className="sr-only">mark</span>
+              </th>
             </tr>
           </thead>
           <tbody>

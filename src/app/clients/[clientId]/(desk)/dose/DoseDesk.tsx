@@ -496,7 +496,7 @@ function savedWords(saved: SavedSheet | null, isChanged: boolean): string {
   if (!saved.isKept) return "Saved before its figures were kept: save it once, then it can be run.";
   const how = {
     desk: "",
-    decision: ", from the decisions of the last visit",
+    decision: ", from the last decisions",
     standing_order: ", by standing order",
   }[saved.origin];
   return `Saved as version ${saved.version} by ${saved.by}${how}.`;

@@ -13,10 +13,10 @@ export function BesidePicker({ others }: { others: readonly OtherAnswer[] }) {
   const [beside, setBeside] = useQueryState("beside", parseAsString.withOptions({ shallow: false }));
   if (others.length === 0) return null;
   return (
-    <label className="small flex items-baseline gap-2">
-      <span className="quiet">beside it</span>
+    <label className="small flex min-w-0 items-baseline gap-2">
+      <span className="quiet whitespace-nowrap">beside it</span>
       <select
-        className="select select-xs w-[220px] border-rule text-[13px]"
+        className="select select-xs w-full min-w-0 sm:w-[220px] border-rule text-[13px]"
         value={beside ?? ""}
         onChange={(e) => void setBeside(e.target.value || null)}
       >

@@ -87,7 +87,7 @@ export function LimitTable({
             <b>{p.because}</b> <span className="quiet">until</span> {LIFTED_BY.condition}
             <span className="quiet">:</span>
           </h3>
-          <dl className="grid grid-cols-2 gap-x-8 border-t border-rule text-[14px] leading-snug">
+          <dl className="grid grid-cols-1 gap-x-8 border-t sm:grid-cols-2 border-rule text-[14px] leading-snug">
             {p.bounds.map((b) => (
               <div key={b.kind} className="flex justify-between gap-3 border-b border-rule/60 py-[3px]">
                 <dt>

@@ -112,8 +112,8 @@ export default async function LimitsPage({
   const mayWrite = may(actor.role, "limit.write");
   return (
     <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_350px]">
-      <section aria-label="In one picture" className="col-span-2 border-b border-rule px-4 py-3">
-        <div className="flex items-baseline justify-between gap-4">
+      <section aria-label="In one picture" className="min-w-0 border-b border-rule px-4 py-3 lg:col-span-2">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h1 className="text-[19px]">
             What bounds the work?{" "}
             <span className="quiet text-[15px] font-normal">
@@ -121,7 +121,7 @@ export default async function LimitsPage({
               {"; the tightest counts"}
             </span>
           </h1>
-          <span className="flex flex-wrap items-baseline justify-end gap-x-4">
+          <span className="flex min-w-0 flex-wrap items-baseline gap-x-4 gap-y-1">
             <BesidePicker others={others} />
             <DayPicker day={day} isToday={data.isToday} />
           </span>

@@ -120,7 +120,7 @@ export function ToSet({
         {load.basis === "repetition test" && load.oneRepMax
           ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${Math.round(load.oneRepMax.kg)} kg at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
           : load.basis === "strength test"
-            ? "Estimated from the strength test: find the real load in two light sets. The step at or below is chosen."
+            ? "Estimated from the strength test: find the real load in two light sets; never the step above."
             : load.basis === "default strength"
               ? "This direction was not tested: a default strength stands in. Find the real load in two light sets."
               : "Found by feel: begin with the least."}
