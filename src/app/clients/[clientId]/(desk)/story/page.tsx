@@ -49,7 +49,7 @@ export default async function StoryPage({ params }: { params: Promise<{ clientId
       )}
       {!mayWrite && <p className="mb-3 border-l-4 border-accent pl-3">{DEED_SENTENCES["story.write"]}</p>}
       <StoryDesk
-        key={client.version}
+        key={client.episodeId}
         clientId={clientId}
         version={client.version}
         start={draftOf(client, story, actor.massUnit)}
