@@ -62,13 +62,27 @@ test("joint pain in a push is kept with it, and what nobody asked stays unknown"
   const client = await makeClient(clinic);
   const input = testInput({
     trials: [
-      { id: randomUUID(), source: "typed", forceN: 400, pain: 4 },
-      { id: randomUUID(), source: "typed", forceN: 410 },
+      { id: randomUUID(), source: "typed", forceN: 400 },
+      { id: randomUUID(), source: "typed", forceN: 410, pain: 9 },
     ],
   });
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, input));
   const [kept] = await clinic.as("trainer", (ctx) => testsOf(ctx, client.episodeId));
-  expect(kept?.trials.map((t) => t.pain)).toEqual([4, null]);
+  expect(kept?.trials.map((t) => t.pain)).toEqual([null, 9]);
+});
+
+test("nothing is pushed after a push that hurt above what is allowed", async () => {
+  const client = await makeClient(clinic);
+  const input = testInput({
+    trials: [
+      { id: randomUUID(), source: "typed", forceN: 400, pain: 9 },
+      { id: randomUUID(), source: "typed", forceN: 410, pain: 0 },
+    ],
+  });
+  await expect(clinic.as("therapist", (ctx) => recordTest(ctx, client, input))).rejects.toThrow(
+    /Joint pain 9 in a push is above/,
+  );
+  expect(await owner`select 1 from strength_trial where test_id = ${input.id}`).toHaveLength(0);
 });
 
 test("sending the same test twice keeps one", async () => {

@@ -3,7 +3,7 @@ import { FLAG_SENTENCES, type TraceFlag } from "@/core/signal/analyseTrace";
 import type { ForceTrace } from "@/core/signal/forceTrace";
 import type { Movement } from "@/core/strength/movements";
 import { evaluateTest, type StrengthTestInput } from "@/core/strength/testInput";
-import { testBarred } from "@/core/strength/testRules";
+import { painStopsTest, testBarred } from "@/core/strength/testRules";
 import type { DatedTest } from "@/core/strength/testsForCurve";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
@@ -11,6 +11,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { painMaxFor } from "../bounds/limits";
 import { bodyOf, type ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { loadingBarred } from "../client/screenings";
@@ -99,6 +100,13 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
     side: input.side === client.side ? "involved" : "other",
   });
   if (barred) throw new InputError("kneeFlexionDeg", barred);
+  // the push that hurt too much is the last one
+  const painMax = await painMaxFor(ctx, client);
+  const stopped = painStopsTest(
+    input.trials.slice(0, -1).map((t) => t.pain),
+    painMax,
+  );
+  if (stopped) throw new InputError("trials", stopped);
   const { trials, result } = evaluateTest(input, body);
   if (result.status === "need-more") throw new InputError("trials", needMoreSentence(trials, result.diffPct));
   const [fresh] = await tx`
