@@ -49,6 +49,7 @@ test("the week is laid by the rules, moved by keys and by hand with the rules in
 
   await test.step("while a day is held over another one its rules are said, before it is let go", async () => {
     const chip = gym.nth(1);
+    const home = await page.locator("td[data-day]", { has: gym }).nth(1).getAttribute("data-day");
     const box = await chip.boundingBox();
     const row = page.getByRole("row").nth(2);
     const saturday = await row.getByRole("cell").nth(5).boundingBox();
@@ -58,8 +59,11 @@ test("the week is laid by the rules, moved by keys and by hand with the rules in
     await page.mouse.move(saturday.x + 20, saturday.y + 30, { steps: 8 });
     await expect(verdict(page)).toContainText(/broken/);
     await page.mouse.move(box.x + 10, box.y + 6, { steps: 4 });
+    // let go where the calendar shows it would land: back home, so nothing is put anywhere
+    await expect(page.locator("td[data-over]")).toHaveAttribute("data-day", home ?? "");
     await page.mouse.up();
     await expect(verdict(page)).toContainText("Fits every rule");
+    await expect(chips(page, /^Gym, .*put here by hand/)).toHaveCount(0);
   });
 
   await test.step("a wish that cannot be had is said with its rule", async () => {

@@ -173,6 +173,7 @@ function DayCell({
     <td
       ref={setNodeRef}
       data-day={on}
+      data-over={isOver || undefined}
       className={`h-[62px] border align-top ${isBroken ? "border-2 border-error" : isOver ? "border-primary" : "border-rule"} ${
         isShut ? "hatched" : "bg-base-100"
       }`}
