@@ -124,6 +124,7 @@ async function liveThrough(d: DemoClient): Promise<void> {
         birthYear: d.birthYear,
         heightM: d.heightM,
         bodyMassKg: d.bodyMassKg,
+        shankLengthM: null,
         normSex: d.normSex,
       },
       episode: { ...d.story, weekdays: [...d.story.weekdays], beganOn: isoDay(daysAgo(d.beganDaysAgo, 9)) },

@@ -141,6 +141,8 @@ test("an episode is closed with a reason, never deleted, and another is begun", 
   expect(row).toMatchObject({ isOpen: false, href: `/clients/${client.clientId}/episodes` });
   const again = {
     episodeId: randomUUID(),
+    // years later the body is another one
+    person: { ...input.person, bodyMassKg: 91, shankLengthM: 0.41 },
     episode: { ...EPISODE, side: "right" as const, beganOn: "2026-02-20" },
   };
   await clinic.as("therapist", (ctx) => beginEpisode(ctx, client.clientId, again));
@@ -149,7 +151,8 @@ test("an episode is closed with a reason, never deleted, and another is begun", 
       beginEpisode(ctx, client.clientId, { ...again, episodeId: randomUUID() }),
     ),
   ).rejects.toThrow(/still open/);
-  const { episodes } = await clinic.as("therapist", (ctx) => episodesOf(ctx, input.clientId));
+  const { person, episodes } = await clinic.as("therapist", (ctx) => episodesOf(ctx, input.clientId));
+  expect(person).toMatchObject({ bodyMassKg: 91, shankLengthM: 0.41 });
   expect(episodes.map((e) => [e.side, e.closedBecause])).toEqual([
     ["right", null],
     ["left", "goals reached"],

@@ -42,6 +42,7 @@ export const newClient = (
     birthYear: over.birthYear ?? 1958,
     heightM: 1.7,
     bodyMassKg: 80,
+    shankLengthM: null,
     normSex: "female",
   },
   episode: { ...EPISODE, ...over.episode },

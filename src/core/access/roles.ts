@@ -15,7 +15,6 @@ export type Deed =
   | "source.check"
   | "phase.confirm"
   | "measurement.record"
-  | "body.write"
   | "test.record"
   | "plan.write"
   | "session.run"
@@ -49,7 +48,6 @@ const MAY: Record<Deed, readonly Role[]> = {
   "source.check": ["therapist", "admin"],
   "phase.confirm": ["therapist"],
   "measurement.record": ["therapist"],
-  "body.write": ["therapist"],
   "test.record": ["therapist"],
   "plan.write": ["therapist"],
   "session.run": ["therapist", "trainer"],
@@ -86,7 +84,6 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "source.check": "Only a therapist or the clinic's admin marks a source as checked.",
   "phase.confirm": "Only a therapist confirms a phase. You can read what it still needs.",
   "measurement.record": "Only a therapist records a measurement, because limits and phases depend on it.",
-  "body.write": "Only a therapist changes body measures, because they change torque and dose.",
   "test.record": "Only a therapist records a strength test, because it changes the dose.",
   "plan.write":
     "Only a therapist changes a dose. You can run the session as it stands, or ask the therapist.",

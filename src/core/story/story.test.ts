@@ -70,9 +70,16 @@ describe("a story as it is sent", () => {
       birthYear: 61,
       heightM: 172,
       bodyMassKg: Number.NaN,
+      shankLengthM: 40,
       normSex: null,
     });
-    expect(found.error?.issues.map((i) => i.path[0])).toEqual(["name", "birthYear", "heightM", "bodyMassKg"]);
+    expect(found.error?.issues.map((i) => i.path[0])).toEqual([
+      "name",
+      "birthYear",
+      "heightM",
+      "bodyMassKg",
+      "shankLengthM",
+    ]);
   });
 });
 

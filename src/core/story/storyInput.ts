@@ -2,7 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../rules/conditions";
 import { GOALS } from "../rules/goals";
 import { UNCOVERED_IDS } from "../rules/uncovered";
-import { bodyMassKg, heightM, painScore, side, swellingGrade, uuid } from "../units/fields";
+import { bodyMassKg, heightM, numberField, painScore, side, swellingGrade, uuid } from "../units/fields";
 import { CLIMBS, RISES } from "./daily";
 import { BRINGS_ON, SETTLES_IN } from "./irritabilityFrom";
 import { PAIN_REGION_IDS } from "./painMap";
@@ -91,6 +91,8 @@ export const personInput = z.object({
     .max(2100, { error: "The birth year must be between 1900 and this year." }),
   heightM,
   bodyMassKg,
+  /** only if it was measured; otherwise it is estimated from height, and said so */
+  shankLengthM: numberField("Shank length", "m", 0.2, 0.6, "Knee joint line to the outer ankle.").nullable(),
   normSex: z.enum(["female", "male"]).nullable(),
 });
 export type PersonInput = z.infer<typeof personInput>;
@@ -131,7 +133,7 @@ export const storyChange = z.object({
   episode: episodeInput,
 });
 
-export const newEpisodeInput = z.object({ episodeId: uuid, episode: episodeInput });
+export const newEpisodeInput = z.object({ episodeId: uuid, person: personInput, episode: episodeInput });
 
 export const closeInput = z.object({
   version: z.number().int().min(1),

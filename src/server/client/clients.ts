@@ -1,5 +1,4 @@
 import "server-only";
-import type { BodyInput } from "@/core/body/bodyInput";
 import { type Body, bodyFrom } from "@/core/body/segments";
 import { schoolOf } from "@/core/phases/painSchool";
 import { type Irritability, irritability, type School, school } from "@/core/progression/painRule";
@@ -150,14 +149,3 @@ export const weeksAfterSurgery = (
 
 export const bodyOf = (c: Pick<ClientEpisode, "bodyMassKg" | "heightM" | "shankLengthM">): Body =>
   bodyFrom(c.bodyMassKg, c.heightM, c.shankLengthM ?? undefined);
-
-export async function updateBody(ctx: Ctx, clientId: string, input: BodyInput): Promise<void> {
-  mustMay(ctx, "body.write");
-  const before = await clientEpisode(ctx, clientId);
-  await ctx.tx`
-    update client set body_mass_kg = ${input.bodyMassKg}, height_m = ${input.heightM},
-      shank_length_m = ${input.shankLengthM}
-    where id = ${clientId}`;
-  const { bodyMassKg, heightM, shankLengthM } = before;
-  await audit(ctx, "body.write", "client", clientId, { bodyMassKg, heightM, shankLengthM }, input);
-}

@@ -65,9 +65,10 @@ export async function createClient(ctx: Ctx, input: NewClientInput): Promise<voi
   const { person } = input;
   mustBePast(ctx, person, input.episode);
   const [fresh] = await ctx.tx`
-    insert into client (id, clinic_id, name, occupation, birth_year, height_m, body_mass_kg, norm_sex)
+    insert into client (id, clinic_id, name, occupation, birth_year, height_m, body_mass_kg, shank_length_m,
+      norm_sex)
     values (${input.clientId}, ${ctx.actor.clinicId}, ${person.name}, ${person.occupation}, ${person.birthYear},
-      ${person.heightM}, ${person.bodyMassKg}, ${person.normSex})
+      ${person.heightM}, ${person.bodyMassKg}, ${person.shankLengthM}, ${person.normSex})
     on conflict (id) do nothing returning id`;
   if (!fresh) return;
   await insertEpisode(ctx, input.clientId, input.episodeId, input.episode);
@@ -78,19 +79,22 @@ export async function createClient(ctx: Ctx, input: NewClientInput): Promise<voi
 export async function beginEpisode(
   ctx: Ctx,
   clientId: string,
-  input: { episodeId: string; episode: EpisodeInput },
+  input: { episodeId: string; person: PersonInput; episode: EpisodeInput },
 ): Promise<void> {
   mustMay(ctx, "story.write");
-  const [client] = await ctx.tx`select birth_year as "birthYear" from client where id = ${clientId}`;
-  if (!client) throw new Refused("missing", "There is no such client in this clinic. Go back to Today.");
-  mustBePast(ctx, client as unknown as PersonInput, input.episode);
+  const { person: before } = await episodesOf(ctx, clientId);
+  mustBePast(ctx, input.person, input.episode);
   await ctx.tx`select pg_advisory_xact_lock(hashtext(${clientId}))`;
   const open = await ctx.tx`select id from episode where client_id = ${clientId} and closed_on is null`;
   if (open[0]?.id === input.episodeId) return;
   if (open.length > 0)
     throw new Refused("conflict", "An episode is still open: close it first, or add the condition to it.");
+  await writePerson(ctx, clientId, input.person);
   await insertEpisode(ctx, clientId, input.episodeId, input.episode);
-  await audit(ctx, "episode.begin", "episode", input.episodeId, null, input.episode);
+  await audit(ctx, "episode.begin", "episode", input.episodeId, before, {
+    ...input.person,
+    ...input.episode,
+  });
 }
 
 /** Changes the story. `version` is the one the person started from. */
@@ -112,10 +116,7 @@ export async function changeStory(
     where id = ${client.episodeId} and (version = ${input.version} or ${input.evenIfChanged}) and closed_on is null
     returning id`;
   if (rows.length === 0) throw await changedMeanwhile(ctx, client);
-  await ctx.tx`
-    update client set name = ${person.name}, occupation = ${person.occupation}, birth_year = ${person.birthYear},
-      height_m = ${person.heightM}, body_mass_kg = ${person.bodyMassKg}, norm_sex = ${person.normSex}
-    where id = ${client.clientId}`;
+  await writePerson(ctx, client.clientId, person);
   await syncConditions(ctx, client.episodeId, episode);
   await audit(
     ctx,
@@ -125,6 +126,14 @@ export async function changeStory(
     { ...personOf(client), ...before },
     { ...person, ...episode },
   );
+}
+
+async function writePerson(ctx: Ctx, clientId: string, person: PersonInput): Promise<void> {
+  await ctx.tx`
+    update client set name = ${person.name}, occupation = ${person.occupation}, birth_year = ${person.birthYear},
+      height_m = ${person.heightM}, body_mass_kg = ${person.bodyMassKg}, shank_length_m = ${person.shankLengthM},
+      norm_sex = ${person.normSex}
+    where id = ${clientId}`;
 }
 
 async function changedMeanwhile(ctx: Ctx, client: ClientEpisode): Promise<Refused> {
@@ -163,6 +172,7 @@ const personOf = (c: ClientEpisode): PersonInput => ({
   birthYear: c.birthYear,
   heightM: c.heightM,
   bodyMassKg: c.bodyMassKg,
+  shankLengthM: c.shankLengthM,
   normSex: c.normSex,
 });
 
@@ -292,6 +302,7 @@ export async function episodesOf(
       birthYear: client.birth_year,
       heightM: client.height_m,
       bodyMassKg: client.body_mass_kg,
+      shankLengthM: client.shank_length_m,
       normSex: client.norm_sex,
     },
     episodes: rows.map((r) => ({

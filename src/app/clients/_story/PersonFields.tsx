@@ -52,6 +52,20 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         onChange={(e) => set({ bodyMass: e.target.value })}
         problem={problem("person.bodyMassKg")}
       />
+      <Field
+        label="shank length, if measured"
+        name="shankCm"
+        unit="cm"
+        inputMode="decimal"
+        value={draft.shankCm}
+        onChange={(e) => set({ shankCm: e.target.value })}
+        problem={problem("person.shankLengthM")}
+        hint={
+          draft.shankCm.trim() === ""
+            ? "else 24.6 % of height is taken"
+            : "joint line to the outer ankle; tests taken keep their torque"
+        }
+      />
       <Choice
         legend="norms read for strength and sit-to-stands, nothing else"
         name="normSex"

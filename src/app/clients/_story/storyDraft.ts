@@ -16,6 +16,8 @@ export const storyDraft = z.object({
   birthYear: z.string(),
   heightM: z.string(),
   bodyMass: z.string(),
+  /** empty: not measured */
+  shankCm: z.string(),
   normSex: z.enum(["female", "male", "none"]),
   /** null: nobody has said yet; nothing clinical stands there by itself */
   side: z.enum(["left", "right"]).nullable(),
@@ -51,6 +53,7 @@ export const EMPTY_STORY: StoryDraft = {
   birthYear: "",
   heightM: "",
   bodyMass: "",
+  shankCm: "",
   normSex: "none",
   side: null,
   conditions: [],
@@ -80,6 +83,8 @@ export const EMPTY_STORY: StoryDraft = {
 export const massText = (kg: number, unit: MassUnit): string =>
   trimZeros((unit === "kg" ? kg : lbFromKg(kg)).toFixed(1));
 
+export const lengthText = (m: number | null): string => (m === null ? "" : trimZeros((m * 100).toFixed(1)));
+
 /** What is sent: numbers read, empty rows left out. The route says at which field something is wrong. */
 export function storyFrom(d: StoryDraft, unit: MassUnit) {
   const mass = readNumber(d.bodyMass);
@@ -90,6 +95,7 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       birthYear: readNumber(d.birthYear),
       heightM: metres(readNumber(d.heightM)),
       bodyMassKg: unit === "kg" ? mass : kgFromLb(mass),
+      shankLengthM: d.shankCm.trim() === "" ? null : readNumber(d.shankCm) / 100,
       normSex: d.normSex === "none" ? null : d.normSex,
     },
     episode: {

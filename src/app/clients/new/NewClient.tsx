@@ -6,7 +6,7 @@ import type { MassUnit } from "@/core/units/mass";
 import { send } from "@/ui/send";
 import type { StoryChoices } from "../_story/choices";
 import { StoryForm } from "../_story/StoryForm";
-import { EMPTY_STORY, massText } from "../_story/storyDraft";
+import { EMPTY_STORY, lengthText, massText } from "../_story/storyDraft";
 
 /** Enters a story and goes on to the warning signs. */
 export function NewClient({
@@ -32,6 +32,7 @@ export function NewClient({
         birthYear: String(known.person.birthYear),
         heightM: String(known.person.heightM),
         bodyMass: massText(known.person.bodyMassKg, massUnit),
+        shankCm: lengthText(known.person.shankLengthM),
         normSex: known.person.normSex ?? ("none" as const),
       }
     : EMPTY_STORY;
@@ -49,7 +50,7 @@ export function NewClient({
         const sent = known
           ? await send(`/api/clients/${ids.clientId}/episodes`, {
               episodeId: ids.episodeId,
-              episode: story.episode,
+              ...story,
             })
           : await send("/api/clients", { ...ids, ...story });
         if (sent.ok) router.push(`/clients/${ids.clientId}/screen`);

@@ -5,14 +5,14 @@ import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
 import type { TestCircumstances } from "@/core/strength/testRules";
-import type { MassUnit } from "@/core/units/mass";
+import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredTest } from "@/server/measure/measurements";
 import { Pick } from "@/ui/form/Pick";
+import { Link } from "@/ui/Link";
 import { EarlierTests } from "./_strength/EarlierTests";
 import { StrengthRail } from "./_strength/StrengthRail";
 import { StrengthTestForm } from "./_strength/StrengthTestForm";
-import { BodyForm } from "./BodyForm";
 
 /** Strength by load cell: the test on the left, what is known of these legs on the right. */
 export function MeasureDesk({
@@ -116,8 +116,23 @@ export function MeasureDesk({
           locale={locale}
           mayVoid={mayRecord}
         />
-        <BodyForm client={client} massUnit={massUnit} mayWrite={mayRecord} />
+        <BodyLine client={client} body={body} massUnit={massUnit} />
       </aside>
     </main>
+  );
+}
+
+/** What torque and load are counted from; it is written in the story. */
+function BodyLine({ client, body, massUnit }: { client: ClientEpisode; body: Body; massUnit: MassUnit }) {
+  const isMeasured = client.shankLengthM !== null;
+  return (
+    <p className="small mt-6 border-t border-rule pt-3">
+      <b>
+        {client.heightM} m, {formatMass(client.bodyMassKg, massUnit)}, shank{" "}
+        {Math.round(body.shankLengthM * 100)} cm
+      </b>{" "}
+      <span className="quiet">{isMeasured ? "measured" : "estimated from height"}</span>{" "}
+      <Link href={`/clients/${client.clientId}/story`}>in the story</Link>
+    </p>
   );
 }

@@ -1,7 +1,7 @@
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Story } from "@/server/client/story";
-import { massText, type StoryDraft } from "../../../_story/storyDraft";
+import { lengthText, massText, type StoryDraft } from "../../../_story/storyDraft";
 
 const text = (n: number | null): string => (n === null ? "" : String(n));
 
@@ -13,6 +13,7 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     birthYear: String(c.birthYear),
     heightM: String(c.heightM),
     bodyMass: massText(c.bodyMassKg, unit),
+    shankCm: lengthText(c.shankLengthM),
     normSex: c.normSex ?? "none",
     side: s.side,
     conditions: s.conditions.map((c) => ({ ...c, beganOn: c.beganOn ?? "" })),
