@@ -1,7 +1,8 @@
 import type { DecisionInput } from "./decisionInput";
 import { painRule } from "./painRule";
 
-export type Action = "PROGRESS" | "HOLD" | "REGRESS" | "STOP_REFER";
+export const ACTIONS = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"] as const;
+export type Action = (typeof ACTIONS)[number];
 
 /** The actions in words a therapist uses. */
 export const ACTION_WORDS: Record<Action, string> = {

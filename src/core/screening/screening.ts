@@ -2,7 +2,8 @@ import type { Condition } from "../rules/conditions";
 import { CONSEQUENCES, type Consequence, RED_FLAGS, type RedFlag } from "../rules/redFlags";
 
 /** Unsure counts as yes until it is clarified. */
-export type Answer = "no" | "yes" | "unsure";
+export const ANSWERS = ["no", "yes", "unsure"] as const;
+export type Answer = (typeof ANSWERS)[number];
 
 export interface ScreeningAnswer {
   questionId: string;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
+import { ANSWERS } from "./screening";
 
 const reading = (what: string, least: number, most: number) =>
   z
@@ -17,7 +18,7 @@ export const screeningInput = z
       .array(
         z.object({
           questionId: z.string().max(60),
-          answer: z.enum(["no", "yes", "unsure"], { error: "Answer yes, no or unsure." }),
+          answer: z.enum(ANSWERS, { error: "Answer yes, no or unsure." }),
           escalations: z.array(z.string().max(200)).max(5),
           /** by itself, or with its group after each question of it was shown; only a no is answered so */
           askedAs: z.enum(["one", "group"]).default("one"),

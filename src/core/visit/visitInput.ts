@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ACTIONS } from "../progression/safetyRules";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, uuid } from "../units/fields";
 import { RECHECK_SIGNS } from "./recheckSigns";
@@ -49,7 +50,7 @@ export const morningInput = z.object({
     .nullable(),
 });
 
-const action = z.enum(["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"]);
+const action = z.enum(ACTIONS);
 
 /** Decisions for lines of a visit, together. */
 export const decisionsTaken = z.object({

@@ -4,7 +4,7 @@ import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf
 import { type LineChange, nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
-import type { Action } from "@/core/progression/safetyRules";
+import { ACTIONS, type Action } from "@/core/progression/safetyRules";
 import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
@@ -66,7 +66,6 @@ export interface VisitDraft {
   };
 }
 
-const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
 /** Rules that look at nothing of a line: what stops by them stops all lines. */
 const OF_ALL: ReadonlySet<string> = new Set(["S1", "S2"]);
 

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { z } from "zod";
+import { dropDraft, keepDraft, readDraft } from "./draftStore";
 
 /** What is typed and not saved on a screen. */
 interface Unsaved<T> {
@@ -20,17 +21,16 @@ export function useUnsaved<T>({ place, shape, draft, isChanged }: Unsaved<T>) {
   const [found, setFound] = useState<T | null>(null);
   const [isRead, setRead] = useState(false);
   useEffect(() => {
-    const text = localStorage.getItem(place);
-    const parsed = text ? shape.safeParse(safeJson(text)) : null;
-    if (parsed?.success) setFound(parsed.data);
+    const parsed = shape.safeParse(readDraft(place));
+    if (parsed.success) setFound(parsed.data);
     setRead(true);
   }, [place, shape]);
   const text = JSON.stringify(draft);
   useEffect(() => {
     // what was left is not overwritten before somebody said what becomes of it
     if (!isRead || found !== null) return;
-    if (isChanged) localStorage.setItem(place, text);
-    else localStorage.removeItem(place);
+    if (isChanged) keepDraft(place, text);
+    else dropDraft(place);
   }, [place, text, isChanged, isRead, found]);
   useEffect(() => {
     if (!isChanged) return;
@@ -42,16 +42,8 @@ export function useUnsaved<T>({ place, shape, draft, isChanged }: Unsaved<T>) {
     found,
     settled: () => setFound(null),
     drop: () => {
-      localStorage.removeItem(place);
+      dropDraft(place);
       setFound(null);
     },
   };
-}
-
-function safeJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

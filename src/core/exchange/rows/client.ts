@@ -2,6 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../../rules/conditions";
 import { stanceById } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
+import { ANSWERS } from "../../screening/screening";
 import { CLIMBS, RISES } from "../../story/daily";
 import { BRINGS_ON, SETTLES_IN } from "../../story/irritabilityFrom";
 import { PAIN_REGION_IDS } from "../../story/painMap";
@@ -153,7 +154,7 @@ export const screeningAnswer = table(
   z.strictObject({
     screening_id: id,
     question_id: text(80),
-    answer: z.enum(["no", "yes", "unsure"]),
+    answer: z.enum(ANSWERS),
     escalations: texts(20, 80),
     asked_as: z.enum(["one", "group"]),
   }),

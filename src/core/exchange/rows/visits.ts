@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ACTIONS } from "../../progression/safetyRules";
 import { keptLine } from "../../sheet/line/keptLine";
 import { logEntry } from "../../visit/visitEvent";
 import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
@@ -110,7 +111,7 @@ export const response = table(
   { visit_id: "visit", corrects: "response", entered_by: "person" },
 );
 
-const action = z.enum(["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"]);
+const action = z.enum(ACTIONS);
 
 export const decision = table(
   "decision",

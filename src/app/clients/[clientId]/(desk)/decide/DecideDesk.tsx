@@ -1,11 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { z } from "zod";
 import { DEED_SENTENCES } from "@/core/access/roles";
-import { ACTION_WORDS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, ACTIONS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/visits/decisionDrafts";
 import { longDay } from "@/ui/dates";
+import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
@@ -14,12 +16,11 @@ import { LineFacts } from "./LineFacts";
 import { type PastDecision, PastDecisions } from "./PastDecisions";
 import { WhatIf } from "./WhatIf";
 
-export const ACTIONS: readonly Action[] = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"];
+const choice = z.object({ action: z.enum(ACTIONS), reason: z.string() });
+type Choice = z.infer<typeof choice>;
 
-interface Choice {
-  action: Action;
-  reason: string;
-}
+/** Choices not taken yet, by line. */
+const KEPT = z.record(z.string(), choice);
 
 /** Decisions by line: what each draft says and why; accepted all together, or any of them changed with a reason. */
 export function DecideDesk({
@@ -97,6 +98,16 @@ export function DecideDesk({
             {waiting > 0 ? `; ${waiting} more ${waiting === 1 ? "visit waits" : "visits wait"}` : ""}
           </span>
         </h1>
+        {mayDecide && !stopsAll && (
+          <KeptDraft
+            place={`decide ${draft.visit.id}`}
+            shape={KEPT}
+            draft={choices}
+            isChanged={lines.some((l) => isOther(l) || choiceOf(l).reason !== "")}
+            what="these decisions"
+            onTake={setChoices}
+          />
+        )}
         {stopsAll && (
           <p className="mt-3 border-l-4 border-accent pl-3" role="status">
             <b className="text-accent">Stop and refer, all lines:</b>{" "}

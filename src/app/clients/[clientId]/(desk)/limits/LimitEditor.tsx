@@ -1,13 +1,15 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/bounds/kinds";
+import { z } from "zod";
+import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord, WRITABLE_KIND_IDS } from "@/core/bounds/kinds";
 import { readNumber } from "@/core/units/readNumber";
 import { Dialog } from "@/ui/Dialog";
 import { Choice } from "@/ui/form/Choice";
 import { DayField } from "@/ui/form/DayField";
 import { Field } from "@/ui/form/Field";
 import { focusFirstGap } from "@/ui/form/focusFirstGap";
+import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Pick } from "@/ui/form/Pick";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
@@ -28,6 +30,16 @@ export interface WrittenView {
   by: string | null;
   on: string;
 }
+
+const KEPT = z.object({
+  kind: z.enum(BOUND_KIND_IDS),
+  origin: z.enum(["surgeon", "therapist"]).nullable(),
+  low: z.string(),
+  high: z.string(),
+  word: z.string(),
+  reason: z.string(),
+  endsOn: z.string(),
+});
 
 const text = (n: number | null): string => (n === null ? "" : String(n));
 const read = (t: string): number | null => (t.trim() === "" ? null : readNumber(t));
@@ -56,12 +68,27 @@ export function LimitEditor({
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [isBehind, setBehind] = useState(false);
   const [isBusy, setBusy] = useState(false);
+  const typed = { kind, origin, low, high, word, reason, endsOn };
+  const [base, setBase] = useState(typed);
   const spec = boundKind(kind);
   const unit = spec.shape === "names" ? undefined : spec.unit;
   const isArc = kind === "open_chain_extension" && word === "arc";
   const takesLow = spec.shape === "window" || spec.shape === "least" || isArc;
   const takesHigh = spec.shape === "window" || spec.shape === "most" || isArc;
 
+  const show = (t: typeof typed) => {
+    setKind(t.kind);
+    setOrigin(t.origin);
+    setLow(t.low);
+    setHigh(t.high);
+    setWord(t.word);
+    setReason(t.reason);
+    setEndsOn(t.endsOn);
+  };
+  const put = (t: typeof typed) => {
+    show(t);
+    setBase(t);
+  };
   const save = async (isLifted: boolean) => {
     setBusy(true);
     const sent = await send(`/api/clients/${clientId}/limits`, {
@@ -88,13 +115,8 @@ export function LimitEditor({
     setProblems({});
     setBehind(false);
     dialog.current?.close();
-    if (start === null) {
-      setLow("");
-      setHigh("");
-      setWord("");
-      setReason("");
-      setEndsOn("");
-    }
+    if (start === null) put({ ...typed, low: "", high: "", word: "", reason: "", endsOn: "" });
+    else setBase(typed);
     router.refresh();
   };
   const open = () => dialog.current?.showModal();
@@ -123,6 +145,14 @@ export function LimitEditor({
           }}
         >
           <h2 className="text-lg">{start ? "Change a limit" : "Write a limit"}</h2>
+          <KeptDraft
+            place={`limit ${clientId} ${start?.id ?? "new"}`}
+            shape={KEPT}
+            draft={typed}
+            isChanged={JSON.stringify(typed) !== JSON.stringify(base)}
+            what="this limit"
+            onTake={show}
+          />
           {start && (
             <p className="small quiet">
               written by {start.by ?? "somebody"} on {start.on}

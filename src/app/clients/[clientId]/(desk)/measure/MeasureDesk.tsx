@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useMemo, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
@@ -8,11 +8,13 @@ import type { TestCircumstances } from "@/core/strength/testRules";
 import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredTest } from "@/server/measure/measurements";
+import { draftPlaces } from "@/ui/form/draftStore";
 import { Pick } from "@/ui/form/Pick";
 import { Link } from "@/ui/Link";
 import { EarlierTests } from "./_strength/EarlierTests";
 import { StrengthRail } from "./_strength/StrengthRail";
 import { StrengthTestForm } from "./_strength/StrengthTestForm";
+import { testPlace } from "./_strength/useStrengthTest";
 
 /** Strength by load cell: the test on the left, what is known of these legs on the right. */
 export function MeasureDesk({
@@ -49,6 +51,13 @@ export function MeasureDesk({
   const [movement, setMovement] = useState<Movement>("knee_extension");
   const [angle, setAngle] = useState(60);
   const [isLocked, setLocked] = useState(false);
+  // a test that was left unsaved is offered where it belongs
+  useEffect(() => {
+    const start = testPlace(client.clientId, "");
+    const left = draftPlaces().find((place) => place.startsWith(start));
+    const found = movements.safeParse(left?.slice(start.length));
+    if (found.success) setMovement(found.data);
+  }, [client.clientId]);
   const of = useMemo(() => tests.filter((t) => t.movement === movement), [tests, movement]);
   return (
     <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
@@ -100,6 +109,7 @@ export function MeasureDesk({
             onAngle={setAngle}
             onLock={setLocked}
             padDistanceM={padDistanceM}
+            today={today}
             onSaved={() => router.refresh()}
           />
         ) : (

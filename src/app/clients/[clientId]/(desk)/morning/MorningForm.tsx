@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
+import { z } from "zod";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
@@ -8,12 +9,22 @@ import type { ClientEpisode } from "@/server/client/clients";
 import type { TakenDecision, Visit } from "@/server/visits/visits";
 import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";
+import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { send } from "@/ui/send";
+
+/** What was typed on the answer that stands; a newer answer of the client's own is not written over. */
+const keptMorning = (on: string | null) =>
+  z.object({
+    on: z.literal(on),
+    pain: z.number().nullable(),
+    swelling: z.number().nullable(),
+    stiffness: z.string(),
+  });
 
 const SAID = { less: "less than usual", same: "as usual", more: "more than usual, counted as a grade more" };
 
@@ -45,6 +56,9 @@ export function MorningForm({
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
+  const typed = { on: known?.id ?? null, pain, swelling, stiffness };
+  const [base, setBase] = useState(typed);
+  const shape = useMemo(() => keptMorning(typed.on), [typed.on]);
   const save = async () => {
     setSaved(false);
     if (pain === null) return setProblems({ pain: "Choose joint pain from 0 to 10." });
@@ -63,6 +77,7 @@ export function MorningForm({
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
     setProblems({});
     setSaved(true);
+    setBase(typed);
     router.refresh();
   };
   const during = standing(visit.records).map((r) => r.pain);
@@ -86,6 +101,20 @@ export function MorningForm({
             </b>
           )}
         </p>
+      )}
+      {decided === null && (
+        <KeptDraft
+          place={`morning ${visit.id}`}
+          shape={shape}
+          draft={typed}
+          isChanged={JSON.stringify({ ...typed, on: null }) !== JSON.stringify({ ...base, on: null })}
+          what="this morning"
+          onTake={(kept) => {
+            setPain(kept.pain);
+            setSwelling(kept.swelling);
+            setStiffness(kept.stiffness);
+          }}
+        />
       )}
       {waits && (
         <p className="mt-3 border-l-4 border-mark pl-3" role="status">

@@ -1,12 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
+import { z } from "zod";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
 import { pressureCalledFor } from "@/core/screening/bloodPressure";
-import type { Answer } from "@/core/screening/screening";
+import { ANSWERS, type Answer } from "@/core/screening/screening";
 import { readNumber } from "@/core/units/readNumber";
 import { Field } from "@/ui/form/Field";
+import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
@@ -35,6 +37,19 @@ const AREA_WORDS: Record<string, string> = {
 
 const PRESSURE = "rf_bp";
 
+/** Answers not signed yet; asked on another day they must be asked anew. */
+const keptAnswers = (today: string) =>
+  z.object({
+    on: z.literal(today),
+    id: z.uuid(),
+    answers: z.record(z.string(), z.enum(ANSWERS)),
+    escalations: z.record(z.string(), z.array(z.string())),
+    inGroup: z.array(z.string()),
+    systolic: z.string(),
+    diastolic: z.string(),
+    notTaken: z.string(),
+  });
+
 /** The questions of this client, to be asked anew, one by one: answered, dated and signed by who is signed in. */
 export function ScreenDesk({
   clientId,
@@ -42,6 +57,7 @@ export function ScreenDesk({
   isDue,
   lastAnswers,
   pressure,
+  today,
   mayAsk,
 }: {
   clientId: string;
@@ -51,6 +67,7 @@ export function ScreenDesk({
   lastAnswers: Record<string, Answer>;
   /** what may call for a blood-pressure reading */
   pressure: { ageYears: number; conditionIds: string[] };
+  today: string;
   mayAsk: boolean;
 }) {
   const router = useRouter();
@@ -62,7 +79,8 @@ export function ScreenDesk({
   const [notTaken, setNotTaken] = useState("");
   const [inGroup, setInGroup] = useState<ReadonlySet<string>>(new Set());
   const [problems, setProblems] = useState<Record<string, string>>({});
-  const [id] = useState(() => crypto.randomUUID());
+  const [id, setId] = useState<string>(() => crypto.randomUUID());
+  const shape = useMemo(() => keptAnswers(today), [today]);
   const areas = [...new Set(questions.map((q) => q.area))].sort(
     (a, b) => Object.keys(AREA_WORDS).indexOf(a) - Object.keys(AREA_WORDS).indexOf(b),
   );
@@ -152,6 +170,28 @@ export function ScreenDesk({
           </button>
         )}
       </div>
+      {mayAsk && (
+        <KeptDraft
+          place={`screen ${clientId}`}
+          shape={shape}
+          draft={{
+            ...{ on: today, id, answers, escalations, inGroup: [...inGroup] },
+            ...{ systolic, diastolic, notTaken },
+          }}
+          isChanged={isAsking && Object.keys(answers).length > 0}
+          what="the answers"
+          onTake={(kept) => {
+            setAsking(true);
+            setId(kept.id);
+            setAnswers(kept.answers);
+            setEscalations(kept.escalations);
+            setInGroup(new Set(kept.inGroup));
+            setSystolic(kept.systolic);
+            setDiastolic(kept.diastolic);
+            setNotTaken(kept.notTaken);
+          }}
+        />
+      )}
       {!mayAsk && <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["screen.record"]}</p>}
       {areas.map((area) => (
         <Group

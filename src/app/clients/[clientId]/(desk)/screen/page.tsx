@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { citationState } from "@/core/rules/citations";
+import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/client/screenings";
 import { checkedCitations } from "@/server/clinic/sources";
@@ -18,6 +19,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
     const client = await clientEpisode(ctx, clientId);
     return {
       questions: await questionsOf(ctx, client),
+      today: today(ctx),
       state: await screeningStateOf(ctx, client),
       checked: await checkedCitations(ctx),
       screenings: await screeningsOf(ctx, client.episodeId),
@@ -43,6 +45,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
         isDue={newest === null || state.status === "due" || state.status === "incomplete"}
         lastAnswers={newest ? Object.fromEntries(newest.answers.map((a) => [a.questionId, a.answer])) : {}}
         pressure={data.pressure}
+        today={data.today}
         mayAsk={may(actor.role, "screen.record")}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">

@@ -1,9 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { startTransition, useMemo, useRef, useState } from "react";
+import type { z } from "zod";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
-import type { SheetWish } from "@/core/schedule/block/blockInput";
+import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
 import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
 import { isHard } from "@/core/schedule/block/weekRules";
@@ -13,6 +14,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
 import type { DaysOff } from "@/server/week/returns";
 import type { PlannableSheet } from "@/server/week/weekFacts";
+import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { Link } from "@/ui/Link";
@@ -23,6 +25,9 @@ import { useBlock } from "./useBlock";
 import { WeekBars } from "./WeekBars";
 import { WeekGrid } from "./WeekGrid";
 import { Wishes } from "./Wishes";
+
+/** A week not kept yet: all that is asked of it, and the days that were put by hand. */
+const KEPT = blockKept.omit({ id: true });
 
 /** Which days: sheets on free days by the rules, moved by hand where somebody knows better, kept for all to see. */
 export function WeekDesk(props: {
@@ -61,6 +66,23 @@ export function WeekDesk(props: {
   const broken = useMemo(() => (over ? checkBlock(q, shown) : plan.broken), [over, q, shown, plan.broken]);
   const loads = useMemo(() => (over ? loadsByWeek(q, shown) : plan.loads), [over, q, shown, plan.loads]);
 
+  const typed: z.infer<typeof KEPT> = {
+    ...{ startsOn: q.startsOn, buildWeeks: q.buildWeeks, keepWeeks: q.keepWeeks, wishes },
+    ...{ minutes: [...q.minutes], gym: [...q.gym], away: [...q.away], days: [...plan.pins] },
+  };
+  const [base, setBase] = useState(typed);
+  const takeUp = (t: typeof typed) => {
+    setWishes(t.wishes);
+    setSaved(false);
+    plan.take(
+      {
+        ...{ buildWeeks: t.buildWeeks, keepWeeks: t.keepWeeks, minutes: t.minutes, gym: t.gym, away: t.away },
+        sheets: q.sheets.map((s) => ({ ...s, ...timesOf(t.wishes[s.id]) })),
+      },
+      // what lies behind by now, or was of a sheet that is gone, is not put anywhere
+      t.days.filter((d) => d.on >= props.today && sheets.some((s) => s.id === d.sheetId)),
+    );
+  };
   const ask = (part: Partial<BlockQuestion>) => {
     setSaved(false);
     plan.ask(part);
@@ -98,6 +120,7 @@ export function WeekDesk(props: {
     });
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
     setSaved(true);
+    setBase(typed);
     router.refresh();
   };
   const readCalendar = async (chosen: File) => {
@@ -130,6 +153,16 @@ export function WeekDesk(props: {
             {q.buildWeeks} weeks to build, {q.keepWeeks} to keep; drag, or arrows
           </span>
         </h1>
+        {mayWrite && (
+          <KeptDraft
+            place={`week ${client.episodeId}`}
+            shape={KEPT}
+            draft={typed}
+            isChanged={JSON.stringify(typed) !== JSON.stringify(base)}
+            what="these days"
+            onTake={takeUp}
+          />
+        )}
         {props.daysOff && (
           <div className="my-2">
             <DaysOffBox clientId={clientId} off={props.daysOff} mayDecide={props.mayDecide} />
@@ -264,6 +297,8 @@ export function WeekDesk(props: {
     </main>
   );
 }
+
+const timesOf = (w: SheetWish | undefined) => (w ? { times: w.times, keepTimes: w.keepTimes } : {});
 
 /** More reasons than these are no longer read. */
 const MOST_DROPPED = 4;

@@ -69,11 +69,30 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
     ]);
     again();
   };
+  /** Takes up what was left: a question and days put by hand. */
+  const take = (part: Partial<BlockQuestion>, byHand: readonly PlannedDay[]) => {
+    setPins(byHand);
+    ask(part);
+  };
   const letGo = (day: PlannedDay) => {
     setPins((all) => all.filter((p) => !(p.sheetId === day.sheetId && p.on === day.on)));
     again();
   };
   const broken = useMemo(() => checkBlock(question, days), [question, days]);
   const loads = useMemo(() => loadsByWeek(question, days), [question, days]);
-  return { question, ask, days, weeks: dropped, broken, loads, move, letGo, again, isLaid, tookMs };
+  return {
+    question,
+    ask,
+    take,
+    pins,
+    days,
+    weeks: dropped,
+    broken,
+    loads,
+    move,
+    letGo,
+    again,
+    isLaid,
+    tookMs,
+  };
 }

@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
+import { z } from "zod";
 import type { Body } from "@/core/body/segments";
 import { MOST_TRACE_BYTES, traceFromCsv, traceToCsv } from "@/core/exchange/traceCsv";
 import { isKneeMovement, MOVEMENTS, type Movement } from "@/core/strength/movements";
@@ -25,6 +26,20 @@ export const MOST_TRIALS = 4;
 
 const setUpSchema = testSetUp;
 
+/** A test not saved yet; forces of another day are not saved as today's. */
+const keptTest = (today: string) =>
+  z.object({
+    on: z.literal(today),
+    id: z.uuid(),
+    side: z.enum(["left", "right"]),
+    angle: z.string(),
+    joint: z.string(),
+    lever: z.string(),
+    pull: z.string(),
+    zeroed: z.boolean(),
+    trials: z.array(strengthTestInput.shape.trials.element).min(1),
+  });
+
 /** A strength test in the making: its set-up as typed, the trials taken, their judgement, and saving it. */
 export function useStrengthTest({
   client,
@@ -36,6 +51,7 @@ export function useStrengthTest({
   signBar,
   painMax,
   padDistanceM,
+  today,
   onLock,
   onSaved,
 }: {
@@ -49,6 +65,7 @@ export function useStrengthTest({
   /** of 10: the most joint pain that is allowed today */
   painMax: number;
   padDistanceM: number;
+  today: string;
   /** whether side and angle are fixed by forces already taken */
   onLock: (isLocked: boolean) => void;
   onSaved: () => void;
@@ -149,7 +166,28 @@ export function useStrengthTest({
   const setUpProblems = checked.success
     ? {}
     : Object.fromEntries(checked.error.issues.map((i) => [i.path.join("."), i.message]));
+  const keptShape = useMemo(() => keptTest(today), [today]);
   return {
+    kept: {
+      place: testPlace(client.clientId, movement),
+      shape: keptShape,
+      draft: {
+        ...{ on: today, id: testId, side, angle: angleText ?? String(angle), joint: jointText },
+        ...{ lever: leverText, pull: pullText, zeroed, trials },
+      },
+      isChanged: trials.length > 0,
+      onTake: (t: z.infer<typeof keptShape>) => {
+        setTestId(t.id);
+        setSide(t.side);
+        setAngleText(t.angle);
+        onAngle(readNumber(t.angle));
+        setJointText(t.joint);
+        setLeverText(t.lever);
+        setPullText(t.pull);
+        setZeroed(t.zeroed);
+        setTrials(t.trials);
+      },
+    },
     cell,
     setUp,
     fields: {
@@ -188,6 +226,10 @@ export function useStrengthTest({
     takeBack: (index: number) => setTrials((all) => all.filter((_, i) => i !== index)),
   };
 }
+
+/** Where a test is kept on the device until it is saved. */
+export const testPlace = (clientId: string, movement: Movement | ""): string =>
+  `test ${clientId} ${movement}`;
 
 const usualLeverM = (m: Movement, padDistanceM: number): number =>
   isKneeMovement(m) ? padDistanceM : m === "calf" ? 0.14 : 0.4;
