@@ -115,11 +115,11 @@ export function CaseloadTable({
   return (
     <>
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
-        <label className="flex items-center gap-2">
+        <label className="flex min-w-0 flex-wrap items-center gap-2">
           search
           <input
             type="search"
-            className="input input-sm w-64 border-rule"
+            className="input input-sm w-64 max-w-full border-rule"
             value={view.q}
             onChange={(e) => setView({ q: e.target.value || null })}
           />

@@ -24,7 +24,7 @@ export function SignOut() {
       <Dialog ref={dialog} size="narrow" label="Sign out">
         <h2 className="text-lg">Something is not saved yet</h2>
         <p className="mt-1">
-          This device holds changes that were not saved. They go when you sign out, so that nobody after you
+          Changes of yours still wait on this device. They go when you sign out, so that nobody after you
           reads them.
         </p>
         <p className="mt-3 flex flex-wrap gap-2">

@@ -1,5 +1,5 @@
-import { AxeBuilder } from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
+import { axeFinds, spillsOf } from "./looks";
 import { signInOf } from "./stack";
 
 type Role = "therapist" | "trainer" | "admin";
@@ -90,35 +90,10 @@ export async function post(page: Page, path: string, body: unknown): Promise<Ans
 }
 
 /** Nothing axe knows of is wrong with what is on screen. */
-export async function expectAccessible(page: Page): Promise<void> {
-  // a dialog that still fades in has the contrast of its half-way colours
-  await page.evaluate(async () => {
-    const fading = document.getAnimations().filter((a) => a.playState === "running");
-    const still = Promise.allSettled(fading.map((a) => a.finished));
-    await Promise.race([still, new Promise((done) => setTimeout(done, 1000))]);
-  });
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const words = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
-  expect(words).toEqual([]);
-}
+export const expectAccessible = async (page: Page): Promise<void> => expect(await axeFinds(page)).toEqual([]);
 
-/** Nothing spills sideways, and no text is cut off by its own box. */
-export async function expectFits(page: Page): Promise<void> {
-  const spills = await page.evaluate(() => {
-    const found: string[] = [];
-    const root = document.documentElement;
-    if (root.scrollWidth > root.clientWidth)
-      found.push(`page is ${root.scrollWidth} wide in ${root.clientWidth}`);
-    for (const el of document.querySelectorAll<HTMLElement>("main *, header *, nav *")) {
-      if (el.closest("[popover], dialog, .sr-only") || !el.getClientRects().length) continue;
-      const box = el.getBoundingClientRect();
-      if (box.right > root.clientWidth + 1 && box.width > 2)
-        found.push(`${el.tagName} "${el.textContent?.slice(0, 30)}"`);
-    }
-    return found;
-  });
-  expect(spills).toEqual([]);
-}
+/** Nothing spills sideways, and nothing stands beyond the edge. */
+export const expectFits = async (page: Page): Promise<void> => expect(await spillsOf(page)).toEqual([]);
 
 /** Waits for words anywhere on the floor. */
 export const floorSays = (page: Page, words: string | RegExp) =>

@@ -57,7 +57,7 @@ export default async function NewMachinePage({
                     <Link
                       href={`/gym/new?kind=${t.family}`}
                       title={t.about}
-                      className="grid h-full content-end justify-items-center border border-rule p-2 text-center font-bold text-primary hover:border-primary"
+                      className="grid h-full grid-cols-[minmax(0,1fr)] content-end justify-items-center border border-rule p-2 text-center font-bold text-primary hover:border-primary"
                     >
                       {drawing && (
                         <StillDrawing drawing={drawing} label="from the side" className="h-[92px] w-full" />

@@ -99,7 +99,7 @@ export default async function DeskLayout({
             </p>
           </div>
         </div>
-        <div className="shrink-0 md:text-right">
+        <div className="min-w-0 md:shrink-0 md:text-right">
           {last ? (
             <>
               <p className="display text-xl">

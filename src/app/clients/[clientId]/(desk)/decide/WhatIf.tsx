@@ -20,7 +20,7 @@ export function WhatIf({ draft, clientId }: { draft: VisitDraft; clientId: strin
           ? "What would a morning answer change?"
           : `The morning said ${answered}: what would another answer change?`}
       </summary>
-      <fieldset className="mt-1 flex items-center gap-1">
+      <fieldset className="mt-1 flex flex-wrap items-center gap-1">
         <legend className="sr-only">Joint pain this morning, tried</legend>
         {SCORES.map((n) => (
           <button

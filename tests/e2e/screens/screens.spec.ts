@@ -9,87 +9,11 @@ import {
   openStep,
   sheetLines,
   signIn,
-} from "./support/bexlo";
-import { putTheDemoBack } from "./support/stack";
-import { wordsInSight } from "./support/words";
+} from "../support/bexlo";
+import { DESK_STEPS, openPage } from "../support/looks";
+import { putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
-
-/** A first view holds fewer. */
-const MOST_WORDS = 250;
-
-const STEPS = [
-  "story",
-  "screen",
-  "limits",
-  "measure",
-  "choose",
-  "dose",
-  "week",
-  "morning",
-  "decide",
-  "ladder",
-  "review",
-  "costs",
-  "papers",
-] as const;
-const MEASURE_PARTS = ["motion", "swelling", "function", "repetitions"] as const;
-
-const dark = (page: Page) => page.context().addCookies([{ name: "theme", value: "gym", url: page.url() }]);
-
-for (const theme of ["light", "dark"] as const)
-  test(`every screen fits 1280x800 and axe finds nothing, in the ${theme} theme`, async ({ page }) => {
-    // some forty pages, each looked through by axe
-    test.setTimeout(600_000);
-    await page.goto("/sign-in");
-    await expectAccessible(page);
-    await expectFits(page);
-    await signIn(page, "therapist");
-    const ids = [await clientId(page, "Pell Amsworth"), await clientId(page, "Tove Aldermoor")];
-    if (theme === "dark") await dark(page);
-    const once = [
-      "/caseload",
-      "/stances",
-      "/clients/new",
-      "/gym",
-      "/gym/new",
-      "/gym/new?kind=seated_press",
-      "/files",
-      "/clinic",
-      "/settings",
-      "/library",
-      "/library/lp_horizontal",
-      "/library/new?like=lp_single",
-      `/clients/${ids[0]}/dose?sheet=new`,
-      `/clients/${ids[0]}/swap`,
-      `/clients/${ids[0]}/cards`,
-      `/clients/${ids[0]}/choose?ask=feet-high&angle=80`,
-      `/clients/${ids[0]}/choose?view=sheet`,
-      `/clients/${ids[0]}/record`,
-      `/clients/${ids[0]}/episodes`,
-      ...MEASURE_PARTS.map((p) => `/clients/${ids[0]}/measure?part=${p}`),
-    ];
-    const wordy: string[] = [];
-    // screens of their own are looked at in one theme: their parts are those of the desk
-    for (const path of [
-      "/",
-      ...(theme === "light" ? once : []),
-      // the same parts for everybody: one client is enough for the other colours
-      ...(theme === "light" ? ids : ids.slice(0, 1)).flatMap((id) =>
-        [...STEPS, "floor", "explain"].map((s) => `/clients/${id}/${s}`),
-      ),
-    ]) {
-      await page.goto(path);
-      await expect(page.locator("main")).toBeVisible();
-      await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
-      await expectFits(page);
-      await expectAccessible(page);
-      // an answer that was asked for is not a first view
-      const words = path.includes("ask=") ? 0 : await wordsInSight(page);
-      if (words >= MOST_WORDS) wordy.push(`${path}: ${words} words`);
-    }
-    expect(wordy).toEqual([]);
-  });
 
 test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
@@ -97,37 +21,6 @@ test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await openStep(page, "Jorun Salthe", "floor");
   await expectFits(page);
   await expectAccessible(page);
-});
-
-test("no screen scrolls sideways on a small phone, nor on a dark tablet held upright, and axe finds nothing", async ({
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await signIn(page, "therapist");
-  const id = await clientId(page, "Pell Amsworth");
-  const ofClient = [...STEPS, "floor", "explain", "record", "cards", "swap", "episodes", "choose?view=sheet"];
-  const paths = [
-    ...["/", "/caseload", "/clients/new", "/gym", "/gym/new?kind=seated_press", "/files", "/settings"],
-    ...["/library", "/library/lp_horizontal", "/outbox", "/stances", "/sources"],
-    ...ofClient.map((s) => `/clients/${id}/${s}`),
-  ];
-  const wide: string[] = [];
-  for (const [width, height, isDark] of [
-    [320, 640, false],
-    [768, 1024, true],
-  ] as const) {
-    await page.setViewportSize({ width, height });
-    if (isDark) await dark(page);
-    for (const path of paths) {
-      await page.goto(path);
-      await expect(page.locator("main")).toBeVisible();
-      await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      if (over > 0) wide.push(`${path} is ${over} px too wide at ${width}`);
-      await expectAccessible(page);
-    }
-  }
-  expect(wide).toEqual([]);
 });
 
 test("on paper the pages have no menu and no buttons, use the whole width, and show what is folded on the screen", async ({
@@ -139,10 +32,8 @@ test("on paper the pages have no menu and no buttons, use the whole width, and s
   // a sheet of A4 at 96 pixels an inch, between its margins
   await page.setViewportSize({ width: 718, height: 1047 });
   await page.emulateMedia({ media: "print" });
-  for (const step of [...STEPS, "record"]) {
-    await page.goto(`/clients/${id}/${step}`);
-    await expect(page.locator("main")).toBeVisible();
-    await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
+  for (const step of [...DESK_STEPS, "record"]) {
+    await openPage(page, `/clients/${id}/${step}`);
     const box = await page.locator("main").boundingBox();
     expect(`${step} ${(box?.width ?? 0) > 650}`).toBe(`${step} true`);
     await expect(page.locator("nav:visible, .btn:visible")).toHaveCount(0);

@@ -1,0 +1,30 @@
+import { expect, test } from "@playwright/test";
+import { clientId, signIn } from "../support/bexlo";
+import { DESK_STEPS, looksWrong } from "../support/looks";
+import { putTheDemoBack } from "../support/stack";
+
+test.beforeAll(putTheDemoBack);
+
+const PARTS = ["motion", "swelling", "function", "repetitions"];
+
+for (const [name, everySize] of [
+  ["Pell Amsworth", true],
+  ["Tove Aldermoor", false],
+] as const)
+  test(`every step of ${name}'s desk fits, has few words, and axe finds nothing, whatever size and colours`, async ({
+    page,
+  }) => {
+    // each looked through by axe, most of them three times
+    test.setTimeout(400_000);
+    await signIn(page, "therapist");
+    const id = await clientId(page, name);
+    const of = [...DESK_STEPS, "floor", "explain"];
+    const once = [
+      ...["dose?sheet=new", "swap", "cards", "choose?ask=feet-high&angle=80", "choose?view=sheet"],
+      ...["record", "episodes", ...PARTS.map((p) => `measure?part=${p}`)],
+    ];
+    const wrong: string[] = [];
+    for (const step of everySize ? [...of, ...once] : of)
+      wrong.push(...(await looksWrong(page, `/clients/${id}/${step}`, everySize)));
+    expect(wrong).toEqual([]);
+  });

@@ -1,0 +1,25 @@
+import { expect, test } from "@playwright/test";
+import { signIn } from "../support/bexlo";
+import { axeFinds, looksWrong, spillsOf } from "../support/looks";
+import { putTheDemoBack } from "../support/stack";
+
+test.beforeAll(putTheDemoBack);
+
+const ROOMS = [
+  ...["/", "/caseload", "/stances", "/sources", "/outbox", "/clients/new", "/gym", "/gym/new"],
+  ...["/gym/new?kind=seated_press", "/files", "/clinic", "/settings"],
+  ...["/library", "/library/lp_horizontal", "/library/new?like=lp_single"],
+];
+
+test("every room of the clinic fits, has few words, and axe finds nothing, whatever size and colours", async ({
+  page,
+}) => {
+  test.setTimeout(400_000);
+  await page.goto("/sign-in");
+  expect(await spillsOf(page)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
+  await signIn(page, "therapist");
+  const wrong: string[] = [];
+  for (const path of ROOMS) wrong.push(...(await looksWrong(page, path)));
+  expect(wrong).toEqual([]);
+});

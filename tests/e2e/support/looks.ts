@@ -1,0 +1,97 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import { wordsInSight } from "./words";
+
+/** A first view holds fewer. */
+const MOST_WORDS = 250;
+
+export const DESK_STEPS = [
+  ...["story", "screen", "limits", "measure", "choose", "dose", "week"],
+  ...["morning", "decide", "ladder", "review", "costs", "papers"],
+] as const;
+
+/** Opens a page and waits until it has drawn itself. */
+export async function openPage(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await expect(page.locator("main")).toBeVisible();
+  await expect(page.getByText("Drawing the time line…")).toHaveCount(0);
+}
+
+/** What axe finds; `colours`: contrast alone, or all but contrast. */
+export async function axeFinds(page: Page, colours?: "only" | "not"): Promise<string[]> {
+  // a dialog that still fades in has the contrast of its half-way colours
+  await page.evaluate(async () => {
+    const fading = document.getAnimations().filter((a) => a.playState === "running");
+    const still = Promise.allSettled(fading.map((a) => a.finished));
+    await Promise.race([still, new Promise((done) => setTimeout(done, 1000))]);
+  });
+  const axe = new AxeBuilder({ page });
+  if (colours === "only") axe.withRules(["color-contrast"]);
+  if (colours === "not") axe.disableRules(["color-contrast"]);
+  const { violations } = await axe.analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
+}
+
+/** What spills sideways, or stands beyond the edge. */
+export const spillsOf = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const found: string[] = [];
+    const root = document.documentElement;
+    if (root.scrollWidth > root.clientWidth)
+      found.push(`page is ${root.scrollWidth} wide in ${root.clientWidth}`);
+    for (const el of document.querySelectorAll<HTMLElement>("main *, header *, nav *")) {
+      if (el.closest("[popover], dialog, .sr-only") || !el.getClientRects().length) continue;
+      const box = el.getBoundingClientRect();
+      if (box.right > root.clientWidth + 1 && box.width > 2)
+        found.push(`${el.tagName} "${el.textContent?.slice(0, 30)}"`);
+    }
+    return found;
+  });
+
+/** Every longer word half as long again, as other languages have them. */
+const lengthenWords = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (texts.nextNode()) {
+      const node = texts.currentNode;
+      if (node.parentElement?.closest("script, style, svg, option")) continue;
+      node.textContent = (node.textContent ?? "").replace(
+        /\p{L}{6,}/gu,
+        (word) => word + word.slice(0, Math.ceil(word.length / 2)).toLowerCase(),
+      );
+    }
+  });
+
+/**
+ * One visit, looked at as people have it: a desk, a tablet lying and held upright in the dark, a small phone, and words
+ * half as long again. Answers what is wrong, each with its size.
+ */
+export async function looksWrong(page: Page, path: string, everySize = true): Promise<string[]> {
+  const wrong: string[] = [];
+  const at = async (size: string, found: string[]) =>
+    wrong.push(...found.map((what) => `${path} at ${size}: ${what}`));
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await openPage(page, path);
+  await at("1280", await spillsOf(page));
+  await at("1280", await axeFinds(page));
+  // an answer that was asked for is not a first view
+  const words = path.includes("ask=") ? 0 : await wordsInSight(page);
+  if (words >= MOST_WORDS) await at("1280", [`${words} words in the first view`]);
+  if (!everySize) return wrong;
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await at("1024", await spillsOf(page));
+  await page.setViewportSize({ width: 768, height: 1024 });
+  await page.evaluate(() => document.documentElement.setAttribute("data-theme", "gym"));
+  await at("768 dark", await spillsOf(page));
+  await at("768 dark", await axeFinds(page, "only"));
+  await page.evaluate(() => document.documentElement.removeAttribute("data-theme"));
+  await page.setViewportSize({ width: 320, height: 640 });
+  await at("320", await spillsOf(page));
+  await at("320", await axeFinds(page, "not"));
+  for (const width of [320, 1280]) {
+    await page.setViewportSize({ width, height: 800 });
+    if (width === 320) await lengthenWords(page);
+    await at(`${width} in long words`, (await spillsOf(page)).slice(0, 4));
+  }
+  return wrong;
+}
