@@ -48,6 +48,46 @@ export const spillsOf = (page: Page): Promise<string[]> =>
     return found;
   });
 
+/** Words that stand on other words. What sticks to an edge or is opened over the page may. */
+const overlapsOf = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const floats = (of: Element) => {
+      for (let e: Element | null = of; e && e !== document.body; e = e.parentElement)
+        if (/sticky|fixed|absolute/.test(getComputedStyle(e).position)) return true;
+      return false;
+    };
+    const lines: { node: Node; text: string; box: DOMRect }[] = [];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (texts.nextNode()) {
+      const of = texts.currentNode.parentElement;
+      const text = texts.currentNode.textContent?.trim() ?? "";
+      if (!text || !of || of.closest("option, svg, dialog, .sr-only")) continue;
+      if (!of.checkVisibility({ contentVisibilityAuto: true }) || floats(of)) continue;
+      if (of.matches("details:not([open])")) continue;
+      const range = document.createRange();
+      range.selectNodeContents(texts.currentNode);
+      // what is cut off with dots ends where its box ends
+      const end = getComputedStyle(of).overflowX === "hidden" ? of.getBoundingClientRect().right : 1e9;
+      for (const b of range.getClientRects())
+        lines.push({
+          node: texts.currentNode,
+          text: text.slice(0, 30),
+          box: new DOMRect(b.x, b.y, Math.min(b.right, end) - b.x, b.height),
+        });
+    }
+    const found = new Set<string>();
+    for (const [i, a] of lines.entries())
+      for (const b of lines.slice(i + 1)) {
+        if (a.node === b.node) continue;
+        const wide = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+        const high = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
+        // letters have air above and below them
+        if (wide > 4 && high > 0.45 * Math.min(a.box.height, b.box.height))
+          found.add(`"${a.text}" on "${b.text}"`);
+      }
+    return [...found];
+  });
+
 /** Every longer word half as long again, as other languages have them. */
 const lengthenWords = (page: Page): Promise<void> =>
   page.evaluate(() => {
@@ -80,6 +120,7 @@ export async function looksWrong(page: Page, path: string, everySize = true): Pr
   if (!everySize) return wrong;
   await page.setViewportSize({ width: 1024, height: 768 });
   await at("1024", await spillsOf(page));
+  await at("1024", await overlapsOf(page));
   await page.setViewportSize({ width: 768, height: 1024 });
   await page.evaluate(() => document.documentElement.setAttribute("data-theme", "gym"));
   await at("768 dark", await spillsOf(page));
@@ -87,11 +128,13 @@ export async function looksWrong(page: Page, path: string, everySize = true): Pr
   await page.evaluate(() => document.documentElement.removeAttribute("data-theme"));
   await page.setViewportSize({ width: 320, height: 640 });
   await at("320", await spillsOf(page));
+  await at("320", await overlapsOf(page));
   await at("320", await axeFinds(page, "not"));
   for (const width of [320, 1280]) {
     await page.setViewportSize({ width, height: 800 });
     if (width === 320) await lengthenWords(page);
     await at(`${width} in long words`, (await spillsOf(page)).slice(0, 4));
+    await at(`${width} in long words`, (await overlapsOf(page)).slice(0, 4));
   }
   return wrong;
 }

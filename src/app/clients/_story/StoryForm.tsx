@@ -113,7 +113,7 @@ export function StoryForm({
       >
         <fieldset
           disabled={!mayWrite}
-          className="grid grid-cols-1 lg:grid-cols-[220px_minmax(0,1.35fr)_minmax(0,1fr)] gap-x-7 gap-y-5"
+          className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[220px_minmax(0,1fr)] xl:grid-cols-[220px_minmax(0,1.35fr)_minmax(0,1fr)]"
         >
           <legend className="sr-only">Story</legend>
           <PersonFields part={part} massUnit={massUnit} />
@@ -122,7 +122,7 @@ export function StoryForm({
             <PainFields part={part} isFixed={!mayWrite} />
             <ProblemFields part={part} choices={choices} />
           </div>
-          <div className="grid content-start gap-4">
+          <div className="grid content-start gap-x-7 gap-y-4 lg:col-span-2 lg:grid-cols-2 xl:col-span-1 xl:grid-cols-1">
             <GoalFields part={part} goals={choices.goals} />
             <DailyFields part={part} />
             <PlaceFields part={part} />

@@ -54,7 +54,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
             />
           )}
         </div>
-        <div className="mt-3 grid grid-cols-2 gap-x-10 gap-y-3">
+        <div className="mt-3 grid grid-cols-1 sm:grid-cols-2 gap-x-10 gap-y-3">
           <Lines title="Before the first repetition" lines={e.setup_checks} />
           <Lines title="Cues" lines={e.cues} />
           <Lines title="Usual mistakes" lines={e.typical_mistakes} />

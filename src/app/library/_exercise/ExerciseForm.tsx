@@ -172,7 +172,7 @@ export function ExerciseForm({
           onDrop={left.drop}
         />
       )}
-      <div className="grid grid-cols-2 gap-x-10 gap-y-2">
+      <div className="grid grid-cols-1 sm:grid-cols-2 gap-x-10 gap-y-2">
         {line("name", "name")}
         {line("what it needs", "equipment")}
         {LISTS.map(([key, label]) => (

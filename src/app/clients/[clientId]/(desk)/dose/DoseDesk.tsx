@@ -258,7 +258,7 @@ export function DoseDesk({
       }}
     >
       <div className="min-w-0 px-4 pb-4 pt-3">
-        <div className="flex items-baseline justify-between gap-4">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h1 className="sr-only">Dose</h1>
           <SheetTabs
             clientId={clientId}

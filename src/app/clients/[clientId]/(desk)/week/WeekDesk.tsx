@@ -145,7 +145,7 @@ export function WeekDesk(props: {
     );
   const isFixed = !mayWrite;
   return (
-    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px] print:block">
+    <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_280px] xl:grid-cols-[minmax(0,1fr)_372px] print:block">
       <div className="min-w-0 px-4 py-3">
         <h1 className="text-[19px]">
           Which days{" "}

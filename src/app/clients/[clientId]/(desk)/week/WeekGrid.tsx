@@ -260,7 +260,7 @@ function DayChip({
       {...listeners}
       aria-roledescription="movable day"
       aria-label={`${name}, ${shortDay(day.on, locale)}${day.pinned ? ", put here by hand" : ""}. ${mayMove ? "Arrows move it, Delete lets it go." : ""}`}
-      className={`small flex w-full min-w-0 cursor-grab items-center gap-1 truncate rounded border px-1 py-0.5 text-left leading-tight ${tone}`}
+      className={`small flex w-full min-w-0 cursor-grab items-center gap-1 rounded border px-1 py-0.5 text-left leading-tight ${tone}`}
       style={
         transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 20 } : undefined
       }
@@ -275,7 +275,7 @@ function DayChip({
       }}
     >
       {isHold && <span aria-hidden className="inline-block size-3 shrink-0 rounded-full bg-mark" />}
-      <span className="truncate">
+      <span className="min-w-0 break-words">
         {isHold ? `${Math.round(sheet.holdDeg ?? 0)}°` : `${name} ${sheet?.minutes ?? ""}′`}
       </span>
       {day.pinned && (
