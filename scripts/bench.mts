@@ -86,7 +86,7 @@ console.log(
 
 console.log("\nChoose");
 const press = exerciseById("lp_horizontal");
-const use = exerciseUse("lp_horizontal");
+const use = exerciseUse({ id: "lp_horizontal" });
 const chair = chairRise(body);
 if (!press || !use || !chair) throw new Error("The catalogue has no press.");
 const facts = {

@@ -111,6 +111,11 @@ test("the library is searched, an exercise gets the clinic's words and goes back
   await page.locator("input[name=name]").fill("Quay press");
   await page.locator("input[name=reason]").fill("we do it on the quay");
   await page.getByRole("button", { name: "Add it" }).click();
+  // nobody has said yet whether its loads are those of the one it is like
+  await expect(page.getByText("Say whether it is done as the one it is like.")).toBeVisible();
+  await page.getByRole("radio", { name: /^computed as for/ }).check();
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("knee loads computed as for", { exact: false })).toBeVisible();
   await expect(page.getByRole("heading", { name: /Quay press/ })).toBeVisible();
   await page.context().clearCookies();
   await signIn(page, "trainer");

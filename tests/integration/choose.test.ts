@@ -374,12 +374,27 @@ describe("the library", () => {
 
   test("an own exercise is bounded by limits like the one it copies, and only therapists write", async () => {
     const id = "own_harbour_press";
-    await write({ exerciseId: id, record: { ...press, id, name: "Harbour press" } });
+    const record = { ...press, id, name: "Harbour press", like_id: "lp_horizontal" };
+    // a record that looks past limits, or says of nothing what bounds it, is not kept
+    await expect(write({ exerciseId: id, record: { ...record, like_id: null } })).rejects.toMatchObject({
+      problems: [{ field: "record.like_id" }],
+    });
+    const freed = { ...record.match, weight_bearing_need: "none" as const };
+    await expect(write({ exerciseId: id, record: { ...record, match: freed } })).rejects.toMatchObject({
+      problems: [{ field: "record.like_id" }],
+    });
+    await write({ exerciseId: id, record });
     const all = await clinic.as("therapist", exercisesOf);
     expect(all.find((x) => x.exercise.id === id)?.origin).toBe("own");
     const { rows } = sheetOf(await factsOf(await tested()));
     expect(rows.find((r) => r.e.id === id)?.computed).toBeNull();
-    await expect(write({ exerciseId: id, baseVersion: 1, record: null })).rejects.toThrow(
+    // once somebody says it is done the same way it has the same numbers, on the same machine
+    await write({ exerciseId: id, baseVersion: 1, record: { ...record, is_modelled_as_like: true } });
+    const computed = sheetOf(await factsOf(await tested())).rows;
+    const [own, like] = [id, "lp_horizontal"].map((x) => computed.find((r) => r.e.id === x)?.computed);
+    expect(like).not.toBeNull();
+    expect(own).toEqual(like);
+    await expect(write({ exerciseId: id, baseVersion: 2, record: null })).rejects.toThrow(
       /no catalogue copy/,
     );
     await expect(write({ exerciseId: "lp_single", record: press })).rejects.toThrow(/keeps its identifier/);

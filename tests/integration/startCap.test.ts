@@ -60,7 +60,7 @@ async function strong(): Promise<ClientEpisode> {
 
 async function press() {
   const machines = await clinic.as("therapist", machinesOf);
-  const use = exerciseUse("lp_horizontal");
+  const use = exerciseUse({ id: "lp_horizontal" });
   if (!use) throw new Error("no press");
   const chosen = machineFor(use, machines);
   return { id: chosen.id, loads: realLoads(chosen.machine, chosen.family).map((l) => l.load) };

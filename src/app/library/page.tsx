@@ -43,7 +43,7 @@ export default async function LibraryPage() {
             backSupport: e.back_support,
             canBeHeld: e.isometric.possible,
             isHome: e.home_ready,
-            drawing: exerciseDrawing(e.id, USUAL_BODY),
+            drawing: exerciseDrawing(e, USUAL_BODY),
             spares: sparesOf(e),
             origin,
           }))}

@@ -68,6 +68,10 @@ const lines = (what: string) => z.array(words(what)).max(20, { error: `20 lines 
 export const exercise = z.looseObject({
   id: z.string().regex(/^[a-z0-9_]{3,60}$/, { error: "An identifier has small letters, digits and _ only." }),
   name: words("the name", 80),
+  /** of the clinic's own: the catalogue's exercise whose limits hold for it; none in the catalogue */
+  like_id: z.string().nullable().optional(),
+  /** of the clinic's own: done on the same kind of machine with the same legs, so its knee loads are those of the other */
+  is_modelled_as_like: z.boolean().optional(),
   family: z.string(),
   tier: z.string().optional(),
   equipment: words("what it needs", 120),
@@ -120,6 +124,35 @@ export const EXERCISES: readonly Exercise[] = catalogue.exercises;
 export const DISAGREEMENTS: readonly z.infer<typeof disagreement>[] = catalogue.disagreements;
 
 export const exerciseById = (id: string): Exercise | null => EXERCISES.find((e) => e.id === id) ?? null;
+
+/** The catalogue's exercise that one is bounded as: itself, or for one of the clinic's own the one it is like. */
+export const likeOf = (e: Pick<Exercise, "id" | "like_id">): string => e.like_id ?? e.id;
+
+/** What limits look at. Words may be the clinic's; these stay the catalogue's. */
+const BOUNDED_BY = [
+  ...["match", "chain", "axial_load", "lumbar", "kneeling_contact", "balance_demand_0_3"],
+  ...["hip_flexion_demand_deg", "muscle_emphasis_0_3", "back_support"],
+] as const;
+
+/** Why a copy, or an exercise of the clinic's own, cannot be kept so; null: it can. */
+export function exerciseProblem(e: Exercise): { field: string; sentence: string } | null {
+  const isOwn = exerciseById(e.id) === null;
+  const like = exerciseById(likeOf(e));
+  if (!like || (!isOwn && e.like_id))
+    return { field: "like_id", sentence: "Say which exercise of the catalogue it is bounded as." };
+  if (BOUNDED_BY.some((key) => JSON.stringify(e[key]) !== JSON.stringify(like[key])))
+    return {
+      field: "like_id",
+      sentence: `What limits look at stays as in ${like.name}. Choose another exercise it is like, or change its words only.`,
+    };
+  const [own, most] = [e.knee_angle_usable_deg, like.knee_angle_usable_deg];
+  if (!(own.min <= own.max) || own.min < most.min || own.max > most.max)
+    return {
+      field: "knee_angle_usable_deg",
+      sentence: `Its knee angles lie between ${most.min}° and ${most.max}°, as those of ${like.name}.`,
+    };
+  return null;
+}
 
 /** The catalogue with a clinic's changes laid over it, its own exercises behind. */
 export function withOwn(own: readonly Exercise[]): Exercise[] {

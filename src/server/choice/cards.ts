@@ -106,7 +106,7 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   const facts = await chooseFacts(ctx, client);
   if (typeof facts === "string") throw new Refused("conflict", facts);
   const e = withOwn(facts.ownExercises).find((x) => x.id === input.exerciseId);
-  const use = exerciseUse(input.exerciseId);
+  const use = e && exerciseUse(e);
   if (!e || !use)
     throw new InputError(
       "exerciseId",

@@ -1,5 +1,6 @@
+import { InputError } from "@/core/units/inputError";
 import "server-only";
-import { EXERCISES, type Exercise, exercise, exerciseById } from "@/core/rules/exercises";
+import { EXERCISES, type Exercise, exercise, exerciseById, exerciseProblem } from "@/core/rules/exercises";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
@@ -71,6 +72,8 @@ export async function writeExercise(
   const { tx, actor } = ctx;
   if (input.record && input.record.id !== input.exerciseId)
     throw new Refused("conflict", "An exercise keeps its identifier. Add a new one instead.");
+  const wrong = input.record && exerciseProblem(input.record);
+  if (wrong) throw new InputError(`record.${wrong.field}`, wrong.sentence);
   if (!input.record && !exerciseById(input.exerciseId))
     throw new Refused(
       "conflict",

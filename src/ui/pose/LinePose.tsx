@@ -19,7 +19,7 @@ export function LinePose({
   machines: readonly GymMachine[];
   loadKg: number | null;
 }) {
-  const use = exerciseUse(line.exerciseId);
+  const use = line.drawing && exerciseUse({ id: line.drawing.like ?? line.exerciseId });
   if (!line.drawing || !use) return null;
   const own = machineFor(use, machines, line.machineId);
   const family = familyById(own.family.id);

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
-import { DISAGREEMENTS, type Exercise } from "@/core/rules/exercises";
+import { DISAGREEMENTS, type Exercise, exerciseById, likeOf } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
@@ -12,6 +12,13 @@ import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
 export const metadata: Metadata = { title: "Exercise" };
+
+function modelWords(e: Exercise): string {
+  if (!exerciseUse(e)) return "no model of the knee";
+  return e.is_modelled_as_like
+    ? `knee loads computed as for ${exerciseById(likeOf(e))?.name ?? likeOf(e)}`
+    : "knee loads computed";
+}
 
 /** One exercise: how, for whom, what is easier or harder, where people differ; and the clinic's changes of it. */
 export default async function ExercisePage({ params }: { params: Promise<{ exerciseId: string }> }) {
@@ -24,7 +31,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
   const { exercise: e, origin, version } = data.it;
   const mayWrite = may(actor.role, "exercise.write");
   const day = new Intl.DateTimeFormat(actor.locale, { day: "numeric", month: "long", year: "numeric" });
-  const drawing = exerciseDrawing(e.id, USUAL_BODY);
+  const drawing = exerciseDrawing(e, USUAL_BODY);
   const names = data.all.map((x) => ({ id: x.id, name: x.name }));
   return (
     <>
@@ -124,7 +131,7 @@ function Facts({ e, all }: { e: Exercise; all: readonly Exercise[] }) {
         <span>skill {e.match.entry_demand_1_4} of 4</span>
         <span>balance {e.balance_demand_0_3} of 3</span>
         <span>{e.isometric.possible ? "can be held" : "cannot be held"}</span>
-        <span className="quiet">{exerciseUse(e.id) ? "knee loads computed" : "no model of the knee"}</span>
+        <span className="quiet">{modelWords(e)}</span>
       </p>
       <p>
         <span className="quiet">trains</span> {muscles.join(", ")} <span className="quiet">(judged)</span>

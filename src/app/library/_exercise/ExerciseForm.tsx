@@ -2,8 +2,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
-import type { Exercise } from "@/core/rules/exercises";
+import { type Exercise, exerciseById, likeOf } from "@/core/rules/exercises";
+import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import { readNumber } from "@/core/units/readNumber";
+import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
@@ -53,8 +55,13 @@ const exerciseDraft = z.object({
   easier_id: typed,
   harder_id: typed,
   home_substitute_id: typed,
+  /** of the clinic's own: whether its knee loads are those of the one it is like; empty: nobody has said yet */
+  model: z.enum(["", "like", "none"]).default(""),
   reason: typed,
 });
+
+/** A wrong model is a wrong number: for a new one it is asked, never taken for granted. */
+const modelOf = (e: Exercise, isNew: boolean) => (isNew ? "" : e.is_modelled_as_like ? "like" : "none");
 
 /** The words of an exercise as the clinic wants them, with the reason for the change. */
 export function ExerciseForm({
@@ -71,6 +78,9 @@ export function ExerciseForm({
   isNew: boolean;
 }) {
   const router = useRouter();
+  const isOwn = isNew || exercise.like_id !== undefined;
+  const like = exerciseById(likeOf(exercise));
+  const hasModel = like !== null && exerciseUse(like) !== null;
   const [draft, setDraft] = useState({
     name: isNew ? "" : exercise.name,
     equipment: exercise.equipment,
@@ -83,6 +93,7 @@ export function ExerciseForm({
     easier_id: exercise.easier_id ?? "",
     harder_id: exercise.harder_id ?? "",
     home_substitute_id: exercise.home_substitute_id,
+    model: modelOf(exercise, isNew),
     reason: "",
   });
   const [problems, setProblems] = useState<Record<string, string>>({});
@@ -121,8 +132,13 @@ export function ExerciseForm({
     const [min, max] = [readNumber(draft.min), readNumber(draft.max)];
     if (!(min >= 0 && max <= 140 && min < max))
       return setProblems({ angles: "The knee's angles run from 0 to 140 degrees, the straight end first." });
+    if (isOwn && hasModel && draft.model === "")
+      return setProblems({ model: "Say whether it is done as the one it is like." });
     return post({
       ...exercise,
+      ...(isOwn
+        ? { like_id: likeOf(exercise), is_modelled_as_like: hasModel && draft.model === "like" }
+        : {}),
       id: isNew ? idOf(draft.name) : exercise.id,
       name: draft.name,
       equipment: draft.equipment,
@@ -153,7 +169,14 @@ export function ExerciseForm({
       )}
     </label>
   );
-  const said = new Set(["name", "equipment", "reason", "angles", ...LISTS.map(([k]) => k as string)]);
+  const said = new Set([
+    "name",
+    "equipment",
+    "reason",
+    "angles",
+    "model",
+    ...LISTS.map(([k]) => k as string),
+  ]);
   return (
     <form
       className="mt-2 grid gap-3"
@@ -231,6 +254,20 @@ export function ExerciseForm({
           ))}
         </div>
       </div>
+      {isOwn && like && hasModel && (
+        <Choice
+          legend="what it does to the knee"
+          name="model"
+          isInline={false}
+          options={[
+            ["like", `computed as for “${like.name}”: same kind of machine, same feet and legs`],
+            ["none", "not computed: it is done another way"],
+          ]}
+          value={draft.model === "" ? null : draft.model}
+          onChange={(model) => set({ model })}
+          problem={problems.model}
+        />
+      )}
       {line("why it is changed", "reason", "for the record")}
       {Object.entries(problems)
         .filter(([f]) => !said.has(f))

@@ -1,8 +1,12 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { USUAL_BODY } from "@/core/body/segments";
+import { exerciseById, likeOf } from "@/core/rules/exercises";
+import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { Link } from "@/ui/Link";
+import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
@@ -14,9 +18,10 @@ export default async function NewExercisePage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const { like } = await searchParams;
+  const { like: asked } = await searchParams;
   const { actor, data } = await onPage(async (ctx) => (await exercisesOf(ctx)).map((x) => x.exercise));
-  const copy = data.find((e) => e.id === like);
+  const copy = data.find((e) => e.id === asked);
+  const like = copy && exerciseById(likeOf(copy));
   return (
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
@@ -31,10 +36,7 @@ export default async function NewExercisePage({
           <p className="text-accent">{DEED_SENTENCES["exercise.write"]}</p>
         ) : copy ? (
           <>
-            <p className="quiet">
-              Limits bound it as they bound the one it is like. What it does to the knee is computed only for
-              the catalogue's own.
-            </p>
+            <p className="quiet">Limits bound it as they bound {like?.name ?? copy.name}.</p>
             <ExerciseForm
               exercise={copy}
               version={0}
@@ -48,14 +50,23 @@ export default async function NewExercisePage({
             <p className="quiet">
               Which one is it most like? Its limits, demands and position are taken over.
             </p>
-            <ul className="mt-2 columns-3">
-              {data.map((e) => (
-                <li key={e.id}>
-                  <Link className="hover:underline" href={`/library/new?like=${e.id}`}>
-                    {e.name}
-                  </Link>
-                </li>
-              ))}
+            <ul className="mt-2 grid grid-cols-2 gap-3 md:grid-cols-4 lg:grid-cols-6">
+              {data.map((e) => {
+                const drawing = exerciseDrawing(e, USUAL_BODY);
+                return (
+                  <li key={e.id}>
+                    <Link
+                      className="grid h-full grid-cols-[minmax(0,1fr)] content-end border border-rule p-2 text-center hover:border-primary"
+                      href={`/library/new?like=${e.id}`}
+                    >
+                      {drawing && (
+                        <StillDrawing drawing={drawing} label="from the side" className="h-[84px] w-full" />
+                      )}
+                      {e.name}
+                    </Link>
+                  </li>
+                );
+              })}
             </ul>
           </>
         )}

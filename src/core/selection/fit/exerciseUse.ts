@@ -1,4 +1,5 @@
 import type { FamilyId } from "../../equipment/families";
+import { type Exercise, likeOf } from "../../rules/exercises";
 
 /** How an exercise of the catalogue uses a machine: which kinds do, set how, on which legs. */
 export interface ExerciseUse {
@@ -76,8 +77,13 @@ const USES: Record<string, ExerciseUse> = {
   kneel_lower_reach: { families: ["counterweight_curl"], ...TWO, isUnloaded: true },
 };
 
+type Computed = Pick<Exercise, "id" | "like_id" | "is_modelled_as_like">;
+
+/** The exercise whose model an exercise is computed by: itself, or for one of the clinic's own the one it is like. */
+export const modelIdOf = (e: Computed): string => (e.is_modelled_as_like ? likeOf(e) : e.id);
+
 /** How an exercise is computed; null where there is no model of the knee for it. */
-export const exerciseUse = (exerciseId: string): ExerciseUse | null => USES[exerciseId] ?? null;
+export const exerciseUse = (e: Computed): ExerciseUse | null => USES[modelIdOf(e)] ?? null;
 
 /** Machines that an exercise without a model of the knee needs. */
 const QUIET_USES: Record<string, readonly string[]> = {
@@ -94,7 +100,7 @@ const QUIET_USES: Record<string, readonly string[]> = {
 };
 
 /** Kinds of machines that an exercise without a model of the knee is done on; none where it needs no machine. */
-export const quietMachines = (exerciseId: string): readonly string[] => QUIET_USES[exerciseId] ?? [];
+export const quietMachines = (e: Computed): readonly string[] => QUIET_USES[likeOf(e)] ?? [];
 
 /** Things every clinic is taken to have: floor, chair, step, cuffs, bands. */
 const ALWAYS_THERE: readonly string[] = [
@@ -106,11 +112,12 @@ const ALWAYS_THERE: readonly string[] = [
   "held_shin",
 ];
 
+/** Lowering from kneeling is done on any floor; the counterweight only helps. */
+const ON_ANY_FLOOR: readonly string[] = ["kneel_lower_full", "kneel_lower_reach"];
+
 /** Whether the clinic has what an exercise needs. `families` are those of its machines. */
-export function isAtHand(exerciseId: string, families: ReadonlySet<string>): boolean {
-  const needed =
-    exerciseId === "kneel_lower_full" || exerciseId === "kneel_lower_reach"
-      ? []
-      : (QUIET_USES[exerciseId] ?? exerciseUse(exerciseId)?.families ?? []);
+export function isAtHand(e: Computed, families: ReadonlySet<string>): boolean {
+  const id = likeOf(e);
+  const needed = ON_ANY_FLOOR.includes(id) ? [] : (QUIET_USES[id] ?? USES[id]?.families ?? []);
   return needed.length === 0 || needed.some((f) => families.has(f) || ALWAYS_THERE.includes(f));
 }

@@ -1,7 +1,7 @@
 import { byWhom, type InForce, isNamed, isStricter, leastOf, mostOf } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
 import type { SCALES } from "../../bounds/scales";
-import type { Exercise } from "../../rules/exercises";
+import { type Exercise, likeOf } from "../../rules/exercises";
 
 export interface ExerciseFit {
   status: "offered" | "fitted" | "blocked";
@@ -50,9 +50,9 @@ const hamstringsAtHip: Check = (e, b) => {
   if (match.class !== "hip_hinge" && match.class !== "hip_open") return NOTHING;
   const who = byWhom(b, "resisted_knee_flexion");
   if (rule === "none" || rule === "isometric") {
-    if (e.id === "slr_prone")
+    if (likeOf(e) === "slr_prone")
       return changes("limb weight, small range; stop for pain behind the knee or at the donor site");
-    return e.id === "bridge_two"
+    return likeOf(e) === "bridge_two"
       ? NOTHING
       : blocks(
           `loads the hamstrings at the hip while they are ${rule === "none" ? "spared" : "only held"}${who}`,
@@ -178,7 +178,7 @@ const kneeBend: Check = (e, b) => {
       ...(e.knee_angle_usable_deg.max < leastOf(b, "knee_flexion_under_load")
         ? [`works too near to straight${who}`]
         : []),
-      ...(["str_quad_standing", "str_quad_kneeling"].includes(e.id) && bendUnderLoad(b) < 100
+      ...(["str_quad_standing", "str_quad_kneeling"].includes(likeOf(e)) && bendUnderLoad(b) < 100
         ? [`needs 100° of bend${who}`]
         : []),
     ],
@@ -206,7 +206,7 @@ const openChain: Check = (e, b) => {
     if (e.match.load_floor === "limb") found.changes.push(words);
     else found.blocks.push(words);
   }
-  if (e.id === "kext_ankle_weight" && to >= 45 && !limbOnly)
+  if (likeOf(e) === "kext_ankle_weight" && to >= 45 && !limbOnly)
     found.changes.push(`an ankle weight pulls most near straight: stop at ${to}°`);
   return found;
 };
@@ -271,7 +271,7 @@ const kneeFlexionAgainstLoad: Check = (e, b) => {
 };
 
 const plainBridge: Check = (e, b) =>
-  e.id === "bridge_two" && wordOf(b, "resisted_knee_flexion") === "none"
+  likeOf(e) === "bridge_two" && wordOf(b, "resisted_knee_flexion") === "none"
     ? changes("knees well bent, push through mid-foot, no heel drag")
     : NOTHING;
 

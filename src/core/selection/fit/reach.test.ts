@@ -12,7 +12,7 @@ import { chairRise, type ReferenceTask, tissueLoad } from "../tissue/tissues";
 import { allowedArc } from "./allowedArc";
 import { exerciseUse } from "./exerciseUse";
 
-const modelled = EXERCISES.filter((e) => exerciseUse(e.id));
+const modelled = EXERCISES.filter((e) => exerciseUse(e));
 
 describe("reach (K6)", () => {
   test("a plate out of the leg's reach is barred by hand with the notch that would do, and never ranked", () => {
@@ -42,7 +42,7 @@ describe("reach (K6)", () => {
         if (r.computed) expect(outOfReach(body, r.computed.chosen, r.computed.settings)).toBeNull();
       for (const id of ["lp_horizontal", "lp_sled45", "sq_rail_feet_fwd", "sq_hack"]) {
         const e = exerciseById(id);
-        const use = exerciseUse(id);
+        const use = exerciseUse({ id });
         const allowed = e && allowedArc(e, {}, NOT_MEASURED);
         if (!e || !use || !allowed) throw new Error(id);
         const chosen = machineFor(use, GYM);
@@ -93,7 +93,7 @@ describe("reach (K6)", () => {
 
   test("hip bend grows steadily to the end: rounding is largest where the hip is bent furthest, not zero", () => {
     const family = familyById("seated_press");
-    const use = exerciseUse("lp_horizontal");
+    const use = exerciseUse({ id: "lp_horizontal" });
     if (!family || !use) throw new Error("no press");
     for (const backToRailDeg of [90, 115]) {
       const chosen = machineFor(use, GYM);
@@ -116,7 +116,7 @@ describe("reach (K6)", () => {
 describe("postures", () => {
   const body = bodyFrom(75, 1.75);
   const at = (id: string, deg: number, over: { settings?: Record<string, number>; load?: number } = {}) => {
-    const use = exerciseUse(id);
+    const use = exerciseUse({ id });
     if (!use) throw new Error(id);
     const chosen = machineFor(use, GYM);
     const settings = { ...settingsAtNotches(chosen, use), ...over.settings };

@@ -1,6 +1,6 @@
 import type { InForce } from "../../bounds/inForce";
 import { missingKilograms } from "../../bounds/weightOrders";
-import type { Exercise } from "../../rules/exercises";
+import { type Exercise, likeOf } from "../../rules/exercises";
 import { GRAVITY_M_S2 } from "../../units/mass";
 
 /** What a surgeon's order leaves of weight on the leg, for presses and standing work. */
@@ -18,4 +18,4 @@ export function weightOnLeg(bounds: InForce): WeightOnLeg {
 
 /** The sentence that bars an exercise for weight on the leg, null where nothing does. */
 export const barredByWeight = (e: Exercise, w: WeightOnLeg): string | null =>
-  e.match.weight_bearing_need === "press_adjustable" || e.id === "calf_press" ? w.barsPresses : null;
+  e.match.weight_bearing_need === "press_adjustable" || likeOf(e) === "calf_press" ? w.barsPresses : null;

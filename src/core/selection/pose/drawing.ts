@@ -80,7 +80,7 @@ export function drawingOf(
   line: {
     exerciseId: string;
     machineId: string | null;
-    drawing: { settings: Record<string, number>; share: number; phase: -1 | 0 | 1 } | null;
+    drawing: { settings: Record<string, number>; share: number; phase: -1 | 0 | 1; like?: string } | null;
     fromDeg: number | null;
     toDeg: number | null;
   },
@@ -88,7 +88,7 @@ export function drawingOf(
   machines: readonly GymMachine[],
   load: number,
 ): Drawing | null {
-  const use = exerciseUse(line.exerciseId);
+  const use = line.drawing && exerciseUse({ id: line.drawing.like ?? line.exerciseId });
   if (!line.drawing || !use) return null;
   const own = machineFor(use, machines, line.machineId);
   const family = familyById(own.family.id);
@@ -100,11 +100,11 @@ export function drawingOf(
 
 /** An exercise on a usual machine, or on the clinic's own, half way through; null where there is no model. */
 export function exerciseDrawing(
-  exerciseId: string,
+  e: Parameters<typeof exerciseUse>[0],
   body: Body,
   machines: readonly GymMachine[] = [],
 ): Drawing | null {
-  const use = exerciseUse(exerciseId);
+  const use = exerciseUse(e);
   if (!use) return null;
   const chosen = machineFor(use, machines);
   const [from, to] = chosen.family.range;

@@ -22,7 +22,7 @@ test("easier, harder and home links lead to exercises, disagreements to texts", 
 
 test("what an exercise uses is there: families, settings inside their range, ready questions too", () => {
   for (const e of EXERCISES) {
-    const use = exerciseUse(e.id);
+    const use = exerciseUse(e);
     for (const id of use?.families ?? []) expect(familyById(id)).not.toBeNull();
     const family = use && familyById(use.families[0] as string);
     for (const [key, value] of Object.entries(use?.settings ?? {})) {
@@ -31,11 +31,12 @@ test("what an exercise uses is there: families, settings inside their range, rea
       expect(value).toBeLessThanOrEqual(spec?.to as number);
     }
   }
-  for (const q of READY_QUESTIONS) for (const s of q.sides) expect(exerciseUse(s.exerciseId)).not.toBeNull();
+  for (const q of READY_QUESTIONS)
+    for (const s of q.sides) expect(exerciseUse({ id: s.exerciseId })).not.toBeNull();
 });
 
 test("a machine is the clinic's own where it has one, and settings are always whole", () => {
-  const use = exerciseUse("lp_single");
+  const use = exerciseUse({ id: "lp_single" });
   if (!use) throw new Error("no use");
   expect(machineFor(use, []).id).toBeNull();
   expect(machinesFor(use, [])).toEqual([]);
@@ -58,10 +59,10 @@ test("floor work needs no machine, machine work does, and a gym without any stil
     "quad_set",
     "kneel_lower_reach",
   ])
-    expect(isAtHand(id, none)).toBe(true);
+    expect(isAtHand({ id }, none)).toBe(true);
   for (const id of ["lp_horizontal", "hip_abd", "calf_seated", "curl_counterweight", "rev_loaded"])
-    expect(isAtHand(id, none)).toBe(false);
-  expect(isAtHand("lp_single", new Set(["sled_press"]))).toBe(true);
+    expect(isAtHand({ id }, none)).toBe(false);
+  expect(isAtHand({ id: "lp_single" }, new Set(["sled_press"]))).toBe(true);
 });
 
 test("the tissue that a condition protects is looked at first, for every condition", () => {

@@ -94,7 +94,7 @@ export function rangeSheet(input: SheetInput): { rows: RangeRow[]; barred: Barre
       emphasis,
       computed: found.computed,
       isFitted: found.status === "fitted",
-      isAtHand: isAtHand(e.id, families),
+      isAtHand: isAtHand(e, families),
       goalsServed: goals.length,
       basisShare: input.basis.kind === "effort" ? input.basis.share : 0.5,
       limits: input.limits,
@@ -159,7 +159,7 @@ export function rowOf(
   if (byWeight) return [byWeight];
   const allowed = allowedArc(e, input.limits, input.motion);
   if (!allowed) return ["limits and the measured motion leave no knee angle for it"];
-  const use = exerciseUse(e.id);
+  const use = exerciseUse(e);
   const row = { status: fit.status, changes: fit.reasons };
   if (!use) {
     const arc = asked.window ? insideOf(allowed, asked.window) : allowed;

@@ -26,7 +26,7 @@ import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";
 const body = bodyFrom(75, 1.75);
 const chair = chairRise(body) as ReferenceTask;
 const NOT_MEASURED = { shortOfStraightDeg: null, bendDeg: null };
-const modelled = EXERCISES.filter((e) => exerciseUse(e.id));
+const modelled = EXERCISES.filter((e) => exerciseUse(e));
 const gym = TEMPLATES.map((t) => ({ ...templateOf(t.family), id: t.family }));
 
 const input = (over: Partial<SheetInput> = {}): SheetInput => ({
@@ -160,7 +160,7 @@ describe("loads", () => {
     "%s: loads under a cap keep it at every angle, and the next above do not",
     (id) => {
       const e = exerciseById(id);
-      const use = exerciseUse(id);
+      const use = exerciseUse({ id });
       if (!e || !use) throw new Error("no such exercise");
       const { family, machine } = machineFor(use, []);
       const setUp = {
@@ -333,14 +333,16 @@ describe("the range sheet", () => {
 });
 
 test("work that leaves the knee quiet has moments of its own joint, in the order of its stages", () => {
-  const low = (id: string) => Number.parseInt(quietNumbers(id, body)?.rows.at(-1)?.values.at(-1) ?? "", 10);
+  const low = (id: string) =>
+    Number.parseInt(quietNumbers({ id }, body)?.rows.at(-1)?.values.at(-1) ?? "", 10);
   expect(low("rev_bent_single")).toBeLessThan(low("rev_straight_single"));
   expect(low("rev_straight_single")).toBeLessThan(low("rev_two"));
   expect(low("rev_two")).toBeLessThan(low("rev_loaded"));
   const calf =
-    quietNumbers("calf_standing", body)?.rows.map((r) => Number.parseInt(r.values[0] ?? "", 10)) ?? [];
+    quietNumbers({ id: "calf_standing" }, body)?.rows.map((r) => Number.parseInt(r.values[0] ?? "", 10)) ??
+    [];
   // raising the heel brings the ball nearer below the ankle
   expect(calf[2]).toBeLessThan(calf[0] as number);
-  expect(quietNumbers("hip_abd", body)).toBeNull();
-  for (const e of EXERCISES) if (exerciseUse(e.id)) expect(quietNumbers(e.id, body)).toBeNull();
+  expect(quietNumbers({ id: "hip_abd" }, body)).toBeNull();
+  for (const e of EXERCISES) if (exerciseUse(e)) expect(quietNumbers(e, body)).toBeNull();
 });

@@ -23,7 +23,7 @@ const ctx: RowContext = {
 
 function search(id: string, wish: SearchWish, limits = {}, machines: GymMachine[] = []) {
   const e = exerciseById(id);
-  const use = exerciseUse(id);
+  const use = exerciseUse({ id });
   if (!e || !use) throw new Error(`no ${id}`);
   const chosen = machineFor(use, machines);
   const allowed = allowedArc(e, limits, { shortOfStraightDeg: null, bendDeg: null });

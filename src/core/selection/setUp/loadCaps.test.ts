@@ -99,7 +99,7 @@ describe("what a machine's load may be before anybody tested the leg (K1)", () =
     expect(startCap.bodyWeights).toBe(0.25);
     const at = sheet(body, frail, { startCap });
     const press = exerciseById("lp_horizontal");
-    const use = exerciseUse("lp_horizontal");
+    const use = exerciseUse({ id: "lp_horizontal" });
     if (!press || !use) throw new Error("no press");
     const row = rowOf(press, at);
     if (Array.isArray(row) || !row.computed) throw new Error("no row");
@@ -223,7 +223,7 @@ test("the largest load of a family and uses without load bind the search as they
   const at = sheet(body);
   for (const id of ["tke_standing", "half_squat", "step_up"]) {
     const e = exerciseById(id);
-    const use = exerciseUse(id);
+    const use = exerciseUse({ id });
     const allowed = e && allowedArc(e, {}, NOT_MEASURED);
     if (!e || !use || !allowed) throw new Error(id);
     const chosen = machineFor(use, GYM);

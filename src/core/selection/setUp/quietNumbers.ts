@@ -7,6 +7,7 @@ import {
   straightLegRaise,
 } from "../../mechanics/postures/proneAndLying";
 import { GRAVITY_M_S2 } from "../../units/mass";
+import { modelIdOf } from "../fit/exerciseUse";
 
 /** A moment of work that leaves the knee quiet, at a few places of its own way. */
 export interface QuietRow {
@@ -96,9 +97,9 @@ const halfBody = (body: Body): number => Math.round(body.massKg / 2 / 5) * 5;
  * What hip and calf work asks of its own joint, for exercises without a model of the knee; null where there is none
  * either. Static, slow movement only; body-weight or the load named.
  */
-export function quietNumbers(exerciseId: string, body: Body): QuietNumbers | null {
+export function quietNumbers(e: Parameters<typeof modelIdOf>[0], body: Body): QuietNumbers | null {
   const kg = halfBody(body);
-  switch (exerciseId) {
+  switch (modelIdOf(e)) {
     case "rev_bent_single":
       return reverseHip(body, 1, 90, TABLE_SUPPORT);
     case "rev_straight_single":

@@ -1,7 +1,7 @@
 import { type InForce, mostOf, withMore } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
 import type { Limit } from "../../bounds/limit";
-import type { Exercise } from "../../rules/exercises";
+import { type Exercise, likeOf } from "../../rules/exercises";
 import { isAtHand } from "../fit/exerciseUse";
 import { fitExercise } from "../fit/fitExercise";
 import { barredByWeight, type WeightOnLeg } from "../fit/weightOnLeg";
@@ -140,7 +140,7 @@ export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
       if (busy.has(e.id) || e.match.class === "stretch" || e.match.requires_unlock) return [];
       if (q.reason === "home" && !e.home_ready) return [];
       if (barredByWeight(e, q.weight)) return [];
-      if (q.reason !== "home" && q.families && !isAtHand(e.id, q.families)) return [];
+      if (q.reason !== "home" && q.families && !isAtHand(e, q.families)) return [];
       const fit = fitExercise(e, today);
       if (fit.status === "blocked" || !keepsMainMuscles(q.planned, e)) return [];
       const { points, because } = pointsOf(q, today, e, fit.status);
@@ -189,7 +189,7 @@ function pointsOf(
       "turns the trunk",
     ],
     [
-      e.id === "kext_ankle_weight" && open?.word === "arc" && (open.low ?? 0) >= 40 ? -25 : 0,
+      likeOf(e) === "kext_ankle_weight" && open?.word === "arc" && (open.low ?? 0) >= 40 ? -25 : 0,
       "hardly loads the allowed arc",
     ],
   ];

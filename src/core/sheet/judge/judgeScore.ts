@@ -175,7 +175,7 @@ export const windowOf = (line: Pick<ScoreLine, "scheme" | "window">) =>
 
 /** The clinic's machine an exercise is done on, with a model of the knee or without. */
 function machineOf(e: Exercise, sheet: SheetInput, wantedId: string | null): string | null {
-  const use = exerciseUse(e.id);
+  const use = exerciseUse(e);
   if (!use) return quietMachineOf(e, sheet, wantedId)?.id ?? null;
   const chosen = machineFor(use, sheet.machines, wantedId);
   return chosen.family.load ? chosen.id : null;

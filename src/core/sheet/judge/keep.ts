@@ -1,5 +1,6 @@
 import { limbGravityTorqueNm } from "../../body/limbGravity";
 import { mostOf } from "../../bounds/inForce";
+import { modelIdOf } from "../../selection/fit/exerciseUse";
 import { setUpWords } from "../../selection/setUp/setUpWords";
 import { InputError } from "../../units/inputError";
 import { kneecapDose } from "../effect/kneecapDose";
@@ -39,7 +40,12 @@ export function keep(
     painMax: mostOf(context.sheet.limits, "joint_pain"),
     setUp: load?.setUp ? setUpWords(load.setUp) : [],
     drawing: load?.setUp
-      ? { settings: load.setUp.settings, share: load.setUp.share, phase: load.setUp.phase }
+      ? {
+          settings: load.setUp.settings,
+          share: load.setUp.share,
+          phase: load.setUp.phase,
+          like: modelIdOf(exercise),
+        }
       : null,
     checks: exercise.setup_checks,
     needsPins: needsPins(exercise),

@@ -39,7 +39,13 @@ export const keptLine = z.object({
   setUp: z.array(z.object({ name: z.string(), value: z.string() })),
   /** how it is drawn: the settings behind the words; null where there is no model of it */
   drawing: z
-    .object({ settings: z.record(z.string(), z.number()), share: z.number(), phase: z.literal([-1, 0, 1]) })
+    .object({
+      settings: z.record(z.string(), z.number()),
+      share: z.number(),
+      phase: z.literal([-1, 0, 1]),
+      /** the exercise by whose model it is computed; missing: its own */
+      like: z.string().optional(),
+    })
     .nullable(),
   /** what is looked at before the first set */
   checks: z.array(z.string()),

@@ -20,7 +20,7 @@ export const LEGS_WORDS: Record<Legs, string> = {
 /** Whether an exercise trains one leg at a time. Null: either way, its model does not say. */
 function isOneLegged(e: Exercise): boolean | null {
   if (e.match.single_leg) return true;
-  const use = exerciseUse(e.id);
+  const use = exerciseUse(e);
   return use ? use.share === 1 : null;
 }
 

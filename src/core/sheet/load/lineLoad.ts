@@ -101,13 +101,13 @@ export function quietMachineOf(
   sheet: SheetInput,
   wantedId: string | null = null,
 ): GymMachine | null {
-  const fits = sheet.machines.filter((m) => quietMachines(e.id).includes(m.family));
+  const fits = sheet.machines.filter((m) => quietMachines(e).includes(m.family));
   return fits.find((m) => m.id === wantedId) ?? fits[0] ?? null;
 }
 
 /** The real load that was set by hand: at most what was asked, with a counterweight at least; null where nothing was set. */
 function loadSet(e: Exercise, sheet: SheetInput, chosen: Chosen): number | null {
-  const use = exerciseUse(e.id);
+  const use = exerciseUse(e);
   if (chosen.loadKg == null || !use || use.isUnloaded) return null;
   const { machine, family } = machineFor(use, sheet.machines, chosen.machineId);
   if (!family.load) return null;

@@ -1,4 +1,4 @@
-import type { Exercise } from "../../rules/exercises";
+import { type Exercise, likeOf } from "../../rules/exercises";
 import { type Balance, balanceOf } from "../../schedule/balance";
 import type { Legs } from "../line/legs";
 import { workKindOf } from "../line/workKind";
@@ -112,7 +112,7 @@ const isCompound = (i: ScoreItem): boolean => i.exercise.match.class === "closed
 const isIsolation = (i: ScoreItem): boolean =>
   i.exercise.match.class === "open_knee_extension" || i.exercise.match.class === "open_knee_flexion";
 const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
-const isOnPlate = (i: ScoreItem): boolean => i.exercise.id === "calf_press";
+const isOnPlate = (i: ScoreItem): boolean => likeOf(i.exercise) === "calf_press";
 const wantsRamp = (i: ScoreItem): boolean =>
   i.scheme.kind === "straight" &&
   i.scheme.reps + i.scheme.reserve < RAMP_BELOW_REPS &&

@@ -48,7 +48,7 @@ export default async function CardsPage({ params }: { params: Promise<{ clientId
       <div className="mt-2 grid grid-cols-2 gap-x-8 print:grid-cols-1">
         {data.cards.map((c) => {
           const e = exercises.find((x) => x.id === c.exerciseId);
-          const use = exerciseUse(c.exerciseId);
+          const use = e && exerciseUse(e);
           if (!e || !use) return null;
           // the family itself stays on this side: it is code, not data
           const { machine, id } = machineFor(use, data.machines, c.machineId);

@@ -41,7 +41,7 @@ export function FindSetUp({
   const setUp = row.computed;
   if (!setUp) return null;
   const search = async () => {
-    const use = exerciseUse(row.e.id);
+    const use = exerciseUse(row.e);
     const allowed = allowedArc(row.e, input.limits, input.motion);
     if (!use || !allowed) return;
     end();

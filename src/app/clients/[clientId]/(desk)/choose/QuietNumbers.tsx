@@ -1,9 +1,10 @@
 import type { Body } from "@/core/body/segments";
+import type { Exercise } from "@/core/rules/exercises";
 import { quietNumbers } from "@/core/selection/setUp/quietNumbers";
 
 /** Work that leaves the knee quiet: the moments of its own joint where there is a model, and what is not known. */
-export function QuietNumbers({ exerciseId, body }: { exerciseId: string; body: Body }) {
-  const numbers = quietNumbers(exerciseId, body);
+export function QuietNumbers({ e, body }: { e: Exercise; body: Body }) {
+  const numbers = quietNumbers(e, body);
   return (
     <>
       <p className="mt-2">

@@ -61,7 +61,7 @@ export function SetUpPane({
       {setUp ? (
         <Modelled {...{ choose, facts, chair, row, setUp, massUnit }} />
       ) : (
-        <QuietNumbers exerciseId={row.e.id} body={facts.body} />
+        <QuietNumbers e={row.e} body={facts.body} />
       )}
       <div className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn btn-primary btn-sm" onClick={() => onUse?.()} disabled={!onUse}>

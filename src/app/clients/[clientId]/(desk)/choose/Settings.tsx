@@ -20,7 +20,7 @@ export function MachineChoice({
   row: RangeRow;
   setUp: ComputedSetUp;
 }) {
-  const use = exerciseUse(row.e.id);
+  const use = exerciseUse(row.e);
   const able = use ? machinesFor(use, facts.machines) : [];
   if (able.length < 2) return null;
   return (
