@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Drawing, Stroke } from "@/core/selection/pose/drawing";
 
 const TONES: Record<Stroke["tone"], { stroke: string; fill: string }> = {
@@ -5,6 +6,7 @@ const TONES: Record<Stroke["tone"], { stroke: string; fill: string }> = {
   body: { stroke: "stroke-quiet opacity-60", fill: "fill-quiet opacity-60" },
   limb: { stroke: "stroke-primary", fill: "fill-primary" },
 };
+const PICKED = { stroke: "stroke-mark", fill: "fill-mark" };
 const UNITS = 100;
 
 /** A machine or an exercise from the side, small and still: people look before they read. */
@@ -12,10 +14,16 @@ export function StillDrawing({
   drawing,
   label,
   className,
+  thick = [],
+  children,
 }: {
   drawing: Drawing;
   label: string;
   className?: string;
+  /** strokes that are looked at now */
+  thick?: readonly number[];
+  /** what is drawn over it; `at` gives the place of a point in metres */
+  children?: (at: (x: number, y: number) => readonly [number, number]) => ReactNode;
 }) {
   const [width, height] = [drawing.widthM * UNITS, drawing.heightM * UNITS];
   return (
@@ -26,7 +34,7 @@ export function StillDrawing({
       className={className}
     >
       {drawing.strokes.map((s, i) => {
-        const tone = TONES[s.tone];
+        const tone = thick.includes(i) ? PICKED : TONES[s.tone];
         const [x, y] = [s.fromX * UNITS, height - s.fromY * UNITS];
         return s.isDot ? (
           // biome-ignore lint/suspicious/noArrayIndexKey: strokes in their order
@@ -45,6 +53,7 @@ export function StillDrawing({
           />
         );
       })}
+      {children?.((x, y) => [x * UNITS, height - y * UNITS])}
     </svg>
   );
 }

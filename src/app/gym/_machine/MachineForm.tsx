@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { familyById } from "@/core/equipment/families";
 import { loadSteps, settingsOf } from "@/core/equipment/loadSteps";
 import { type Machine, notchesOf } from "@/core/equipment/machine";
@@ -12,6 +12,7 @@ import { useUnsaved } from "@/ui/form/useUnsaved";
 import { send } from "@/ui/send";
 import { MachineSketch } from "./MachineSketch";
 import { draftOf, type MachineDraft, machineDraft, machineOfDraft } from "./machineDraft";
+import { useMarks } from "./useMarks";
 
 const STEP_KINDS = { stack: "a stack with a pin", pairs: "plates in pairs", list: "single pieces" } as const;
 
@@ -63,6 +64,14 @@ export function MachineForm({
     else router.push(`/gym/${newId}`);
   };
   const read = machineOfDraft(draft, machine);
+  const [deg, setDeg] = useState<number | undefined>(undefined);
+  const { marks, numberOf, felt } = useMarks(read.machine, deg);
+  const [active, setActive] = useState<string | null>(null);
+  const form = useRef<HTMLFormElement>(null);
+  const marked = (key: string, label: string) => {
+    const n = numberOf(key);
+    return n === null ? label : `${n} · ${label}`;
+  };
   const steps = loadSteps.safeParse((read.machine as { steps: unknown }).steps);
   const known = new Set(["name", "place", "note"]);
   const elsewhere = Object.entries(problems).filter(
@@ -71,7 +80,10 @@ export function MachineForm({
   );
   return (
     <form
-      className="grid grid-cols-1 lg:grid-cols-[400px_minmax(0,1fr)] gap-x-10 gap-y-5"
+      ref={form}
+      onFocus={(e) => setActive(keyOf(e.target))}
+      onBlur={() => setActive(null)}
+      className="grid grid-cols-1 lg:grid-cols-[minmax(0,500px)_minmax(0,1fr)] gap-x-10 gap-y-5"
       onSubmit={(e) => {
         e.preventDefault();
         save();
@@ -89,116 +101,137 @@ export function MachineForm({
           />
         </div>
       )}
-      <fieldset disabled={!mayWrite} className="grid content-start gap-2">
-        <legend className="display mb-1 text-[16px]">What it is</legend>
-        <TextLine
-          label="name in this gym"
-          name="name"
-          value={draft.name}
-          onChange={(name) => set({ name })}
-          problem={problems.name}
+      <div className="grid content-start gap-3 lg:sticky lg:top-4 lg:self-start">
+        <MachineSketch
+          machine={read.machine}
+          name={draft.name}
+          marks={marks}
+          numberOf={numberOf}
+          active={active}
+          range={family?.range ?? null}
+          deg={deg}
+          onDeg={setDeg}
+          onPick={(key) =>
+            // the press that picks it would take the focus away again
+            setTimeout(() =>
+              form.current
+                ?.querySelector<HTMLElement>(`[name="geometry.${key}"], [name="notches.${key}"]`)
+                ?.focus(),
+            )
+          }
         />
-        <TextLine
-          label="where it stands"
-          name="place"
-          value={draft.place}
-          onChange={(place) => set({ place })}
-          problem={problems.place}
-        />
-        <TextLine
-          label="a note for who sets it"
-          name="note"
-          value={draft.note}
-          onChange={(note) => set({ note })}
-          problem={problems.note}
-        />
-        <label className="grid gap-1">
-          <span className="small">loaded by</span>
-          <select
-            className="select select-sm w-full"
-            value={draft.stepsKind}
-            onChange={(e) => set({ stepsKind: e.target.value as MachineDraft["stepsKind"] })}
-          >
-            {Object.entries(STEP_KINDS).map(([kind, words]) => (
-              <option key={kind} value={kind}>
-                {words}
-              </option>
+        {felt && <p className="max-w-[520px] border-l-4 border-rule pl-3">{felt}</p>}
+      </div>
+      <div className="grid max-w-[560px] content-start gap-4">
+        <fieldset disabled={!mayWrite} className="grid content-start gap-2">
+          <legend className="display mb-1 text-[16px]">What it is</legend>
+          <TextLine
+            label="name in this gym"
+            name="name"
+            value={draft.name}
+            onChange={(name) => set({ name })}
+            problem={problems.name}
+          />
+          <TextLine
+            label="where it stands"
+            name="place"
+            value={draft.place}
+            onChange={(place) => set({ place })}
+            problem={problems.place}
+          />
+          <TextLine
+            label="a note for who sets it"
+            name="note"
+            value={draft.note}
+            onChange={(note) => set({ note })}
+            problem={problems.note}
+          />
+          <label className="grid gap-1">
+            <span className="small">loaded by</span>
+            <select
+              className="select select-sm w-full"
+              value={draft.stepsKind}
+              onChange={(e) => set({ stepsKind: e.target.value as MachineDraft["stepsKind"] })}
+            >
+              {Object.entries(STEP_KINDS).map(([kind, words]) => (
+                <option key={kind} value={kind}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+          {draft.stepsKind === "stack" && (
+            <>
+              <Field
+                label="first pin"
+                unit="kg"
+                name="first"
+                inputMode="decimal"
+                value={draft.first}
+                onChange={(e) => set({ first: e.target.value })}
+              />
+              <Field
+                label="each further pin"
+                unit="kg"
+                name="step"
+                inputMode="decimal"
+                value={draft.step}
+                onChange={(e) => set({ step: e.target.value })}
+              />
+              <Field
+                label="pins"
+                unit=""
+                name="plates"
+                inputMode="numeric"
+                value={draft.plates}
+                onChange={(e) => set({ plates: e.target.value })}
+              />
+              <Field
+                label="pieces to hang on"
+                unit="kg"
+                name="addOns"
+                value={draft.addOns}
+                onChange={(e) => set({ addOns: e.target.value })}
+                hint="for example 2.5 or 1.25, 2.5"
+              />
+              <Field
+                label="kilograms felt for one on the pin"
+                unit="kg"
+                name="pulley"
+                hint="1 where the pin says what is felt; 0.5 where a pulley halves it"
+                inputMode="decimal"
+                value={draft.pulley}
+                onChange={(e) => set({ pulley: e.target.value })}
+              />
+            </>
+          )}
+          {draft.stepsKind === "pairs" && (
+            <TextLine
+              label="plates there are for each side"
+              name="perSide"
+              value={draft.perSide}
+              onChange={(perSide) => set({ perSide })}
+              hint="kilograms x how many, for example 20 x 4, 10 x 2"
+            />
+          )}
+          {draft.stepsKind === "list" && (
+            <TextLine
+              label="pieces, kg"
+              name="items"
+              value={draft.items}
+              onChange={(items) => set({ items })}
+              hint="for example 0.5, 1, 2"
+            />
+          )}
+          {Object.entries(problems)
+            .filter(([f]) => f.startsWith("steps"))
+            .map(([f, sentence]) => (
+              <Problem key={f} sentence={sentence} />
             ))}
-          </select>
-        </label>
-        {draft.stepsKind === "stack" && (
-          <>
-            <Field
-              label="first pin"
-              unit="kg"
-              name="first"
-              inputMode="decimal"
-              value={draft.first}
-              onChange={(e) => set({ first: e.target.value })}
-            />
-            <Field
-              label="each further pin"
-              unit="kg"
-              name="step"
-              inputMode="decimal"
-              value={draft.step}
-              onChange={(e) => set({ step: e.target.value })}
-            />
-            <Field
-              label="pins"
-              unit=""
-              name="plates"
-              inputMode="numeric"
-              value={draft.plates}
-              onChange={(e) => set({ plates: e.target.value })}
-            />
-            <Field
-              label="pieces to hang on"
-              unit="kg"
-              name="addOns"
-              value={draft.addOns}
-              onChange={(e) => set({ addOns: e.target.value })}
-              hint="for example 2.5 or 1.25, 2.5"
-            />
-            <Field
-              label="lever feels, per kilogram of stack"
-              unit="kg"
-              name="pulley"
-              inputMode="decimal"
-              value={draft.pulley}
-              onChange={(e) => set({ pulley: e.target.value })}
-            />
-          </>
-        )}
-        {draft.stepsKind === "pairs" && (
-          <TextLine
-            label="plates there are for each side"
-            name="perSide"
-            value={draft.perSide}
-            onChange={(perSide) => set({ perSide })}
-            hint="kilograms x how many, for example 20 x 4, 10 x 2"
-          />
-        )}
-        {draft.stepsKind === "list" && (
-          <TextLine
-            label="pieces, kg"
-            name="items"
-            value={draft.items}
-            onChange={(items) => set({ items })}
-            hint="for example 0.5, 1, 2"
-          />
-        )}
-        {Object.entries(problems)
-          .filter(([f]) => f.startsWith("steps"))
-          .map(([f, sentence]) => (
-            <Problem key={f} sentence={sentence} />
-          ))}
-        <p className="small quiet">
-          {steps.success ? stepWords(steps.data) : "These steps do not make a machine yet."}
-        </p>
-      </fieldset>
-      <div className="grid content-start gap-4">
-        <MachineSketch machine={read.machine} name={draft.name} />
+          <p className="small quiet">
+            {steps.success ? stepWords(steps.data) : "These steps do not make a machine yet."}
+          </p>
+        </fieldset>
         {family && family.geometry.length > 0 && (
           <fieldset disabled={!mayWrite}>
             <legend className="display mb-1 text-[16px]">What is measured on it once</legend>
@@ -206,7 +239,7 @@ export function MachineForm({
               {family.geometry.map((g) => (
                 <Field
                   key={g.key}
-                  label={g.name}
+                  label={marked(g.key, g.name)}
                   unit={g.unit}
                   name={`geometry.${g.key}`}
                   inputMode="decimal"
@@ -228,7 +261,7 @@ export function MachineForm({
                 .map((s) => (
                   <TextLine
                     key={s.key}
-                    label={`${s.name}${s.unit ? `, ${s.unit}` : ""}`}
+                    label={marked(s.key, `${s.name}${s.unit ? `, ${s.unit}` : ""}`)}
                     name={`notches.${s.key}`}
                     value={draft.notches[s.key] ?? ""}
                     onChange={(text) => set({ notches: { ...draft.notches, [s.key]: text } })}
@@ -311,4 +344,10 @@ function TextLine({
       )}
     </label>
   );
+}
+
+/** The dimension or setting of the field that has the focus. */
+function keyOf(target: EventTarget): string | null {
+  const name = target instanceof HTMLInputElement ? target.name : "";
+  return /^(?:geometry|notches)\.(.+)$/.exec(name)?.[1] ?? null;
 }

@@ -4,10 +4,10 @@ import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { DISAGREEMENTS, type Exercise, exerciseById, likeOf } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
-import { exerciseDrawing } from "@/core/selection/pose/drawing";
+import { exerciseMotion } from "@/core/selection/pose/motion";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
 import { Link } from "@/ui/Link";
-import { StillDrawing } from "@/ui/pose/StillDrawing";
+import { MovingDrawing } from "@/ui/pose/MovingDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
@@ -31,7 +31,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
   const { exercise: e, origin, version } = data.it;
   const mayWrite = may(actor.role, "exercise.write");
   const day = new Intl.DateTimeFormat(actor.locale, { day: "numeric", month: "long", year: "numeric" });
-  const drawing = exerciseDrawing(e, USUAL_BODY);
+  const frames = exerciseMotion(e, USUAL_BODY);
   const names = data.all.map((x) => ({ id: x.id, name: x.name }));
   return (
     <>
@@ -50,15 +50,13 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
           </span>
         </h1>
         <div
-          className={drawing ? "grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_260px] items-start gap-6" : ""}
+          className={
+            frames.length > 0 ? "grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_260px] items-start gap-6" : ""
+          }
         >
           <Facts e={e} all={data.all} />
-          {drawing && (
-            <StillDrawing
-              drawing={drawing}
-              label={`${e.name} from the side`}
-              className="max-h-[190px] w-full"
-            />
+          {frames.length > 0 && (
+            <MovingDrawing frames={frames} label={`${e.name} from the side`} className="h-[210px] w-full" />
           )}
         </div>
         <div className="mt-3 grid grid-cols-1 sm:grid-cols-2 gap-x-10 gap-y-3">

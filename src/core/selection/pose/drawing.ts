@@ -4,9 +4,9 @@ import { legPoints } from "../../equipment/families/parts";
 import { geometryOf } from "../../equipment/machine";
 import { templateOf } from "../../equipment/templates";
 import { minus, plus, times, type Vector } from "../../mechanics/vector";
-import { exerciseUse } from "../fit/exerciseUse";
+import { type ExerciseUse, exerciseUse } from "../fit/exerciseUse";
 import { type ChosenMachine, type GymMachine, machineFor, settingsAtNotches } from "../setUp/machineFor";
-import { anchorOf, DOT_PARTS, PART_WIDTH_M, poseBox } from "./poseBox";
+import { anchorOf, type Box, DOT_PARTS, PART_WIDTH_M, poseBox } from "./poseBox";
 
 /** A line or a disc of a drawing, in metres, y upwards from the picture's foot. */
 export interface Stroke {
@@ -28,7 +28,7 @@ export interface Drawing {
 }
 
 /** How a leg is set on a machine for a drawing. */
-interface Posed {
+export interface Posed {
   settings: Readonly<Record<string, number>>;
   share: number;
   phase: -1 | 0 | 1;
@@ -36,14 +36,19 @@ interface Posed {
   deg: number;
 }
 
-function drawn(body: Body, chosen: ChosenMachine, posed: Posed): Drawing | null {
+/** `box`: the picture's frame, where several drawings share one. */
+export function drawn(
+  body: Body,
+  chosen: ChosenMachine,
+  posed: Posed,
+  box: Box = poseBox(body, chosen, { ...posed.settings }),
+): Drawing | null {
   const { family, machine } = chosen;
   const deg = Math.min(family.range[1], Math.max(family.range[0], Math.round(posed.deg)));
   const { settings, share, phase, load } = posed;
   const geometry = geometryOf(machine);
   const solved = tryTo(() => family.solve(body, geometry, { settings, share, phase, load }, deg));
   if (!solved) return null;
-  const box = poseBox(body, chosen, { ...settings });
   const p = legPoints(body, solved);
   const anchor = p[anchorOf(family.id)];
   // a millimetre is finer than any line of the picture
@@ -98,39 +103,46 @@ export function drawingOf(
   return drawn(body, chosen, { ...line.drawing, load, deg: (from + to) / 2 });
 }
 
-/** An exercise on a usual machine, or on the clinic's own, half way through; null where there is no model. */
-export function exerciseDrawing(
-  e: Parameters<typeof exerciseUse>[0],
-  body: Body,
-  machines: readonly GymMachine[] = [],
-): Drawing | null {
+/** An exercise on a usual machine half way through; null where there is no model. */
+export function exerciseDrawing(e: Parameters<typeof exerciseUse>[0], body: Body): Drawing | null {
+  const scene = exerciseScene(e);
+  return scene && drawn(body, scene.chosen, scene.posed);
+}
+
+/** A machine as it stands in the gym, with a body on it at this knee flexion, else half way through. */
+export function machineDrawing(machine: GymMachine, body: Body, deg?: number): Drawing | null {
+  const scene = machineScene(machine, deg);
+  return scene && drawn(body, scene.chosen, scene.posed);
+}
+
+/** Who stands where on what, half way through. */
+export interface Scene {
+  chosen: ChosenMachine;
+  posed: Posed;
+}
+
+export function exerciseScene(e: Parameters<typeof exerciseUse>[0]): Scene | null {
   const use = exerciseUse(e);
-  if (!use) return null;
-  const chosen = machineFor(use, machines);
-  const [from, to] = chosen.family.range;
-  return drawn(body, chosen, {
+  return use && sceneOf(machineFor(use, []), use);
+}
+
+export function machineScene(machine: GymMachine, deg?: number): Scene | null {
+  const family = familyById(machine.family);
+  if (!family) return null;
+  const scene = sceneOf({ machine, id: machine.id, family }, { families: [], share: 0.5, legs: "" });
+  return deg === undefined ? scene : { ...scene, posed: { ...scene.posed, deg } };
+}
+
+const sceneOf = (chosen: ChosenMachine, use: ExerciseUse): Scene => ({
+  chosen,
+  posed: {
     settings: settingsAtNotches(chosen, use),
     share: use.share,
     phase: use.phase ?? 0,
     load: 0,
-    deg: (from + Math.min(to, 100)) / 2,
-  });
-}
-
-/** A machine as it stands in the gym, with a usual body on it half way through. */
-export function machineDrawing(machine: GymMachine, body: Body): Drawing | null {
-  const family = familyById(machine.family);
-  if (!family) return null;
-  const chosen = { machine, id: machine.id, family };
-  const [from, to] = family.range;
-  return drawn(body, chosen, {
-    settings: settingsAtNotches(chosen, { families: [], share: 0.5, legs: "" }),
-    share: 0.5,
-    phase: 0,
-    load: 0,
-    deg: (from + Math.min(to, 100)) / 2,
-  });
-}
+    deg: (chosen.family.range[0] + Math.min(chosen.family.range[1], 100)) / 2,
+  },
+});
 
 function tryTo<T>(work: () => T): T | null {
   try {
