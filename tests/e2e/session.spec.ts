@@ -337,7 +337,7 @@ test("every demo client gets a home version of what is there; a trainer reads an
   await signIn(page, "trainer");
   await openStep(page, "Pell Amsworth", "dose?sheet=new");
   await expect(page.getByRole("button", { name: /Draft from the rules/ })).toHaveCount(0);
-  await expect(page.getByText(/Only a therapist changes a dose/)).toBeVisible();
+  await expect(page.getByRole("link", { name: "run it on the floor" })).toBeVisible();
 });
 
 test("the simulation and the search run beside the page: no long task while numbers change", {

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { settingsOf } from "@/core/equipment/loadSteps";
 import { TEMPLATES } from "@/core/equipment/templates";
@@ -33,11 +33,7 @@ export default async function GymPage() {
             </Link>
           )}
         </div>
-        <p className="quiet">
-          {mayWrite
-            ? "Only what stands here, with its own notches and steps, is proposed in Choose."
-            : DEED_SENTENCES["machine.write"]}
-        </p>
+        <p className="quiet">Only what stands here, with its own notches and steps, is proposed in Choose.</p>
         {data.machines.length === 0 ? (
           <p className="mt-4">No machine yet. Enter the first from a template: it takes two minutes.</p>
         ) : (

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { allCitations } from "@/core/rules/citations";
 import { checkedSources } from "@/server/clinic/sources";
 import { moment } from "@/ui/dates";
@@ -23,7 +23,7 @@ export default async function SourcesPage() {
         <p className="mb-3 max-w-[80ch]">
           All sources were cited from memory. A rule says “unverified citation” beside each of them until
           somebody of this clinic has read it and found that it says what the rule says. {open} of{" "}
-          {citations.length} are open. {!mayMark && DEED_SENTENCES["source.check"]}
+          {citations.length} are open.
         </p>
         <table className="lanes w-full text-left">
           <thead>

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { CONDITIONS } from "@/core/rules/conditions";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { clinicStances } from "@/server/client/stances";
@@ -30,11 +30,7 @@ export default async function StancesPage() {
       <main className="mx-auto grid max-w-[1180px] grid-cols-2 gap-x-10 px-6 py-6">
         <div className="col-span-2 mb-3">
           <h1 className="text-[22px]">Where schools differ</h1>
-          <p>
-            {mayChoose
-              ? "The clinic's defaults; they never widen what a surgeon or a therapist has bounded."
-              : DEED_SENTENCES["clinic.stance.write"]}
-          </p>
+          <p>The clinic's defaults; they never widen what a surgeon or a therapist has bounded.</p>
         </div>
         <section>
           <h2 className="text-[17px]">By condition</h2>

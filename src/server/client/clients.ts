@@ -6,8 +6,7 @@ import { conditionById } from "@/core/rules/conditions";
 import { stanceId, stancesOf } from "@/core/rules/stances";
 import { ageYearsOn, fullWeeksBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
-import { audit } from "../base/audit";
-import { type Ctx, dayOf, mustMay, today } from "../base/context";
+import { type Ctx, dayOf, today } from "../base/context";
 import { Refused } from "../base/refused";
 import { clinicStances, optionInForce, type StanceChoice, type StancesInForce } from "./stances";
 

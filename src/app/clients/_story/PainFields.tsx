@@ -6,7 +6,7 @@ import { PainPicture } from "./PainPicture";
 import type { StoryPart } from "./StoryForm";
 
 /** What hurts, where, how much, how easily it is stirred up and how long it stays so. */
-export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolean }) {
+export function PainFields({ part }: { part: StoryPart }) {
   const { draft, set, problem } = part;
   const score = (label: string, name: "painNow" | "painWorst" | "painBest") => (
     <Field
@@ -21,12 +21,7 @@ export function PainFields({ part, isFixed }: { part: StoryPart; isFixed: boolea
   );
   return (
     <section className="grid grid-cols-1 sm:grid-cols-[250px_minmax(0,1fr)] gap-x-5">
-      <PainPicture
-        side={draft.side}
-        marked={draft.painMarks}
-        onChange={(painMarks) => set({ painMarks })}
-        isFixed={isFixed}
-      />
+      <PainPicture side={draft.side} marked={draft.painMarks} onChange={(painMarks) => set({ painMarks })} />
       <div className="grid content-start gap-2">
         <Choice
           legend="side"

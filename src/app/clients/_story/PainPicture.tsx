@@ -15,16 +15,17 @@ export function PainPicture({
   side,
   marked,
   onChange,
-  isFixed,
+  isFixed = false,
 }: {
   side: Side | null;
   marked: readonly string[];
-  onChange: (marks: string[]) => void;
-  isFixed: boolean;
+  /** missing: to read */
+  onChange?: (marks: string[]) => void;
+  isFixed?: boolean;
 }) {
   const group = useRef<SVGGElement>(null);
   const toggle = (id: PainRegion) => {
-    if (!isFixed) onChange(marked.includes(id) ? marked.filter((m) => m !== id) : [...marked, id]);
+    if (!isFixed) onChange?.(marked.includes(id) ? marked.filter((m) => m !== id) : [...marked, id]);
   };
   const moveFrom = (at: number, by: number) => {
     const next = (at + by + PAIN_REGION_IDS.length) % PAIN_REGION_IDS.length;

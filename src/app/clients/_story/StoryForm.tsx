@@ -34,7 +34,6 @@ export function StoryForm({
   start,
   choices,
   massUnit,
-  mayWrite,
   saveWords,
   savedWords,
   onSave,
@@ -46,7 +45,6 @@ export function StoryForm({
   start: StoryDraft;
   choices: StoryChoices;
   massUnit: MassUnit;
-  mayWrite: boolean;
   saveWords: string;
   savedWords: string;
   /** `evenIfChanged`: the person has read that a colleague changed it meanwhile */
@@ -63,7 +61,7 @@ export function StoryForm({
     place,
     shape: KEPT,
     draft: { version, story: draft },
-    isChanged: mayWrite && JSON.stringify(draft) !== JSON.stringify(base),
+    isChanged: JSON.stringify(draft) !== JSON.stringify(base),
   });
   const part: StoryPart = {
     draft,
@@ -74,7 +72,7 @@ export function StoryForm({
     problem: (path) => problems[path],
   };
   const save = async () => {
-    if (isBusy || !mayWrite) return;
+    if (isBusy) return;
     setBusy(true);
     const sent = await onSave(storyFrom(draft, massUnit), isBehind);
     setBusy(false);
@@ -111,15 +109,12 @@ export function StoryForm({
           save();
         }}
       >
-        <fieldset
-          disabled={!mayWrite}
-          className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[220px_minmax(0,1fr)] xl:grid-cols-[220px_minmax(0,1.35fr)_minmax(0,1fr)]"
-        >
+        <fieldset className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[220px_minmax(0,1fr)] xl:grid-cols-[220px_minmax(0,1.35fr)_minmax(0,1fr)]">
           <legend className="sr-only">Story</legend>
           <PersonFields part={part} massUnit={massUnit} />
           <div className="grid content-start gap-3">
             <h2 className="text-[17px]">2 The joint</h2>
-            <PainFields part={part} isFixed={!mayWrite} />
+            <PainFields part={part} />
             <ProblemFields part={part} choices={choices} />
           </div>
           <div className="grid content-start gap-x-7 gap-y-4 lg:col-span-2 lg:grid-cols-2 xl:col-span-1 xl:grid-cols-1">
@@ -128,30 +123,26 @@ export function StoryForm({
             <PlaceFields part={part} />
           </div>
         </fieldset>
-        {mayWrite && (
-          <div className="mt-4 flex items-center gap-4 border-t border-rule pt-3">
-            <button type="submit" className="btn btn-primary btn-sm" disabled={isBusy}>
-              {isBehind ? "Save mine over theirs" : saveWords} <kbd>S</kbd>
-            </button>
-            <Problem
-              sentence={
-                problems.form ??
-                (count
-                  ? `${count} ${count === 1 ? "field needs" : "fields need"} mending; nothing was saved yet.`
-                  : null)
-              }
-            />
-            <span className="small quiet" aria-live="polite">
-              {isSaved && savedWords}
-            </span>
-          </div>
-        )}
-      </form>
-      {mayWrite && (
-        <div className="mt-1 text-right">
-          <KeysHelp deeds={[{ key: "s", words: saveWords.toLowerCase(), run: save }]} />
+        <div className="mt-4 flex items-center gap-4 border-t border-rule pt-3">
+          <button type="submit" className="btn btn-primary btn-sm" disabled={isBusy}>
+            {isBehind ? "Save mine over theirs" : saveWords} <kbd>S</kbd>
+          </button>
+          <Problem
+            sentence={
+              problems.form ??
+              (count
+                ? `${count} ${count === 1 ? "field needs" : "fields need"} mending; nothing was saved yet.`
+                : null)
+            }
+          />
+          <span className="small quiet" aria-live="polite">
+            {isSaved && savedWords}
+          </span>
         </div>
-      )}
+      </form>
+      <div className="mt-1 text-right">
+        <KeysHelp deeds={[{ key: "s", words: saveWords.toLowerCase(), run: save }]} />
+      </div>
     </>
   );
 }

@@ -43,7 +43,6 @@ export function NewClient({
       start={start}
       choices={choices}
       massUnit={massUnit}
-      mayWrite
       saveWords="Save and go to the warning signs"
       savedWords="Saved."
       onSave={async (story) => {

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { familyById } from "@/core/equipment/families";
 import { TEMPLATES } from "@/core/equipment/templates";
 import { calibrationsOf } from "@/server/clinic/calibrations";
@@ -42,7 +42,6 @@ export default async function MachinePage({ params }: { params: Promise<{ machin
           </h1>
           {mayWrite && <Retire machineId={id} isRetired={isRetired} />}
         </div>
-        {!mayWrite && <p className="mb-3 text-accent">{DEED_SENTENCES["machine.write"]}</p>}
         <MachineForm key={version} machine={machine} id={id} version={version} mayWrite={mayWrite} />
         {(family?.hasCam || family?.hasRatio) && (
           <CalibrationDesk

@@ -58,7 +58,6 @@ export function MachineSketch({
             const isActive = m.key === active;
             return (
               // a pointer's short way to the field; by keys one is in the fields already
-              // biome-ignore lint/a11y/noStaticElementInteractions: see above
               <g key={m.key} className="cursor-pointer" onPointerDown={() => onPick(m.key)}>
                 <circle
                   cx={x}

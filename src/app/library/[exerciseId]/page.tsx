@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { DISAGREEMENTS, type Exercise, exerciseById, likeOf } from "@/core/rules/exercises";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
@@ -77,9 +77,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
               mayGoBack={origin === "changed here"}
               isNew={false}
             />
-          ) : (
-            <p className="text-accent">{DEED_SENTENCES["exercise.write"]}</p>
-          )}
+          ) : null}
           {data.history.length > 0 && (
             <ul className="small mt-3">
               {data.history.map((h) => (

@@ -12,6 +12,7 @@ import { relativeDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { TopBar } from "@/ui/shell/TopBar";
 import { ClientPath } from "./ClientPath";
+import { RoleLine } from "./RoleLine";
 
 /** The menu, the header, what bars and the pain of the day each have a row of their own. */
 const ROWS = [
@@ -140,7 +141,10 @@ export default async function DeskLayout({
         </p>
       )}
       <ClientPath clientId={clientId} steps={state.steps} next={state.next} />
-      <div className="min-w-0">{children}</div>
+      <div className="min-w-0">
+        <RoleLine clientId={clientId} role={actor.role} />
+        {children}
+      </div>
     </div>
   );
 }

@@ -2,7 +2,6 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import { ACTION_WORDS, ACTIONS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/visits/decisionDrafts";
@@ -158,9 +157,7 @@ export function DecideDesk({
                   : "Accept all as drafted"}{" "}
               <kbd>A</kbd>
             </button>
-          ) : (
-            <p className="border-l-4 border-rule pl-3">{DEED_SENTENCES["decision.take"]}</p>
-          )}
+          ) : null}
           <KeysHelp
             deeds={[
               { key: "a", words: "take all decisions as they stand", run: take },

@@ -10,7 +10,6 @@ import {
 import { useEffect, useMemo, useRef, useState } from "react";
 import { z } from "zod";
 import { AskHere } from "@/app/clients/[clientId]/_ask/AskHere";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { draftSession } from "@/core/drafts/draftSession";
 import type { Exercise } from "@/core/rules/exercises";
@@ -97,6 +96,7 @@ export function DoseDesk({
   effort,
   mayWrite,
   mayLink,
+  mayAsk,
 }: {
   client: ClientEpisode;
   sheets: readonly SheetTab[];
@@ -115,6 +115,8 @@ export function DoseDesk({
   effort: HoldEffort;
   mayWrite: boolean;
   mayLink: boolean;
+  /** a therapist for more than the sheet says; who plans has nobody to ask */
+  mayAsk: boolean;
 }) {
   const { clientId } = client;
   const router = useRouter();
@@ -300,7 +302,7 @@ export function DoseDesk({
           clientId={clientId}
           sheetId={saved?.sheetId ?? null}
           name={saved?.name ?? null}
-          mayAsk={!mayWrite}
+          mayAsk={mayAsk}
         />
         {saved && saved.place !== "gym" && (
           <HomeLink clientId={clientId} sheetId={saved.sheetId} mayMake={mayLink} />
@@ -452,7 +454,7 @@ export function DoseDesk({
           <p className="text-accent">This exercise is not in the library any more: take it out.</p>
         )}
         <SaveBar
-          problem={problem ?? barred ?? (mayWrite ? null : DEED_SENTENCES["plan.write"])}
+          problem={problem ?? barred}
           words={savedWords(saved, isChanged)}
           score={score}
           mayWrite={mayWrite}

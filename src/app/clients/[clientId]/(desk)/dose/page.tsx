@@ -96,6 +96,7 @@ export default async function DosePage({
       massUnit={actor.massUnit}
       mayWrite={may(actor.role, "plan.write")}
       mayLink={may(actor.role, "link.make")}
+      mayAsk={may(actor.role, "request.make") && !may(actor.role, "plan.write")}
     />
   );
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { inForce } from "@/core/bounds/inForce";
 import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
@@ -183,7 +183,6 @@ export default async function LimitsPage({
           locale={actor.locale}
           mayWrite={mayWrite}
         />
-        {!mayWrite && <p className="small quiet mt-2">{DEED_SENTENCES["limit.write"]}</p>}
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
         {uncovered.length === 0 &&

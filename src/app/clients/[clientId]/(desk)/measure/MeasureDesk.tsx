@@ -1,7 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
 import type { TestCircumstances } from "@/core/strength/testRules";
@@ -112,9 +111,7 @@ export function MeasureDesk({
             today={today}
             onSaved={() => router.refresh()}
           />
-        ) : (
-          <p className="mt-4 border-l-4 border-accent pl-3">{DEED_SENTENCES["test.record"]}</p>
-        )}
+        ) : null}
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
         {results}

@@ -1,7 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import {
   MEASUREMENT_KIND_IDS,
   type MeasurementGroup,
@@ -113,9 +112,6 @@ export function MeasurementTable({
       <h1 className="text-[19px]">
         {head} <span className="quiet text-[15px] font-normal">{sub}</span>
       </h1>
-      {!mayRecord && (
-        <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["measurement.record"]}</p>
-      )}
       {isMotion && <MotionRail measurements={measurements} involved={client.side} />}
       {isMotion && mayRecord && (
         <div className="mt-2 flex items-center gap-8">

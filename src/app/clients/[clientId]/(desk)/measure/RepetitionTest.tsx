@@ -1,7 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import { maximumComputed } from "@/core/measure/otherWorkings";
 import { estimate1RM, type Lift } from "@/core/strength/repetitionMaximum";
 import type { Side } from "@/core/units/fields";
@@ -182,9 +181,7 @@ export function RepetitionTest({
             )}
           </div>
         </div>
-      ) : (
-        <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["measurement.record"]}</p>
-      )}
+      ) : null}
       {mayRecord && <KeysHelp deeds={[{ key: "s", words: "save this test", run: save }]} />}
       {hardSets.length > 0 && (
         <HardSets

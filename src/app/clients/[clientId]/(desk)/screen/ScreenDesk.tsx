@@ -2,7 +2,6 @@
 import { useRouter } from "next/navigation";
 import { type ReactNode, useMemo, useState } from "react";
 import { z } from "zod";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
 import { pressureCalledFor } from "@/core/screening/bloodPressure";
 import { ANSWERS, type Answer } from "@/core/screening/screening";
@@ -192,7 +191,6 @@ export function ScreenDesk({
           }}
         />
       )}
-      {!mayAsk && <p className="mt-2 border-l-4 border-accent pl-3">{DEED_SENTENCES["screen.record"]}</p>}
       {areas.map((area) => (
         <Group
           key={area}

@@ -14,14 +14,12 @@ export function StoryDesk({
   start,
   choices,
   massUnit,
-  mayWrite,
 }: {
   clientId: string;
   version: number;
   start: StoryDraft;
   choices: StoryChoices;
   massUnit: MassUnit;
-  mayWrite: boolean;
 }) {
   const router = useRouter();
   // what is typed on: the version the page came with, or that of one's own save; a colleague's newer one is told by the route
@@ -39,7 +37,6 @@ export function StoryDesk({
       start={start}
       choices={choices}
       massUnit={massUnit}
-      mayWrite={mayWrite}
       saveWords="Save the story"
       savedWords="Saved."
       onSave={async (story, evenIfChanged) => {

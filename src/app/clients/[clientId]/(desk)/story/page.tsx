@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { coverOf } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
 import { episodesOf, storyOf } from "@/server/client/story";
@@ -8,6 +8,7 @@ import { storyChoices } from "../../../_story/choices";
 import { CloseEpisode } from "./CloseEpisode";
 import { draftOf } from "./draftOf";
 import { StoryDesk } from "./StoryDesk";
+import { StoryRead } from "./StoryRead";
 
 export const metadata: Metadata = { title: "Story" };
 
@@ -47,16 +48,18 @@ export default async function StoryPage({ params }: { params: Promise<{ clientId
           until a therapist has written them by hand in Limits.
         </p>
       )}
-      {!mayWrite && <p className="mb-3 border-l-4 border-accent pl-3">{DEED_SENTENCES["story.write"]}</p>}
-      <StoryDesk
-        key={client.episodeId}
-        clientId={clientId}
-        version={client.version}
-        start={draftOf(client, story, actor.massUnit)}
-        choices={storyChoices()}
-        massUnit={actor.massUnit}
-        mayWrite={mayWrite}
-      />
+      {mayWrite ? (
+        <StoryDesk
+          key={client.episodeId}
+          clientId={clientId}
+          version={client.version}
+          start={draftOf(client, story, actor.massUnit)}
+          choices={storyChoices()}
+          massUnit={actor.massUnit}
+        />
+      ) : (
+        <StoryRead client={client} story={story} massUnit={actor.massUnit} locale={actor.locale} />
+      )}
     </main>
   );
 }

@@ -2,7 +2,6 @@
 import { useRouter } from "next/navigation";
 import { startTransition, useMemo, useRef, useState } from "react";
 import type { z } from "zod";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
 import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
@@ -143,7 +142,6 @@ export function WeekDesk(props: {
         </Link>
       </main>
     );
-  const isFixed = !mayWrite;
   return (
     <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_280px] xl:grid-cols-[minmax(0,1fr)_372px] print:block">
       <div className="min-w-0 px-4 py-3">
@@ -168,21 +166,24 @@ export function WeekDesk(props: {
             <DaysOffBox clientId={clientId} off={props.daysOff} mayDecide={props.mayDecide} />
           </div>
         )}
-        <div className="my-2 print:hidden">
-          <Wishes
-            sheets={sheets}
-            wishes={wishes}
-            minutes={q.minutes}
-            gym={q.gym}
-            buildWeeks={q.buildWeeks}
-            keepWeeks={q.keepWeeks}
-            isFixed={isFixed}
-            onWish={onWish}
-            onMinutes={(d, m) => ask({ minutes: swapAt(q.minutes, d, m) })}
-            onGym={(d, on) => ask({ gym: swapAt(q.gym, d, on) })}
-            onWeeks={ask}
-          />
-        </div>
+        {mayWrite ? (
+          <div className="my-2 print:hidden">
+            <Wishes
+              sheets={sheets}
+              wishes={wishes}
+              minutes={q.minutes}
+              gym={q.gym}
+              buildWeeks={q.buildWeeks}
+              keepWeeks={q.keepWeeks}
+              onWish={onWish}
+              onMinutes={(d, m) => ask({ minutes: swapAt(q.minutes, d, m) })}
+              onGym={(d, on) => ask({ gym: swapAt(q.gym, d, on) })}
+              onWeeks={ask}
+            />
+          </div>
+        ) : (
+          <p className="my-2">{wishWords(sheets, wishes, q)}</p>
+        )}
         <WeekGrid
           question={q}
           sheets={sheets}
@@ -270,9 +271,7 @@ export function WeekDesk(props: {
                 }}
               />
             </p>
-          ) : (
-            <p className="small border-l-4 border-rule pl-3">{DEED_SENTENCES["plan.write"]}</p>
-          )}
+          ) : null}
           <p className="flex flex-wrap gap-2">
             {block && (
               <a className="btn btn-sm btn-line" href={`/api/clients/${clientId}/calendar`} download>
@@ -296,6 +295,22 @@ export function WeekDesk(props: {
       </aside>
     </main>
   );
+}
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+
+/** "Holds 4 a week, then 2; comes here on Mon, Wed, Fri": what is wished, to read. */
+function wishWords(
+  sheets: readonly PlannableSheet[],
+  wishes: Readonly<Record<string, SheetWish>>,
+  q: BlockQuestion,
+): string {
+  const each = sheets.map((s) => {
+    const { times, keepTimes, at } = wishes[s.id] ?? { ...s, at: null };
+    return `${s.name} ${times} a week${q.keepWeeks > 0 ? `, then ${keepTimes}` : ""}${at ? `, at ${at}` : ""}`;
+  });
+  const here = WEEKDAYS.filter((_, i) => q.gym[i] && (q.minutes[i] ?? 0) > 0);
+  return `${each.join("; ")}. ${here.length > 0 ? `Comes here on ${here.join(", ")}.` : "Does not come here."}`;
 }
 
 const timesOf = (w: SheetWish | undefined) => (w ? { times: w.times, keepTimes: w.keepTimes } : {});

@@ -13,7 +13,6 @@ export function Wishes({
   gym,
   buildWeeks,
   keepWeeks,
-  isFixed,
   onWish,
   onMinutes,
   onGym,
@@ -25,14 +24,13 @@ export function Wishes({
   gym: readonly boolean[];
   buildWeeks: number;
   keepWeeks: number;
-  isFixed: boolean;
   onWish: (sheetId: string, part: Partial<SheetWish>) => void;
   onMinutes: (weekday: number, minutes: number) => void;
   onGym: (weekday: number, comes: boolean) => void;
   onWeeks: (part: { buildWeeks?: number; keepWeeks?: number }) => void;
 }) {
   return (
-    <fieldset disabled={isFixed} className="small grid gap-2">
+    <fieldset className="small grid gap-2">
       <legend className="sr-only">Wishes and free days</legend>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         {sheets.map((s) => (
