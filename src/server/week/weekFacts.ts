@@ -5,6 +5,7 @@ import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
 import { daysAfter, daysBetween, mondayOf, weekdayOf } from "@/core/units/days";
 import { type Ctx, dayOf, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
+import type { Story } from "../client/story";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { pastLoads } from "../visits/past";
 
@@ -31,15 +32,29 @@ const HARD_BACK_DAYS = 14;
 /** Thursday on, counted from Monday as 0. */
 const LATE_WEEKDAY = 2;
 
-/** What nobody has said yet: four free days, an hour each, at the clinic on three of them. */
-export const usualWishes = (ctx: Ctx): Wishes => ({
+const ISO_DAYS = [1, 2, 3, 4, 5, 6, 7];
+/** Minutes of a day on which somebody has time, until the week itself says how many. */
+const FREE_MIN = 60;
+
+/**
+ * What holds until somebody keeps a week: the days that the story says there are, an hour each, at a gym unless the client
+ * trains at home. Where nobody was asked: every day free, at the clinic on three.
+ */
+export const usualWishes = (
+  ctx: Ctx,
+  story: Pick<Story, "weekdays" | "trainsAt"> = { weekdays: [], trainsAt: null },
+): Wishes => ({
   // late in a week the next one is the first
   startsOn: mondayOf(daysAfter(today(ctx), weekdayOf(today(ctx)) > LATE_WEEKDAY ? WEEK_DAYS : 0)),
   buildWeeks: 6,
   keepWeeks: 4,
   wishes: {},
-  minutes: [60, 60, 60, 60, 60, 30, 30],
-  gym: [true, false, true, false, true, false, false],
+  ...(story.weekdays.length === 0
+    ? { minutes: [60, 60, 60, 60, 60, 30, 30], gym: [true, false, true, false, true, false, false] }
+    : {
+        minutes: ISO_DAYS.map((d) => (story.weekdays.includes(d) ? FREE_MIN : 0)),
+        gym: ISO_DAYS.map((d) => story.weekdays.includes(d) && story.trainsAt !== "home"),
+      }),
   away: [],
 });
 

@@ -227,3 +227,16 @@ test("the way to the goal is not guessed from too little", async () => {
   expect(o).toMatchObject({ stepsDone: 0, range: null });
   expect(o?.stepsLeft).toBeGreaterThan(0);
 });
+
+test("until a week is kept the days are those of the story, at a gym unless the client trains at home", () =>
+  as(async (ctx) => {
+    const at = (weekdays: number[], trainsAt: "clinic_gym" | "other_gym" | "home") =>
+      usualWishes(ctx, { weekdays, trainsAt });
+    expect(at([1, 4, 6], "other_gym")).toMatchObject({
+      minutes: [60, 0, 0, 60, 0, 60, 0],
+      gym: [true, false, false, true, false, true, false],
+    });
+    expect(at([2], "home").gym).toEqual(Array(7).fill(false));
+    // nobody was asked: every day, and no day is taken away
+    expect(at([], "clinic_gym").minutes.every((m) => m > 0)).toBe(true);
+  }));

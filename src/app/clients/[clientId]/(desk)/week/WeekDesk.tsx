@@ -148,7 +148,7 @@ export function WeekDesk(props: {
         <h1 className="text-[19px]">
           Which days{" "}
           <span className="quiet text-[15px] font-normal">
-            {q.buildWeeks} weeks to build, {q.keepWeeks} to keep; drag, or arrows
+            {q.buildWeeks} weeks to build, {q.keepWeeks} to keep{mayWrite && "; drag, or arrows"}
           </span>
         </h1>
         {mayWrite && (

@@ -4,6 +4,7 @@ import { may } from "@/core/access/roles";
 import { endsOn } from "@/core/schedule/block/block";
 import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
+import { storyOf } from "@/server/client/story";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
 import { daysOffOf } from "@/server/week/returns";
@@ -18,7 +19,11 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const block = await blockOf(ctx, client.episodeId);
-    const { question, sheets } = await weekFacts(ctx, client, block ?? usualWishes(ctx));
+    const { question, sheets } = await weekFacts(
+      ctx,
+      client,
+      block ?? usualWishes(ctx, await storyOf(ctx, client)),
+    );
     return {
       client,
       today: today(ctx),
