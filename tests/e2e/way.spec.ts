@@ -55,6 +55,28 @@ test("? says what a screen is for, its words and its keys", async ({ page }) => 
   await expect(help).toBeHidden();
 });
 
+test("a word of the field explains itself where it stands, by pointer and by keys", async ({ page }) => {
+  await signIn(page, "therapist");
+  await openStep(page, "Idony Greaves", "week");
+  for (const [word, meaning] of [
+    ["stirred up", /How little brings the pain on/],
+    ["hard repetitions", /four or fewer left/],
+    ["seconds of a chair rise", /rising from a 46 cm chair/],
+  ] as const) {
+    const term = page.getByRole("button", { name: new RegExp(`^${word} ?, what it means`) });
+    await term.click();
+    const note = page.getByRole("note").filter({ hasText: meaning });
+    await expect(note).toBeInViewport({ ratio: 1 });
+    await expectAccessible(page);
+    await page.keyboard.press("Escape");
+    await expect(note).toBeHidden();
+    await expect(term).toBeFocused();
+    await page.keyboard.press("Enter");
+    await expect(note).toBeVisible();
+    await page.keyboard.press("Escape");
+  }
+});
+
 test("settings are a person's own: pounds, days, no single letters; saved as they are made", async ({
   page,
 }) => {

@@ -1,28 +1,11 @@
+import { TERMS } from "./terms";
+
 /** What a screen is for, and the words that stand on it. */
 export interface PageWords {
   name: string;
   about: string;
   words: readonly (readonly [term: string, meaning: string])[];
 }
-
-const FLEXION = ["knee flexion", "How far the knee is bent: 0° is straight, 90° a right angle."] as const;
-const IRRITABLE = [
-  "stirred up",
-  "How little brings the pain on and how long it stays; easily stirred up makes every rule stricter.",
-] as const;
-const RESERVE = [
-  "repetitions in reserve",
-  "How many more would have gone; 3 left is not to failure.",
-] as const;
-const HARD = ["hard repetitions", "Those with four or fewer left after them."] as const;
-const KNEECAP = [
-  "chair rises",
-  "Load of the kneecap joint as a multiple of this client rising from a 46 cm chair. It compares; it does not predict harm.",
-] as const;
-const SYMMETRY = [
-  "share of the other leg",
-  "This leg's strength in percent of the other's at the same angle. One session is right to about ± 14 %.",
-] as const;
 
 /** By the last part of an address; the most special first. */
 const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
@@ -45,7 +28,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       about:
         "Who it is, what hurts and since when, and what the leg must do again. Limits, goals and doses follow from it.",
       words: [
-        IRRITABLE,
+        TERMS.irritability,
         ["uncovered", "A condition that the rules do not know: limits are then written by hand."],
       ],
     },
@@ -67,14 +50,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       name: "Limits",
       about:
         "Everything that bounds the work today: who set it, why, until when, who can lift it; and what opens the next phase.",
-      words: [
-        [
-          "stance",
-          "An answer to a question on which good clinicians differ; the clinic and the client can each have one.",
-        ],
-        ["phase", "Where healing stands. Weeks alone never open the next one."],
-        FLEXION,
-      ],
+      words: [TERMS.stance, TERMS.phase, TERMS.flexion],
     },
   ],
   [
@@ -83,11 +59,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       name: "Measure",
       about:
         "Strength by load cell, range, swelling, function, repetitions; each with what one session can tell.",
-      words: [
-        ["N·m", "Newton metre: force times lever arm, what the muscle gives about the joint."],
-        SYMMETRY,
-        ["cannot tell", "One session's error reaches both sides of the mark: test again."],
-      ],
+      words: [TERMS.newtonMetre, TERMS.symmetry, TERMS.cannotTell],
     },
   ],
   [
@@ -97,8 +69,8 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       about:
         "What fits this knee in this gym, set so that it can be compared: three picks first, everything under one ruler behind a key.",
       words: [
-        KNEECAP,
-        FLEXION,
+        TERMS.kneecap,
+        TERMS.flexion,
         ["brackets", "The part of the bend that limits, stops and this knee leave open; hatched is barred."],
       ],
     },
@@ -109,12 +81,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       name: "Dose",
       about:
         "The client's sheets, line by line: what is set, how many, how hard, and what the whole sheet comes to.",
-      words: [
-        ["line", "One exercise of a sheet; it keeps its history through every change."],
-        ["ladder", "The rungs that a hold climbs, angle by angle."],
-        RESERVE,
-        HARD,
-      ],
+      words: [TERMS.line, TERMS.ladder, TERMS.reserve, TERMS.hard],
     },
   ],
   [
@@ -123,7 +90,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       name: "Week",
       about:
         "Which days, by rules that are said: spacing, minutes, work of the weeks before. Drag a day, or move it by keys.",
-      words: [["block", "Weeks of building and of keeping, planned together."], HARD],
+      words: [TERMS.block, TERMS.hard],
     },
   ],
   [
@@ -131,7 +98,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
     {
       name: "Floor",
       about: "A sheet is run: what to set, the timer, joint pain by number keys, a stop that is always live.",
-      words: [["joint pain", "Pain in the joint, apart from the burn of a muscle."], RESERVE],
+      words: [TERMS.jointPain, TERMS.reserve],
     },
   ],
   [
@@ -150,10 +117,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       about:
         "A draft for each line with its reasons: step up, stay, step back, or stop and refer. It is accepted, or another is taken with a reason.",
       words: [
-        [
-          "good visit",
-          "All of it was done inside the pain rule, and the morning was quiet; so many in a row make a step.",
-        ],
+        TERMS.goodVisit,
         ["standing order", "A line may go on by itself inside bounds that a therapist set."],
       ],
     },
@@ -165,7 +129,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       about:
         "An episode on one time line. Drag the two lines to read a span in numbers; put another span, leg or episode beside it.",
       words: [
-        SYMMETRY,
+        TERMS.symmetry,
         ["within the error", "The change is no more than two sessions differ by themselves."],
       ],
     },
@@ -189,7 +153,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
     {
       name: "Explain",
       about: "For the client's eyes. Keys 1 to 6 choose the question; the angle is dragged.",
-      words: [KNEECAP],
+      words: [TERMS.kneecap],
     },
   ],
   [
@@ -226,10 +190,7 @@ const PAGES: readonly (readonly [pattern: RegExp, page: PageWords])[] = [
       name: "Gym",
       about:
         "The clinic's machines with their steps, notches and measured resistance. Loads come out as what can really be set.",
-      words: [
-        ["lever ratio", "How much torque a kilogram of the stack makes about the machine's axis."],
-        ["calibration", "The resistance measured with the load cell at several angles."],
-      ],
+      words: [TERMS.leverRatio, TERMS.friction, TERMS.calibration],
     },
   ],
   [

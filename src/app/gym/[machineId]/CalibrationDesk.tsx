@@ -8,6 +8,7 @@ import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
 import type { StoredCalibration } from "@/server/clinic/calibrations";
 import { Problem } from "@/ui/form/Problem";
+import { Term } from "@/ui/help/Term";
 import { send } from "@/ui/send";
 import { useLoadCell } from "@/ui/useLoadCell";
 import { CalibrationChart } from "./CalibrationChart";
@@ -85,7 +86,9 @@ export function CalibrationDesk({
   const day = new Intl.DateTimeFormat(locale, { day: "numeric", month: "short", year: "numeric" });
   return (
     <section className="mt-8 border-t-2 border-primary pt-3">
-      <h2 className="text-[18px]">Calibration</h2>
+      <h2 className="text-[18px]">
+        <Term id="calibration">Calibration</Term>
+      </h2>
       <p className="quiet">
         {newest
           ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${ratioWords(newest.ratioM, isLever)}, ${isLever ? "lever" : "plate"} as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`

@@ -9,6 +9,7 @@ import { kneeWindowOf } from "@/server/bounds/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { relativeDay } from "@/ui/dates";
+import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { TopBar } from "@/ui/shell/TopBar";
 import { ClientPath } from "./ClientPath";
@@ -81,13 +82,13 @@ export default async function DeskLayout({
                 )}
               </span>
               <span>
-                joint pain <b>≤ {data.painMax}</b>{" "}
+                <Term id="jointPain">joint pain</Term> <b>≤ {data.painMax}</b>{" "}
                 <span className="quiet">
                   {SCHOOL_WORDS[client.school]}, {data.painBy}
                 </span>
               </span>
               <span>
-                stirred up{" "}
+                <Term id="irritability">stirred up</Term>{" "}
                 <b>
                   {client.irritability === "low"
                     ? "with difficulty"

@@ -1,6 +1,7 @@
 "use client";
 import type { ReactNode } from "react";
 import { TISSUES } from "@/core/selection/tissue/tissues";
+import { Term } from "@/ui/help/Term";
 import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { HatchDefs } from "@/ui/rail/Hatch";
 import { Ruler } from "@/ui/rail/Ruler";
@@ -98,8 +99,12 @@ export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode
       </div>
       <p className="small quiet mt-2">
         Height and tone of a ridge: {TISSUES[tissue].name}
-        {tissue === "kneecap" ? "; the dotted line is one chair rise of this client" : ""}. Brackets: what
-        limits and stops leave. Loads compare set-ups, they do not predict harm.
+        {tissue === "kneecap" && (
+          <>
+            ; the dotted line is one <Term id="kneecap">chair rise</Term> of this client
+          </>
+        )}
+        . Brackets: what limits and stops leave. Loads compare set-ups, they do not predict harm.
       </p>
     </>
   );

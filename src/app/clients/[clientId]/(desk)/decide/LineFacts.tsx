@@ -1,8 +1,10 @@
+import type { ReactNode } from "react";
 import { rungsOf } from "@/core/decision/nextLine";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft } from "@/server/visits/decisionDrafts";
+import { Term } from "@/ui/help/Term";
 
 const REACHED = {
   below: "less than planned",
@@ -18,22 +20,38 @@ export function LineFacts({ client, line }: { client: ClientEpisode; line: LineD
   const known = (n: number | null): string => (n === null ? "not known" : String(n));
   const swelling = (grade: number | null): string =>
     grade === null ? "not known" : (SWELLING_WORDS[grade] ?? "–");
-  const own: [string, string][] = [
+  const own: [ReactNode, string][] = [
     ["before it", known(input.painBefore)],
     ["worst in a set", known(input.painDuring)],
     [isHeld ? "held" : "done", REACHED[input.repsState]],
     [
-      isHeld ? "felt effort, aim and was" : "in reserve, aim and was",
+      isHeld ? (
+        "felt effort, aim and was"
+      ) : (
+        <Term key="reserve" id="reserve">
+          in reserve, aim and was
+        </Term>
+      ),
       isHeld
         ? `${10 - input.rirTarget}, ${input.rir === null ? "not known" : 10 - input.rir}`
         : `${input.rirTarget}, ${known(input.rir)}`,
     ],
     ["range reached", input.rangePct === null ? "not known" : `${Math.round(input.rangePct)} %`],
-    ["good visits on this step", String(input.satisfiedStreak)],
-    ["the way it climbs", ladderWords(client, line)],
+    [
+      <>
+        <Term id="goodVisit">good visits</Term> on this step
+      </>,
+      String(input.satisfiedStreak),
+    ],
+    [
+      <Term key="ladder" id="ladder">
+        the way it climbs
+      </Term>,
+      ladderWords(client, line),
+    ],
     ["week against the last", input.weekTrend === null ? "not enough yet" : input.weekTrend.toFixed(1)],
   ];
-  const shared: [string, string][] = [
+  const shared: [ReactNode, string][] = [
     ["joint pain, usual", String(input.usualPain)],
     ["at the end of the visit", known(input.painAfter)],
     ["next morning", known(input.painMorning)],
@@ -66,11 +84,12 @@ function ladderWords(client: ClientEpisode, { plan }: LineDraft): string {
   return rungs.map((deg) => (Math.abs(deg - at) < 0.5 ? `▸${deg}°` : `${deg}°`)).join(" ");
 }
 
-function Facts({ rows }: { rows: readonly [string, string][] }) {
+function Facts({ rows }: { rows: readonly [ReactNode, string][] }) {
   return (
     <dl className="mt-1">
-      {rows.map(([name, value]) => (
-        <div key={name} className="flex justify-between gap-3 border-t border-rule py-1">
+      {rows.map(([name, value], i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: rows in their order
+        <div key={i} className="flex justify-between gap-3 border-t border-rule py-1">
           <dt className="small quiet">{name}</dt>
           <dd className="text-right font-bold">{value}</dd>
         </div>

@@ -34,6 +34,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/sheets/facts";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
+import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { send } from "@/ui/send";
 import { readHandedOver } from "../../../_sheet/handedOver";
@@ -276,7 +277,9 @@ export function DoseDesk({
             <p>
               <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
               <b className="display text-[19px]">{totals.hard}</b> repetitions{" "}
-              <span className="small quiet">with four or fewer left</span>
+              <span className="small quiet">
+                <Term id="hard">with four or fewer left</Term>
+              </span>
             </p>
           )}
         </div>

@@ -4,6 +4,7 @@ import { type Fix, legsNote, type OrderNote, type ScoreTotals } from "@/core/she
 import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import type { RunStep } from "@/core/sheet/time/runThrough";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
+import { Term } from "@/ui/help/Term";
 import { Opens } from "@/ui/working/Figure";
 
 const FIX_WORDS: Record<Fix["kind"], string> = {
@@ -156,7 +157,7 @@ function Gives({
         </tbody>
       </table>
       <p className="quiet mt-1">
-        {isSome && "repetitions with four or fewer left"}
+        {isSome && <Term id="hard">repetitions with four or fewer left</Term>}
         {ratio === null ? (isSome ? ", " : "") : `; back to front ${ratio.toFixed(1)}; `}
         other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>
@@ -165,7 +166,7 @@ function Gives({
         <Opens label="kneecap joint this week" computed={kneecapWeekComputed(kneecap)}>
           <b>{Math.round(kneecap.thisWeek)} s</b>
         </Opens>{" "}
-        of a chair rise
+        of a <Term id="kneecap">chair rise</Term>
         {kneecap.lastWeek === null ? ", no week before" : `, last week ${Math.round(kneecap.lastWeek)}`}
         {notModelled > 0 && (
           <span className="quiet">

@@ -20,6 +20,7 @@ import { conditionsOf, type EpisodeCondition } from "@/server/client/conditions"
 import { stancesInForce, stanceViews } from "@/server/client/stances";
 import { checkedCitations } from "@/server/clinic/sources";
 import { longDay } from "@/ui/dates";
+import { Term } from "@/ui/help/Term";
 import { BesidePicker, type OtherAnswer } from "./BesidePicker";
 import { BoundsPicture } from "./BoundsPicture";
 import { ConditionTimeLine } from "./ConditionTimeLine";
@@ -221,7 +222,9 @@ export default async function LimitsPage({
               </section>
             );
           })}
-        <h2 className="text-[16px]">Where schools differ</h2>
+        <h2 className="text-[16px]">
+          Where schools differ <Term id="stance">(stances)</Term>
+        </h2>
         <StanceList
           clientId={clientId}
           stances={phases.flatMap(({ c }) => stancesOf(c.condition, c.variantId))}

@@ -1,5 +1,7 @@
 import { max, scaleLinear } from "d3";
 import type { WeekLoad } from "@/core/schedule/block/block";
+import { Term } from "@/ui/help/Term";
+import type { TermId } from "@/ui/help/terms";
 
 const H = 92;
 const W = 330;
@@ -8,12 +10,15 @@ const W = 330;
 export function WeekBars({
   of,
   title,
+  term,
   unit,
   done,
   planned,
 }: {
   of: keyof WeekLoad;
   title: string;
+  /** what the unit means */
+  term: TermId;
   unit: string;
   done: readonly WeekLoad[];
   planned: readonly { load: WeekLoad; most: Record<keyof WeekLoad, number | null> }[];
@@ -30,7 +35,10 @@ export function WeekBars({
   return (
     <figure className="mt-3">
       <figcaption className="text-[15px] font-bold">
-        {title} <span className="small quiet font-normal">{unit}; line: the most for that week</span>
+        {title}{" "}
+        <span className="small quiet font-normal">
+          <Term id={term}>{unit}</Term>; line: the most for that week
+        </span>
       </figcaption>
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={`${title}. ${words}`}>
         {done.map((w, i) => (

@@ -15,6 +15,7 @@ import type { DaysOff } from "@/server/week/returns";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
+import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
@@ -148,7 +149,8 @@ export function WeekDesk(props: {
         <h1 className="text-[19px]">
           Which days{" "}
           <span className="quiet text-[15px] font-normal">
-            {q.buildWeeks} weeks to build, {q.keepWeeks} to keep{mayWrite && "; drag, or arrows"}
+            a <Term id="block">block</Term>: {q.buildWeeks} weeks to build, {q.keepWeeks} to keep
+            {mayWrite && "; drag, or arrows"}
           </span>
         </h1>
         {mayWrite && (
@@ -214,6 +216,7 @@ export function WeekDesk(props: {
         <WeekBars
           of="hardReps"
           title="Work of each week"
+          term="hard"
           unit="hard repetitions"
           done={q.weeksDone}
           planned={loads}
@@ -221,6 +224,7 @@ export function WeekDesk(props: {
         <WeekBars
           of="kneecapChairS"
           title="Kneecap"
+          term="kneecap"
           unit="seconds of a chair rise"
           done={q.weeksDone}
           planned={loads}

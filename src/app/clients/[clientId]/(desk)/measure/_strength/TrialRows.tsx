@@ -2,6 +2,7 @@ import { FLAG_SENTENCES } from "@/core/signal/analyseTrace";
 import { torqueErrorShare } from "@/core/strength/measurementError";
 import type { TrialResult } from "@/core/strength/pickTrials";
 import type { EvaluatedTrial } from "@/core/strength/testInput";
+import { Term } from "@/ui/help/Term";
 
 export const ORDINAL = ["first", "second", "third", "fourth"];
 
@@ -66,7 +67,10 @@ export function ResultWords({
     );
   return (
     <>
-      {what}: <b className="display text-[22px]">{result.value.toFixed(0)}</b> <b>N·m</b>{" "}
+      {what}: <b className="display text-[22px]">{result.value.toFixed(0)}</b>{" "}
+      <b>
+        <Term id="newtonMetre">N·m</Term>
+      </b>{" "}
       <span className="quiet">± {(result.value * torqueErrorShare(result.status === "ok")).toFixed(0)}</span>{" "}
       <span className="small quiet">
         {result.status === "ok"
