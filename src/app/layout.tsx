@@ -4,6 +4,7 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import { NuqsAdapter } from "nuqs/adapters/next/app";
 import type { ReactNode } from "react";
+import { FocusKeeper } from "@/ui/keys/FocusKeeper";
 import { LocaleProvider } from "@/ui/locale";
 import { SkipLink } from "@/ui/shell/SkipLink";
 import { ownPreferences } from "./_web/actor";
@@ -28,6 +29,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     >
       <body className="bg-base-200 text-base-content">
         <SkipLink />
+        <FocusKeeper />
         <LocaleProvider locale={wants?.locale ?? "en-GB"}>
           <NuqsAdapter>{children}</NuqsAdapter>
         </LocaleProvider>

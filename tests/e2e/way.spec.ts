@@ -161,3 +161,61 @@ test("without a network the page says so until it is back; a machine's numbers t
   await page.getByRole("button", { name: "Enter the machine" }).click();
   await expect(page).toHaveURL(/\/gym\/[0-9a-f-]{36}$/);
 });
+
+test("the focus is never lost: what goes away under it hands it on, and keys go on working", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const hasFocus = () =>
+    expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).not.toBe("BODY");
+  await signIn(page, "therapist");
+
+  await test.step("a bar that is answered", async () => {
+    await openStep(page, "Dorrit Fenwake", "story");
+    await page.getByLabel("works as").fill("tide clerk");
+    await page.reload();
+    await isAlive(page);
+    await page.getByRole("button", { name: "Drop them" }).press("Enter");
+    await expect(page.getByRole("button", { name: "Drop them" })).toBeHidden();
+    await hasFocus();
+  });
+
+  await test.step("a line that is taken out", async () => {
+    await openStep(page, "Dorrit Fenwake", "dose");
+    await page.getByRole("button", { name: /^Take out/ }).press("Enter");
+    await hasFocus();
+    await page.keyboard.press("z");
+    await expect(page.getByRole("button", { name: /^Take out/ })).toBeVisible();
+  });
+
+  await test.step("a group of answers, and the answers when they are signed", async () => {
+    await openStep(page, "Pell Amsworth", "screen");
+    await page.getByRole("button", { name: "Ask again" }).press("Enter");
+    await hasFocus();
+  });
+
+  await test.step("a day that is put away with Delete", async () => {
+    await openStep(page, "Idony Greaves", "week");
+    await page
+      .getByRole("button", { name: /^Gym, / })
+      .first()
+      .focus();
+    await page.keyboard.press("ArrowRight");
+    await hasFocus();
+  });
+
+  await test.step("a field that is left by Escape stays left", async () => {
+    await openStep(page, "Pell Amsworth", "dose");
+    await page.locator("main input[name=restS]").focus();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("j");
+    await expect(page.locator("main input:focus")).toHaveCount(0);
+  });
+
+  await test.step("decisions that are taken", async () => {
+    await openStep(page, "Pell Amsworth", "decide");
+    await page.getByRole("button", { name: /^Accept all as drafted/ }).press("Enter");
+    await expect(page.getByRole("heading", { name: "Decided" })).toBeVisible();
+    await hasFocus();
+  });
+});
