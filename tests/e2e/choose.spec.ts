@@ -128,6 +128,14 @@ test("what the ridges show, the basis, the cap and the filters stand in the addr
   await page.getByRole("button", { name: "low back rounded" }).click();
   await expect(page).toHaveURL(/tissue=back/);
   await page.getByRole("button", { name: "kneecap joint" }).click();
+  // a second tissue over the first: its own line, its own number, both in the words
+  const press = page.locator("svg[aria-label^='Seated horizontal leg press']").first();
+  await page.getByRole("combobox", { name: "and over it" }).selectOption({ label: "shin pulled back" });
+  await expect(page).toHaveURL(/also=backward/);
+  await expect(press).toHaveAttribute("aria-label", /× a chair rise, .*backward pull on the shin/);
+  await expect(page.getByText("dashed, on its own scale: shin pulled back")).toBeVisible();
+  await page.getByRole("combobox", { name: "and over it" }).selectOption({ label: "none" });
+  await expect(press).not.toHaveAttribute("aria-label", /backward pull/);
   await page.getByRole("combobox", { name: /^at most/ }).selectOption({ label: "0.5 × the reference task" });
   await expect(page.locator("svg[aria-label^='Seated horizontal leg press']")).toHaveAttribute(
     "aria-label",

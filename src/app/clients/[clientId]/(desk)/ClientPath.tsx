@@ -1,5 +1,6 @@
 "use client";
 import { usePathname } from "next/navigation";
+import { type Deed, may, type Role } from "@/core/access/roles";
 import type { Next, PathStep, Steps } from "@/server/day/steps";
 import { Link } from "@/ui/Link";
 import { Path, type PathEntry } from "@/ui/shell/Path";
@@ -18,6 +19,20 @@ const STEPS: readonly { name: string; step: PathStep }[] = [
   { name: "Review", step: "review" },
 ];
 
+/** What somebody must be allowed to do to take a step; review is for everybody. */
+const DEEDS: Partial<Record<PathStep, Deed>> = {
+  story: "story.write",
+  screen: "screen.record",
+  limits: "phase.confirm",
+  measure: "test.record",
+  choose: "plan.write",
+  dose: "plan.write",
+  week: "plan.write",
+  floor: "session.run",
+  morning: "response.record",
+  decide: "decision.take",
+};
+
 /** Pages that belong to a step of the path. */
 const PART_OF: Readonly<Record<string, PathStep>> = {
   cards: "choose",
@@ -28,9 +43,21 @@ const PART_OF: Readonly<Record<string, PathStep>> = {
 };
 
 /** The path with what each step says today. */
-export function ClientPath({ clientId, steps, next }: { clientId: string; steps: Steps; next: Next }) {
+export function ClientPath({
+  clientId,
+  steps,
+  next,
+  role,
+}: {
+  clientId: string;
+  steps: Steps;
+  next: Next;
+  role: Role;
+}) {
   const page = usePathname().split("/").pop() ?? "";
   const here = PART_OF[page] ?? page;
+  const deed = DEEDS[next.step];
+  const isMine = deed === undefined || may(role, deed);
   const entries = STEPS.map(
     ({ name, step }): PathEntry => ({
       name,
@@ -45,7 +72,7 @@ export function ClientPath({ clientId, steps, next }: { clientId: string; steps:
       {next.step !== here && (
         <nav aria-label="Next step" className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">
           <Link href={`/clients/${clientId}/${next.step}${next.query ?? ""}`} className="hover:underline">
-            <b className="text-primary">Next:</b> {next.sentence}
+            <b className="text-primary">{isMine ? "Next:" : "Next, a colleague:"}</b> {next.sentence}
           </Link>
         </nav>
       )}

@@ -141,7 +141,7 @@ export default async function DeskLayout({
           <b className="text-accent">Pain on the day.</b> {state.pain}
         </p>
       )}
-      <ClientPath clientId={clientId} steps={state.steps} next={state.next} />
+      <ClientPath clientId={clientId} steps={state.steps} next={state.next} role={actor.role} />
       <div className="min-w-0">
         <RoleLine clientId={clientId} role={actor.role} />
         {children}

@@ -11,7 +11,7 @@ import { useKeys } from "@/ui/keys/useKeys";
 import { Pose } from "@/ui/pose/Pose";
 import { Barred } from "./Barred";
 import { SmallRidge } from "./SmallRidge";
-import type { Choose } from "./useChoose";
+import { type Choose, fullHeight } from "./useChoose";
 
 /** Answers first: three picks with figure, set-up, load and one reason; then everything else by kind, and what is kept out. */
 export function Picks({
@@ -28,13 +28,12 @@ export function Picks({
   whyNot: string | null;
   onUse: (row: RangeRow) => void;
 }) {
-  const { rows, sheet, tissue, setState } = choose;
+  const { rows, sheet, tissue, flat, setState } = choose;
   const { picks, also } = picksOf(rows);
-  const most = Math.max(
-    { kneecap: 1.05, forward: 200, backward: 400, back: 20 }[tissue],
-    ...rows.map((r) => r.computed?.peak ?? 0),
+  const most = fullHeight(
+    tissue,
+    rows.map((r) => r.computed?.peak ?? 0),
   );
-  const isFlat = picks.length > 0 && rows.every((r) => !r.computed || r.computed.peak === 0);
   useKeys([
     ...picks.map((p, i) => ({
       key: String(i + 1),
@@ -62,9 +61,10 @@ export function Picks({
           Everything under one ruler <kbd>A</kbd>
         </button>
       </header>
-      {isFlat && (
+      {flat.length > 0 && (
         <p className="mt-1">
-          Nothing here loads the {TISSUES[tissue].name} to speak of: look at another tissue under one ruler.
+          Nothing here loads the {flat.map((t) => TISSUES[t].name).join(" or the ")} to speak of
+          {flat.includes(tissue) ? "." : `: shown is the ${TISSUES[tissue].name}.`}
         </p>
       )}
       {picks.length === 0 ? (

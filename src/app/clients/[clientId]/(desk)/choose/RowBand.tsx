@@ -2,7 +2,7 @@ import { area, curveMonotoneX, line } from "d3";
 import { memo } from "react";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { Tissue } from "@/core/selection/tissue/tissues";
-import { tissueShort, tissueWords } from "@/core/selection/tissue/tissueWords";
+import { tissuePhrase, tissueShort, tissueWords } from "@/core/selection/tissue/tissueWords";
 import { Brackets } from "@/ui/rail/Hatch";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
@@ -22,6 +22,12 @@ const ridgeOf = (y: (v: number) => number) =>
     .y1((p) => y(p.value))
     .curve(curveMonotoneX);
 
+const edgeOf = (y: (v: number) => number) =>
+  line<Point>()
+    .x((p) => xOf(p.deg))
+    .y((p) => y(p.value))
+    .curve(curveMonotoneX);
+
 /**
  * One exercise under the ruler: clear and bracketed where it may go, hatched where not, its ridge as high and as dark as
  * the tissue load. Work that leaves the knee quiet has no ridge and says so.
@@ -31,6 +37,9 @@ export const RowBand = memo(function RowBand({
   most,
   chairAt,
   tissue,
+  also,
+  alsoOf,
+  alsoMost,
   isCompared,
 }: {
   row: RangeRow;
@@ -38,6 +47,10 @@ export const RowBand = memo(function RowBand({
   /** value of one reference task, null where the tissue has none */
   chairAt: number | null;
   tissue: Tissue;
+  /** the same set-up's load on a second tissue, on a scale of its own; null: none is shown, or no model */
+  also: { points: Point[]; peak: number } | null;
+  alsoOf: Tissue | null;
+  alsoMost: number;
   isCompared: boolean;
 }) {
   const { arc, computed } = row;
@@ -49,7 +62,7 @@ export const RowBand = memo(function RowBand({
       viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}
       className="block w-full"
       role="img"
-      aria-label={rowWords(row, tissue)}
+      aria-label={rowWords(row, tissue) + (also && alsoOf ? `, ${tissuePhrase(alsoOf, also.peak)}` : "")}
     >
       {names.map((words, i) => (
         <text key={words} x={8} y={16 + i * 14} fontSize={12.5} fontWeight={650} className="fill-current">
@@ -73,11 +86,20 @@ export const RowBand = memo(function RowBand({
             : "the knee stays quiet, or no model of it"}
         </text>
       )}
+      {also && (
+        <path
+          d={edgeOf((v) => BASE - (Math.min(v, alsoMost) / alsoMost) * (BASE - TOP))(also.points) ?? ""}
+          fill="none"
+          strokeWidth={2}
+          strokeDasharray="6 4"
+          className="stroke-mark"
+        />
+      )}
       <text x={RAIL.right + 6} y={17} fontSize={12.5} className="fill-current">
         {computed ? tissueShort(tissue, computed.peak) : ""}
       </text>
       <text x={RAIL.right + 6} y={32} fontSize={12} className="fill-quiet">
-        {trains(row)}
+        {also && alsoOf ? tissueShort(alsoOf, also.peak) : trains(row)}
       </text>
       <text
         x={RAIL.right + 6}
@@ -110,10 +132,7 @@ function Ridge({
 }) {
   const clip = `arc-${row.e.id}`;
   const ridge = ridgeOf(y);
-  const edge = line<Point>()
-    .x((p) => xOf(p.deg))
-    .y((p) => y(p.value))
-    .curve(curveMonotoneX)(points);
+  const edge = edgeOf(y)(points);
   const end = xOf(points.at(-1)?.deg ?? 0);
   return (
     <>

@@ -7,15 +7,18 @@ import { HatchDefs } from "@/ui/rail/Hatch";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { RowBand } from "./RowBand";
-import type { Choose } from "./useChoose";
+import { type Choose, fullHeight } from "./useChoose";
 
 const RULER_HEIGHT = 66;
 
 /** One ruler that stays, a band for each exercise under it, one apricot line through all. */
 export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode; panel: ReactNode }) {
-  const { state, setState, rows, picked, tissue, input } = choose;
+  const { state, setState, rows, picked, tissue, input, alsoRows } = choose;
   const shown = picked && "barred" in picked ? picked.row : picked;
-  const most = fullHeight(choose);
+  const most = fullHeight(
+    tissue,
+    rows.flatMap((r) => (r.computed ? [r.computed.peak] : [])),
+  );
   const bend = input.motion.bendDeg;
   return (
     <>
@@ -86,6 +89,9 @@ export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode
                 most={most}
                 chairAt={tissue === "kneecap" ? 1 : null}
                 tissue={tissue}
+                also={alsoRows?.of.get(r.e.id)?.computed ?? null}
+                alsoOf={alsoRows?.tissue ?? null}
+                alsoMost={alsoRows?.most ?? 1}
                 isCompared={state.compare.includes(r.e.id)}
               />
             </button>
@@ -99,6 +105,7 @@ export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode
       </div>
       <p className="small quiet mt-2">
         Height and tone of a ridge: {TISSUES[tissue].name}
+        {alsoRows && `; dashed, on its own scale: ${TISSUES[alsoRows.tissue].name}`}
         {tissue === "kneecap" && (
           <>
             ; the dotted line is one <Term id="kneecap">chair rise</Term> of this client
@@ -108,11 +115,4 @@ export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode
       </p>
     </>
   );
-}
-
-/** Value at the top of a band: the same for all rows, so that heights compare. */
-function fullHeight({ rows, tissue }: Choose): number {
-  const peaks = rows.flatMap((r) => (r.computed ? [r.computed.peak] : []));
-  const least = { kneecap: 1.05, forward: 200, backward: 400, back: 20 }[tissue];
-  return Math.max(least, ...peaks);
 }

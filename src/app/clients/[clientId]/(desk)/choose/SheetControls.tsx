@@ -47,6 +47,21 @@ export function SheetControls({
               {TISSUES[t].name}
             </button>
           ))}
+          <label className="flex items-baseline gap-1">
+            <span className="quiet">and over it</span>
+            <select
+              className="cursor-pointer border-b border-rule bg-transparent"
+              value={state.also ?? ""}
+              onChange={(e) => setState({ also: (e.target.value || null) as typeof state.also })}
+            >
+              <option value="">none</option>
+              {TISSUE_IDS.filter((t) => t !== tissue).map((t) => (
+                <option key={t} value={t}>
+                  {TISSUES[t].name}
+                </option>
+              ))}
+            </select>
+          </label>
         </fieldset>
       </div>
       <div className="mt-1 flex flex-wrap items-baseline gap-x-3">

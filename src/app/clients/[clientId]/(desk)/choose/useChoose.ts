@@ -13,7 +13,8 @@ import { withOwn } from "@/core/rules/exercises";
 import { type RangeRow, rangeSheet, rowOf, type SheetInput } from "@/core/selection/rank/rangeSheet";
 import type { Basis } from "@/core/selection/setUp/row";
 import { strengthAt } from "@/core/selection/setUp/strengthKnown";
-import { type ReferenceTask, TISSUE_IDS } from "@/core/selection/tissue/tissues";
+import { shownTissue } from "@/core/selection/tissue/shownTissue";
+import { type ReferenceTask, TISSUE_IDS, type Tissue } from "@/core/selection/tissue/tissues";
 import type { ChooseFacts } from "@/server/choice/choose";
 
 const BASES = ["effort", "moment", "load"] as const;
@@ -24,6 +25,8 @@ const ADDRESS = {
   /** answers first, or everything under one ruler */
   view: parseAsStringLiteral(VIEWS),
   tissue: parseAsStringLiteral(TISSUE_IDS),
+  /** a second one, drawn over the ridges */
+  also: parseAsStringLiteral(TISSUE_IDS),
   angle: parseAsInteger.withDefault(60),
   row: parseAsString,
   /** settings of the picked row that somebody turned: footM~0.15,load~40 */
@@ -68,7 +71,6 @@ export function useChoose(
   isUnlocked: (exerciseId: string) => boolean,
 ) {
   const [state, setState] = useQueryStates(ADDRESS, { history: "replace", scroll: false });
-  const tissue = state.tissue ?? facts.firstTissue;
   const share = Math.min(100, Math.max(5, state.share)) / 100;
   const basis = useMemo((): Basis => {
     const strength = strengthAt(facts.strength, "extension", MOMENT_DEG)?.low ?? 0;
@@ -76,18 +78,30 @@ export function useChoose(
     if (state.basis === "load") return { kind: "load", kg: Math.min(500, Math.max(0, state.kg)) };
     return { kind: "effort", share };
   }, [facts, state.basis, state.kg, share]);
-  const input = useMemo(
-    (): SheetInput => ({
+  const common = useMemo(
+    (): Omit<SheetInput, "tissue"> => ({
       ...facts,
       exercises: withOwn(facts.ownExercises),
       chair,
-      tissue,
       capTimes: state.cap,
       basis,
     }),
-    [facts, chair, tissue, state.cap, basis],
+    [facts, chair, state.cap, basis],
   );
-  const sheet = useMemo(() => rangeSheet(input), [input]);
+  const { input, sheet, flat } = useMemo(() => {
+    const made = new Map<Tissue, Made>();
+    const of = (tissue: Tissue): Made => {
+      const input = { ...common, tissue };
+      const known = made.get(tissue) ?? { input, sheet: rangeSheet(input) };
+      made.set(tissue, known);
+      return known;
+    };
+    if (state.tissue) return { ...of(state.tissue), flat: [] };
+    const shown = shownTissue(facts.firstTissue, (t) => isFlat(of(t).sheet));
+    return { ...of(shown.tissue), flat: shown.flat };
+  }, [common, state.tissue, facts.firstTissue]);
+  const { tissue } = input;
+  const also = state.also === tissue ? null : state.also;
   const rows = useMemo(
     () =>
       sheet.rows.filter(
@@ -110,6 +124,28 @@ export function useChoose(
     const again = rowOf(pickedRow.e, input, { ...turned, machineId: state.machine });
     return Array.isArray(again) ? { row: pickedRow, barred: again } : { ...pickedRow, ...again };
   }, [pickedRow, isTurned, turned, input, state.machine]);
+  const alsoSheet = useMemo(
+    () => also && rangeSheet({ ...common, tissue: also, capTimes: null }),
+    [common, also],
+  );
+  /** the second tissue's load of every row, the turned one as it is turned */
+  const alsoRows = useMemo(() => {
+    if (!alsoSheet || !also) return null;
+    const known = new Map(alsoSheet.rows.map((r) => [r.e.id, { tissue: also, computed: r.computed }]));
+    if (pickedRow && (isTurned || state.machine)) {
+      const again = rowOf(
+        pickedRow.e,
+        { ...common, tissue: also, capTimes: null },
+        { ...turned, machineId: state.machine },
+      );
+      if (!Array.isArray(again)) known.set(pickedRow.e.id, { tissue: also, computed: again.computed });
+    }
+    const most = fullHeight(
+      also,
+      [...known.values()].flatMap((r) => (r.computed ? [r.computed.peak] : [])),
+    );
+    return { tissue: also, most, of: known };
+  }, [alsoSheet, also, common, pickedRow, isTurned, turned, state.machine]);
   const write = (t: Turned) =>
     setState({
       set: [
@@ -121,6 +157,9 @@ export function useChoose(
     state,
     setState,
     tissue,
+    /** tissues passed over because nothing here loads them */
+    flat,
+    alsoRows,
     basis,
     input,
     sheet,
@@ -138,5 +177,18 @@ export function useChoose(
     reset: () => setState({ set: null }),
   };
 }
+
+interface Made {
+  input: SheetInput;
+  sheet: ReturnType<typeof rangeSheet>;
+}
+
+/** Whether every row leaves the tissue alone. */
+const isFlat = (sheet: Made["sheet"]): boolean =>
+  sheet.rows.length > 0 && sheet.rows.every((r) => !r.computed || r.computed.peak === 0);
+
+/** Value at the top of a band: the same for all rows, so that heights compare. */
+export const fullHeight = (tissue: Tissue, peaks: readonly number[]): number =>
+  Math.max({ kneecap: 1.05, forward: 200, backward: 400, back: 20 }[tissue], ...peaks);
 
 export type Choose = ReturnType<typeof useChoose>;
