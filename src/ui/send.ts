@@ -1,9 +1,11 @@
 import type { FieldProblem } from "@/core/units/inputError";
+import { wait } from "./shell/busy";
 
 export type Sent<T> = { ok: true; result: T } | { ok: false; status: number; problems: FieldProblem[] };
 
 /** Sends a change to a route; never throws. Status 0: the network did not answer and nothing is known. */
 export async function send<T = null>(path: string, body: unknown): Promise<Sent<T>> {
+  const end = wait();
   try {
     const response = await fetch(path, {
       method: "POST",
@@ -16,5 +18,7 @@ export async function send<T = null>(path: string, body: unknown): Promise<Sent<
   } catch {
     const sentence = "The clinic's server does not answer. Nothing is lost here; try again.";
     return { ok: false, status: 0, problems: [{ field: "", sentence }] };
+  } finally {
+    end();
   }
 }

@@ -219,3 +219,26 @@ test("the focus is never lost: what goes away under it hands it on, and keys go 
     await hasFocus();
   });
 });
+
+test("an answer that takes longer than a moment is said to be under way, for a page and for a change", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await openStep(page, "Tove Aldermoor", "story");
+  const said = page.getByText("One moment…");
+  await page.route(/_rsc=|\/story$/, async (route) => {
+    if (route.request().resourceType() === "document") return route.continue();
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  await page.getByRole("button", { name: /Save the story/ }).click();
+  await expect(said).toBeVisible();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page
+    .locator(`nav a[href="/clients/${id}/costs"], nav a[href="/clients/${id}/review"]`)
+    .first()
+    .click();
+  await expect(said).toBeVisible();
+  await expect(page).toHaveURL(/review|costs/);
+  await expect(said).toBeHidden();
+});

@@ -4,11 +4,8 @@ import { startTransition, useMemo, useRef, useState } from "react";
 import type { z } from "zod";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
-import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
-import { isHard } from "@/core/schedule/block/weekRules";
 import { paceComputed } from "@/core/schedule/paceWorking";
-import { daysBetween } from "@/core/units/days";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
 import type { DaysOff } from "@/server/week/returns";
@@ -24,7 +21,9 @@ import { DaysOffBox } from "./DaysOffBox";
 import { useBlock } from "./useBlock";
 import { WeekBars } from "./WeekBars";
 import { WeekGrid } from "./WeekGrid";
+import { WeekRules } from "./WeekRules";
 import { Wishes } from "./Wishes";
+import { outlookWords, wishWords } from "./weekWords";
 
 /** A week not kept yet: all that is asked of it, and the days that were put by hand. */
 const KEPT = blockKept.omit({ id: true });
@@ -212,7 +211,7 @@ export function WeekDesk(props: {
         </p>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-3 print:hidden">
-        <Rules broken={broken} plan={plan} sheets={sheets} />
+        <WeekRules broken={broken} plan={plan} sheets={sheets} />
         <WeekBars
           of="hardReps"
           title="Work of each week"
@@ -301,114 +300,4 @@ export function WeekDesk(props: {
   );
 }
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-
-/** "Holds 4 a week, then 2; comes here on Mon, Wed, Fri": what is wished, to read. */
-function wishWords(
-  sheets: readonly PlannableSheet[],
-  wishes: Readonly<Record<string, SheetWish>>,
-  q: BlockQuestion,
-): string {
-  const each = sheets.map((s) => {
-    const { times, keepTimes, at } = wishes[s.id] ?? { ...s, at: null };
-    return `${s.name} ${times} a week${q.keepWeeks > 0 ? `, then ${keepTimes}` : ""}${at ? `, at ${at}` : ""}`;
-  });
-  const here = WEEKDAYS.filter((_, i) => q.gym[i] && (q.minutes[i] ?? 0) > 0);
-  return `${each.join("; ")}. ${here.length > 0 ? `Comes here on ${here.join(", ")}.` : "Does not come here."}`;
-}
-
 const timesOf = (w: SheetWish | undefined) => (w ? { times: w.times, keepTimes: w.keepTimes } : {});
-
-/** More reasons than these are no longer read. */
-const MOST_DROPPED = 4;
-
-/** The rules with a tick each, what breaks one, and what could not be had. */
-function Rules({
-  broken,
-  plan,
-  sheets,
-}: {
-  broken: ReturnType<typeof checkBlock>;
-  plan: ReturnType<typeof useBlock>;
-  sheets: readonly PlannableSheet[];
-}) {
-  const nameOf = (id: string) => sheets.find((s) => s.id === id)?.name ?? "a sheet";
-  const hard = plan.days
-    .filter((d) => isHard(sheets.find((s) => s.id === d.sheetId)?.kind ?? "iso"))
-    .map((d) => d.on)
-    .sort();
-  const gaps = hard.flatMap((on, i) => (i === 0 ? [] : [daysBetween(hard[i - 1] as string, on) * 24]));
-  const shortest = gaps.length > 0 ? Math.min(...gaps) : null;
-  const dropped = new Map<string, number[]>();
-  for (const [w, week] of plan.weeks.entries())
-    for (const d of week.dropped) {
-      const words = droppedWords(nameOf(d.sheetId), d);
-      dropped.set(words, [...(dropped.get(words) ?? []), w + 1]);
-    }
-  return (
-    <section>
-      <h2 className="text-[17px]">
-        {broken.length === 0 ? "Fits every rule" : `${broken.length} broken`}{" "}
-        {plan.tookMs !== null && (
-          <span className="small quiet font-normal">found in {Math.max(1, Math.round(plan.tookMs))} ms</span>
-        )}
-      </h2>
-      <ul className="mt-1" aria-live="polite">
-        {broken.length === 0 ? (
-          <>
-            {shortest !== null && <Rule isMet>{shortest} h between hard leg days, 48 asked</Rule>}
-            <Rule isMet>only free days, within their minutes</Rule>
-            {sheets.some((s) => s.kind === "accumulated") && (
-              <Rule isMet>accumulated set 7 days apart, 72 h after it</Rule>
-            )}
-            <Rule isMet>each week within what the weeks before allow</Rule>
-          </>
-        ) : (
-          broken.slice(0, 5).map((b) => (
-            <Rule key={`${b.rule} ${b.on} ${b.sheetId ?? ""}`} isMet={false}>
-              {brokenWords(b)}
-            </Rule>
-          ))
-        )}
-      </ul>
-      {dropped.size > 0 && (
-        <details className="border-t border-rule py-1.5">
-          <summary className="cursor-pointer">
-            <span aria-hidden>◇</span> {plan.weeks.reduce((n, w) => n + w.dropped.length, 0)} wishes left out,
-            and why
-          </summary>
-          <ul>
-            {[...dropped].slice(0, MOST_DROPPED).map(([words, weeks]) => (
-              <li key={words} className="flex gap-2 border-t border-rule py-1.5">
-                <span aria-hidden>◇</span>
-                <span>
-                  <span className="quiet">
-                    {weeks.length === 1 ? "week" : "weeks"} {weeks.join(", ")}:
-                  </span>{" "}
-                  {words}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </section>
-  );
-}
-
-function Rule({ isMet, children }: { isMet: boolean; children: React.ReactNode }) {
-  return (
-    <li className={`flex gap-2 border-t border-rule py-1.5 ${isMet ? "" : "text-error"}`}>
-      <span aria-hidden>{isMet ? "✓" : "■"}</span>
-      <span>{children}</span>
-    </li>
-  );
-}
-
-function outlookWords(o: Outlook): string {
-  if (o.stepsLeft === 0) return "reached";
-  if (!o.range)
-    return `cannot tell yet: ${o.stepsDone} ${o.stepsDone === 1 ? "step" : "steps"} in ${o.weeks} weeks`;
-  const latest = o.range.latest === null ? "more than a year" : `${o.range.latest}`;
-  return `${o.range.soonest} to ${latest} weeks at the pace so far (${o.stepsDone} steps in ${o.weeks} weeks)`;
-}
