@@ -36,7 +36,7 @@ import { createClient } from "../../src/server/client/story";
 import { addMachine } from "../../src/server/clinic/machines";
 import { recordTest } from "../../src/server/measure/measurements";
 import { recordMeasurement } from "../../src/server/measure/otherMeasurements";
-import { CLIENTS } from "./clients";
+import { CLIENTS } from "./clients/index";
 import { CLINIC, CUFFS_KG, MACHINES, PEOPLE } from "./clinic";
 import type { DemoClient, DemoLimit, DemoSeries } from "./demoClient";
 import { type DemoEvent, type DemoWorld, sheetEvents } from "./visits";

@@ -1,0 +1,73 @@
+import type { DemoClient } from "../demoClient";
+import { both, SUPPORTED } from "./parts";
+
+export const JORUN: DemoClient = {
+  name: "Jorun Salthe",
+  occupation: "postal carrier",
+  birthYear: 1997,
+  normSex: "female",
+  heightM: 1.74,
+  bodyMassKg: 67,
+  story: {
+    ...SUPPORTED,
+    side: "right",
+    conditions: [{ conditionId: "acl_reconstruction", variantId: "hamstring_graft", beganOn: null }],
+    uncovered: [],
+    calledAs: "front cruciate ligament reconstruction, hamstring graft",
+    beganWith: "surgery",
+    details: "four-strand hamstring graft, meniscus untouched",
+    surgeonNote: "extension under load from 90 to 45 only until week 12; no brace",
+    painMarks: ["knee_cap", "thigh_back"],
+    painNow: 1,
+    painWorst: 4,
+    painBest: 0,
+    bringsOn: "little",
+    settlesIn: "hours",
+    swellingApplies: true,
+    firstSwelling: 1,
+    goals: [
+      { goalId: "walk_30", words: "walk the mail round with its stairs, then run again", hard: 8 },
+      { goalId: "run", words: "", hard: 10 },
+    ],
+    weekdays: [1, 3, 4, 6],
+  },
+  beganDaysAgo: 37,
+  enteredDaysAgo: 33,
+  screenings: [{ daysAgo: 33 }],
+  phases: [
+    { id: "p2", daysAgo: 22, reason: "lag gone, walks with one crutch" },
+    { id: "p3", daysAgo: 8, reason: "full straightening, swelling 1+, walks without crutches" },
+  ],
+  can: [],
+  limits: [
+    {
+      kind: "knee_flexion_under_load",
+      low: 45,
+      high: 90,
+      origin: "surgeon",
+      reason: "the written note allows extension under load from 90 to 45 only, to protect the graft",
+      endsInDays: 47,
+    },
+  ],
+  series: [
+    ...both("knee_straightening", [33, 22, 8], "right", 6, 0, -2, 0.3),
+    ...both("knee_bend", [33, 22, 8], "right", 82, 117, 142, 1.5),
+    { kind: "quadriceps_lag", side: "right", daysAgo: [33, 22, 8], from: 8, to: 0, noise: 0.2 },
+    { kind: "swelling", side: "right", daysAgo: [33, 22, 8], from: 3, to: 1, noise: 0.1 },
+    ...both("girth_thigh", [33, 8], "right", 50.1, 50.4, 52.8, 0.2),
+    { kind: "daily_pain", daysAgo: [33, 22, 8], from: 4, to: 2, noise: 0.2 },
+  ],
+  truth: { peakNm: { knee_extension: [74, 171] }, gainPerWeekPct: 3, painPerEffort: 0.12 },
+  tests: [],
+  sheets: [
+    {
+      name: "At home",
+      place: "home",
+      madeDaysAgo: 7,
+      lines: { draftMinutes: 15, place: "home" },
+      visitsDaysAgo: [6, 4],
+      hour: 11,
+      lastMorning: "fine",
+    },
+  ],
+};
