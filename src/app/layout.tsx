@@ -6,7 +6,7 @@ import { NuqsAdapter } from "nuqs/adapters/next/app";
 import type { ReactNode } from "react";
 import { FocusKeeper } from "@/ui/keys/FocusKeeper";
 import { LocaleProvider } from "@/ui/locale";
-import { Busy } from "@/ui/shell/Busy";
+import { Notices } from "@/ui/shell/Notices";
 import { SkipLink } from "@/ui/shell/SkipLink";
 import { ownPreferences } from "./_web/actor";
 import "./globals.css";
@@ -31,7 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body className="bg-base-200 text-base-content">
         <SkipLink />
         <FocusKeeper />
-        <Busy />
+        <Notices />
         <LocaleProvider locale={wants?.locale ?? "en-GB"}>
           <NuqsAdapter>{children}</NuqsAdapter>
         </LocaleProvider>

@@ -1,10 +1,14 @@
 import type { FieldProblem } from "@/core/units/inputError";
 import { wait } from "./shell/busy";
+import { say } from "./shell/said";
 
 export type Sent<T> = { ok: true; result: T } | { ok: false; status: number; problems: FieldProblem[] };
 
-/** Sends a change to a route; never throws. Status 0: the network did not answer and nothing is known. */
-export async function send<T = null>(path: string, body: unknown): Promise<Sent<T>> {
+/**
+ * Sends a change to a route; never throws. Status 0: the network did not answer and nothing is known. `said`: how it reads
+ * once it is kept, where the screen has no line of its own for that.
+ */
+export async function send<T = null>(path: string, body: unknown, said?: string): Promise<Sent<T>> {
   const end = wait();
   try {
     const response = await fetch(path, {
@@ -13,6 +17,7 @@ export async function send<T = null>(path: string, body: unknown): Promise<Sent<
       body: JSON.stringify(body),
     });
     const json = await response.json();
+    if (response.ok && said) say(said);
     if (response.ok) return { ok: true, result: json.result as T };
     return { ok: false, status: response.status, problems: json.problems };
   } catch {

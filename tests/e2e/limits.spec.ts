@@ -43,6 +43,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
   await expect(mine.locator("input[name=high]")).toHaveValue("84");
   await expect(mine.getByLabel("because")).toHaveValue("the cuff rubs in deep bend");
   await mine.getByRole("button", { name: "Save mine over theirs" }).click();
+  await expect(page.getByText("The limit stands.")).toBeVisible();
   await expect(page.locator("header")).toContainText("84° therapist");
 });
 

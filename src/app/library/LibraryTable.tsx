@@ -1,5 +1,6 @@
 "use client";
 import { parseAsBoolean, parseAsString, useQueryStates } from "nuqs";
+import type { ExerciseFacets } from "@/core/rules/exerciseFacets";
 import type { Drawing } from "@/core/selection/pose/drawing";
 import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
@@ -14,9 +15,17 @@ export interface LibraryRow {
   isHome: boolean;
   /** from the side; null where there is no model of the knee */
   drawing: Drawing | null;
-  spares: string;
+  facets: ExerciseFacets;
   origin: "catalogue" | "changed here" | "own";
 }
+
+const FACETS = [
+  ["muscles", "Muscle", "any muscle"],
+  ["joints", "Joint", "any joint"],
+  ["positions", "Position", "any position"],
+  ["needs", "What it needs", "whatever it needs"],
+  ["spares", "What it spares", "whatever it spares"],
+] as const;
 
 const FILTERS = [
   ["home", "works at home", (r: LibraryRow) => r.isHome],
@@ -34,7 +43,10 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
       held: parseAsBoolean.withDefault(false),
       supported: parseAsBoolean.withDefault(false),
       ours: parseAsBoolean.withDefault(false),
-      group: parseAsString.withDefault(""),
+      muscles: parseAsString.withDefault(""),
+      joints: parseAsString.withDefault(""),
+      positions: parseAsString.withDefault(""),
+      needs: parseAsString.withDefault(""),
       spares: parseAsString.withDefault(""),
     },
     { history: "replace" },
@@ -44,8 +56,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
     const text = `${r.name} ${r.group} ${r.equipment}`.toLowerCase();
     return (
       words.every((w) => text.includes(w)) &&
-      (!state.group || r.group === state.group) &&
-      (!state.spares || r.spares.includes(state.spares)) &&
+      FACETS.every(([key]) => !state[key] || r.facets[key].includes(state[key])) &&
       FILTERS.every(([key, , passes]) => !state[key] || passes(r))
     );
   });
@@ -62,30 +73,22 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
             onChange={(e) => setState({ q: e.target.value || null })}
           />
         </label>
-        <select
-          aria-label="What it trains"
-          className="select select-sm w-[190px]"
-          value={state.group}
-          onChange={(e) => setState({ group: e.target.value || null })}
-        >
-          <option value="">whatever it trains</option>
-          {[...new Set(rows.map((r) => r.group))].map((g) => (
-            <option key={g}>{g}</option>
-          ))}
-        </select>
-        <select
-          aria-label="What it spares"
-          className="select select-sm w-[190px]"
-          value={state.spares}
-          onChange={(e) => setState({ spares: e.target.value || null })}
-        >
-          <option value="">whatever it spares</option>
-          {["the back", "balance", "the shoulders"].map((w) => (
-            <option key={w} value={w}>
-              spares {w}
-            </option>
-          ))}
-        </select>
+        {FACETS.map(([key, name, any]) => (
+          <select
+            key={key}
+            aria-label={name}
+            className="select select-sm w-[172px]"
+            value={state[key]}
+            onChange={(e) => setState({ [key]: e.target.value || null })}
+          >
+            <option value="">{any}</option>
+            {[...new Set(rows.flatMap((r) => r.facets[key]))].sort().map((w) => (
+              <option key={w} value={w}>
+                {key === "spares" ? `spares ${w}` : w}
+              </option>
+            ))}
+          </select>
+        ))}
         {FILTERS.map(([key, label]) => (
           <label key={key} className="flex cursor-pointer items-center gap-1">
             <input
@@ -148,7 +151,9 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
                 </td>
                 <td className="pr-3">{r.group}</td>
                 <td className="pr-3">{r.equipment}</td>
-                <td className="small pr-3">{r.spares || <span className="quiet">–</span>}</td>
+                <td className="small pr-3">
+                  {r.facets.spares.join(", ") || <span className="quiet">–</span>}
+                </td>
                 <td>
                   {r.origin === "catalogue" ? <span className="quiet">catalogue</span> : <b>{r.origin}</b>}
                 </td>

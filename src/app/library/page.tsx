@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
+import { facetsOf } from "@/core/rules/exerciseFacets";
 import type { Exercise } from "@/core/rules/exercises";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { groupOf } from "@/core/selection/rank/rangeSheet";
@@ -44,22 +45,11 @@ export default async function LibraryPage() {
             canBeHeld: e.isometric.possible,
             isHome: e.home_ready,
             drawing: exerciseDrawing(e, USUAL_BODY),
-            spares: sparesOf(e),
+            facets: facetsOf(e),
             origin,
           }))}
         />
       </main>
     </>
   );
-}
-
-/** What an exercise leaves in peace, in a few words. */
-function sparesOf(e: Exercise): string {
-  return [
-    e.lumbar.demand_0_3 === 0 ? "the back" : "",
-    e.balance_demand_0_3 === 0 ? "balance" : "",
-    e.axial_load === "none" ? "the shoulders" : "",
-  ]
-    .filter(Boolean)
-    .join(", ");
 }

@@ -37,7 +37,7 @@ export function ReasonDialog({
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const doIt = async () => {
-    const sent = await send(path, bodyOf(words));
+    const sent = await send(path, bodyOf(words), "It is done, and stands in the record.");
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     dialog.current?.close();
     setWords("");

@@ -118,6 +118,9 @@ export async function looksWrong(page: Page, path: string, everySize = true): Pr
   const words = path.includes("ask=") ? 0 : await wordsInSight(page);
   if (words >= MOST_WORDS) await at("1280", [`${words} words in the first view`]);
   if (!everySize) return wrong;
+  // a desk's screen at 200 %
+  await page.setViewportSize({ width: 640, height: 400 });
+  await at("640", await spillsOf(page));
   await page.setViewportSize({ width: 1024, height: 768 });
   await at("1024", await spillsOf(page));
   await at("1024", await overlapsOf(page));

@@ -9,7 +9,11 @@ export function Retire({ machineId, isRetired }: { machineId: string; isRetired:
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const turn = async () => {
-    const sent = await send(`/api/machines/${machineId}/retire`, { isRetired: !isRetired });
+    const sent = await send(
+      `/api/machines/${machineId}/retire`,
+      { isRetired: !isRetired },
+      isRetired ? "The machine is in use again." : "The machine is out of use.",
+    );
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     setProblem(null);
     router.refresh();

@@ -61,26 +61,30 @@ export function DecideDesk({
       return setProblem(`Another decision than the draft needs a reason: ${missing.kept.name}.`);
     setBusy(true);
     setProblem(null);
-    const sent = await send(`/api/clients/${client.clientId}/decisions`, {
-      visitId: draft.visit.id,
-      lines: stopsAll
-        ? [
-            {
+    const sent = await send(
+      `/api/clients/${client.clientId}/decisions`,
+      {
+        visitId: draft.visit.id,
+        lines: stopsAll
+          ? [
+              {
+                id: crypto.randomUUID(),
+                lineId: null,
+                action: "STOP_REFER",
+                computedAction: stopsAll.action,
+                overrideReason: null,
+              },
+            ]
+          : lines.map((l) => ({
               id: crypto.randomUUID(),
-              lineId: null,
-              action: "STOP_REFER",
-              computedAction: stopsAll.action,
-              overrideReason: null,
-            },
-          ]
-        : lines.map((l) => ({
-            id: crypto.randomUUID(),
-            lineId: l.plan.lineId,
-            action: choiceOf(l).action,
-            computedAction: l.decision.action,
-            overrideReason: isOther(l) ? choiceOf(l).reason : null,
-          })),
-    });
+              lineId: l.plan.lineId,
+              action: choiceOf(l).action,
+              computedAction: l.decision.action,
+              overrideReason: isOther(l) ? choiceOf(l).reason : null,
+            })),
+      },
+      "The decision is taken.",
+    );
     setBusy(false);
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was decided.");
     router.refresh();

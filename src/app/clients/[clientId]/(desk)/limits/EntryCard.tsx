@@ -40,12 +40,16 @@ export function EntryCard({
   const [problems, setProblems] = useState<Record<string, string>>({});
   const isLater = proposed.id !== current.id;
   const confirm = async (phaseId: string) => {
-    const sent = await send(`/api/clients/${clientId}/phases`, {
-      conditionRowId: rowId,
-      version,
-      phaseId,
-      reason: reason.trim() || null,
-    });
+    const sent = await send(
+      `/api/clients/${clientId}/phases`,
+      {
+        conditionRowId: rowId,
+        version,
+        phaseId,
+        reason: reason.trim() || null,
+      },
+      "The phase is confirmed.",
+    );
     setProblems(sent.ok ? {} : problemsByField(sent.problems));
     if (sent.ok || sent.status === 409) router.refresh();
   };

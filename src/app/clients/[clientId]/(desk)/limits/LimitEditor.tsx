@@ -91,19 +91,23 @@ export function LimitEditor({
   };
   const save = async (isLifted: boolean) => {
     setBusy(true);
-    const sent = await send(`/api/clients/${clientId}/limits`, {
-      id: crypto.randomUUID(),
-      kind,
-      low: takesLow ? read(low) : null,
-      high: takesHigh ? read(high) : null,
-      word: spec.shape === "word" ? word || null : null,
-      origin,
-      reason,
-      endsOn: endsOn || null,
-      replaces: start?.id ?? null,
-      evenIfChanged: isBehind,
-      isLifted,
-    });
+    const sent = await send(
+      `/api/clients/${clientId}/limits`,
+      {
+        id: crypto.randomUUID(),
+        kind,
+        low: takesLow ? read(low) : null,
+        high: takesHigh ? read(high) : null,
+        word: spec.shape === "word" ? word || null : null,
+        origin,
+        reason,
+        endsOn: endsOn || null,
+        replaces: start?.id ?? null,
+        evenIfChanged: isBehind,
+        isLifted,
+      },
+      isLifted ? "The limit is lifted." : "The limit stands.",
+    );
     setBusy(false);
     if (!sent.ok) {
       setProblems(problemsByField(sent.problems));

@@ -43,7 +43,11 @@ export function PhaseCard({
   const [reason, setReason] = useState("");
   const [problems, setProblems] = useState<Record<string, string>>({});
   const post = async (to: string, body: object) => {
-    const sent = await send(`/api/clients/${clientId}/${to}`, { conditionRowId: rowId, version, ...body });
+    const sent = await send(
+      `/api/clients/${clientId}/${to}`,
+      { conditionRowId: rowId, version, ...body },
+      to === "phases" ? "The phase is confirmed." : "The criterion is judged.",
+    );
     setProblems(sent.ok ? {} : problemsByField(sent.problems));
     if (sent.ok) setReason("");
     // after a colleague's change the newest state is shown; what was typed stays

@@ -49,24 +49,32 @@ export function StanceEditor({
   const save = async (optionId: string | null) => {
     const to = clientId ? `/api/clients/${clientId}/stances` : "/api/stances";
     done(
-      await send(to, {
-        id: crypto.randomUUID(),
-        stanceId: stance.id,
-        optionId,
-        reason,
-        replaces,
-        surgeonAgrees,
-      }),
+      await send(
+        to,
+        {
+          id: crypto.randomUUID(),
+          stanceId: stance.id,
+          optionId,
+          reason,
+          replaces,
+          surgeonAgrees,
+        },
+        "The stance stands.",
+      ),
     );
   };
   const sayOtherwise = async () =>
     done(
-      await send(`/api/clients/${clientId}/stance-views`, {
-        id: crypto.randomUUID(),
-        stanceId: stance.id,
-        optionId: option,
-        reason,
-      }),
+      await send(
+        `/api/clients/${clientId}/stance-views`,
+        {
+          id: crypto.randomUUID(),
+          stanceId: stance.id,
+          optionId: option,
+          reason,
+        },
+        "The other view is noted.",
+      ),
     );
   const done = (sent: Awaited<ReturnType<typeof send>>) => {
     if (!sent.ok) {

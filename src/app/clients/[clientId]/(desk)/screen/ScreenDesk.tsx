@@ -120,25 +120,29 @@ export function ScreenDesk({
   const save = async () => {
     if (!isAsking) return;
     const reading = (text: string) => (text.trim() === "" ? null : readNumber(text));
-    const sent = await send(`/api/clients/${clientId}/screenings`, {
-      id,
-      answers: questions.flatMap((q) => {
-        const given = answers[q.id];
-        return given
-          ? [
-              {
-                questionId: q.id,
-                answer: given,
-                escalations: escalations[q.id] ?? [],
-                askedAs: inGroup.has(q.id) ? "group" : "one",
-              },
-            ]
-          : [];
-      }),
-      systolicMmHg: reading(systolic),
-      diastolicMmHg: reading(diastolic),
-      pressureNotTaken: notTaken.trim() || null,
-    });
+    const sent = await send(
+      `/api/clients/${clientId}/screenings`,
+      {
+        id,
+        answers: questions.flatMap((q) => {
+          const given = answers[q.id];
+          return given
+            ? [
+                {
+                  questionId: q.id,
+                  answer: given,
+                  escalations: escalations[q.id] ?? [],
+                  askedAs: inGroup.has(q.id) ? "group" : "one",
+                },
+              ]
+            : [];
+        }),
+        systolicMmHg: reading(systolic),
+        diastolicMmHg: reading(diastolic),
+        pressureNotTaken: notTaken.trim() || null,
+      },
+      "The answers are signed.",
+    );
     if (!sent.ok) {
       setProblems(problemsByField(sent.problems));
       const wrong = new Set(sent.problems.map((p) => p.field));

@@ -91,12 +91,16 @@ function Sign({
   const [problems, setProblems] = useState<Record<string, string>>({});
   const form = useRef<HTMLFormElement>(null);
   const clear = async () => {
-    const sent = await send(`/api/clients/${clientId}/sign-clearances`, {
-      id: crypto.randomUUID(),
-      questionId: s.questionId,
-      onWordOf,
-      words,
-    });
+    const sent = await send(
+      `/api/clients/${clientId}/sign-clearances`,
+      {
+        id: crypto.randomUUID(),
+        questionId: s.questionId,
+        onWordOf,
+        words,
+      },
+      "The sign is cleared.",
+    );
     if (!sent.ok) {
       setProblems(problemsByField(sent.problems));
       return focusFirstGap(form.current);

@@ -34,13 +34,17 @@ export function DaysOffBox({
       </p>
     );
   const keep = async () => {
-    const sent = await send(`/api/clients/${clientId}/returns`, {
-      id: crypto.randomUUID(),
-      visitId: off.visitId,
-      proposed: off.proposed,
-      chosen,
-      reason: chosen === off.proposed ? null : reason,
-    });
+    const sent = await send(
+      `/api/clients/${clientId}/returns`,
+      {
+        id: crypto.randomUUID(),
+        visitId: off.visitId,
+        proposed: off.proposed,
+        chosen,
+        reason: chosen === off.proposed ? null : reason,
+      },
+      "It is kept how work begins again.",
+    );
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
     router.refresh();
   };
