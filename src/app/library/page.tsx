@@ -3,7 +3,6 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { facetsOf } from "@/core/rules/exerciseFacets";
-import type { Exercise } from "@/core/rules/exercises";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
 import { groupOf } from "@/core/selection/rank/rangeSheet";
 import { exercisesOf } from "@/server/clinic/exercises";

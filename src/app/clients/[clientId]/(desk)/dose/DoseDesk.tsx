@@ -1,5 +1,4 @@
 "use client";
-import { useRouter } from "next/navigation";
 import {
   parseAsInteger,
   parseAsNumberLiteral,
@@ -7,14 +6,13 @@ import {
   parseAsStringLiteral,
   useQueryStates,
 } from "nuqs";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { z } from "zod";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { AskHere } from "@/app/clients/[clientId]/_ask/AskHere";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { draftSession } from "@/core/drafts/draftSession";
 import type { Exercise } from "@/core/rules/exercises";
 import type { PastLoad } from "@/core/schedule/weekGuard";
-import { type RangeRow, rowOf } from "@/core/selection/rank/rangeSheet";
+import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { directionOf } from "@/core/selection/setUp/loadContext";
 import { asRamp } from "@/core/sheet/draft/asRamp";
 import { type HomeThing, homeVersion } from "@/core/sheet/draft/homeVersion";
@@ -23,8 +21,6 @@ import { shorterHolds } from "@/core/sheet/draft/shorterHolds";
 import { jointOf } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
-import type { SheetLine } from "@/core/sheet/line/sheetInput";
-import { sheetLine } from "@/core/sheet/line/sheetInput";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { effortCap } from "@/core/sheet/load/effortCap";
 import { nextMeansDown } from "@/core/sheet/load/nextMeans";
@@ -33,25 +29,27 @@ import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/sheets/facts";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
-import { useUnsaved } from "@/ui/form/useUnsaved";
 import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { send } from "@/ui/send";
-import { readHandedOver } from "../../../_sheet/handedOver";
 import { FindDose } from "./_line/FindDose";
+import { formsOf } from "./_line/forms";
 import { HoldPicture } from "./_line/HoldPicture";
 import { ItemEditor } from "./_line/ItemEditor";
 import type { HoldEffort } from "./_line/schemeDefaults";
 import { usualLineOf } from "./_line/usualLineOf";
 import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
+import { doseKeys } from "./doseKeys";
 import { HomeLink } from "./HomeLink";
 import { KeepTemplate } from "./KeepTemplate";
 import { SaveBar } from "./SaveBar";
 import { ScoreRail } from "./ScoreRail";
 import { RunThrough, SessionNotes } from "./SessionNotes";
 import { type SheetTab, SheetTabs } from "./SheetTabs";
+import { type SavedSheet, savedWords } from "./savedSheet";
+import { useHandedOver } from "./useHandedOver";
 import { useJudged } from "./useJudged";
 import { type Line, plainLines, useScore } from "./useScore";
+import { useSheetSave } from "./useSheetSave";
 
 const VIEW = {
   place: parseAsStringLiteral(PLACE_IDS).withDefault("gym"),
@@ -59,27 +57,6 @@ const VIEW = {
   line: parseAsInteger.withDefault(1),
   add: parseAsString,
 };
-
-/** A sheet as it is kept on the device before it is saved. */
-const SHEET_DRAFT = z.object({
-  baseVersion: z.number(),
-  items: sheetLine.array(),
-  name: z.string(),
-  place: z.enum(["gym", "home", "bodyweight"]),
-});
-
-/** A sheet as it is saved. */
-export interface SavedSheet {
-  sheetId: string;
-  name: string;
-  place: "gym" | "home" | "bodyweight";
-  version: number;
-  items: SheetLine[];
-  by: string;
-  origin: "desk" | "decision" | "standing_order";
-  /** its figures are kept: it can be run */
-  isKept: boolean;
-}
 
 /** One page for all that is planned: the client's sheets, the lines of one under the ruler, the editor of one line. */
 export function DoseDesk({
@@ -120,13 +97,11 @@ export function DoseDesk({
   mayAsk: boolean;
 }) {
   const { clientId } = client;
-  const router = useRouter();
   const score = useScore(saved?.items ?? []);
   const [{ line: pickedAt, add: handed, ...wish }, setView] = useQueryStates(VIEW);
   const [name, setName] = useState(saved?.name ?? (sheets.length === 0 ? "Gym" : ""));
   const [place, setPlace] = useState<SavedSheet["place"]>(saved?.place ?? "gym");
   const [justMade, setJustMade] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const [madeNotes, setMadeNotes] = useState<string[]>([]);
   const adder = useRef<HTMLDialogElement>(null);
   const starter = useRef<HTMLDialogElement>(null);
@@ -191,64 +166,12 @@ export function DoseDesk({
   const share = () => {
     if (line && score.lines[0]?.key !== line.key) score.change(line.key, { sharesRests: !line.sharesRests });
   };
-  const items = plainLines(score.lines);
-  const isChanged =
-    JSON.stringify(items) !== JSON.stringify(saved?.items ?? []) ||
-    (saved !== null && (name !== saved.name || place !== saved.place));
-  const version = saved?.version ?? 0;
-  const left = useUnsaved({
-    place: `sheet ${client.episodeId} ${saved?.sheetId ?? "new"}`,
-    shape: SHEET_DRAFT,
-    draft: { baseVersion: version, items: [...items], name, place },
-    isChanged,
+  const { isChanged, version, left, maySave, save, toFloor, problem } = useSheetSave({
+    ...{ client, saved, score, name, place },
+    isBarred: !mayWrite || j.isBarred || barred !== null,
   });
-  const mayBeSaved = isChanged || saved?.isKept === false;
-  const maySave = mayWrite && score.lines.length > 0 && !j.isBarred && barred === null && mayBeSaved;
-  const save = async (): Promise<string | null> => {
-    if (!maySave) return null;
-    const sheetId = saved?.sheetId ?? crypto.randomUUID();
-    const sent = await send(`/api/clients/${clientId}/sheets`, {
-      id: crypto.randomUUID(),
-      sheetId,
-      name,
-      place,
-      baseVersion: version,
-      items,
-    });
-    if (!sent.ok) {
-      setProblem(sent.problems[0]?.sentence ?? "The sheet was not saved.");
-      return null;
-    }
-    setProblem(null);
-    left.drop();
-    if (saved) router.refresh();
-    else router.replace(`/clients/${clientId}/dose?sheet=${sheetId}`);
-    return sheetId;
-  };
-  const toFloor = async () => {
-    const sheetId = maySave ? await save() : saved?.sheetId;
-    if (sheetId) router.push(`/clients/${clientId}/floor?sheet=${sheetId}`);
-  };
-  // what Choose hands over is put in once; the address then forgets it
-  const isTaken = useRef(false);
-  useEffect(() => {
-    const h = readHandedOver(handed);
-    if (!h || isTaken.current || !mayWrite) return;
-    isTaken.current = true;
-    const e = context.sheet.exercises.find((x) => x.id === h.exerciseId);
-    const row =
-      e &&
-      rowOf(e, context.sheet, { machineId: h.machineId, ...(h.settings ? { settings: h.settings } : {}) });
-    const isThere = score.lines.find((l) => l.exerciseId === h.exerciseId);
-    setView({ add: null });
-    if (isThere) {
-      score.change(isThere.key, { machineId: h.machineId, settings: h.settings });
-      setJustMade(isThere.key);
-    } else if (e && row)
-      setJustMade(
-        score.insert(shorterHolds(usualLineOf(e, Array.isArray(row) ? null : row, h, start), context)),
-      );
-  }, [handed, context, mayWrite, score, setView, start]);
+  const forget = useCallback(() => void setView({ add: null }), [setView]);
+  useHandedOver({ handed, score, context, start, mayWrite, onTaken: forget, onMade: setJustMade });
   const kind = current?.exercise ? workKindOf(current.exercise) : null;
 
   return (
@@ -390,44 +313,16 @@ export function DoseDesk({
         )}
         <div className="mt-3">
           <KeysHelp
-            deeds={[
-              { key: "j", words: "next line", run: () => step(1) },
-              { key: "k", words: "previous line", run: () => step(-1) },
-              {
-                key: "u",
-                words: "move the line up",
-                run: () => mayWrite && line && score.move(line.key, -1),
-              },
-              {
-                key: "d",
-                words: "move the line down",
-                run: () => mayWrite && line && score.move(line.key, 1),
-              },
-              { key: "x", words: "take the line out", run: () => mayWrite && line && score.remove(line.key) },
-              { key: "g", words: "in the rests of the line above, or alone", run: () => mayWrite && share() },
-              { key: "a", words: "add an exercise", run: () => mayWrite && adder.current?.showModal() },
-              {
-                key: "o",
-                words: "start from a template or an earlier version",
-                run: () => mayWrite && starter.current?.showModal(),
-              },
-              { key: "t", words: "draft from the rules", run: draft },
-              { key: "h", words: "home version", run: () => mayWrite && homeDialog.current?.showModal() },
-              {
-                key: "f",
-                words: "find a dose for the hold",
-                run: () => mayWrite && finder.current?.showModal(),
-              },
-              { key: "z", words: "undo", run: score.undo },
-              { key: "y", words: "redo", run: score.redo },
-              { key: "s", words: "save the sheet", run: () => void save() },
-              {
-                key: "Escape",
-                label: "esc",
-                words: "out of a field, back to these keys",
-                run: () => undefined,
-              },
-            ]}
+            deeds={doseKeys({
+              mayWrite,
+              line,
+              score,
+              step,
+              share,
+              draft,
+              save: () => void save(),
+              show: { adder, starter, homeDialog, finder },
+            })}
           />
         </div>
       </div>
@@ -493,26 +388,4 @@ export function DoseDesk({
       />
     </main>
   );
-}
-
-/** What is saved, by whom, and whether it is what stands here. */
-function savedWords(saved: SavedSheet | null, isChanged: boolean): string {
-  if (!saved || isChanged) return "Not saved yet; kept on this device until it is.";
-  if (!saved.isKept) return "Saved before its figures were kept: save it once, then it can be run.";
-  const how = {
-    desk: "",
-    decision: ", from the last decisions",
-    standing_order: ", by standing order",
-  }[saved.origin];
-  return `Saved as version ${saved.version} by ${saved.by}${how}.`;
-}
-
-/** The next easier and harder form that fit today: bent to straight knee, two legs to one, shorter to longer lever. */
-function formsOf(
-  e: Exercise,
-  rows: readonly RangeRow[],
-): { easier: Exercise | null; harder: Exercise | null } {
-  const find = (id: string | null) =>
-    rows.find((r) => r.e.id === id && r.e.match.class === e.match.class)?.e ?? null;
-  return { easier: find(e.easier_id), harder: find(e.harder_id) };
 }

@@ -1,6 +1,6 @@
 "use client";
 import { Link } from "@/ui/Link";
-import type { SavedSheet } from "./DoseDesk";
+import type { SavedSheet } from "./savedSheet";
 
 export interface SheetTab {
   sheetId: string;
