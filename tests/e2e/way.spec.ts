@@ -63,7 +63,7 @@ test("a word of the field explains itself where it stands, by pointer and by key
     ["hard repetitions", /four or fewer left/],
     ["seconds of a chair rise", /rising from a 46 cm chair/],
   ] as const) {
-    const term = page.getByRole("button", { name: new RegExp(`^${word} ?, what it means`) });
+    const term = page.getByRole("button", { name: word, exact: true });
     await term.click();
     const note = page.getByRole("note").filter({ hasText: meaning });
     await expect(note).toBeInViewport({ ratio: 1 });

@@ -13,7 +13,6 @@ export function Term({ id, children }: { id: TermId; children?: ReactNode }) {
     <>
       <button ref={word} type="button" className="term" popoverTarget={of}>
         {children ?? name}
-        <span className="sr-only">, what it means</span>
       </button>
       <span
         id={of}

@@ -1,12 +1,13 @@
 "use client";
 import { useEffect } from "react";
 
-/** Where focus may go by itself: never into a field, where the next single key would be typed. */
-const CONTROLS = "button:not(:disabled), a[href], summary, [role=slider], [tabindex='0']";
+/** Screens on which a session is run. */
+const RUN = "main[data-theme=gym]";
 
 /**
  * What had the focus may go away under it: a line is taken out, a bar is answered, a form is saved. The focus then stays
- * near: on the first control of what is left around it, else on the screen's heading. So keys go on from where one was.
+ * near, on what is left around it, else on the screen's heading, so that Tab goes on from where one was. Never on a
+ * control: the next space bar would press what nobody chose.
  */
 export function FocusKeeper() {
   useEffect(() => {
@@ -21,20 +22,17 @@ export function FocusKeeper() {
       const [own, ...around] = path;
       if (!own || !isLost()) return;
       if (own.isConnected) {
-        // a button that works is disabled for a moment, and takes up its focus again
-        if (own instanceof HTMLButtonElement && !own.disabled) own.focus({ preventScroll: true });
+        // a button that works is disabled for a moment, and takes up its focus again; not where space runs the timer
+        if (own instanceof HTMLButtonElement && !own.disabled && !own.closest(RUN))
+          own.focus({ preventScroll: true });
         return;
       }
       path = [];
-      for (const left of around) {
-        if (!left.isConnected || left.matches("main")) continue;
-        const next = [...left.querySelectorAll<HTMLElement>(CONTROLS)].find((c) => c.checkVisibility());
-        if (next) return next.focus({ preventScroll: true });
-      }
-      const heading = document.querySelector<HTMLElement>("main h1, main h2, main");
-      if (!heading) return;
-      heading.tabIndex = -1;
-      heading.focus({ preventScroll: true });
+      const near = around.find((left) => left.isConnected && !left.matches("main, dialog"));
+      const next = near ?? document.querySelector("main h1, main h2, main");
+      if (!(next instanceof HTMLElement)) return;
+      next.tabIndex = -1;
+      next.focus({ preventScroll: true });
     };
     // a field that is left on purpose, by Escape or a press beside it, wants nothing
     const leave = (e: FocusEvent) => {
