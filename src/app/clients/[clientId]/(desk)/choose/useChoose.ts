@@ -98,7 +98,13 @@ export function useChoose(
     };
     if (state.tissue) return { ...of(state.tissue), flat: [] };
     const shown = shownTissue(facts.firstTissue, (t) => isFlat(of(t).sheet));
-    return { ...of(shown.tissue), flat: shown.flat };
+    const { input, sheet } = of(shown.tissue);
+    const ranked = of(facts.firstTissue).sheet;
+    return {
+      input,
+      sheet: shown.flat.length > 0 ? { ...sheet, rows: inOrderOf(ranked, sheet) } : sheet,
+      flat: shown.flat,
+    };
   }, [common, state.tissue, facts.firstTissue]);
   const { tissue } = input;
   const also = state.also === tissue ? null : state.also;
@@ -182,6 +188,13 @@ interface Made {
   input: SheetInput;
   sheet: ReturnType<typeof rangeSheet>;
 }
+
+/** Rows ranked by what hurts, with the load of the tissue that is shown. */
+const inOrderOf = (ranked: Made["sheet"], shown: Made["sheet"]): RangeRow[] =>
+  ranked.rows.flatMap((r) => {
+    const own = shown.rows.find((x) => x.e.id === r.e.id);
+    return own ? [{ ...own, sentence: r.sentence }] : [];
+  });
 
 /** Whether every row leaves the tissue alone. */
 const isFlat = (sheet: Made["sheet"]): boolean =>
