@@ -53,7 +53,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.bodyMassKg")}
       />
       <Field
-        label="shank length, if measured"
+        label="shank"
         name="shankCm"
         unit="cm"
         inputMode="decimal"
@@ -62,8 +62,8 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.shankLengthM")}
         hint={
           draft.shankCm.trim() === ""
-            ? "else 24.6 % of height is taken"
-            : "joint line to the outer ankle; tests taken keep their torque"
+            ? "joint line to outer ankle; empty: 24.6 % of height"
+            : "joint line to outer ankle; tests taken keep their torque"
         }
       />
       <Choice
