@@ -160,7 +160,32 @@ describe("a draft of any condition and phase", () => {
           expect(j.exercise && canBeDoneWith(j.exercise, things)).toBe(true);
         }
       }),
-      { numRuns: 6 },
+      {
+        numRuns: 6,
+        examples: [
+          [
+            {
+              // more in reserve for a line that ended early asked for less than the lightest there is
+              of: EVERY.find(
+                (o) =>
+                  o.conditionId === "total_hip_replacement" &&
+                  o.phaseId === "w26p" &&
+                  o.variantId === "posterior",
+              ) as (typeof EVERY)[number],
+              place: "gym",
+              minutes: 45,
+              goal: "low_chair",
+              irritability: "low",
+              painSites: ["front_of_knee", "low_back"],
+              weak: ["quadriceps"],
+              isFrail: false,
+              isNovice: false,
+              swellingIsUp: true,
+            },
+            ["step"],
+          ],
+        ],
+      },
     );
   });
 });

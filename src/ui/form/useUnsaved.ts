@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { z } from "zod";
 import { dropDraft, keepDraft, readDraft } from "./draftStore";
 
@@ -25,7 +25,7 @@ export function useUnsaved<T>({ place, shape, draft, isChanged }: Unsaved<T>) {
     if (parsed.success) setFound(parsed.data);
     setRead(true);
   }, [place, shape]);
-  const text = JSON.stringify(draft);
+  const text = useMemo(() => JSON.stringify(draft), [draft]);
   useEffect(() => {
     // what was left is not overwritten before somebody said what becomes of it
     if (!isRead || found !== null) return;

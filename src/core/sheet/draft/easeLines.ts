@@ -49,12 +49,17 @@ export function endingEarly(judged: readonly JudgedLine[], context: ScoreContext
 }
 
 /**
- * A lighter line that no limit bars. Fewer holds at the same felt effort take more force each, above what holds may use in an
+ * A lighter line that nothing bars. More in reserve asks for a smaller load, which the lightest there is may exceed: then
+ * only the longer rest is taken. Fewer holds at the same felt effort take more force each, above what holds may use in an
  * early phase: such a line is felt less. Where that does not help either it stays as it was.
  */
 export function insideBounds(next: ScoreLine, before: ScoreLine, context: ScoreContext): ScoreLine {
   const isBarred = (l: ScoreLine) => (judgeScore([l], context)[0]?.bars.length ?? 1) > 0;
-  if (next.scheme.kind !== "holds" || isBarred(before)) return next;
+  if (!isBarred(next) || isBarred(before)) return next;
+  if (next.scheme.kind !== "holds") {
+    const rested = restOf(next, before);
+    return isBarred(rested) ? before : rested;
+  }
   let line = next;
   while (isBarred(line)) {
     const { scheme } = line;
@@ -64,6 +69,12 @@ export function insideBounds(next: ScoreLine, before: ScoreLine, context: ScoreC
     line = { ...line, scheme: { ...scheme, effort: { kind: "felt", felt } } };
   }
   return line;
+}
+
+/** The line as it was, with the rest of the other. */
+function restOf(next: ScoreLine, before: ScoreLine): ScoreLine {
+  if (!("restS" in next.scheme) || !("restS" in before.scheme)) return before;
+  return { ...before, scheme: { ...before.scheme, restS: next.scheme.restS } };
 }
 
 /** More in reserve and rest first; every other time fewer repetitions. */

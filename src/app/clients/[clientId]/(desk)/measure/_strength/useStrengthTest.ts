@@ -167,14 +167,20 @@ export function useStrengthTest({
     ? {}
     : Object.fromEntries(checked.error.issues.map((i) => [i.path.join("."), i.message]));
   const keptShape = useMemo(() => keptTest(today), [today]);
+  const angleKept = angleText ?? String(angle);
+  // a trace is long: it is written out only when something of the test changed
+  const draft = useMemo(
+    () => ({
+      ...{ on: today, id: testId, side, angle: angleKept, joint: jointText },
+      ...{ lever: leverText, pull: pullText, zeroed, trials },
+    }),
+    [today, testId, side, angleKept, jointText, leverText, pullText, zeroed, trials],
+  );
   return {
     kept: {
       place: testPlace(client.clientId, movement),
       shape: keptShape,
-      draft: {
-        ...{ on: today, id: testId, side, angle: angleText ?? String(angle), joint: jointText },
-        ...{ lever: leverText, pull: pullText, zeroed, trials },
-      },
+      draft,
       isChanged: trials.length > 0,
       onTake: (t: z.infer<typeof keptShape>) => {
         setTestId(t.id);
