@@ -97,7 +97,7 @@ describe("a draft of any condition and phase", () => {
         if (lines.length > 4) expect(seconds).toBeLessThanOrEqual(x.minutes * 60);
       }),
       {
-        numRuns: 25,
+        numRuns: 16,
         examples: [
           [
             {
