@@ -30,7 +30,9 @@ export function contactForce(
     return Math.max(0, ...leg.forces.map((f) => Math.hypot(f.forceN.x, f.forceN.y)));
   };
   try {
-    const newtonsPerKg = (forceAt(MORE_KG) - forceAt(LESS_KG)) / (MORE_KG - LESS_KG);
+    // of a stack behind a pulley the lever feels another weight than the one that hangs there
+    const feltShare = machine.steps.kind === "stack" ? machine.steps.pulley : 1;
+    const newtonsPerKg = (feltShare * (forceAt(MORE_KG) - forceAt(LESS_KG))) / (MORE_KG - LESS_KG);
     return { newtonsPerKg, kneeFlexionDeg: deg };
   } catch (error) {
     if (error instanceof InputError) return null;

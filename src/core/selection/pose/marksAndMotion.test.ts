@@ -54,6 +54,14 @@ describe("a kilogram of load where the leg meets it", () => {
     expect(newtons("seated_knee_extension", { ratioM: 0.18 })).toBeCloseTo((0.18 * 9.81) / 0.36, 2);
   });
 
+  test("a pulley that halves the stack halves it", () => {
+    const machine = machineOf("seated_press");
+    const settings = machineScene(machine)?.posed.settings ?? {};
+    const steps = { ...machine.steps, pulley: 0.5 } as typeof machine.steps;
+    expect(machine.steps.kind).toBe("stack");
+    expect(contactForce({ ...machine, steps }, USUAL_BODY, settings)?.newtonsPerKg).toBeCloseTo(9.81 / 2, 1);
+  });
+
   test("a sled at 45 degrees: its share along the rail; a counterweight, which helps, says nothing", () => {
     expect(newtons("sled_press", { friction: 0 })).toBeCloseTo(9.81 * Math.sin(Math.PI / 4), 1);
     expect(newtons("counterweight_curl")).toBeNull();
