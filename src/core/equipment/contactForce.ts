@@ -1,6 +1,7 @@
 import type { Body } from "../body/segments";
 import { InputError } from "../units/inputError";
 import { familyById } from "./families";
+import { middleDeg } from "./families/family";
 import { geometryOf, type Machine } from "./machine";
 
 /** What a kilogram of load is where leg and machine meet, in one set-up. */
@@ -24,7 +25,7 @@ export function contactForce(
 ): ContactForce | null {
   const family = familyById(machine.family);
   if (!family?.load || family.isReversed) return null;
-  const deg = Math.round((family.range[0] + Math.min(family.range[1], 100)) / 2);
+  const deg = Math.round(middleDeg(family.range));
   const forceAt = (load: number): number => {
     const leg = family.solve(body, geometryOf(machine), { settings, share: 1, phase: 0, load }, deg);
     return Math.max(0, ...leg.forces.map((f) => Math.hypot(f.forceN.x, f.forceN.y)));

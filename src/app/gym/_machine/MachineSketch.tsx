@@ -1,6 +1,7 @@
 "use client";
 import { useMemo, useRef } from "react";
 import { USUAL_BODY } from "@/core/body/segments";
+import { middleDeg } from "@/core/equipment/families/family";
 import { machine as machineSchema } from "@/core/equipment/machine";
 import type { DimensionMark } from "@/core/selection/pose/dimensionMarks";
 import { type Drawing, machineDrawing } from "@/core/selection/pose/drawing";
@@ -91,12 +92,10 @@ export function MachineSketch({
               min={range[0]}
               max={range[1]}
               step={5}
-              value={deg ?? Math.round((range[0] + Math.min(range[1], 100)) / 2)}
+              value={deg ?? Math.round(middleDeg(range))}
               onChange={(e) => onDeg(Number(e.target.value))}
             />
-            <b className="w-[4ch] text-right">
-              {deg ?? Math.round((range[0] + Math.min(range[1], 100)) / 2)}°
-            </b>
+            <b className="w-[4ch] text-right">{deg ?? Math.round(middleDeg(range))}°</b>
           </label>
         )}
         {drawing ? "from these numbers, a body of usual height" : "the last numbers that made a machine"}

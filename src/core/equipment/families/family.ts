@@ -142,3 +142,6 @@ export function usualNotches(s: SettingSpec): number[] {
   const count = Math.round((s.to - s.from) / s.step) + 1;
   return Array.from({ length: count }, (_, i) => Math.round((s.from + i * s.step) * 1e6) / 1e6);
 }
+
+/** Knee flexion half way through what is usually worked in, degrees: where a machine is drawn and its load explained. */
+export const middleDeg = ([from, to]: readonly [number, number]): number => (from + Math.min(to, 100)) / 2;

@@ -1,5 +1,6 @@
 import type { Body } from "../../body/segments";
 import { familyById } from "../../equipment/families";
+import { middleDeg } from "../../equipment/families/family";
 import { legPoints } from "../../equipment/families/parts";
 import { geometryOf } from "../../equipment/machine";
 import { templateOf } from "../../equipment/templates";
@@ -140,7 +141,7 @@ const sceneOf = (chosen: ChosenMachine, use: ExerciseUse): Scene => ({
     share: use.share,
     phase: use.phase ?? 0,
     load: 0,
-    deg: (chosen.family.range[0] + Math.min(chosen.family.range[1], 100)) / 2,
+    deg: middleDeg(chosen.family.range),
   },
 });
 
