@@ -23,6 +23,8 @@ const shared = {
 
 /** Two projects: `unit` needs nothing but Node; `integration` needs the test database (scripts/test.sh starts it). */
 export default {
+  // a bound against a test that hangs, and none on how fast a machine is
+  testTimeout: 120_000,
   projects: [
     {
       ...shared,

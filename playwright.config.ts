@@ -8,13 +8,15 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: 1,
-  timeout: 90_000,
+  // bounds against what hangs, and none on how fast a machine is: a third of the speed passes
+  timeout: 360_000,
+  expect: { timeout: 40_000 },
   globalSetup: "./tests/e2e/support/globalSetup.ts",
   globalTeardown: "./tests/e2e/support/globalTeardown.ts",
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 20_000,
+    actionTimeout: 60_000,
     locale: "en-GB",
     timezoneId: "Europe/Amsterdam",
     launchOptions: {

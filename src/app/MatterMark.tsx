@@ -2,7 +2,9 @@ import type { MatterKind } from "@/core/desk/matters";
 
 /** Says by shape how much a group matters: a full square stops, a diamond needs a hand, an arrow goes on, a ring is to come. */
 const SHAPES: Record<MatterKind, "square" | "diamond" | "arrow" | "ring"> = {
+  concern: "square",
   stop: "square",
+  gone: "diamond",
   open_visit: "arrow",
   morning: "diamond",
   decision: "diamond",

@@ -126,6 +126,7 @@ function dayWords(groups: readonly DeskGroup[], role: Role): string {
 
 type Count = readonly [kind: MatterKind, one: string, many: string];
 const THERAPIST_COUNTS: readonly Count[] = [
+  ["concern", "thing to be seen first", "things to be seen first"],
   ["stop", "stop", "stops"],
   ["morning", "morning to ask", "mornings to ask"],
   ["decision", "visit to decide", "visits to decide"],

@@ -99,7 +99,7 @@ test.describe("Measure", () => {
 
   test("a saved trace loads again as the same trial", async ({ page }) => {
     await page.getByRole("button", { name: /Record a push/ }).click();
-    await expect(page.getByRole("button", { name: "first", exact: true })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole("button", { name: "first", exact: true })).toBeVisible();
     const download = page.waitForEvent("download");
     await page.getByRole("button", { name: "Save CSV" }).click();
     const path = await (await download).path();

@@ -37,7 +37,6 @@ async function more(page: Page, words: string): Promise<void> {
 test("between sets a line is eased and taken back to plan, lengthened, noted, left out; undo takes back one thing", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, "trainer");
   await begin(page, "Idony Greaves", /^Gym/);
   const bars = page.getByRole("list", { name: "Sets of this line" }).getByRole("listitem");
@@ -115,7 +114,6 @@ test("between sets a line is eased and taken back to plan, lengthened, noted, le
 test("pain ends a line and another exercise stands in for today, set anew; the rest of the sheet goes on", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, "trainer");
   await begin(page, "Maren Ostrelle", /^First months/);
   const first = await page.getByRole("heading", { level: 2 }).first().textContent();
@@ -131,7 +129,7 @@ test("pain ends a line and another exercise stands in for today, set anew; the r
   await expectAccessible(page);
   await key(page, "the machine is taken or broken").click();
   const offered = dialog.getByRole("listitem");
-  await expect(offered.first()).toBeVisible({ timeout: 15_000 });
+  await expect(offered.first()).toBeVisible();
   const name = (await offered.first().locator("b").textContent()) ?? "";
   expect(first).not.toContain(name);
   await offered.first().getByRole("button").click();

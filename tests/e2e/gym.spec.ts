@@ -50,9 +50,7 @@ test("a machine is calibrated with the load cell: residuals are shown, versions 
   await expect(page.getByText(/^0 of at least four readings/)).toBeVisible();
   for (const button of await page.getByRole("button", { name: /^Read the load cell/ }).all()) {
     await button.click();
-    await expect(page.getByRole("button", { name: /^Read the load cell/ }).first()).toBeEnabled({
-      timeout: 15_000,
-    });
+    await expect(page.getByRole("button", { name: /^Read the load cell/ }).first()).toBeEnabled();
   }
   await expect(page.getByText(/% (less|more) than saved$/)).toBeVisible();
   await expect(page.getByText(/readings off by/)).toContainText(/\d\.\d N·m on average, \d+ % at worst/);

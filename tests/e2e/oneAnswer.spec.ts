@@ -25,7 +25,6 @@ const all = (text: string, of: RegExp): string[] => [
 test("for every demo client each bound and fact has one value on Today and on every page", async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await signIn(page, "therapist");
   for (const name of CLIENTS) {
     await page.goto("/");

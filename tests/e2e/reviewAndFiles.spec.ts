@@ -169,7 +169,6 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await signIn(page, "therapist");
   /** What a screen shows of every client, but for what hangs on the clinic. */
   const read = async (on: Page, idOf: (name: string) => Promise<string>) => {
@@ -225,7 +224,7 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
     .setInputFiles({ name: "clinic.zip", mimeType: "application/zip", buffer: zip.bytes });
   await other.getByRole("button", { name: "Look through it" }).click();
   await expect(other.getByRole("heading", { name: "What it means for limits" })).toBeVisible({
-    timeout: 60_000,
+    timeout: 180_000,
   });
   await expectAccessible(other);
   // a draft is nothing yet
@@ -234,7 +233,7 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
   await other.goBack();
   await isAlive(other);
   await other.getByRole("button", { name: /put it in force/ }).click();
-  await expect(other.getByText(/In force since/)).toBeVisible({ timeout: 60_000 });
+  await expect(other.getByText(/In force since/)).toBeVisible({ timeout: 180_000 });
   const is = await read(other, async (name) => there.clientId(name));
   expect(is).toEqual(was);
   // and all of it goes again

@@ -8,7 +8,6 @@ test.beforeAll(putTheDemoBack);
 test("a therapist decides and shortens the holds, a trainer runs it without the network and changes nothing", async ({
   browser,
 }) => {
-  test.setTimeout(150_000);
   const desk = await (await browser.newContext()).newPage();
   await signIn(desk, "therapist");
   // whatever hour of the night this runs at: yesterday's visit is one day older

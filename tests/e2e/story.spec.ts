@@ -79,7 +79,6 @@ async function writeLimit(
 test("a condition outside the rules is said on every screen and bars the dose until limits are written by hand", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await signIn(page, "therapist");
   await enter(page, "O. V.", { uncovered: "osteotomy" });
   await screenClear(page);
@@ -121,7 +120,6 @@ test("a story is changed, a colleague is told; the episode is closed and another
   page,
   browser,
 }) => {
-  test.setTimeout(150_000);
   await signIn(page, "therapist");
   await enter(page, "L. M.");
   await page.getByRole("link", { name: /^Story/ }).click();

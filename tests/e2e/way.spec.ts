@@ -165,7 +165,6 @@ test("without a network the page says so until it is back; a machine's numbers t
 test("the focus is never lost: what goes away under it hands it on, and keys go on working", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const hasFocus = () =>
     expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).not.toBe("BODY");
   await signIn(page, "therapist");

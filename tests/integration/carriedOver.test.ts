@@ -76,7 +76,7 @@ beforeAll(async () => {
   ])
     before = { ...before, [table]: [...(await earlier`select * from ${earlier(table)}`)] };
   migrate();
-}, 60_000);
+});
 afterAll(async () => {
   await earlier.end();
   await owner.unsafe(`drop database if exists ${NAME}`);

@@ -6,6 +6,7 @@ import { rangeSheet } from "@/core/selection/rank/rangeSheet";
 import type { CardInput } from "@/core/selection/setUp/cardInput";
 import type { SwapInput } from "@/core/selection/swap/swapInput";
 import { chairRise, type ReferenceTask } from "@/core/selection/tissue/tissues";
+import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { writeLimit } from "@/server/bounds/limits";
 import { cardsOf, saveCard } from "@/server/choice/cards";
 import { type ChooseFacts, chooseFacts } from "@/server/choice/choose";
@@ -22,6 +23,7 @@ import {
   retireMachine,
   type StoredMachine,
 } from "@/server/clinic/machines";
+import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
@@ -110,21 +112,36 @@ describe("machines", () => {
     );
   });
 
-  test("the only extension machine may be retired: Today stands, the floor says what is missing, a sheet is saved without it", async () => {
+  test("with the only extension machine retired its line runs on nothing else: every screen says so with what could stand in", async () => {
     const own = await makeClinic();
     const line = hold();
     const { client, sheet } = await plannedClient(own, {}, [line]);
     const only = await extensionOf(own);
     await own.as("admin", (ctx) => retireMachine(ctx, only.id, true));
-    expect(await own.as("trainer", todayList)).toHaveLength(1);
-    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, sheet))).toMatch(
-      /Bay extension of .* is not in use any more/,
-    );
-    // a usual machine stands in for the computation, and says that it is none of this gym's
-    const again = await own.as("therapist", (ctx) =>
-      saveLines(ctx, client, [line], { sheetId: sheet.sheetId, baseVersion: 1 }),
-    );
-    expect(again.lines[0]?.kept).toMatchObject({ machineId: null, machineName: null });
+    const sentence = /cannot be run: Bay extension is not in use any more\. Instead: .+, or .+, or .+\./;
+    const [row] = await own.as("trainer", todayList);
+    expect(row?.matters.find((m) => m.kind === "gone")?.sentence).toMatch(sentence);
+    expect(row?.next).toMatchObject({ step: "dose", sentence: "Bay extension is gone: change Gym" });
+    const day = await own.as("therapist", (ctx) => clientDay(ctx, client));
+    expect(day.gone).toMatchObject([{ lineId: line.lineId, machineName: "Bay extension" }]);
+    expect(day.steps.floor).toMatchObject({ state: "blocked", words: "a machine is gone" });
+    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, sheet))).toMatch(sentence);
+    // nor is a line saved on a machine that is none of this gym's
+    const save = (over: Partial<SheetLine>) =>
+      own.as("therapist", (ctx) =>
+        saveLines(ctx, client, [{ ...line, ...over }], { sheetId: sheet.sheetId, baseVersion: 1 }),
+      );
+    await expect(save({})).rejects.toThrow(/this clinic has no machine for it/);
+    // another one of its kind is only taken where a therapist takes it
+    const other = randomUUID();
+    await own.as("admin", (ctx) => addMachine(ctx, other, { ...only, name: "Window extension" }));
+    expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, sheet))).toMatch(sentence);
+    await expect(save({ machineId: only.id })).rejects.toThrow(/it was set for is not in use any more/);
+    expect((await save({})).lines[0]?.kept).toMatchObject({
+      machineId: other,
+      machineName: "Window extension",
+    });
+    expect((await own.as("therapist", (ctx) => clientDay(ctx, client))).gone).toEqual([]);
   });
 
   test("a calibration puts ratio, own weight and curve into the machine, and doses use them", async () => {

@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
+import { templateOf } from "@/core/equipment/templates";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
 import type { ClientEpisode } from "@/server/client/clients";
 import { recordOf } from "@/server/client/record";
+import { addMachine } from "@/server/clinic/machines";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { schemeFactsFor, sheetFacts } from "@/server/sheets/facts";
@@ -28,6 +30,8 @@ import { KNEE, STRAIGHT, sheetLineOf } from "../support/lines";
 let clinic: TestClinic;
 beforeAll(async () => {
   clinic = await makeClinic();
+  for (const family of ["hip_abduction", "seated_press"])
+    await clinic.as("therapist", (ctx) => addMachine(ctx, randomUUID(), templateOf(family)));
 });
 afterAll(closeConnections);
 

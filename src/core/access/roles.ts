@@ -19,6 +19,7 @@ export type Deed =
   | "plan.write"
   | "session.run"
   | "recheck.clear"
+  | "concern.see"
   | "response.record"
   | "decision.take"
   | "machine.write"
@@ -52,6 +53,7 @@ const MAY: Record<Deed, readonly Role[]> = {
   "plan.write": ["therapist"],
   "session.run": ["therapist", "trainer"],
   "recheck.clear": ["therapist"],
+  "concern.see": ["therapist"],
   "response.record": ["therapist", "trainer"],
   "decision.take": ["therapist"],
   "machine.write": ["therapist", "admin"],
@@ -89,6 +91,7 @@ export const DEED_SENTENCES: Record<Deed, string> = {
     "Only a therapist changes a dose. You can run the session as it stands, or ask the therapist.",
   "session.run": "Only a therapist or a trainer runs a session.",
   "recheck.clear": "Only a therapist clears a warning sign.",
+  "concern.see": "Only a therapist marks a stop or a pain as seen.",
   "response.record": "Only a therapist or a trainer records the next morning.",
   "decision.take": "Only a therapist takes the decision for the next session. You can read it here.",
   "machine.write": "Only a therapist or the clinic's admin enters, changes or calibrates a machine.",

@@ -2,7 +2,9 @@ import type { Role } from "../access/roles";
 
 /** What can wait for somebody at a client. */
 export type MatterKind =
+  | "concern"
   | "stop"
+  | "gone"
   | "open_visit"
   | "morning"
   | "decision"
@@ -16,6 +18,8 @@ export type MatterKind =
 
 /** Headings of the desk, in words. */
 export const MATTER_WORDS: Record<MatterKind, string> = {
+  concern: "To be seen by a therapist first",
+  gone: "A machine is gone: change the sheet",
   stop: "Stopped: clear it or refer",
   open_visit: "On the floor now",
   morning: "Mornings not answered yet",
@@ -30,7 +34,9 @@ export const MATTER_WORDS: Record<MatterKind, string> = {
 };
 
 const THERAPIST: readonly MatterKind[] = [
+  "concern",
   "stop",
+  "gone",
   "morning",
   "decision",
   "request",
@@ -47,7 +53,9 @@ const TRAINER: readonly MatterKind[] = [
   "open_visit",
   "planned",
   "run",
+  "concern",
   "stop",
+  "gone",
   "morning",
   "request",
   "decision",

@@ -13,7 +13,16 @@ import { machine, person } from "./rows/clinic";
 import { moment, type TableOf, text } from "./rows/fields";
 import { episodeLimit, measurement, strengthTest, strengthTrial } from "./rows/measure";
 import { setUpCard, sheet, sheetLineRow, sheetVersion, swap } from "./rows/sheets";
-import { decision, recheck, response, setRecord, visit, visitEnd, visitEvent } from "./rows/visits";
+import {
+  concernSeen,
+  decision,
+  recheck,
+  response,
+  setRecord,
+  visit,
+  visitEnd,
+  visitEvent,
+} from "./rows/visits";
 import { auditRow, block, blockDay, request, returnChoice } from "./rows/week";
 
 /** Everything that belongs to a client, each kind of row after those that it names. */
@@ -41,6 +50,7 @@ export const CLIENT_TABLES = {
   visit_end: visitEnd,
   set_record: setRecord,
   response,
+  concern_seen: concernSeen,
   decision,
   block,
   block_day: blockDay,
@@ -57,8 +67,14 @@ export type FileRow = Record<string, unknown>;
 /** More than ten years of visits every second day; more was made to be costly. */
 const MOST_ROWS = 200_000;
 
+/** Kinds of rows that files of an earlier time do not have. */
+const LATER_TABLES: ReadonlySet<ClientTable> = new Set(["concern_seen"]);
+
 const rowsShape = Object.fromEntries(
-  CLIENT_TABLE_NAMES.map((name) => [name, z.array(CLIENT_TABLES[name].row).max(MOST_ROWS)]),
+  CLIENT_TABLE_NAMES.map((name) => {
+    const rows = z.array(CLIENT_TABLES[name].row).max(MOST_ROWS);
+    return [name, LATER_TABLES.has(name) ? rows.default([]) : rows];
+  }),
 ) as { [K in ClientTable]: z.ZodArray<(typeof CLIENT_TABLES)[K]["row"]> };
 
 /** A client with everything of theirs: the product's own format, version 1. docs/formats.md. */

@@ -40,6 +40,10 @@ export const STOP_REASONS: readonly StopReason[] = [
   { id: "time", when: "No time left", act: "Log what was done.", sign: null },
 ];
 
+const NO_TIME = STOP_REASONS.find((r) => r.id === "time")?.when;
+/** A stop as it was logged is one that a therapist looks at: any but for want of time. */
+export const isForTherapist = (stopped: string): boolean => stopped !== NO_TIME;
+
 /** What to do about a stop that was logged by its words; null for a stop of the rules themselves. */
 export const actAfter = (stopped: string | null): string | null =>
   STOP_REASONS.find((r) => r.when === stopped)?.act ?? null;

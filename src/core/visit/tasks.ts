@@ -24,6 +24,8 @@ export interface Task {
   /** as it was planned, where it was eased since */
   plannedKg: number | null;
   plannedHow: string | null;
+  /** how it was planned to be set, where the day leaves less */
+  aboveToday?: string;
 }
 
 export const taskKey = (t: Pick<Task, "lineId" | "set" | "leg" | "bout">): string =>
@@ -69,6 +71,7 @@ function tasksOfWork(step: RunStep, line: KeptLine | undefined): Task[] {
     how: set.how,
     plannedKg: set.loadKg,
     plannedHow: set.how,
+    ...(set.aboveToday && { aboveToday: set.aboveToday }),
   });
   const { holds } = set;
   if (!holds) return [task(0, step.seconds, 0)];

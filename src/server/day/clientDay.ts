@@ -5,9 +5,11 @@ import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurem
 import { phaseEntry } from "@/core/phases/phaseEntry";
 import { type Action, stricter } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
+import type { GoneLine } from "@/core/sheet/line/gone";
 import { dayInWords } from "@/core/units/dayInWords";
 import { daysAfter, daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import type { Concern } from "@/core/visit/concerns";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
 import { limitsBar, writtenLimits } from "../bounds/limits";
@@ -19,7 +21,9 @@ import { screeningStateOf } from "../client/screenings";
 import { extensionTests, testsOf } from "../measure/measurements";
 import { findingsOnFile } from "../measure/otherMeasurements";
 import { requestsOf } from "../requests/requests";
+import { goneLines } from "../sheets/gone";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
+import { unseenConcerns } from "../visits/concerns";
 import { waitingDraft } from "../visits/decisionDrafts";
 import { morningWaits } from "../visits/mornings";
 import { lastRecheck } from "../visits/rechecks";
@@ -52,6 +56,10 @@ export interface ClientDay {
   due: DueMeasurement[];
   /** what bars work today, with who can lift it and where; said on every screen */
   bars: Bars | null;
+  /** what a therapist has not seen yet, before anything else */
+  concerns: (Concern & { on: string })[];
+  /** lines whose machine the clinic does not have any more */
+  gone: GoneLine[];
   /** pain above the most allowed before any work, with what can be done; said on every screen */
   pain: string | null;
 }
@@ -74,6 +82,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     block,
     off,
     returnBar,
+    concerns,
+    gone,
   ] = await Promise.all([
     testsOf(ctx, episodeId),
     sheetsOf(ctx, episodeId),
@@ -89,6 +99,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     blockOf(ctx, episodeId),
     daysOffOf(ctx, client),
     returnBarred(ctx, client),
+    unseenConcerns(ctx, client),
+    goneLines(ctx, client),
   ]);
   const tests = extensionTests(allTests, client.side);
   const lastVisit = visits.at(-1) ?? null;
@@ -111,7 +123,11 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     tests: tests.length,
     due,
     sheets,
-    ready: runnable.filter((sheet) => !waits.has(sheet.sheetId)),
+    ready: runnable.filter(
+      (sheet) => !waits.has(sheet.sheetId) && !gone.some((g) => g.sheetId === sheet.sheetId),
+    ),
+    concerns,
+    gone,
     lastVisit,
     draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
     warning,
@@ -153,6 +169,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     screening,
     due,
     bars: barsOf(facts),
+    concerns: concerns.map((c) => ({ ...c, on: dayOf(ctx, c.at) })),
+    gone,
     pain: await painSentence(ctx, client),
   };
 }

@@ -3,7 +3,9 @@ import type { DueMeasurement } from "@/core/measure/dueMeasurements";
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import type { Return } from "@/core/schedule/daysOff";
 import type { ScreeningState } from "@/core/screening/screeningState";
+import type { GoneLine } from "@/core/sheet/line/gone";
 import { dayInWords } from "@/core/units/dayInWords";
+import { type Concern, concernWords } from "@/core/visit/concerns";
 import type { ClientRequest } from "../requests/requests";
 import type { SheetVersion } from "../sheets/sheets";
 import { strictestOf, type VisitHead } from "../visits/visits";
@@ -49,6 +51,10 @@ export interface DayFacts {
   /** the oldest visit that waits for a decision, and the strictest of what its drafts say */
   draft: { visit: VisitHead; strictest: Action | null } | null;
   warning: string | null;
+  /** what a therapist has not seen yet, the newest first */
+  concerns: readonly Concern[];
+  /** lines whose machine the clinic does not have any more */
+  gone: readonly GoneLine[];
   isStopped: boolean;
   screening: ScreeningState;
   /** why limits must be written by hand, or null */
@@ -177,7 +183,8 @@ function floorStep(f: DayFacts, running: boolean): { state: StepState; words: st
   if (f.returnBar) return { state: "blocked", words: "after days off" };
   if (f.isStopped) return { state: "blocked", words: "stopped, refer" };
   if (running) return { state: "due", words: "visit is open" };
-  if (f.ready.length === 0) return { state: "blocked", words: "decide first" };
+  if (f.ready.length === 0)
+    return { state: "blocked", words: f.gone.length > 0 ? "a machine is gone" : "decide first" };
   return {
     state: "due",
     words:
@@ -190,6 +197,8 @@ function floorStep(f: DayFacts, running: boolean): { state: StepState; words: st
 export function nextStep(steps: Steps, f: DayFacts): Next {
   const { screening } = f;
   const draft = f.draft?.strictest ?? null;
+  const [concern] = f.concerns;
+  if (concern) return { step: "decide", sentence: concernWords(concern), needsHand: true };
   if (screening.status === "stop" || screening.status === "hold")
     return {
       step: "screen",
@@ -239,6 +248,14 @@ export function nextStep(steps: Steps, f: DayFacts): Next {
     return { step: "limits", sentence: `Every criterion is met: “${f.opens[0]}” can open`, needsHand: true };
   if (steps.dose.state === "due") return { step: "dose", sentence: "Plan the first sheet", needsHand: true };
   const [ready] = f.ready;
+  const [gone] = f.gone;
+  if (gone && !ready)
+    return {
+      step: "dose",
+      query: `?sheet=${gone.sheetId}`,
+      sentence: `${gone.machineName ?? "A machine"} is gone: change ${gone.sheetName}`,
+      needsHand: true,
+    };
   return {
     step: "floor",
     ...(ready ? { query: `?sheet=${ready.sheetId}` } : {}),

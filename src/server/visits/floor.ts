@@ -1,12 +1,13 @@
 import "server-only";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
+import { goneSentence } from "@/core/sheet/line/gone";
 import type { Ctx } from "../base/context";
 import { limitsBar } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
-import { machinesOf } from "../clinic/machines";
 import { sheetFacts } from "../sheets/facts";
+import { goneOf } from "../sheets/gone";
 import type { SheetVersion } from "../sheets/sheets";
 import { returnBarred } from "../week/returns";
 import { lastRecheck } from "./rechecks";
@@ -35,10 +36,8 @@ export async function floorBarred(
   if (!sheet) return "There is no sheet yet: a therapist plans one in Dose first.";
   if (sheet.lines.some((l) => l.kept === null))
     return "This sheet was saved before its figures were kept: a therapist opens it in Dose and saves it once.";
-  const inUse = new Set((await machinesOf(ctx)).map((m) => m.id));
-  const gone = sheet.lines.find((l) => l.kept?.machineId && !inUse.has(l.kept.machineId))?.kept;
-  if (gone)
-    return `${gone.machineName ?? "The machine"} of ${gone.name} is not in use any more: a therapist takes another machine or exercise in Dose first.`;
+  const [gone] = await goneOf(ctx, client, [sheet]);
+  if (gone) return goneSentence(gone);
   // limits may have become stricter since it was saved
   const facts = await sheetFacts(ctx, client);
   const outside = judgeScore(

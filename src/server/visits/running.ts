@@ -1,6 +1,9 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { keptToday } from "@/core/sheet/judge/keptToday";
+import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
@@ -82,14 +85,20 @@ export async function startVisit(
       ${ctx.tx.json(lines as never)}, ${believable(ctx, tablet)}, ${tablet}, ${ctx.now}, ${ctx.actor.personId})`;
 }
 
-/** The lines of a version as they are run today: what was kept, under the pain limit of the day. */
+/** The lines of a version as they are run today: what was kept, under the pain limit and the bounds of the load of the day. */
 export async function linesOfToday(
   ctx: Ctx,
   client: ClientEpisode,
   sheet: SheetVersion,
 ): Promise<KeptLine[]> {
   const most = await painMaxFor(ctx, client);
-  return sheet.lines.flatMap((l) => (l.kept ? [{ ...l.kept, painMax: Math.min(l.kept.painMax, most) }] : []));
+  const judged = judgeScore(
+    sheet.lines.map((l) => l.plan),
+    scoreContextOf(await sheetFacts(ctx, client)),
+  );
+  return sheet.lines.flatMap((l, i) =>
+    l.kept ? [{ ...keptToday(l.kept, judged[i]), painMax: Math.min(l.kept.painMax, most) }] : [],
+  );
 }
 
 /** The clearly weaker leg begins; where tests do not say, the one that this is about. */

@@ -24,6 +24,7 @@ export interface Morning {
   enteredBy: string;
   /** the client's own answer, or entered by the clinic */
   answeredBy: "client" | "staff";
+  byTherapist: boolean;
 }
 
 export interface TakenDecision {
@@ -47,13 +48,18 @@ export interface VisitHead {
   /** lines of its version, in their order */
   lineIds: string[];
   startedAt: Date;
+  startedBy: string;
   end: {
     endedAt: Date;
     painAtStart: number | null;
     painAtEnd: number | null;
     stopped: string | null;
+    signedBy: string;
+    byTherapist: boolean;
   } | null;
   morning: Morning | null;
+  /** what a therapist has seen of it: answers of mornings by id, null the visit itself */
+  seen: (string | null)[];
   decisions: TakenDecision[];
 }
 
@@ -61,7 +67,6 @@ export interface VisitHead {
 export interface Visit extends VisitHead {
   sheet: SheetVersion;
   firstSide: Side;
-  startedBy: string;
   records: SetRecord[];
 }
 
@@ -93,7 +98,7 @@ export async function visitById(ctx: Ctx, id: string): Promise<Visit> {
   );
   if (!r) throw new Refused("missing", "This visit is not there. Reload the page.");
   const [records, sheet] = await Promise.all([recordsOf(ctx, id), versionById(ctx, r.version_id)]);
-  return { ...headOf(r), sheet, firstSide: r.first_side, startedBy: r.started_by, records };
+  return { ...headOf(r), sheet, firstSide: r.first_side, records };
 }
 
 /** The last visits with all that belongs to them, oldest first. */
@@ -104,6 +109,8 @@ const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
     e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
     m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
+    entrant.role as entered_role, signer.name as signed_by, signer.role as signed_role,
+    array(select coalesce(c.response_id::text, '') from concern_seen c where c.visit_id = v.id) as seen,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
     (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
         'sentence', d.sentence, 'reasons', d.reasons, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at)
@@ -113,6 +120,7 @@ const heads = (ctx: Ctx) => ctx.tx`
   join sheet_version w on w.id = v.version_id
   join person starter on starter.id = v.started_by
   left join visit_end e on e.visit_id = v.id
+  left join person signer on signer.id = e.signed_by
   left join lateral (
     select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
   left join person entrant on entrant.id = m.entered_by`;
@@ -124,8 +132,16 @@ function headOf(r: Row): VisitHead {
     versionId: r.version_id,
     lineIds: r.lines,
     startedAt: r.started_at,
+    startedBy: r.started_by,
     end: r.ended_at
-      ? { endedAt: r.ended_at, painAtStart: r.pain_at_start, painAtEnd: r.pain_at_end, stopped: r.stopped }
+      ? {
+          endedAt: r.ended_at,
+          painAtStart: r.pain_at_start,
+          painAtEnd: r.pain_at_end,
+          stopped: r.stopped,
+          signedBy: r.signed_by,
+          byTherapist: r.signed_role === "therapist",
+        }
       : null,
     morning: r.morning_id
       ? {
@@ -138,8 +154,10 @@ function headOf(r: Row): VisitHead {
           alarm: r.alarm,
           answeredBy: r.answered_by,
           enteredBy: r.entered_by,
+          byTherapist: r.entered_role === "therapist",
         }
       : null,
+    seen: (r.seen as string[]).map((id) => id || null),
     decisions: ((r.decisions ?? []) as TakenDecision[]).map((d) => ({ ...d, at: new Date(d.at) })),
   };
 }

@@ -13,7 +13,7 @@ for (const [name, how, words] of [
 ] as const)
   test(`every step of ${name}'s desk ${words}`, async ({ page }) => {
     // each looked through by axe, most of them three times
-    test.setTimeout(400_000);
+    test.setTimeout(1_200_000);
     await signIn(page, "therapist");
     const id = await clientId(page, name);
     const of = [...DESK_STEPS, "floor", "explain"];

@@ -17,7 +17,7 @@ const DARK = ["/", "/caseload", "/gym/new?kind=seated_press", "/library", "/sett
 test("every room of the clinic fits, has few words, and axe finds nothing, whatever size and colours", async ({
   page,
 }) => {
-  test.setTimeout(400_000);
+  test.setTimeout(1_200_000);
   await page.goto("/sign-in");
   expect(await spillsOf(page)).toEqual([]);
   expect(await axeFinds(page)).toEqual([]);

@@ -26,7 +26,6 @@ test("the floor fits a tablet of 1024x768", async ({ page }) => {
 test("on paper the pages have no menu and no buttons, use the whole width, and show what is folded on the screen", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   // a sheet of A4 at 96 pixels an inch, between its margins

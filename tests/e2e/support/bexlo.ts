@@ -97,11 +97,11 @@ export const expectFits = async (page: Page): Promise<void> => expect(await spil
 
 /** Waits for words anywhere on the floor. */
 export const floorSays = (page: Page, words: string | RegExp) =>
-  expect(page.getByText(words).first()).toBeVisible({ timeout: 15_000 });
+  expect(page.getByText(words).first()).toBeVisible();
 
 /** Waits for the word of the band across the floor. */
 export const bandSays = (page: Page, word: "SET UP" | "PAIN?" | "GO" | "HOLD" | "MOVE" | "REST" | "DONE") =>
-  expect(page.getByTestId("band")).toContainText(word, { timeout: 20_000 });
+  expect(page.getByTestId("band")).toContainText(word);
 
 /** Lines of the sheet on Dose, and the editor beside them. */
 export const sheetLines = (page: Page) => page.locator("main ol button svg[role=img]");

@@ -53,7 +53,7 @@ export const visitEnd = table(
     received_at: moment,
     pain_at_start: pain.nullable(),
     pain_at_end: pain.nullable(),
-    stopped: text(200).nullable(),
+    stopped: text(300).nullable(),
     signed_by: id,
   }),
   { visit_id: "visit", signed_by: "person" },
@@ -134,4 +134,10 @@ export const decision = table(
     decided_by: id,
   }),
   { visit_id: "visit", next_version_id: "sheet_version", decided_by: "person" },
+);
+
+export const concernSeen = table(
+  "concern_seen",
+  z.strictObject({ id, episode_id: id, visit_id: id, response_id: maybeId, seen_by: id, seen_at: moment }),
+  { episode_id: "episode", visit_id: "visit", response_id: "response", seen_by: "person" },
 );

@@ -45,6 +45,8 @@ export interface ComputedSetUp {
   /** more than something leaves: what, in words; null where nothing is broken. See loadCaps */
   tooHeavyBecause: string | null;
   brokenCap: LoadCap["kind"] | null;
+  /** what everything that bounds the load leaves of it; null where the body alone is the load or nothing is left */
+  open: LoadSpan | null;
   /** the lightest there is asks for more than it was set by; a wish, no limit */
   isAboveWish: boolean;
   /** what one should know of this posture, each with what to do */
@@ -147,6 +149,7 @@ export function computeSetUp(
     how,
     tooHeavyBecause: broken ? broken.why(load) : null,
     brokenCap: broken?.kind ?? null,
+    open: isBody ? null : spanOf(caps),
     isAboveWish: set.isAboveWish,
     cautions: backCautions(e, use, chosen, allowed, ctx, { settings, load, angles, arc: capped }),
     arc: capped,

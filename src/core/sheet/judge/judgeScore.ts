@@ -2,7 +2,7 @@ import { byWhom, isStricter, leastOf } from "../../bounds/inForce";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import type { Exercise } from "../../rules/exercises";
-import { exerciseUse } from "../../selection/fit/exerciseUse";
+import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
 import { machineFor } from "../../selection/setUp/machineFor";
 import { jointOf } from "../effect/sessionFatigue";
@@ -99,6 +99,8 @@ function judgeLine<L extends ScoreLine>(
     isTrial: false,
   };
   if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
+  const isThere = machineBars(line, exercise, context.sheet);
+  if (isThere.length > 0) return { ...nothing, bars: isThere };
   const { scheme } = line;
   const isHeld = scheme.kind === "holds";
   const open = rowOf(isHeld ? heldForm(exercise) : exercise, context.sheet, {
@@ -138,6 +140,8 @@ function judgeLine<L extends ScoreLine>(
   if (line.loadKg != null && !isHeld && (found.load.share ?? 0) > 1)
     bars.push("it is more than the most that it can lift once: set less");
   cautions.push(...(found.load.setUp?.cautions ?? []));
+  const byFeel = byFeelWords(found.load);
+  if (byFeel) cautions.push(byFeel);
   const mayBeNear = untestedWords(found.load);
   if (mayBeNear) cautions.push(mayBeNear);
   const more = repetitionsInstead(scheme, found.load);
@@ -153,6 +157,12 @@ function adviceFor(load: LineLoad): string {
   if (load.brokenCap === "start")
     return "take a repetition test on this machine, take a lighter means, or go above the start with a reason";
   return `take ${isHelp(load) ? "more help" : "a lighter means"}, less range or another exercise`;
+}
+
+/** A machine without a model of the knee and without a test: from where to where the load is found (K15). */
+function byFeelWords(load: LineLoad): string | null {
+  if (load.setUp || load.basis !== "felt" || load.setting || load.open === null) return null;
+  return `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${load.open.most} kg until a repetition test.`;
 }
 
 /** From here on the high end of an untested share is said [own]. */
@@ -179,6 +189,16 @@ function machineOf(e: Exercise, sheet: SheetInput, wantedId: string | null): str
   if (!use) return quietMachineOf(e, sheet, wantedId)?.id ?? null;
   const chosen = machineFor(use, sheet.machines, wantedId);
   return chosen.family.load ? chosen.id : null;
+}
+
+/** A machine that the clinic does not have, or not any more, is never replaced in silence (docs/rules.md, K16). */
+function machineBars(line: ScoreLine, e: Exercise, sheet: SheetInput): string[] {
+  const families = new Set(sheet.machines.map((m) => m.family));
+  if (!e.home_ready && !isAtHand(e, families))
+    return ["this clinic has no machine for it: choose another exercise"];
+  const { machineId } = line;
+  if (machineId == null || sheet.machines.some((m) => m.id === machineId)) return [];
+  return ["the machine that it was set for is not in use any more: choose another machine or exercise"];
 }
 
 /** After surgery and when easily stirred up a load is never above what is wanted. */

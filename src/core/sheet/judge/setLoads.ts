@@ -8,7 +8,8 @@ export interface SetLoad {
 }
 
 /**
- * The real step of every set: at or below its share of the working load, a plate more each time in a climb. Null where
+ * The real step of every set: at or below its share of the working load, a plate more each time in a climb, up to what bounds
+ * the load. Null where
  * nothing is known to be set, or where even the lightest step is above it.
  */
 export function setLoads({
@@ -21,7 +22,10 @@ export function setLoads({
   // the body alone and a counterweight are the same in every set
   if (setting.loads.length === 0 || setting.isHelp)
     return sets.map(() => ({ load: setting.load, how: setting.how }));
+  const most = load.open?.most ?? Number.POSITIVE_INFINITY;
   const wanted = (i: number, share: number) =>
-    line.scheme.kind === "climb" ? setting.load + i * line.scheme.plateKg : setting.load * share;
+    line.scheme.kind === "climb"
+      ? Math.max(setting.load, Math.min(setting.load + i * line.scheme.plateKg, most))
+      : setting.load * share;
   return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare), "down"));
 }

@@ -16,6 +16,8 @@ export const keptSet = z.object({
   reserve: z.number().nullable(),
   loadKg: z.number().nullable(),
   how: z.string().nullable(),
+  /** how it was planned to be set, where the day leaves less */
+  aboveToday: z.string().optional(),
 }) satisfies z.ZodType<PlannedSet & { loadKg: number | null; how: string | null }>;
 export type KeptSet = z.infer<typeof keptSet>;
 

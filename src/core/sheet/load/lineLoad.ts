@@ -3,18 +3,21 @@ import { chooseStep, type RoundingPolicy } from "../../equipment/roundLoad";
 import type { Exercise } from "../../rules/exercises";
 import { exerciseUse, quietMachines } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
+import { brokenBy } from "../../selection/setUp/loadCaps";
 import { directionOf, liftOf } from "../../selection/setUp/loadContext";
 import {
   BODY_WEIGHT,
   type GymMachine,
   loadOfStep,
   machineFor,
+  type RealLoad,
   realLoads,
 } from "../../selection/setUp/machineFor";
+import { heaviestUnder, quietCaps } from "../../selection/setUp/quietCaps";
 import type { RepetitionTest } from "../../selection/setUp/repetitionTest";
 import type { Basis, ComputedSetUp, KneeWindow } from "../../selection/setUp/row";
+import type { LoadSpan } from "../../selection/setUp/workingLoad";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { GRAVITY_M_S2 } from "../../units/mass";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
 import type { ScoreLine } from "../line/scoreInput";
@@ -55,6 +58,8 @@ export interface LineLoad {
   tooHeavyBecause: string | null;
   /** which kind of limit is broken; null: none, or only the scheme's own wish */
   brokenCap: ComputedSetUp["brokenCap"];
+  /** what everything that bounds the load leaves of it; null where the body alone is the load or nothing is left */
+  open: LoadSpan | null;
 }
 
 /** Doubt of a share of strength: a test's error and a default's, as shares of it [own]. */
@@ -146,9 +151,14 @@ export function lineLoad(
   const wantedShare = s.kind === "holds" ? schemeShare(s, joint, person.k) : repetitionShare(s);
   const byTest = asked.computed
     ? loadByTest(e, s, how, sheet, person, asked.computed)
-    : (quietByTest(e, s, sheet, person, asked) ?? quietSet(e, sheet, person, asked));
+    : quietLoad(e, s, sheet, person, asked);
   if (Array.isArray(byTest)) return byTest;
-  if (byTest) return { row: byTest.row, load: { ...byTest.load, wantedShare } };
+  if (byTest)
+    return {
+      row: byTest.row,
+      // found by feel it asks what the scheme wants
+      load: { ...byTest.load, wantedShare, share: byTest.load.setting ? byTest.load.share : wantedShare },
+    };
   const { computed } = asked;
   const isTested = sheet.strength[directionOf(e)] !== null;
   // without a model the load is found by feel, and then asks what the scheme wants
@@ -170,6 +180,7 @@ export function lineLoad(
       shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
       tooHeavyBecause: computed && (computed.tooHeavyBecause ?? aboveWish(computed, share)),
       brokenCap: computed?.brokenCap ?? null,
+      open: computed?.open ?? null,
     },
   };
 }
@@ -228,8 +239,11 @@ function testedMax(
   };
 }
 
-/** The load from a repetition test on a machine without a model of the knee; null without one. */
-function quietByTest(
+/**
+ * The load of a machine without a model of the knee: set by hand, else from a repetition test on it; never above what
+ * bounds it. Null where neither says: found by feel, under the same bounds.
+ */
+function quietLoad(
   e: Exercise,
   s: Scheme,
   sheet: SheetInput,
@@ -237,71 +251,47 @@ function quietByTest(
   row: Row,
 ): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
   const machine = quietMachineOf(e, sheet, person.chosen?.machineId);
-  const max = machine && testedMax(e, s, machine.name, person.twoLegs, sheet.repetitionTests);
-  if (!machine || !max) return null;
+  if (!machine) return null;
   const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
-  const mostKg = quietMostKg(e, sheet, person.twoLegs);
+  const lightest = loads[0] as RealLoad;
+  const { twoLegs } = person;
+  const test =
+    sheet.repetitionTests.find((t) => t.machineName === machine.name && t.twoLegs === twoLegs) ?? null;
+  const caps = quietCaps({ e, loads, twoLegs, test }, sheet);
+  const max = testedMax(e, s, machine.name, twoLegs, sheet.repetitionTests);
   const setKg = person.chosen?.loadKg ?? null;
-  const wantedKg = setKg ?? max.wantedKg;
-  const isOver = mostKg !== null && mostKg < wantedKg;
-  const step = stepFor(loads, isOver ? mostKg : wantedKg, isOver || setKg !== null ? "down" : person.policy);
-  const set = step ?? (loads[0] as { load: number; how: string });
+  const heaviest = heaviestUnder(loads, caps);
+  // what a person set stays as it was set and is judged; what is computed keeps to the bounds
+  const wanted =
+    setKg !== null
+      ? (stepFor(loads, setKg, "down") ?? lightest)
+      : max && atMost(stepFor(loads, max.wantedKg, person.policy), heaviest);
+  const set = wanted ?? lightest;
+  const broken = brokenBy(caps, set.load);
+  const basis = max ? ("repetition test" as const) : ("felt" as const);
   return {
     row,
     load: {
       setUp: null,
-      setting: { ...set, loads, isHelp: false },
-      basis: "repetition test",
-      oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
-      share: (set.load / max.wantedKg) * max.wantedShare,
-      shareError: max.error,
-      tooHeavyBecause: step
-        ? null
-        : isOver
-          ? `its lightest step is above the ${Math.floor(mostKg)} kg that are written for the leg`
-          : `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`,
-      brokenCap: step || !isOver ? null : "weight",
+      setting: setKg === null && !max ? null : { ...set, loads, isHelp: false },
+      basis,
+      oneRepMax: max && { kg: max.kg, error: max.error, takenOn: max.takenOn },
+      share: max && (set.load / max.wantedKg) * max.wantedShare,
+      shareError: max ? max.error : FELT_ERROR,
+      tooHeavyBecause:
+        broken?.why(set.load) ??
+        (max && wanted === null && setKg === null
+          ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
+          : null),
+      brokenCap: broken?.kind ?? null,
+      open: heaviest && { least: 0, most: heaviest.load },
     },
   };
 }
 
-/** A load that was set by hand on a machine without a model and without a test; what it asks is found by feel. */
-function quietSet(
-  e: Exercise,
-  sheet: SheetInput,
-  person: Person,
-  row: Row,
-): { row: Row; load: Omit<LineLoad, "wantedShare"> } | null {
-  const kg = person.chosen?.loadKg ?? null;
-  const machine = quietMachineOf(e, sheet, person.chosen?.machineId);
-  if (kg === null || !machine) return null;
-  const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
-  const mostKg = quietMostKg(e, sheet, person.twoLegs);
-  const step = stepFor(loads, kg, "down") ?? (loads[0] as { load: number; how: string });
-  const isOver = mostKg !== null && step.load > mostKg + 1e-6;
-  return {
-    row,
-    load: {
-      setUp: null,
-      setting: { ...step, loads, isHelp: false },
-      basis: "felt",
-      oneRepMax: null,
-      share: null,
-      shareError: FELT_ERROR,
-      tooHeavyBecause: isOver
-        ? `${step.load} kg is above the ${Math.floor(mostKg)} kg that are written for the leg`
-        : null,
-      brokenCap: isOver ? "weight" : null,
-    },
-  };
-}
-
-/** The most that a surgeon's written weight leaves on a machine without a model that the foot carries; null: no bound. */
-export function quietMostKg(e: Exercise, sheet: SheetInput, twoLegs: boolean): number | null {
-  const { mostN } = sheet.weight;
-  const isCarried = e.match.weight_bearing_need !== "none" && e.match.weight_bearing_need !== "stance_other";
-  return mostN === null || !isCarried ? null : (mostN / GRAVITY_M_S2) * (twoLegs ? 2 : 1);
-}
+/** The lighter of two real loads; null where one of them is not there. */
+const atMost = (a: RealLoad | null, b: RealLoad | null): RealLoad | null =>
+  a && b ? (a.load <= b.load ? a : b) : null;
 
 /** The load from a repetition test on the same machine, never above what anything leaves. Dosing rules D2, D3. */
 function loadByTest(
@@ -339,6 +329,7 @@ function loadByTest(
           ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
           : null),
       brokenCap: set.brokenCap,
+      open: set.open,
     },
   };
 }

@@ -1,8 +1,11 @@
 import type { ReactNode } from "react";
 import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
+import { may } from "@/core/access/roles";
 import { mostOf, setBy } from "@/core/bounds/inForce";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
+import { goneSentence } from "@/core/sheet/line/gone";
+import { concernWords } from "@/core/visit/concerns";
 import { today } from "@/server/base/context";
 import { boundsOf } from "@/server/bounds/limits";
 import { kneeWindowOf } from "@/server/bounds/windows";
@@ -13,14 +16,8 @@ import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { TopBar } from "@/ui/shell/TopBar";
 import { ClientPath } from "./ClientPath";
+import { Concerns } from "./Concerns";
 import { RoleLine } from "./RoleLine";
-
-/** The menu, the header, what bars and the pain of the day each have a row of their own. */
-const ROWS = [
-  "md:grid-rows-[auto_auto_1fr]",
-  "md:grid-rows-[auto_auto_auto_1fr]",
-  "md:grid-rows-[auto_auto_auto_auto_1fr]",
-];
 
 /** The desk of one client: a header that never leaves, the path at the left, the step in the middle. */
 export default async function DeskLayout({
@@ -46,9 +43,7 @@ export default async function DeskLayout({
   const { client, window, day, state } = data;
   const last = state.last;
   return (
-    <div
-      className={`grid min-h-dvh print:block grid-cols-1 content-start md:content-stretch md:grid-cols-[138px_1fr] ${ROWS[Number(state.bars !== null) + Number(state.pain !== null)]}`}
-    >
+    <div className="grid min-h-dvh print:block grid-cols-1 content-start md:content-stretch md:grid-cols-[138px_1fr] md:grid-rows-[auto_auto_auto_1fr]">
       <div className="md:col-span-2">
         <TopBar clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
       </div>
@@ -116,31 +111,53 @@ export default async function DeskLayout({
           )}
         </div>
       </header>
-      {state.bars && (
-        <p className="md:col-span-2 border-b border-rule bg-base-100 px-5 py-2 text-accent" role="status">
-          <svg
-            width={16}
-            height={16}
-            viewBox="0 0 16 16"
-            aria-hidden
-            className="mr-2 inline-block align-[-2px]"
-          >
-            <path
-              d="M 5 1 L 11 1 L 15 5 L 15 11 L 11 15 L 5 15 L 1 11 L 1 5 Z"
-              className="fill-accent stroke-accent"
-            />
-          </svg>
-          <b>{state.bars.sentence}</b>{" "}
-          <Link href={`/clients/${clientId}/${state.bars.step}`} className="underline">
-            {state.bars.step === "limits" ? "Limits" : state.bars.step === "screen" ? "Screen" : "Floor"}
-          </Link>
-        </p>
-      )}
-      {state.pain && (
-        <p className="md:col-span-2 border-b border-rule bg-base-100 px-5 py-2" role="status">
-          <b className="text-accent">Pain on the day.</b> {state.pain}
-        </p>
-      )}
+      <div className="md:col-span-2">
+        {state.concerns.length > 0 && (
+          <Concerns
+            clientId={clientId}
+            maySee={may(actor.role, "concern.see")}
+            concerns={state.concerns.map((c) => ({
+              visitId: c.visitId,
+              responseId: c.responseId,
+              sentence: concernWords(c),
+              on: relativeDay(c.on, day),
+            }))}
+          />
+        )}
+        {state.bars && (
+          <p className="border-b border-rule bg-base-100 px-5 py-2 text-accent" role="status">
+            <svg
+              width={16}
+              height={16}
+              viewBox="0 0 16 16"
+              aria-hidden
+              className="mr-2 inline-block align-[-2px]"
+            >
+              <path
+                d="M 5 1 L 11 1 L 15 5 L 15 11 L 11 15 L 5 15 L 1 11 L 1 5 Z"
+                className="fill-accent stroke-accent"
+              />
+            </svg>
+            <b>{state.bars.sentence}</b>{" "}
+            <Link href={`/clients/${clientId}/${state.bars.step}`} className="underline">
+              {state.bars.step === "limits" ? "Limits" : state.bars.step === "screen" ? "Screen" : "Floor"}
+            </Link>
+          </p>
+        )}
+        {state.gone.map((g) => (
+          <p key={g.lineId} className="border-b border-rule bg-base-100 px-5 py-2" role="status">
+            <b className="text-accent">A machine is gone.</b> {goneSentence(g)}{" "}
+            <Link href={`/clients/${clientId}/dose?sheet=${g.sheetId}`} className="underline">
+              {g.sheetName} in Dose
+            </Link>
+          </p>
+        ))}
+        {state.pain && (
+          <p className="border-b border-rule bg-base-100 px-5 py-2" role="status">
+            <b className="text-accent">Pain on the day.</b> {state.pain}
+          </p>
+        )}
+      </div>
       <ClientPath clientId={clientId} steps={state.steps} next={state.next} role={actor.role} />
       <div className="min-w-0">
         <RoleLine clientId={clientId} role={actor.role} />

@@ -42,7 +42,12 @@ function loadWords(task: LiveTask): string {
   const kg =
     task.loadKg === null || task.how?.endsWith("kg") ? "" : `${Math.round(task.loadKg * 10) / 10} kg`;
   const isOther = task.plannedKg !== task.loadKg;
-  return [kg, isOther ? `planned ${task.plannedHow}` : "", task.role === "ramp" ? "ramp set" : ""]
+  return [
+    kg,
+    task.aboveToday ? `planned ${task.aboveToday}, more than today leaves` : "",
+    isOther ? `planned ${task.plannedHow}` : "",
+    task.role === "ramp" ? "ramp set" : "",
+  ]
     .filter(Boolean)
     .join(", ");
 }

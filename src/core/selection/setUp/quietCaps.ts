@@ -1,0 +1,136 @@
+import { byWhom } from "../../bounds/inForce";
+import { type Exercise, likeOf } from "../../rules/exercises";
+import { estimate1RM } from "../../strength/repetitionMaximum";
+import { GRAVITY_M_S2 } from "../../units/mass";
+import { brokenBy, type LoadCap } from "./loadCaps";
+import { type LoadContext, liftOf, shareLimit } from "./loadContext";
+import type { RealLoad } from "./machineFor";
+import type { RepetitionTest } from "./repetitionTest";
+
+/** What bounds the load of a machine without a model of the knee: an exercise on it, its real loads, on which legs. */
+export interface QuietQuestion {
+  e: Exercise;
+  loads: readonly RealLoad[];
+  twoLegs: boolean;
+  /** the repetition test that stands for this machine with these legs */
+  test: RepetitionTest | null;
+}
+
+/**
+ * Start of machines whose load no foot carries, kg of load per kg of the body, as they are usually done (docs/rules.md,
+ * K15) [own].
+ */
+const START_SHARES: Readonly<Record<string, number>> = {
+  hip_abd: 0.15,
+  hip_add: 0.15,
+  multi_hip: 0.15,
+  kickback_machine: 0.2,
+  rev_two: 0.2,
+  rev_loaded: 0.2,
+  ghr: 0.2,
+  calf_seated: 0.3,
+};
+const LEAST_START_SHARE = 0.15;
+/** Both legs share what these are loaded with; one leg alone starts at half of it. */
+const SHARED_BY_BOTH = new Set(["calf_seated", "rev_two", "rev_loaded", "ghr"]);
+/** With a reason a therapist goes above the start, and so far without a test [own]. */
+const MOST_TIMES_START = 2;
+
+/** Through the foot: the press a calf pushes, the lever a squat stands under. */
+const FOOT_CARRIES = new Set(["calf_press", "sq_vtype"]);
+/** The body's own weight is on the feet too. */
+const STANDS_UNDER = new Set(["sq_vtype"]);
+
+/** A load that puts so much on each foot, kg. */
+function loadOnFeet(q: QuietQuestion, ctx: LoadContext, perLegKg: number): number {
+  const own = STANDS_UNDER.has(likeOf(q.e)) ? ctx.body.massKg : 0;
+  return perLegKg * (q.twoLegs ? 2 : 1) - own;
+}
+
+function startKg(q: QuietQuestion, ctx: LoadContext): number {
+  const id = likeOf(q.e);
+  if (FOOT_CARRIES.has(id)) return loadOnFeet(q, ctx, ctx.startCap.bodyWeights * ctx.body.massKg);
+  const share = (START_SHARES[id] ?? LEAST_START_SHARE) * (SHARED_BY_BOTH.has(id) && !q.twoLegs ? 0.5 : 1);
+  return share * ctx.body.massKg;
+}
+
+const tenth = (kg: number): number => Math.floor(kg * 10 + 1e-6) / 10;
+
+/** Kilograms on the leg that a surgeon wrote, where the foot carries it or it lies on the leg. */
+function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
+  const { mostN } = ctx.weight;
+  const need = q.e.match.weight_bearing_need;
+  if (mostN === null || need === "none" || need === "stance_other") return [];
+  const mostKg = loadOnFeet(q, ctx, mostN / GRAVITY_M_S2);
+  return [
+    {
+      kind: "weight",
+      span: mostKg < 0 ? null : { least: 0, most: mostKg },
+      why: (load) =>
+        `${load} kg is above the ${Math.max(0, Math.floor(mostKg))} kg that are written for the leg${byWhom(ctx.limits, "weight_on_leg")}`,
+    },
+  ];
+}
+
+/** What was lifted there and one step more; and a phase's percentage of what the test says can be lifted once. */
+function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): LoadCap[] {
+  const next = q.loads.find((l) => l.load > test.loadKg + 1e-6)?.load ?? test.loadKg;
+  const found: LoadCap[] = [
+    {
+      kind: "history",
+      span: { least: 0, most: next },
+      why: () =>
+        `${test.loadKg} kg is the most that was lifted there so far, and one step more is ${next} kg`,
+    },
+  ];
+  const limit = shareLimit(q.e, ctx.limits);
+  const max = estimate1RM(test.loadKg, test.reps, test.reserve, liftOf(q.e)).value;
+  if (limit.isSet && max !== null)
+    found.push({
+      kind: "share",
+      span: { least: 0, most: max * limit.share },
+      why: () =>
+        `${tenth(max * limit.share)} kg are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+    });
+  return found;
+}
+
+function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
+  const start = startKg(q, ctx);
+  const onFoot = FOOT_CARRIES.has(likeOf(q.e));
+  const of = onFoot
+    ? `${ctx.startCap.bodyWeights} of the body's weight a foot, because ${ctx.startCap.because}`
+    : `a share of the body's ${Math.round(ctx.body.massKg)} kg, because nobody has tested this on this machine`;
+  if (!ctx.startCapIsLifted)
+    return [
+      {
+        kind: "start",
+        span: start < 0 ? null : { least: 0, most: start },
+        why: (load) =>
+          `${load} kg is above the start of ${Math.max(0, tenth(start))} kg (${of}), until a repetition test on this machine tells more`,
+      },
+    ];
+  // standing under a lever the body's weight is carried already, and half of it more is the most
+  const most = Math.max(start, 0) * MOST_TIMES_START + (start <= 0 ? ctx.body.massKg / 4 : 0);
+  return [
+    {
+      kind: "family",
+      span: { least: 0, most },
+      why: (load) =>
+        `${load} kg is above ${tenth(most)} kg, the most here without a repetition test on this machine, with a reason too`,
+    },
+  ];
+}
+
+/**
+ * Everything that bounds the load of a machine without a model of the knee, as `loadCaps` does for the others: weight as
+ * written, what a test showed and one step more, else a start from the body's mass (docs/rules.md, K15).
+ */
+export const quietCaps = (q: QuietQuestion, ctx: LoadContext): LoadCap[] => [
+  ...weightCaps(q, ctx),
+  ...(q.test ? testCaps(q, q.test, ctx) : startCaps(q, ctx)),
+];
+
+/** The heaviest real load that all caps leave; null where even the lightest is above one. */
+export const heaviestUnder = (loads: readonly RealLoad[], caps: readonly LoadCap[]): RealLoad | null =>
+  loads.findLast((l) => brokenBy(caps, l.load) === null) ?? null;

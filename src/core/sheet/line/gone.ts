@@ -1,0 +1,39 @@
+import { lowerFirst } from "../../units/lowerFirst";
+import type { KeptLine } from "./keptLine";
+
+/** A line whose machine the clinic does not have any more: it is not run on another one (docs/rules.md, K16). */
+export interface GoneLine {
+  sheetId: string;
+  sheetName: string;
+  lineId: string;
+  exerciseId: string;
+  exerciseName: string;
+  /** as it was called; null: a kind that this clinic never had */
+  machineName: string | null;
+  /** what could stand in, best first */
+  instead: readonly string[];
+}
+
+/** What a kept line asks of the gym. */
+export interface Gym {
+  /** ids of machines in use */
+  inUse: ReadonlySet<string>;
+  /** the exercise has what it needs in this clinic */
+  isAtHand: (exerciseId: string) => boolean;
+}
+
+/** Whether the machine of a line as it was saved is gone. */
+export const isGone = (kept: Pick<KeptLine, "machineId" | "exerciseId">, gym: Gym): boolean =>
+  kept.machineId === null ? !gym.isAtHand(kept.exerciseId) : !gym.inUse.has(kept.machineId);
+
+/** What is gone and what could stand in for it, in a sentence. */
+export function goneSentence(g: Pick<GoneLine, "machineName" | "exerciseName" | "instead">): string {
+  const what = g.machineName
+    ? `${g.machineName} is not in use any more`
+    : "this clinic has no machine for it";
+  const instead =
+    g.instead.length > 0
+      ? `Instead: ${g.instead.map((n, i) => (i === 0 ? n : lowerFirst(n))).join(", or ")}.`
+      : "Nothing here stands in for it: leave it out.";
+  return `${g.exerciseName} cannot be run: ${what}. ${instead} A therapist changes it in Dose.`;
+}

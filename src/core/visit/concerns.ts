@@ -1,0 +1,89 @@
+import { z } from "zod";
+import { uuid } from "../units/fields";
+import { lowerFirst } from "../units/lowerFirst";
+import { isForTherapist } from "./stopReasons";
+
+/** Something of a visit or its morning that a therapist looks at first (docs/rules.md, "Before, during and after a visit"). */
+export interface Concern {
+  visitId: string;
+  /** the answer of the morning that it is about; null: the visit itself */
+  responseId: string | null;
+  what:
+    | { kind: "stop"; why: string }
+    | { kind: "pain"; pain: number; most: number }
+    | { kind: "morning_pain"; pain: number; most: number }
+    | { kind: "morning_signs"; signs: string }
+    | { kind: "morning_swelling" };
+  by: string;
+  at: Date;
+}
+
+/** What is known of a visit that may concern a therapist. */
+export interface VisitSaid {
+  id: string;
+  startedAt: Date;
+  startedBy: string;
+  /** the worst joint pain logged so far, and the most that its line allowed; null: none above it */
+  painAbove: { pain: number; most: number } | null;
+  end: { at: Date; stopped: string | null; by: string; byTherapist: boolean } | null;
+  morning: {
+    id: string;
+    at: Date;
+    pain: number;
+    signs: string | null;
+    by: string;
+    byTherapist: boolean;
+    /** swelling rose after surgery */
+    tells: boolean;
+  } | null;
+  /** a therapist took its decision */
+  isDecided: boolean;
+  /** what a therapist has seen of it: answers by id, null the visit itself */
+  seen: readonly (string | null)[];
+}
+
+/** What a therapist has not seen yet, the newest first: stops, pain above the limit, signs and swelling of a morning. */
+export function concernsOf(visits: readonly VisitSaid[], painMax: number): Concern[] {
+  return visits
+    .filter((v) => !v.isDecided)
+    .flatMap((v) => [...ofVisit(v), ...ofMorning(v, painMax)])
+    .sort((a, b) => b.at.getTime() - a.at.getTime());
+}
+
+function ofVisit(v: VisitSaid): Concern[] {
+  if (v.seen.includes(null) || v.end?.byTherapist) return [];
+  const about = { visitId: v.id, responseId: null };
+  const by = v.end?.by ?? v.startedBy;
+  const at = v.end?.at ?? v.startedAt;
+  if (v.end?.stopped && isForTherapist(v.end.stopped))
+    return [{ ...about, by, at, what: { kind: "stop", why: v.end.stopped } }];
+  return v.painAbove ? [{ ...about, by, at, what: { kind: "pain", ...v.painAbove } }] : [];
+}
+
+function ofMorning(v: VisitSaid, painMax: number): Concern[] {
+  const m = v.morning;
+  if (!m || m.byTherapist || v.seen.includes(m.id)) return [];
+  const about = { visitId: v.id, responseId: m.id, by: m.by, at: m.at };
+  if (m.signs) return [{ ...about, what: { kind: "morning_signs", signs: m.signs } }];
+  if (m.pain > painMax) return [{ ...about, what: { kind: "morning_pain", pain: m.pain, most: painMax } }];
+  return m.tells ? [{ ...about, what: { kind: "morning_swelling" } }] : [];
+}
+
+/** What happened, in a sentence. */
+export function concernWords({ what, by }: Pick<Concern, "what" | "by">): string {
+  switch (what.kind) {
+    case "stop":
+      return `A visit ended early: ${lowerFirst(what.why)} (${by})`;
+    case "pain":
+      return `Joint pain of ${what.pain} in a set, above the limit of ${what.most} (${by})`;
+    case "morning_pain":
+      return `Joint pain of ${what.pain} the morning after, above the limit of ${what.most} (${by})`;
+    case "morning_signs":
+      return `Warning signs with the morning after: ${what.signs} (${by})`;
+    case "morning_swelling":
+      return `Swelling rose after surgery by the morning after (${by})`;
+  }
+}
+
+/** A therapist has seen a concern. */
+export const concernSeen = z.object({ id: uuid, visitId: uuid, responseId: uuid.nullable() });
