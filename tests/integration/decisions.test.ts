@@ -500,7 +500,7 @@ describe("a standing order", () => {
     const second = await visitWithMorning(client, 2, { pain: 3 });
     expect(await decisionsOf(second)).toEqual([]);
     expect((await firstOf(client, 4))?.decision).toMatchObject({ action: "STOP_REFER" });
-    expect(await barredOn(client, 4)).toMatch(/no decision yet/);
+    expect(await barredOn(client, 4)).toMatch(/It is one knee: a therapist decides that visit/);
   });
 
   test("of one line decides that line; the other waits, and both come into the sheet", async () => {

@@ -35,7 +35,9 @@ describe("records that come again, late or from elsewhere", () => {
     await send({});
     await send({});
     await expect(send({ pain: 4 })).rejects.toThrow(/entered before, with other answers/);
-    await expect(send({ id: randomUUID(), corrects: randomUUID() })).rejects.toThrow(/not of this visit/);
+    await expect(send({ id: randomUUID(), corrects: randomUUID() })).rejects.toThrow(
+      /answered for this morning already/,
+    );
     const rows = await owner`select 1 from response where visit_id = ${visitId}`;
     expect(rows).toHaveLength(1);
   });

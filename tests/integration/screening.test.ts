@@ -198,11 +198,11 @@ test("a high reading counts as yes whatever was answered, and caps every hold", 
 
 test("an old screening bars a new plan but not the one that runs; a gap of over four weeks bars the floor too", async () => {
   const { client, sheet } = await plannedClient(clinic);
-  await runVisit(clinic, client, { at: daysLater(60) });
+  await runVisit(clinic, client, { at: daysLater(77) });
   await owner`
     insert into decision (id, clinic_id, visit_id, input, computed_action, rules, reasons, changes, action, banks, sentence,
       decided_at, decided_by)
-    select ${randomUUID()}, ${clinic.id}, id, '{}', 'HOLD', '{}', '{}', '[]', 'HOLD', false, 'stay', ${daysLater(61)},
+    select ${randomUUID()}, ${clinic.id}, id, '{}', 'HOLD', '{}', '{}', '[]', 'HOLD', false, 'stay', ${daysLater(78)},
       ${clinic.actors.therapist.personId} from visit where episode_id = ${client.episodeId}`;
   const barredOn = (days: number) =>
     clinic.as(
@@ -214,5 +214,5 @@ test("an old screening bars a new plan but not the one that runs; a gap of over 
   await expect(
     save(client, [hold()], { sheetId: sheet.sheetId, baseVersion: sheet.version }, daysLater(86)),
   ).rejects.toThrow(/due again, because it is 86 days old/);
-  expect(await barredOn(90)).toMatch(/due again, because the last session was 30 days ago/);
+  expect(await barredOn(107)).toMatch(/due again, because the last session was 30 days ago/);
 });

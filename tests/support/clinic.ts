@@ -79,7 +79,7 @@ export async function makeClinic(): Promise<TestClinic> {
   for (const kg of [0.5, 1, 2, 3])
     await owner`insert into cuff (id, clinic_id, label, mass_kg) values (${randomUUID()}, ${id}, ${`${kg} kg`}, ${kg})`;
   const as: TestClinic["as"] = (role, work, now = MONDAY) =>
-    inClinic(id, (tx) => work({ tx, actor: actors[role], now }));
+    inClinic(id, (tx) => work({ tx, actor: actors[role], now, deviceNow: now }));
   return { id, actors, as };
 }
 

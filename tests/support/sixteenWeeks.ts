@@ -258,7 +258,8 @@ async function oneVisit(
   const draft = await takeAll(clinic, client, next);
   for (const l of draft?.visit.id === visitId ? draft.lines : []) {
     row.actions[l.decision.action]++;
-    if (l.decision.action === "PROGRESS" && pain === null)
+    // all sheets of a day have one morning
+    if (l.decision.action === "PROGRESS" && draft?.visit.morning === null)
       broken.push(`day ${v.day}: ${l.kept.name} progressed without a morning`);
     if (pain !== null && pain >= 3 && l.decision.action === "PROGRESS")
       broken.push(`day ${v.day}: ${l.kept.name} progressed after a morning of ${pain}`);

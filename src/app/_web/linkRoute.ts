@@ -5,9 +5,10 @@ import type { z } from "zod";
 import { keepAttempt } from "@/server/base/attempts";
 import type { Ctx } from "@/server/base/context";
 import { attemptOf, Refused } from "@/server/base/refused";
+import { deviceTimeOf } from "@/server/base/tabletTime";
 import type { ClientEpisode } from "@/server/client/clients";
 import { behindLink, type OpenLink, openLink } from "@/server/links/open";
-import { mustBeSameOrigin, problemResponse, readBody } from "./route";
+import { DEVICE_TIME, mustBeSameOrigin, problemResponse, readBody } from "./route";
 
 /** Where a request comes from, as far as it says so; only used to slow those who guess. */
 const whence = (h: Headers): string => h.get("x-forwarded-for")?.split(",")[0]?.trim() ?? "somewhere";
@@ -41,7 +42,15 @@ export function linkChanges<S extends z.ZodType>(
       const { link } = opened;
       const sent = await readBody(request, schema);
       body = sent;
-      const result = await behindLink(opened, now, (ctx, client) => work(ctx, client, link, sent, where));
+      const result = await behindLink(opened, now, (ctx, client) =>
+        work(
+          { ...ctx, deviceNow: deviceTimeOf(request.headers.get(DEVICE_TIME)) },
+          client,
+          link,
+          sent,
+          where,
+        ),
+      );
       return Response.json({ ok: true, result: result ?? null });
     } catch (error) {
       const deed = attemptOf(error);

@@ -9,9 +9,13 @@ import { keepAttempt } from "@/server/base/attempts";
 import type { Actor, Ctx } from "@/server/base/context";
 import { inClinic } from "@/server/base/db";
 import { attemptOf, Refused } from "@/server/base/refused";
+import { deviceTimeOf } from "@/server/base/tabletTime";
 import { currentActor } from "./actor";
 
 const log = pino({ name: "bexlo" });
+
+/** With everything that is sent a device says its own time, so that no gate hangs on its clock. */
+export const DEVICE_TIME = "x-device-time";
 
 /** What a form may send. Traces of a load cell are larger: their route says so. */
 const FORM_BYTES = 400_000;
@@ -144,7 +148,11 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
       json = await readSent(request, mostBytes);
       const body = parsedBody(json, schema);
       const result = await inClinic(who.clinicId, (tx) =>
-        work({ tx, actor: who, now: new Date() }, body, where),
+        work(
+          { tx, actor: who, now: new Date(), deviceNow: deviceTimeOf(request.headers.get(DEVICE_TIME)) },
+          body,
+          where,
+        ),
       );
       return await answerOf(result);
     } catch (error) {

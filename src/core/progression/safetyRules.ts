@@ -197,6 +197,13 @@ const RULES: readonly Rule[] = [
   },
 ];
 
+/** Rules that speak of the knee and the day, not of one line: what they found counts for every sheet (docs/rules.md). */
+const OF_THE_KNEE: ReadonlySet<string> = new Set(["S2", "S3", "S4", "R1", "R2", "R3", "R4", "R5", "R9"]);
+
+/** Why no sheet is run before this is decided, in words; null where what fired is a matter of its line. */
+export const kneeReason = (fired: readonly FiredRule[]): string | null =>
+  fired.find((r) => OF_THE_KNEE.has(r.id))?.reason ?? null;
+
 /** What is missing for a decision, in words. The weekly trend may be missing. */
 export function missing(i: DecisionInput): string[] {
   const gaps: [string, boolean][] = [

@@ -321,12 +321,104 @@ test("no sequence of events makes a set appear twice or vanish", () => {
   );
 });
 
-test("taking back undoes exactly one thing", () => {
+test("taking back undoes exactly one thing, keeps notes and corrections, and never starts a set in the past", () => {
+  let ids = 0;
+  const uuid = () => `00000000-0000-4000-8000-${String(ids++).padStart(12, "0")}`;
+  const run = robot(sheet, { felt: 6, reserve: 4, ids: uuid }).events;
+  let afterEnd = 0;
   fc.assert(
-    fc.property(fc.array(anyEvent(sheet), { maxLength: 60 }), (log) => {
-      const events = eventsOf(log);
-      const kept = eventsOf([...log, { type: "undo", at: 0 }]);
-      expect(kept).toEqual(events.slice(0, lastUndone(events).from));
-    }),
+    fc.property(
+      fc.integer({ min: 0, max: run.length }),
+      fc.array(fc.nat(), { maxLength: 4 }),
+      fc.boolean(),
+      (n, notes, isStopped) => {
+        const log: LogEntry[] = run.slice(0, n);
+        const at = (log.at(-1)?.at ?? 0) + 1;
+        if (isStopped) log.push({ type: "stop", reason: "Sharp pain", at });
+        for (const where of notes)
+          log.splice(where % (log.length + 1), 0, { type: "note", lineId: null, words: "seen", at });
+        const events = eventsOf(log);
+        const { left } = lastUndone(events);
+        const gone = events.filter((e) => !left.includes(e));
+        const what = events.findLast((e) => e.type !== "note")?.type;
+        if (!what || what === "finish") return expect(gone).toEqual([]);
+        const isEndOfSet = what === "end" || (what === "stop" && gone.length === 2);
+        if (isEndOfSet) afterEnd++;
+        expect(gone.map((e) => e.type)).toEqual(isEndOfSet ? ["start", what] : [what]);
+        expect(visitState(sheet, left).phase).not.toBe("working");
+      },
+    ),
+    { numRuns: 300 },
   );
+  expect(afterEnd).toBeGreaterThan(10);
+});
+
+test("a note in a hold, or a correction, changes nothing of what taking back takes; a double tap is one tap", () => {
+  const [id] = sheet.map((l) => l.lineId);
+  const lineId = id as string;
+  const task = { lineId, set: 0, leg: "both" as const, bout: 0 };
+  const first = visitState(sheet, [
+    { type: "set-up", lineId, pins: true, at: 1000 },
+    { type: "pain-before", score: 1, at: 2000 },
+  ]);
+  const now = currentTask(first);
+  const started: LogEntry[] = [
+    { type: "set-up", lineId, pins: true, at: 1000 },
+    { type: "pain-before", score: 1, at: 2000 },
+    { type: "start", task: now ? { ...task, leg: now.leg } : task, at: 3000 },
+  ];
+  const end: LogEntry = {
+    type: "end",
+    at: 10_000,
+    early: "other",
+    reps: null,
+    meanForceN: null,
+    range: null,
+    countedBy: "tap",
+  };
+  const note: LogEntry = { type: "note", lineId, words: "looked tired", at: 5000 };
+  const undo = (at: number): LogEntry => ({ type: "undo", at });
+  for (const log of [
+    [...started, note, end, undo(20_000)],
+    [...started, end, note, undo(20_000)],
+  ]) {
+    const s = visitState(sheet, eventsOf(log));
+    expect(s.phase).toBe("ready");
+    expect(eventsOf(log).filter((e) => e.type === "note")).toHaveLength(1);
+  }
+  const rate: LogEntry = {
+    type: "rate",
+    pain: 1,
+    reps: null,
+    reserve: null,
+    felt: null,
+    recordId: "00000000-0000-4000-8000-000000000001",
+    at: 11_000,
+  };
+  const correct: LogEntry = {
+    type: "correct",
+    recordId: rate.recordId,
+    newId: "00000000-0000-4000-8000-000000000002",
+    pain: 2,
+    reps: null,
+    reserve: null,
+    felt: null,
+    at: 12_000,
+  };
+  expect(visitState(sheet, eventsOf([...started, end, rate, correct, undo(20_000)])).done).toHaveLength(1);
+  // one tap takes back the pain before, a second one soon after is the same tap
+  const twice = visitState(sheet, eventsOf([...started.slice(0, 2), undo(20_000), undo(20_200)]));
+  expect(twice.setUp).toEqual([lineId]);
+  const later = visitState(sheet, eventsOf([...started.slice(0, 2), undo(20_000), undo(21_000)]));
+  expect(later.setUp).toEqual([]);
+  // nor does it leave out two sets
+  const skip = (at: number): LogEntry => ({ type: "skip", lineId, what: "set", at });
+  const left = (log: LogEntry[]) =>
+    visitState(sheet, eventsOf(log)).tasks.filter((t) => t.status === "dropped").length;
+  const one = left([...started.slice(0, 2), skip(30_000)]);
+  expect(one).toBeGreaterThan(0);
+  expect(left([...started.slice(0, 2), skip(30_000), skip(30_250)])).toBe(one);
+  // a stop in the middle of a hold, taken back, does not let it run on from where it began
+  const stopped = [...started, { type: "stop" as const, reason: "Sharp pain", at: 9000 }, undo(20_000)];
+  expect(visitState(sheet, eventsOf(stopped)).phase).toBe("ready");
 });

@@ -3,7 +3,7 @@ import { afterRating } from "./afterRating";
 import { withLoad } from "./eased";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { type Task, taskKey, tasksOf } from "./tasks";
-import type { VisitEvent } from "./visitEvent";
+import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
 
 export type VisitPhase = "set-up" | "pain-before" | "ready" | "working" | "rating" | "closing" | "finished";
 
@@ -44,6 +44,8 @@ export interface VisitState {
   /** why a line ended before the plan did */
   ended: Readonly<Record<string, string>>;
   stopped: string | null;
+  /** when a set was last left out, so that a double tap leaves out one */
+  leftOutAtMs: number | null;
   finished: { painAtEnd: number } | null;
 }
 
@@ -60,6 +62,7 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
     restEndsAtMs: null,
     ended: {},
     stopped: null,
+    leftOutAtMs: null,
     finished: null,
   });
 }
@@ -305,6 +308,8 @@ function added(s: VisitState, lineId: string): VisitState {
 function skipped(s: VisitState, e: Extract<VisitEvent, { type: "skip" }>): VisitState {
   const next = currentTask(s);
   if (!next || next.lineId !== e.lineId || !isBetween(s)) return s;
+  const isSameTap = s.leftOutAtMs !== null && Math.abs(e.at - s.leftOutAtMs) <= DOUBLE_TAP_MS;
+  if (e.what === "set" && isSameTap) return s;
   const isDropped = (t: LiveTask) =>
     t.status === "open" &&
     t.lineId === e.lineId &&
@@ -312,6 +317,7 @@ function skipped(s: VisitState, e: Extract<VisitEvent, { type: "skip" }>): Visit
   return settle({
     ...s,
     painBefore: null,
+    leftOutAtMs: e.what === "set" ? e.at : s.leftOutAtMs,
     tasks: s.tasks.map((t) => (isDropped(t) ? { ...t, status: "dropped" as const } : t)),
   });
 }

@@ -71,28 +71,44 @@ export type VisitEvent = z.infer<typeof visitEvent>;
 export const logEntry = z.union([visitEvent, z.object({ type: z.literal("undo"), at })]);
 export type LogEntry = z.infer<typeof logEntry>;
 
-/** Nothing is taken back once a visit is closed; a correction keeps both and is not taken back either. */
-const STAYS: ReadonlySet<VisitEvent["type"]> = new Set(["finish", "correct", "note"]);
+/** A second tap so soon after the first is the same tap, ms. */
+export const DOUBLE_TAP_MS = 400;
 
 /**
- * What a log comes to. Taking back undoes exactly one thing: the end of a set goes together with its start, because a
- * set cannot be started in the past.
+ * What a log comes to. Taking back undoes exactly one thing, and a double tap only one: the end of a set goes together
+ * with its start, because a set cannot be started in the past. Notes and corrections in between stay.
  */
 export function eventsOf(log: readonly LogEntry[]): VisitEvent[] {
-  const events: VisitEvent[] = [];
+  let events: VisitEvent[] = [];
+  let undoneAt = Number.NEGATIVE_INFINITY;
   for (const entry of log) {
-    if (entry.type !== "undo") events.push(entry);
-    else events.splice(lastUndone(events).from);
+    if (entry.type !== "undo") {
+      events.push(entry);
+      undoneAt = Number.NEGATIVE_INFINITY;
+    } else if (Math.abs(entry.at - undoneAt) > DOUBLE_TAP_MS) {
+      events = lastUndone(events).left;
+      undoneAt = entry.at;
+    }
   }
   return events;
 }
 
-/** Where taking back would cut, and the record that goes with it. */
-export function lastUndone(events: readonly VisitEvent[]): { from: number; takesBack: string | null } {
-  const last = events.at(-1);
-  if (!last || STAYS.has(last.type)) return { from: events.length, takesBack: null };
+/** What is left after taking back the last thing, and the record that goes with it. */
+export function lastUndone(events: readonly VisitEvent[]): { left: VisitEvent[]; takesBack: string | null } {
+  // a note is no deed; what is closed or put right is not taken back
+  const at = events.findLastIndex((e) => e.type !== "note");
+  const last = events[at];
+  if (!last || last.type === "finish" || last.type === "correct")
+    return { left: [...events], takesBack: null };
+  const before = events.slice(0, at);
+  const began = before.findLastIndex((e) => e.type === "start");
+  const isUnderWay = began >= 0 && !before.slice(began).some((e) => e.type === "end" || e.type === "rate");
+  // the end of a set, or a stop in the middle of one, goes with its start
+  const from = (last.type === "end" || last.type === "stop") && isUnderWay ? began : at;
   return {
-    from: events.length - (last.type === "end" ? 2 : 1),
+    left: events.filter(
+      (e, i) => i < from || (i > from && i !== at && (e.type === "note" || e.type === "correct")),
+    ),
     takesBack: last.type === "rate" ? last.recordId : null,
   };
 }

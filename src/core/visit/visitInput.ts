@@ -21,11 +21,17 @@ export const recheckInput = z
 
 export const clearanceInput = z.object({ id: uuid, clears: uuid, reason: words("The reason") });
 
+/** A moment of a device's own clock, in whatever year it thinks it is; what it comes to is the clinic's to say. */
+export const deviceMoment = z
+  .string()
+  .max(40)
+  .refine((s) => !Number.isNaN(Date.parse(s)), { error: "This is no moment." });
+
 export const startInput = z.object({
   id: uuid,
   versionId: uuid,
   recheckId: uuid,
-  startedAt: z.iso.datetime(),
+  startedAt: deviceMoment,
 });
 
 /** One entry of a visit's log, with its place in it. */

@@ -21,6 +21,8 @@ export interface Ctx {
   tx: Tx;
   actor: Actor;
   now: Date;
+  /** what the device that sent this says its own time is; missing where it says none */
+  deviceNow?: Date | null;
   /** on a page, which only reads: what was asked once in this transaction is not asked again */
   asked?: Map<string, unknown>;
 }

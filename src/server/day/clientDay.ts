@@ -24,7 +24,8 @@ import { requestsOf } from "../requests/requests";
 import { goneLines } from "../sheets/gone";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { unseenConcerns } from "../visits/concerns";
-import { waitingDraft } from "../visits/decisionDrafts";
+import { waitingDrafts } from "../visits/decisionDrafts";
+import { kneeBarred } from "../visits/kneeDay";
 import { morningWaits } from "../visits/mornings";
 import { lastRecheck } from "../visits/rechecks";
 import { recordsOf } from "../visits/records";
@@ -75,7 +76,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     conditions,
     measurements,
     screening,
-    draft,
+    [draft],
+    kneeBar,
     handLimits,
     written,
     requests,
@@ -92,7 +94,8 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     conditionsOf(ctx, episodeId),
     findingsOnFile(ctx, client),
     screeningStateOf(ctx, client),
-    waitingDraft(ctx, client),
+    waitingDrafts(ctx, client),
+    kneeBarred(ctx, client),
     limitsBar(ctx, client),
     writtenLimits(ctx, episodeId),
     requestsOf(ctx, episodeId),
@@ -124,17 +127,18 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     due,
     sheets,
     ready: runnable.filter(
-      (sheet) => !waits.has(sheet.sheetId) && !gone.some((g) => g.sheetId === sheet.sheetId),
+      (sheet) =>
+        kneeBar === null && !waits.has(sheet.sheetId) && !gone.some((g) => g.sheetId === sheet.sheetId),
     ),
     concerns,
     gone,
     lastVisit,
-    draft: draft && { visit: draft.visit, strictest: strictestAction(draft.actions) },
+    draft: draft ? { visit: draft.visit, strictest: strictestAction(draft.actions) } : null,
     warning,
     isStopped: sheets.length > 0 && runnable.length === 0,
     screening,
     handLimits,
-    morningWaits: draft !== null && morningWaits(ctx, draft.visit.startedAt) !== null,
+    morningWaits: draft !== undefined && morningWaits(ctx, draft.visit.startedAt) !== null,
     phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
     opens,
     ending: written.flatMap((l) => {

@@ -4,6 +4,7 @@ import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
+import { morningOf } from "../visits/visits";
 import { tokenOf } from "./token";
 
 /** The message with the morning's link goes out at this time of the next day at the clinic. */
@@ -11,7 +12,10 @@ const SENT_AT = "07:00";
 /** A sheet for home opens for so long; then a new link is made. */
 const HOME_DAYS = 42;
 
-/** The link for the morning after a visit: it can be opened until the end of that next day. One a visit. */
+/**
+ * The link for the morning after a visit: it can be opened until the end of that next day. One a day: what is answered
+ * counts for all that was run on it.
+ */
 export async function makeMorningLink(
   ctx: Ctx,
   visit: { id: string; episodeId: string },
@@ -21,9 +25,12 @@ export async function makeMorningLink(
   const zone = ctx.actor.timeZone;
   await ctx.tx`
     insert into client_link (id, clinic_id, episode_id, purpose, visit_id, sends_at, expires_at, made_at, made_by)
-    values (${randomUUID()}, ${ctx.actor.clinicId}, ${visit.episodeId}, 'morning', ${visit.id},
-      (${day}::date + 1 + ${SENT_AT}::time) at time zone ${zone}, (${day}::date + 2)::timestamp at time zone ${zone},
-      ${ctx.now}, ${ctx.actor.personId})
+    select ${randomUUID()}::uuid, ${ctx.actor.clinicId}::uuid, ${visit.episodeId}::uuid, 'morning', ${visit.id}::uuid, t.sends_at,
+      (${day}::date + 2)::timestamp at time zone ${zone}, ${ctx.now}::timestamptz, ${ctx.actor.personId}::uuid
+    from (select (${day}::date + 1 + ${SENT_AT}::time) at time zone ${zone} as sends_at) t
+    where not exists (
+      select 1 from client_link l where l.episode_id = ${visit.episodeId} and l.purpose = 'morning'
+        and l.sends_at = t.sends_at and l.revoked_at is null)
     on conflict do nothing`;
 }
 
@@ -86,7 +93,7 @@ export async function outbox(ctx: Ctx, episodeId: string | null = null): Promise
     left join sheet s on s.id = l.sheet_id
     left join visit v on v.id = l.visit_id
     left join sheet_version w on w.id = v.version_id left join sheet vs on vs.id = w.sheet_id
-    left join lateral (select * from response where visit_id = l.visit_id order by answered_at desc, id limit 1) a on true
+    left join lateral (${morningOf(ctx)}) a on true
     left join person p on p.id = a.entered_by
     where l.sends_at > ${ctx.now}::timestamptz - make_interval(days => ${SHOWN_DAYS})
       and (${episodeId}::uuid is null or l.episode_id = ${episodeId})

@@ -39,7 +39,7 @@ export const unseenConcerns = (ctx: Ctx, client: ClientEpisode): Promise<Concern
           tells:
             client.school === "post_op" &&
             v.morning.swelling !== null &&
-            v.morning.swelling > swellingBefore(client, visits, v.startedAt),
+            v.morning.swelling > swellingBefore(client, visits, v.day),
         },
         isDecided: v.decisions.some((d) => d.byOrderOf === null),
         seen: v.seen,

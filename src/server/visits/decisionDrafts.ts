@@ -4,7 +4,7 @@ import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf
 import { type LineChange, nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
-import { ACTIONS, type Action } from "@/core/progression/safetyRules";
+import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
 import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
@@ -12,8 +12,10 @@ import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
-import type { Ctx } from "../base/context";
+import { isForTherapist } from "@/core/visit/stopReasons";
+import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
@@ -69,19 +71,35 @@ export interface VisitDraft {
 /** Rules that look at nothing of a line: what stops by them stops all lines. */
 const OF_ALL: ReadonlySet<string> = new Set(["S1", "S2"]);
 
-/** What the drafts of the oldest undecided visit say, without what each would make of its line; null where none waits. */
-export async function waitingDraft(
-  ctx: Ctx,
-  client: ClientEpisode,
-): Promise<{ visit: Visit; actions: Action[] } | null> {
-  const visits = await recentVisits(ctx, client.episodeId);
-  const waits = visits.find((v) => undecidedLines(v).length > 0);
-  if (!waits) return null;
-  const visit = await visitById(ctx, waits.id);
-  const facts = await visitFacts(ctx, client, visits, visit);
-  const lines = await Promise.all(openLines(visit).map((line) => decided(ctx, visit, line, facts)));
-  return { visit, actions: lines.map((l) => l.decision.action) };
+/** An undecided visit with what its drafts say, without what each would make of its line. */
+export interface WaitingDraft {
+  visit: Visit;
+  actions: Action[];
+  /** what was found of the knee on that day or the morning after, in words; null: nothing, or only of a line */
+  ofTheKnee: string | null;
 }
+
+/** The drafts that wait, the oldest first. */
+export const waitingDrafts = (ctx: Ctx, client: ClientEpisode): Promise<WaitingDraft[]> =>
+  once(ctx, `waiting ${client.episodeId}`, async () => {
+    const visits = await recentVisits(ctx, client.episodeId);
+    const waits = visits.filter((v) => undecidedLines(v).length > 0);
+    return Promise.all(
+      waits.map(async ({ id }) => {
+        const visit = await visitById(ctx, id);
+        const facts = await visitFacts(ctx, client, visits, visit);
+        const lines = await Promise.all(openLines(visit).map((line) => decided(ctx, visit, line, facts)));
+        const stopped = visit.end?.stopped;
+        const reasons = lines.map((l) => kneeReason([...l.decision.reasons, ...l.decision.also]));
+        return {
+          visit,
+          actions: lines.map((l) => l.decision.action),
+          ofTheKnee:
+            reasons.find((r) => r) ?? (stopped && isForTherapist(stopped) ? lowerFirst(stopped) : null),
+        };
+      }),
+    );
+  });
 
 /** Lines of a visit that wait for a decision and can be drafted. */
 function openLines(visit: Visit): { plan: SheetLine; kept: KeptLine }[] {
@@ -184,7 +202,7 @@ async function visitFacts(
     painAtStart: visit.end?.painAtStart ?? null,
     painAtEnd: visit.end?.painAtEnd ?? null,
     morning: visit.morning,
-    swellingBefore: swellingBefore(client, visits, visit.startedAt),
+    swellingBefore: swellingBefore(client, visits, visit.day),
     swellingApplies: client.swellingApplies,
   };
 }

@@ -10,6 +10,7 @@ import { sheetFacts } from "../sheets/facts";
 import { goneOf } from "../sheets/gone";
 import type { SheetVersion } from "../sheets/sheets";
 import { returnBarred } from "../week/returns";
+import { kneeBarred } from "./kneeDay";
 import { lastRecheck } from "./rechecks";
 import { isStopped, recentVisits, undecidedLines } from "./visits";
 
@@ -46,6 +47,8 @@ export async function floorBarred(
   ).find((j) => j.bars.length > 0);
   if (outside)
     return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${outside.bars[0]}. A therapist changes the sheet first.`;
+  const sore = await kneeBarred(ctx, client);
+  if (sore) return sore;
   const visits = await recentVisits(ctx, client.episodeId);
   if (visits.some((v) => v.sheetId === sheet.sheetId && undecidedLines(v).length > 0))
     return "The last visit of this sheet has no decision yet: a therapist decides it first.";

@@ -8,6 +8,7 @@ import type { entryInput } from "@/core/visit/visitInput";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
+import { clinicTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import type { OpenLink } from "../links/open";
@@ -15,15 +16,7 @@ import { sheetsOf } from "../sheets/sheets";
 import { isRestDay } from "../week/restDay";
 import { floorBarred } from "./floor";
 import { writeRecheck } from "./rechecks";
-import {
-  believable,
-  firstSideOf,
-  linesOfToday,
-  logEvent,
-  openVisit,
-  type RunningVisit,
-  startVisit,
-} from "./running";
+import { firstSideOf, linesOfToday, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
 import { recentVisits, type VisitHead } from "./visits";
 
 /** What a link for home shows: all that the phone needs to run the sheet without a network. */
@@ -83,7 +76,7 @@ export async function startHome(
   mustMay(ctx, "home.run");
   await lockEpisode(ctx, client.episodeId);
   // sent late, it is looked at as of when it was done
-  const then: Ctx = { ...ctx, now: believable(ctx, new Date(input.at)) };
+  const then: Ctx = { ...ctx, now: clinicTime(ctx, new Date(input.at)) };
   const [known] = await ctx.tx`select 1 from recheck where id = ${input.recheckId}`;
   if (!known) await writeRecheck(then, client, { id: input.recheckId, signs: input.signs, visitId: null });
   if (!input.visit) return;
@@ -101,7 +94,8 @@ export async function startHome(
     );
   if (!begun && sheet && (await isRestDay(then, client.episodeId, sheet)))
     throw attempted("home.rest", new Refused("conflict", "Today is a day of rest after hard leg work."));
-  await startVisit(ctx, client, { id, versionId, recheckId: input.recheckId, startedAt: input.at });
+  const start = { id, versionId, recheckId: input.recheckId, startedAt: input.at };
+  await startVisit(ctx, client, start, known === undefined);
 }
 
 /** One entry of a visit that was begun behind this link; what staff run is not touched from here. */

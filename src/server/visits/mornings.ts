@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import { SWELLING_WORDS } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import {
   answerFixed,
@@ -14,11 +15,11 @@ import type { morningInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
-import { mustBeSame, Refused } from "../base/refused";
+import { attempted, mustBeSame, Refused } from "../base/refused";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { runOrders } from "./orders";
 import { writeRecheck } from "./rechecks";
-import { recentVisits, swellingBefore } from "./visits";
+import { type Morning, recentVisits, swellingBefore } from "./visits";
 
 /** Why the morning after a visit cannot be answered yet; null from 04:00 of the next day at the clinic. */
 export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>
@@ -32,14 +33,12 @@ export async function recordMorning(
   ctx: Ctx,
   client: ClientEpisode,
   input: z.infer<typeof morningInput>,
-): Promise<void> {
+): Promise<MorningKept> {
   mustMay(ctx, "response.record");
   await lockEpisode(ctx, client.episodeId);
-  const [visit] = await ctx.tx`
-    select v.id, v.started_at, exists (select 1 from decision d where d.visit_id = v.id) as decided
-    from visit v where v.id = ${input.visitId} and v.episode_id = ${client.episodeId}`;
-  if (!visit) throw new Refused("missing", "This visit is not there. Reload the page.");
-  const notYet = morningWaits(ctx, visit.started_at);
+  const visit = (await recentVisits(ctx, client.episodeId)).find((v) => v.id === input.visitId);
+  if (!visit) throw new Refused("missing", "This visit is not there, or long ago. Reload the page.");
+  const notYet = morningWaits(ctx, visit.startedAt);
   if (notYet) throw new Refused("conflict", notYet);
   const [known] = await ctx.tx`
     select visit_id, corrects, pain, swelling, stiffness_min from response where id = ${input.id}`;
@@ -47,28 +46,51 @@ export async function recordMorning(
   if (known) {
     const isSame =
       known.visit_id === input.visitId &&
-      known.corrects === input.corrects &&
+      (known.corrects === input.corrects || input.corrects === null) &&
       known.pain === input.pain &&
       known.swelling === swelling &&
       known.stiffness_min === input.stiffnessMin;
-    return mustBeSame(isSame, "response.repeat", "This morning was entered before, with other answers");
+    mustBeSame(isSame, "response.repeat", "This morning was entered before, with other answers");
+    return { corrected: null };
   }
-  if (input.corrects !== null) {
-    const [old] =
-      await ctx.tx`select 1 from response where id = ${input.corrects} and visit_id = ${input.visitId}`;
-    if (!old)
-      throw new InputError(
-        "corrects",
-        "The answer that this corrects is not of this visit. Reload the page.",
-      );
-  }
-  if (visit.decided)
+  if (visit.decisions.length > 0)
     throw new Refused(
       "conflict",
       "The decision for this visit has been taken; the answer can no longer change it.",
     );
-  await write(ctx, client, { ...input, swelling, swellingWord: null, alarm: null }, "staff");
+  const stands = visit.morning;
+  if (input.corrects !== null && stands?.id !== input.corrects)
+    throw stands
+      ? new Refused("conflict", `${standsWords(stands)} Reload the page to correct that answer.`)
+      : new InputError("corrects", "The answer that this corrects is not of this visit. Reload the page.");
+  // two people at once: one answer stands. A worse one is kept as its correction, a milder one never in silence
+  if (input.corrects === null && stands && isMilder({ pain: input.pain, swelling }, stands))
+    throw attempted(
+      "response.second",
+      new Refused(
+        "conflict",
+        `${standsWords(stands)} Yours is milder, so it does not replace it by itself: reload the page, and correct it there if it is wrong.`,
+      ),
+    );
+  const corrects = input.corrects ?? stands?.id ?? null;
+  await write(ctx, client, { ...input, corrects, swelling, swellingWord: null, alarm: null }, "staff");
+  return { corrected: input.corrects === null && stands ? standsWords(stands) : null };
 }
+
+/** What is entered of a morning that had an answer already. */
+export interface MorningKept {
+  /** what stood before, and was corrected by this; null: nothing, or it was meant to be corrected */
+  corrected: string | null;
+}
+
+const standsWords = (m: Morning): string =>
+  `${m.answeredBy === "client" ? "The client" : m.enteredBy} answered for this morning already: joint pain ${m.pain}${m.swelling === null ? "" : `, swelling ${SWELLING_WORDS[m.swelling]}`}.`;
+
+/** Less pain or less swelling than what stands. */
+const isMilder = (
+  a: { pain: number; swelling: number | null },
+  stands: Pick<Morning, "pain" | "swelling">,
+): boolean => a.pain < stands.pain || (a.swelling ?? 0) < (stands.swelling ?? 0);
 
 /** What the client hears after an answer. */
 export interface AnswerKept {
@@ -93,10 +115,21 @@ export async function answerMorning(
   const visits = await recentVisits(ctx, client.episodeId);
   const visit = visits.find((v) => v.id === visitId);
   if (!visit) throw new Refused("missing", "This link has run out. Ask the clinic for a new one.");
-  const [same] = await ctx.tx`select visit_id from response where id = ${input.id}`;
+  const [same] = await ctx.tx`
+    select visit_id, pain, swelling_word, stiffness_min from response where id = ${input.id}`;
   const signs = recheckFor(weeksAfterSurgery(ctx, client)).filter((s) => input.signs.includes(s));
   const isAlarming = signs.length > 0;
-  if (same) return { isKept: same.visit_id === visitId, isAlarming };
+  if (same) {
+    mustBeSame(
+      same.visit_id === visitId &&
+        same.pain === input.pain &&
+        same.swelling_word === input.swelling &&
+        same.stiffness_min === input.stiffnessMin,
+      "response.repeat",
+      "This morning was answered before, with other answers",
+    );
+    return { isKept: true, isAlarming };
+  }
   const notYet = morningWaits(ctx, visit.startedAt);
   if (notYet) throw new Refused("conflict", notYet);
   if (isAlarming) await writeRecheck(ctx, client, { id: randomUUID(), signs, visitId });
@@ -113,7 +146,14 @@ export async function answerMorning(
         ? "Your clinic has gone on from your answer already. If something has changed, call them."
         : "Answers can be changed until noon. If something has changed since, call your clinic.",
     );
-  const before = swellingBefore(client, visits, visit.startedAt);
+  if (visit.morning?.answeredBy === "staff") {
+    if (isAlarming) return { isKept: false, isAlarming };
+    throw new Refused(
+      "conflict",
+      "Your clinic has written down how this morning was already. If it was different, call them.",
+    );
+  }
+  const before = swellingBefore(client, visits, visit.day);
   await write(
     ctx,
     client,
@@ -155,5 +195,8 @@ async function write(
       ${r.stiffnessMin}, ${r.alarm}, ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
   const { pain, swelling, stiffnessMin, alarm } = r;
   await audit(ctx, "response.record", "visit", r.visitId, null, { pain, swelling, stiffnessMin, alarm });
-  await runOrders(ctx, client, r.visitId);
+  // one morning for all that was run on that day
+  const visits = await recentVisits(ctx, client.episodeId);
+  const day = visits.find((v) => v.id === r.visitId)?.day;
+  for (const v of visits) if (v.day === day && v.end) await runOrders(ctx, client, v.id);
 }

@@ -73,11 +73,12 @@ export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
     return [...byDay].map(([day, sum]) => ({ daysAgo: daysBetween(day, today(ctx)), ...sum }));
   });
 
-/** How many visits were finished, counted no further than `most`. */
+/** On how many days something was run to its end, counted no further than `most`. */
 export async function visitsDone(ctx: Ctx, episodeId: string, most: number): Promise<number> {
   const [r] = await ctx.tx`
     select count(*) as n from (
-      select 1 from visit v join visit_end e on e.visit_id = v.id where v.episode_id = ${episodeId} limit ${most}) x`;
+      select distinct (v.started_at at time zone ${ctx.actor.timeZone})::date from visit v
+      join visit_end e on e.visit_id = v.id where v.episode_id = ${episodeId} limit ${most}) x`;
   return r?.n ?? 0;
 }
 

@@ -15,6 +15,7 @@ import type { entryInput, startInput } from "@/core/visit/visitInput";
 import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
+import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { makeMorningLink } from "../links/links";
@@ -23,26 +24,18 @@ import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
 
-/** A tablet's clock may be so far behind (it ran without the network) or ahead of the clinic's. */
-const TABLET_BEHIND_MS = 36 * 3_600_000;
-const TABLET_AHEAD_MS = 2 * 60_000;
-
-/** When something was done: the tablet's time where it can be right, else the time at which the clinic got it. */
-export function believable(ctx: Ctx, tablet: Date): Date {
-  const agoMs = ctx.now.getTime() - tablet.getTime();
-  return agoMs > TABLET_BEHIND_MS || agoMs < -TABLET_AHEAD_MS
-    ? ctx.now
-    : new Date(Math.min(tablet.getTime(), ctx.now.getTime()));
-}
-
 /** The short questions are asked for one visit: an answer from another day opens none. */
 const RECHECK_LASTS_MS = 12 * 3_600_000;
 
-/** Starts a visit. Warning signs, the last decision, today's limits and the newest version are checked here. */
+/**
+ * Starts a visit. Warning signs, the last decision, today's limits and the newest version are checked here.
+ * `askedWith`: the warning signs were answered together with it, however long that was on its way.
+ */
 export async function startVisit(
   ctx: Ctx,
   client: ClientEpisode,
   input: z.infer<typeof startInput>,
+  askedWith = false,
 ): Promise<void> {
   mustMay(ctx, ctx.actor.role === "client" ? "home.run" : "session.run");
   await lockEpisode(ctx, client.episodeId);
@@ -74,7 +67,7 @@ export async function startVisit(
   const tablet = new Date(input.startedAt);
   const [asked] = await ctx.tx`
     select is_clear, at from recheck where id = ${input.recheckId} and episode_id = ${client.episodeId}`;
-  if (!asked?.is_clear || believable(ctx, tablet).getTime() - asked.at.getTime() > RECHECK_LASTS_MS)
+  if (!asked?.is_clear || (!askedWith && ctx.now.getTime() - asked.at.getTime() > RECHECK_LASTS_MS))
     throw attempted("session.unasked", new Refused("conflict", "Ask the warning signs before this visit."));
   const lines = await linesOfToday(ctx, client, sheet);
   await ctx.tx`
@@ -82,7 +75,7 @@ export async function startVisit(
       received_at, started_by)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.versionId},
       ${sheet.place === "home" ? "home" : "clinic"}, ${await firstSideOf(ctx, client)}, ${input.recheckId},
-      ${ctx.tx.json(lines as never)}, ${believable(ctx, tablet)}, ${tablet}, ${ctx.now}, ${ctx.actor.personId})`;
+      ${ctx.tx.json(lines as never)}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${ctx.now}, ${ctx.actor.personId})`;
 }
 
 /** The lines of a version as they are run today: what was kept, under the pain limit and the bounds of the load of the day. */
@@ -223,9 +216,9 @@ async function followed(
     await ctx.tx`
       insert into visit_end (visit_id, clinic_id, ended_at, tablet_at, received_at, pain_at_start, pain_at_end, stopped,
         signed_by)
-      values (${visit.id}, ${ctx.actor.clinicId}, ${believable(ctx, tablet)}, ${tablet}, ${ctx.now},
+      values (${visit.id}, ${ctx.actor.clinicId}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${ctx.now},
         ${painAtStart(is, eventsOf([...visit.log, entry]))}, ${entry.painAtEnd}, ${endWords(is)}, ${ctx.actor.personId})`;
-    await makeMorningLink(ctx, visit, believable(ctx, tablet));
+    await makeMorningLink(ctx, visit, clinicTime(ctx, tablet));
   }
 }
 
@@ -245,7 +238,7 @@ async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<voi
       started_at, tablet_at, worked_s, reps, load_kg, how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt,
       early, mean_force_n, counted_by, logged_by, received_at)
     values (${r.id}, ${ctx.actor.clinicId}, ${visitId}, ${r.lineId}, ${r.exerciseId}, ${r.setNo}, ${r.leg}, ${r.boutNo},
-      ${r.corrects}, ${r.voided}, ${believable(ctx, tablet)}, ${tablet}, ${r.workedS}, ${r.reps}, ${r.loadKg}, ${r.how},
+      ${r.corrects}, ${r.voided}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${r.workedS}, ${r.reps}, ${r.loadKg}, ${r.how},
       ${r.rangeFromDeg}, ${r.rangeToDeg}, ${r.painBefore}, ${r.pain}, ${r.reserve}, ${r.felt}, ${r.early},
       ${r.meanForceN}, ${r.countedBy}, ${ctx.actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;

@@ -5,7 +5,7 @@ import type { Side } from "@/core/units/fields";
 import type { SwellingSaid } from "@/core/visit/client/clientMorning";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
-import { type Ctx, once } from "../base/context";
+import { type Ctx, dayOf, once } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
 import { type SheetVersion, versionById } from "../sheets/sheets";
@@ -48,6 +48,8 @@ export interface VisitHead {
   /** lines of its version, in their order */
   lineIds: string[];
   startedAt: Date;
+  /** the calendar day at the clinic: all sheets of a day are one day for the knee */
+  day: string;
   startedBy: string;
   end: {
     endedAt: Date;
@@ -85,7 +87,7 @@ export const recentVisits = (ctx: Ctx, episodeId: string): Promise<VisitHead[]> 
           ${heads(ctx)} where v.episode_id = k.id order by v.received_at desc, v.id limit ${RECENT}) v
         order by v.received_at, v.id`,
     );
-    return rows.map(headOf);
+    return rows.map((r) => headOf(ctx, r));
   });
 
 /** A visit with all that belongs to it. */
@@ -98,12 +100,19 @@ export async function visitById(ctx: Ctx, id: string): Promise<Visit> {
   );
   if (!r) throw new Refused("missing", "This visit is not there. Reload the page.");
   const [records, sheet] = await Promise.all([recordsOf(ctx, id), versionById(ctx, r.version_id)]);
-  return { ...headOf(r), sheet, firstSide: r.first_side, records };
+  return { ...headOf(ctx, r), sheet, firstSide: r.first_side, records };
 }
 
 /** The last visits with all that belongs to them, oldest first. */
 export const recentVisitsWhole = async (ctx: Ctx, episodeId: string): Promise<Visit[]> =>
   Promise.all((await recentVisits(ctx, episodeId)).map((v) => visitById(ctx, v.id)));
+
+/** The morning after the day of a visit `v`: one answer for all that was run on that day at the clinic, the newest stands. */
+export const morningOf = (ctx: Ctx) => ctx.tx`
+  select r.* from visit s join response r on r.visit_id = s.id
+  where s.episode_id = v.episode_id and s.started_at between v.started_at - interval '26 hours' and v.started_at + interval '26 hours'
+    and (s.started_at at time zone ${ctx.actor.timeZone})::date = (v.started_at at time zone ${ctx.actor.timeZone})::date
+  order by r.answered_at desc, r.id limit 1`;
 
 const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
@@ -121,17 +130,17 @@ const heads = (ctx: Ctx) => ctx.tx`
   join person starter on starter.id = v.started_by
   left join visit_end e on e.visit_id = v.id
   left join person signer on signer.id = e.signed_by
-  left join lateral (
-    select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
+  left join lateral (${morningOf(ctx)}) m on true
   left join person entrant on entrant.id = m.entered_by`;
 
-function headOf(r: Row): VisitHead {
+function headOf(ctx: Ctx, r: Row): VisitHead {
   return {
     id: r.id,
     sheetId: r.sheet_id,
     versionId: r.version_id,
     lineIds: r.lines,
     startedAt: r.started_at,
+    day: dayOf(ctx, r.started_at),
     startedBy: r.started_by,
     end: r.ended_at
       ? {
@@ -168,27 +177,30 @@ export function undecidedLines(v: VisitHead): string[] {
   return v.lineIds.filter((id) => !v.decisions.some((d) => d.lineId === id));
 }
 
-/** After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. */
+/**
+ * After "stop and refer" only a version that a therapist wrote after that decision opens a sheet again. Decided for all
+ * lines it closes every sheet: it is one knee.
+ */
 export function isStopped(visits: readonly VisitHead[], sheet: SheetVersion): boolean {
   return visits.some((v) =>
     v.decisions.some(
       (d) =>
         d.action === "STOP_REFER" &&
         sheet.at <= d.at &&
-        (d.lineId === null || sheet.lines.some((l) => l.plan.lineId === d.lineId)) &&
-        v.sheetId === sheet.sheetId,
+        (d.lineId === null ||
+          (v.sheetId === sheet.sheetId && sheet.lines.some((l) => l.plan.lineId === d.lineId))),
     ),
   );
 }
 
-/** The grade of swelling before a visit: of the last morning that told one, or of the story. */
+/** The grade of swelling before the day of a visit: of the last morning that told one, or of the story. */
 export function swellingBefore(
   client: Pick<ClientEpisode, "firstSwelling">,
   visits: readonly VisitHead[],
-  startedAt: Date,
+  day: string,
 ): number {
   const known = visits.flatMap((v) =>
-    v.startedAt < startedAt && v.morning?.swelling != null ? [v.morning.swelling] : [],
+    v.day < day && v.morning?.swelling != null ? [v.morning.swelling] : [],
   );
   return known.at(-1) ?? client.firstSwelling;
 }

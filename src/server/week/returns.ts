@@ -119,12 +119,14 @@ async function stepBack(ctx: Ctx, client: ClientEpisode): Promise<void> {
   }
 }
 
-/** Why nothing is run after a long time off, with what to do; null where it may. */
+/** Why nothing is run after time off before a therapist has chosen how to go on; null where it may. */
 export async function returnBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
   const off = await daysOffOf(ctx, client);
-  if (off?.proposed !== "start_again") return null;
+  if (!off || off.proposed === "same") return null;
   if (!off.chosen)
-    return `Nothing was done for ${off.days} days. A therapist chooses in Week how to begin again: from a test, or otherwise.`;
+    return off.proposed === "step_back"
+      ? `Nothing was done for ${off.days} days: one step back of every line is proposed. A therapist chooses in Week how to go on.`
+      : `Nothing was done for ${off.days} days. A therapist chooses in Week how to begin again: from a test, or otherwise.`;
   if (off.chosen.what !== "start_again") return null;
   const [test] = await ctx.tx`
     select 1 from strength_test where episode_id = ${client.episodeId} and voided_at is null

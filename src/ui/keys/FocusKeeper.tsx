@@ -1,8 +1,6 @@
 "use client";
 import { useEffect } from "react";
-
-/** Screens on which a session is run. */
-const RUN = "main[data-theme=gym]";
+import { RUN } from "./useKeys";
 
 /**
  * What had the focus may go away under it: a line is taken out, a bar is answered, a form is saved. The focus then stays

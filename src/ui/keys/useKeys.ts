@@ -25,6 +25,11 @@ export const keysOfScreen = (): (readonly [key: string, words: string])[] =>
 const isSwitchedOff = (key: string): boolean =>
   document.documentElement.dataset.keys === "off" && /^[a-z]$/i.test(key);
 
+/** Screens on which a visit is run: there the space bar does what the screen says, and presses no button that has the focus. */
+export const RUN = "main[data-theme=gym]";
+const runsVisit = (event: KeyboardEvent): boolean =>
+  event.key === " " && event.target instanceof HTMLElement && event.target.closest(RUN) !== null;
+
 /** Listens to single keys while nothing is typed into and no dialog is open. */
 export function useKeys(deeds: readonly KeyDeed[]): void {
   const latest = useRef(deeds);
@@ -37,17 +42,27 @@ export function useKeys(deeds: readonly KeyDeed[]): void {
       // space and enter on a focused button belong to the button
       const onControl =
         event.target instanceof HTMLElement && event.target.closest("button, a, summary, [role=slider]");
-      if (onControl && (event.key === " " || event.key === "Enter")) return;
       const deed = latest.current.find((d) => d.key.toLowerCase() === event.key.toLowerCase());
       if (!deed) return;
+      // but where a visit runs the space bar says on the screen what it does
+      if (onControl && (event.key === "Enter" || (event.key === " " && !runsVisit(event)))) return;
       event.preventDefault();
       deed.run();
     };
+    // a button is pressed when the space bar comes up again
+    const onUp = (event: KeyboardEvent) => {
+      const isButton = event.target instanceof HTMLElement && event.target.matches("button, summary");
+      if (isButton && runsVisit(event) && !document.querySelector("dialog[open]")) {
+        if (latest.current.some((d) => d.key === " ")) event.preventDefault();
+      }
+    };
     window.addEventListener("keydown", onKey);
+    window.addEventListener("keyup", onUp);
     listening.add(latest);
     return () => {
       listening.delete(latest);
       window.removeEventListener("keydown", onKey);
+      window.removeEventListener("keyup", onUp);
     };
   }, []);
 }

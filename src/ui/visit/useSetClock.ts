@@ -9,6 +9,8 @@ import { useLoadCell } from "@/ui/useLoadCell";
 import { useRepetitionSensor } from "@/ui/useRepetitionSensor";
 import { useNow } from "./useNow";
 
+const LONGEST_REST_S = 900;
+
 export interface SetClock {
   cell: ReturnType<typeof useLoadCell>;
   sensor: ReturnType<typeof useRepetitionSensor>;
@@ -54,7 +56,9 @@ export function useSetClock(
   const ranS = startedMs === null ? null : Math.max(0, (now - startedMs) / 1000);
   const seconds =
     ranS === null ? null : holdS === null ? Math.floor(ranS) : Math.max(0, Math.ceil(holdS - ranS));
-  const restS = s.restEndsAtMs === null ? 0 : Math.max(0, (s.restEndsAtMs - now) / 1000);
+  // no rest is longer than this, whatever was done to the clock
+  const restS =
+    s.restEndsAtMs === null ? 0 : Math.min(LONGEST_REST_S, Math.max(0, (s.restEndsAtMs - now) / 1000));
   const counted = sensor.isReading ? sensor.found.reps : taps > 0 ? taps : null;
 
   const end = (at: number, early: EarlyReason | null) => {

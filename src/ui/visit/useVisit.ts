@@ -14,6 +14,8 @@ export interface OpenVisit {
 
 /** A hold that should have ended longer ago than this was not watched to its end, s. */
 const UNWATCHED_S = 3;
+/** A set that began so far in the future was begun by another clock. */
+const AHEAD_S = 5;
 /** A set of repetitions that began longer ago than this was not watched. */
 const UNWATCHED_SET_S = 900;
 
@@ -24,6 +26,8 @@ const startsWith = (long: readonly LogEntry[], short: readonly LogEntry[]): bool
 function isUnwatched(s: VisitState, nowMs: number): boolean {
   if (s.phase !== "working" || !s.under) return false;
   const holdS = s.under.task.holdS;
+  // begun in the future: this clock was put back, or another tablet's is ahead
+  if (nowMs < s.under.startedAtMs - AHEAD_S * 1000) return true;
   return nowMs > s.under.startedAtMs + (holdS === null ? UNWATCHED_SET_S : holdS + UNWATCHED_S) * 1000;
 }
 
@@ -67,6 +71,21 @@ export function useVisit(open: OpenVisit, eventsPath = `/api/visits/${open.id}/e
     });
   }, [id, lines, append]);
 
+  // a clock that is put back under a set would let it run for ever
+  useEffect(() => {
+    if (state.phase !== "working") return;
+    const timer = setInterval(() => {
+      const now = Date.now();
+      const { under, phase } = visitState(lines, eventsOf(latest.current));
+      if (phase !== "working" || !under || now >= under.startedAtMs - AHEAD_S * 1000) return;
+      append({ type: "undo", at: now });
+      setNotice(
+        "This device's clock was put back while a set ran. It was not counted: do it again when ready.",
+      );
+    }, 1000);
+    return () => clearInterval(timer);
+  }, [state.phase, lines, append]);
+
   const happen = useCallback(
     (event: VisitEvent) => {
       const before = visitState(lines, eventsOf(latest.current));
@@ -79,9 +98,9 @@ export function useVisit(open: OpenVisit, eventsPath = `/api/visits/${open.id}/e
   );
 
   const undo = useCallback(() => {
-    const events = eventsOf(latest.current);
-    if (eventsOf([...latest.current, { type: "undo", at: 0 }]).length < events.length)
-      append({ type: "undo", at: Date.now() });
+    const entry = { type: "undo" as const, at: Date.now() };
+    // what takes nothing back is not logged: nothing is left, or it is the second tap of a double one
+    if (eventsOf([...latest.current, entry]).length < eventsOf(latest.current).length) append(entry);
   }, [append]);
 
   /** Forgets what this tablet kept, after the clinic refused to follow it. */

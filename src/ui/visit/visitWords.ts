@@ -64,3 +64,23 @@ export function spaceDoes(s: VisitState, restS: number, isReady: boolean): strin
       return null;
   }
 }
+
+/** What the screen still waits for where the large key does nothing; null where it does something. */
+export function missingWords(
+  s: VisitState,
+  o: {
+    isReady: boolean;
+    isEarly: boolean;
+    pain: number | null;
+    left: number | null;
+    asked: { reserve: boolean; felt: boolean };
+  },
+): string | null {
+  if (o.isEarly) return "Say why it ended early";
+  if (s.phase === "set-up") return o.isReady ? null : "Tick the safety pins first";
+  if (s.phase === "pain-before") return "Answer joint pain now";
+  if (s.phase !== "rating") return null;
+  if (o.pain === null) return "Answer joint pain in it";
+  if (o.left === null && o.asked.felt) return "Answer the felt effort";
+  return o.left === null && o.asked.reserve ? "Answer how many more were possible" : null;
+}

@@ -6,7 +6,7 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { waitingDraft } from "@/server/visits/decisionDrafts";
+import { waitingDrafts } from "@/server/visits/decisionDrafts";
 import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck } from "@/server/visits/rechecks";
 import {
@@ -174,7 +174,7 @@ test("many asked side by side get what each gets alone", async () => {
   clients.push(await makeClient(own));
   const at = daysLater(10);
   const ask = async (ctx: Ctx, client: ClientEpisode) => {
-    const [day, draft] = [await clientDay(ctx, client), await waitingDraft(ctx, client)];
+    const [day, [draft]] = [await clientDay(ctx, client), await waitingDrafts(ctx, client)];
     return {
       next: day.next,
       steps: day.steps,

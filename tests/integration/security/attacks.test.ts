@@ -12,11 +12,14 @@ import {
   closeConnections,
   currentSheet,
   daysLater,
+  logOf,
   MONDAY,
   makeClinic,
+  openedVisit,
   owner,
   plannedClient,
   runVisit,
+  squats,
   type TestClinic,
 } from "../../support/clinic";
 
@@ -131,18 +134,21 @@ describe("two people at once", () => {
 });
 
 describe("a tablet whose clock is wrong", () => {
+  /** As a device sends it: with what it thinks the time is. */
+  const sent = <T>(work: (ctx: Ctx) => Promise<T>, deviceSays: string, now: Date) =>
+    clinic.as("trainer", (ctx) => work({ ...ctx, deviceNow: new Date(deviceSays) }), now);
   async function startedAt(client: ClientEpisode, tabletSays: string, now: Date): Promise<string> {
     const id = randomUUID();
     const recheckId = randomUUID();
     const sheet = await currentSheet(clinic, client, now);
-    await clinic.as(
-      "trainer",
+    await sent(
       (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+      tabletSays,
       now,
     );
-    await clinic.as(
-      "trainer",
+    await sent(
       (ctx) => startVisit(ctx, client, { id, versionId: sheet.id, recheckId, startedAt: tabletSays }),
+      tabletSays,
       now,
     );
     return id;
@@ -151,13 +157,18 @@ describe("a tablet whose clock is wrong", () => {
   const end = async (id: string, tabletSays: string, now: Date) => {
     const at = Date.parse(tabletSays);
     for (const [i, entry] of [
-      { type: "stop" as const, reason: "no time", at },
+      { type: "stop" as const, reason: "No time left", at },
       { type: "finish" as const, painAtEnd: 1, at },
     ].entries())
-      await clinic.as("trainer", (ctx) => logEvent(ctx, id, { seq: i + 1, entry }), now);
+      await sent((ctx) => logEvent(ctx, id, { seq: i + 1, entry }), tabletSays, now);
   };
 
-  test.each(["2099-01-01T00:00:00.000Z", "1971-01-01T00:00:00.000Z"])(
+  test.each([
+    "2099-01-01T00:00:00.000Z",
+    "1971-01-01T00:00:00.000Z",
+    "+010000-06-01T00:00:00.000Z",
+    new Date(MONDAY.getTime() - 86_400_000).toISOString(),
+  ])(
     "at %s still needs its decision before the next visit, and is kept beside the clinic's time",
     async (says) => {
       const { client } = await plannedClient(clinic);
@@ -166,9 +177,47 @@ describe("a tablet whose clock is wrong", () => {
       expect(await barred(client)).toMatch(/no decision yet/);
       const [row] = await owner`select started_at, tablet_at from visit where id = ${first}`;
       expect(row?.started_at).toEqual(MONDAY);
-      expect(row?.tablet_at.toISOString()).toBe(says);
+      expect(row?.tablet_at.getTime()).toBe(Math.min(Date.parse(says), Date.UTC(9999, 0, 1)));
+      // the next morning is none minutes after the visit
+      const soon = new Date(MONDAY.getTime() + 600_000);
+      await expect(sent((ctx) => recordMorning(ctx, client, morningOf(first)), says, soon)).rejects.toThrow(
+        /begins at 04:00 on 3 Mar 2026/,
+      );
     },
   );
+
+  test("opens no visit with warning signs that were asked the day before", async () => {
+    const { client } = await plannedClient(clinic);
+    const recheckId = randomUUID();
+    const yesterday = new Date(MONDAY.getTime() - 86_400_000);
+    const sheet = await currentSheet(clinic, client);
+    await sent(
+      (ctx) => answerRecheck(ctx, client, { id: recheckId, isClear: true, signs: [] }),
+      "2026-03-01T09:00:00Z",
+      yesterday,
+    );
+    const start = { id: randomUUID(), versionId: sheet.id, recheckId, startedAt: "2026-03-01T09:05:00Z" };
+    await expect(sent((ctx) => startVisit(ctx, client, start), start.startedAt, MONDAY)).rejects.toThrow(
+      /Ask the warning signs before this visit/,
+    );
+  });
+
+  test("what waited on a device is kept as of when it was done, by what passed on the device", async () => {
+    const { client } = await plannedClient(clinic, {}, [squats()]);
+    const visitId = await openedVisit(clinic, client);
+    const log = await logOf(clinic, client, MONDAY);
+    // three hours late, from a tablet that is a year ahead
+    const off = 365 * 86_400_000;
+    const late = new Date(MONDAY.getTime() + 3 * 3_600_000);
+    for (const [i, e] of log.entries())
+      await sent(
+        (ctx) => logEvent(ctx, visitId, { seq: i + 1, entry: { ...e, at: e.at + off } }),
+        new Date(late.getTime() + off).toISOString(),
+        late,
+      );
+    const [row] = await owner`select min(started_at) as first from set_record where visit_id = ${visitId}`;
+    expect(Math.abs(row?.first.getTime() - MONDAY.getTime())).toBeLessThan(600_000);
+  });
 
   test("decisions, the newest visit and the morning follow the clinic's order, whatever tablets say", async () => {
     const { client } = await plannedClient(clinic);
@@ -181,21 +230,18 @@ describe("a tablet whose clock is wrong", () => {
   });
 });
 
+const morningOf = (visitId: string) => ({
+  id: randomUUID(),
+  visitId,
+  corrects: null,
+  pain: 1,
+  swelling: null,
+  stiffnessMin: null,
+});
+
 describe("the morning after", () => {
   const answered = (client: ClientEpisode, visitId: string, at: Date) =>
-    clinic.as(
-      "trainer",
-      (ctx) =>
-        recordMorning(ctx, client, {
-          id: randomUUID(),
-          visitId,
-          corrects: null,
-          pain: 1,
-          swelling: null,
-          stiffnessMin: null,
-        }),
-      at,
-    );
+    clinic.as("trainer", (ctx) => recordMorning(ctx, client, morningOf(visitId)), at);
 
   test("begins at 04:00 of the next day at the clinic: not the same evening, not the night before", async () => {
     const { client } = await plannedClient(clinic);

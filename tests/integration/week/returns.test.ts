@@ -84,7 +84,8 @@ test("after a month nothing runs before a therapist has chosen, and, where it be
   const { client } = await plannedClient(clinic);
   await runVisit(clinic, client);
   const bars = (day: number) => clinic.as("trainer", (ctx) => dayBarred(ctx, client), daysLater(day));
-  expect(await bars(20)).toBeNull();
+  expect(await bars(9)).toBeNull();
+  expect(await bars(20)).toMatch(/one step back of every line is proposed/);
   // so long a gap asks for the whole screening too
   expect(await bars(30)).toMatch(/screening is due again/);
   await screenClear(clinic, client.clientId, daysLater(30, 8));

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { uuid } from "../../units/fields";
 import { RECHECK_SIGNS } from "../recheckSigns";
+import { deviceMoment } from "../visitInput";
 
 /** How a client begins at home: the warning signs first, and the visit only where there is none. Sent together, as a
  * phone may be without a network. */
@@ -9,7 +10,7 @@ export const homeStart = z
     recheckId: uuid,
     signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
     visit: z.object({ id: uuid, versionId: uuid }).nullable(),
-    at: z.iso.datetime(),
+    at: deviceMoment,
   })
   .refine((h) => (h.signs.length === 0) === (h.visit !== null), {
     path: ["visit"],

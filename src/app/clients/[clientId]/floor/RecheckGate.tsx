@@ -31,6 +31,7 @@ export function RecheckGate({
                 type="checkbox"
                 className="checkbox checkbox-primary"
                 checked={signs.includes(sign)}
+                disabled={isBusy}
                 onChange={() => toggle(sign)}
               />
               <span>
@@ -68,7 +69,11 @@ export function RecheckGate({
         <KeysHelp
           deeds={[
             { key: "n", words: "none of these", run: () => signs.length === 0 && !isBusy && onAnswer([]) },
-            ...asked.map((sign, i) => ({ key: String(i + 1), words: sign, run: () => toggle(sign) })),
+            ...asked.map((sign, i) => ({
+              key: String(i + 1),
+              words: sign,
+              run: () => !isBusy && toggle(sign),
+            })),
           ]}
         />
       </div>

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { z } from "zod";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
@@ -56,6 +56,9 @@ export function MorningForm({
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
+  // what a colleague had entered meanwhile and this corrected, in words
+  const [corrected, setCorrected] = useState<string | null>(null);
+  const ids = useRef({ said: "", id: "" });
   const typed = { on: known?.id ?? null, pain, swelling, stiffness };
   const [base, setBase] = useState(typed);
   const shape = useMemo(() => keptMorning(typed.on), [typed.on]);
@@ -65,18 +68,25 @@ export function MorningForm({
     if (client.swellingApplies && swelling === null)
       return setProblems({ swelling: "Choose a swelling grade." });
     const stiffnessMin = stiffness.trim() === "" ? null : readNumber(stiffness);
-    const sent = await send(`/api/clients/${client.clientId}/mornings`, {
-      id: crypto.randomUUID(),
+    const answer = {
       visitId: visit.id,
       corrects: known?.id ?? null,
       pain,
       swelling: client.swellingApplies ? swelling : null,
       stiffnessMin,
+    };
+    // the same answer keeps its id when its reply was lost; what says something else is a new one
+    const said = JSON.stringify(answer);
+    if (ids.current.said !== said) ids.current = { said, id: crypto.randomUUID() };
+    const sent = await send<{ corrected: string | null }>(`/api/clients/${client.clientId}/mornings`, {
+      id: ids.current.id,
+      ...answer,
     });
     if (!sent.ok)
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
     setProblems({});
     setSaved(true);
+    setCorrected(sent.result?.corrected ?? null);
     setBase(typed);
     router.refresh();
   };
@@ -169,6 +179,11 @@ export function MorningForm({
           />
         </div>
         <Problem sentence={problems.form ?? null} />
+        {corrected && (
+          <p className="border-l-4 border-mark pl-3" role="status">
+            {corrected} Yours is kept as its correction and stands now.
+          </p>
+        )}
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <button type="button" className="btn btn-primary" onClick={save}>
             {known ? "Save the correction" : "Save the morning"} <kbd>S</kbd>

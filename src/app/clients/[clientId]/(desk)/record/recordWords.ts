@@ -69,6 +69,7 @@ const ATTEMPTS: Record<string, string> = {
   "recheck.past": "answered “no warning sign” while one stands",
   "recheck.repeat": "answered the warning signs again, differently",
   "response.repeat": "entered a morning again, differently",
+  "response.second": "entered a milder morning while another answer stood",
   "decision.stop": "went past what stops all lines",
   "decision.early": "stepped up before the next morning was known",
   "decision.repeat": "sent another decision under an id that was taken",

@@ -12,6 +12,7 @@ const KEY = "btn btn-lg border-rule bg-base-100 font-normal";
 /** What can be done beside the plan, one tap each: undo, ease, one set more, leave out, swap, note. */
 export function LineActions({
   action,
+  missing,
   line,
   task,
   state,
@@ -30,6 +31,8 @@ export function LineActions({
 }: {
   /** what the large key does now; null: nothing */
   action: string | null;
+  /** what the screen waits for instead */
+  missing: string | null;
   line: KeptLine;
   task: Task;
   state: VisitState;
@@ -90,7 +93,7 @@ export function LineActions({
         onClick={onSpace}
         disabled={!action}
       >
-        {action ?? "Answer the pain first"}{" "}
+        {action ?? missing ?? "Nothing to do now"}{" "}
         {action && <kbd className="[@media(hover:none)]:hidden">space</kbd>}
       </button>
       <button type="button" className={KEY} onClick={onUndo} disabled={!canUndo}>

@@ -4,13 +4,14 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { askedOf } from "@/core/visit/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
+import { taskKey } from "@/core/visit/tasks";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { LinePose } from "@/ui/pose/LinePose";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
-import { bandOf, spaceDoes } from "@/ui/visit/visitWords";
+import { bandOf, missingWords, spaceDoes } from "@/ui/visit/visitWords";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
@@ -25,6 +26,9 @@ import { StateBand } from "./StateBand";
 import { StopDialog } from "./StopDialog";
 import { SwapDialog } from "./SwapDialog";
 import { WhatToSet } from "./WhatToSet";
+
+/** A question stands so long before a key answers it. */
+const SETTLES_MS = 250;
 
 /** The visit under way: the band, what to set, the giant number, pain keys, and a stop that is always live. */
 export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
@@ -71,6 +75,14 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     setLeft(null);
     setReps(null);
   };
+  // a key that was pressed before its question stood here answers nothing
+  const question = `${state.phase} ${task ? taskKey(task) : ""} ${pain !== null}`;
+  const shown = useRef({ question: "", at: 0 });
+  useEffect(() => {
+    shown.current = { question, at: performance.now() };
+  }, [question]);
+  const isSettled = () =>
+    shown.current.question === question && performance.now() - shown.current.at > SETTLES_MS;
   const pins = line !== null && pinsOf === line.lineId;
   const isReady = line !== null && (pins || !line.needsPins);
   const setUpDone = () => {
@@ -90,6 +102,13 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       clock.end();
       setPain(n);
     } else happen({ type: "pain-before", score: n, at: Date.now() });
+  };
+  // the number keys answer what is asked next: the pain, then what was left
+  const asksLeft = state.phase === "rating" && pain !== null && needsLeft;
+  const scoreByKey = (n: number) => {
+    if (!isSettled()) return;
+    if (asksLeft) answerLeft(n);
+    else score(n);
   };
   const answerLeft = (n: number) => {
     setLeft(n);
@@ -122,7 +141,15 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const endedLine = state.lines.find((l) => state.ended[l.lineId]);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   return (
-    <main data-theme="gym" className="flex h-dvh flex-col overflow-y-auto bg-base-200 text-base-content">
+    <main
+      data-theme="gym"
+      className="flex h-dvh flex-col overflow-y-auto bg-base-200 text-base-content"
+      // what was pressed by hand does not keep the keys: the next space bar is the screen's
+      onClickCapture={(e) => {
+        const at = document.activeElement;
+        if (e.detail > 0 && at instanceof HTMLButtonElement && !at.closest("dialog")) at.blur();
+      }}
+    >
       <StateBand
         state={word}
         where={isClosing ? props.sheet.name : whereWords(state, task, line, open)}
@@ -222,6 +249,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
             </div>
             <LineActions
               action={clock.isEarly ? null : action}
+              missing={missingWords(state, { isReady, isEarly: clock.isEarly, pain, left, asked })}
               line={line}
               task={task}
               state={state}
@@ -242,7 +270,10 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
               <KeysHelp
                 deeds={[
                   { key: " ", label: "space", words: action ?? "nothing now", run: space },
-                  ...scoreDeeds("joint pain", score),
+                  ...scoreDeeds(
+                    !asksLeft ? "joint pain" : asked.felt ? "felt effort" : "more were possible",
+                    scoreByKey,
+                  ),
                   { key: "u", words: "undo the last entry", run: visit.undo },
                   { key: "x", words: "stop the visit and say why", run: openStop },
                   { key: "+", words: "count a repetition", run: clock.tap },
