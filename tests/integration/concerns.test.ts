@@ -74,7 +74,7 @@ test("a trainer's stop stands first on Today and in the client's line until a th
   expect(await unseen(client)).toEqual([]);
   await expect(
     clinic.as("therapist", (ctx) => seeConcern(ctx, client, { ...seen, responseId: randomUUID() })),
-  ).rejects.toThrow(/marked as seen under this id/);
+  ).rejects.toThrow(/sent something else under this id/);
   // a visit of somebody else is none of this client's
   const other = await makeClient(clinic);
   await expect(

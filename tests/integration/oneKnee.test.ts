@@ -9,6 +9,7 @@ import { floorBarred } from "@/server/visits/floor";
 import { answerMorning, recordMorning } from "@/server/visits/mornings";
 import { visitsDone } from "@/server/visits/past";
 import { recentVisits } from "@/server/visits/visits";
+import { keepBlock } from "@/server/week/blocks";
 import { chooseReturn } from "@/server/week/returns";
 import {
   closeConnections,
@@ -185,4 +186,28 @@ test("after ten days off no sheet runs before a therapist has chosen how to go o
     later,
   );
   expect(await barred(client, home, later)).toBeNull();
+});
+
+test("two therapists who keep days at once: one block stands, the other is told whose", async () => {
+  const { client } = await twoSheets();
+  const keep = () =>
+    clinic.as("therapist", (ctx) =>
+      keepBlock(ctx, client, {
+        id: randomUUID(),
+        startsOn: "2026-03-02",
+        buildWeeks: 4,
+        keepWeeks: 0,
+        wishes: {},
+        minutes: Array(7).fill(60),
+        gym: Array(7).fill(true),
+        away: [],
+        days: [],
+        replaces: null,
+      }),
+    );
+  const kept = await Promise.allSettled([keep(), keep()]);
+  expect(kept.filter((k) => k.status === "fulfilled")).toHaveLength(1);
+  expect(kept.flatMap((k) => (k.status === "rejected" ? [String(k.reason)] : [])).join()).toMatch(
+    /Test therapist kept other days meanwhile/,
+  );
 });

@@ -34,7 +34,7 @@ describe("records that come again, late or from elsewhere", () => {
       clinic.as("trainer", (ctx) => recordMorning(ctx, client, { ...answer, ...over }), daysLater(1));
     await send({});
     await send({});
-    await expect(send({ pain: 4 })).rejects.toThrow(/entered before, with other answers/);
+    await expect(send({ pain: 4 })).rejects.toThrow(/sent something else under this id before \(pain 1\)/);
     await expect(send({ id: randomUUID(), corrects: randomUUID() })).rejects.toThrow(
       /answered for this morning already/,
     );

@@ -14,7 +14,7 @@ import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
 import { isStopped, recentVisits } from "@/server/visits/visits";
-import { keepBlock } from "@/server/week/blocks";
+import { blockOf, keepBlock } from "@/server/week/blocks";
 import { isRestDay } from "@/server/week/restDay";
 import { chooseReturn, daysOffOf } from "@/server/week/returns";
 import { usualWishes, weekFacts } from "@/server/week/weekFacts";
@@ -191,6 +191,7 @@ async function planWeek(
           sheets.map((s) => [s.id, { times: s.times, keepTimes: s.keepTimes, at: null }]),
         ),
         days: built.days,
+        replaces: (await blockOf(ctx, client.episodeId))?.id ?? null,
       });
       row.most = built.weeks[0]?.most.hardReps ?? null;
       return built.days.filter((d) => d.on <= daysAfter(question.startsOn, 6));

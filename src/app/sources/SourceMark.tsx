@@ -13,7 +13,7 @@ export function SourceMark({ citation, isChecked }: { citation: string; isChecke
       confirm={isChecked ? "Take the mark back" : "Mark as checked"}
       cancel="Close"
       path="/api/sources"
-      bodyOf={(note) => ({ id: crypto.randomUUID(), citation, isChecked: !isChecked, note })}
+      bodyOf={(note, id) => ({ id, citation, isChecked: !isChecked, note })}
     />
   );
 }

@@ -18,6 +18,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf, type EpisodeCondition } from "../client/conditions";
 import { screeningStateOf } from "../client/screenings";
@@ -160,6 +161,7 @@ export const painMaxFor = async (ctx: Ctx, client: ClientEpisode): Promise<numbe
  */
 export async function writeLimit(ctx: Ctx, client: ClientEpisode, input: WrittenLimit): Promise<void> {
   mustMay(ctx, "limit.write");
+  if (await isRepeat(ctx, "limit", client.episodeId, input)) return;
   const replaces =
     input.replaces !== null && input.evenIfChanged
       ? await newestOfChain(ctx, client, input.replaces)
@@ -175,11 +177,7 @@ export async function writeLimit(ctx: Ctx, client: ClientEpisode, input: Written
       ${input.origin}, ${input.reason}, ${input.endsOn}, ${input.isLifted}, ${replaces}, ${ctx.actor.personId},
       ${ctx.now})
     on conflict do nothing returning id`;
-  if (rows.length === 0) {
-    const [same] = await ctx.tx`select 1 from episode_limit where id = ${input.id}`;
-    if (same) return;
-    throw await changedMeanwhile(ctx, replaces);
-  }
+  if (rows.length === 0) throw replaces === null ? idIsTaken() : await changedMeanwhile(ctx, replaces);
   const deed = input.isLifted ? "limit.lift" : replaces ? "limit.change" : "limit.write";
   const { kind, low, high, word, origin, reason, endsOn } = input;
   const after = input.isLifted ? { kind, reason } : { kind, low, high, word, origin, reason, endsOn };

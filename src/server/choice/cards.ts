@@ -13,6 +13,7 @@ import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import { planningBarred } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { chooseFacts } from "./choose";
@@ -69,9 +70,9 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
   const barred = await planningBarred(ctx, client);
   if (barred) throw attempted("plan.past", new Refused("conflict", barred));
   await lockEpisode(ctx, client.episodeId);
+  if (await isRepeat(ctx, "card", client.episodeId, input)) return;
   const set = await checked(ctx, client, input);
   const known = (await cardsOf(ctx, client.episodeId)).find((c) => c.exerciseId === input.exerciseId);
-  if (known?.id === input.id) return;
   const meanwhile = new Refused(
     "conflict",
     `${known?.by ?? "Somebody"} saved a card for this exercise meanwhile. What you entered is still here: look at theirs, then save again.`,

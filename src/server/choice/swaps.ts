@@ -7,6 +7,7 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import { boundsOf, noRuleFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { loadingBarred } from "../client/screenings";
@@ -46,6 +47,7 @@ export async function swapsOf(ctx: Ctx, episodeId: string): Promise<StoredSwap[]
 /** Records a swap after asking the core again: only what fits today's tightened limits can be taken. */
 export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput): Promise<void> {
   mustMay(ctx, "swap.take");
+  if (await isRepeat(ctx, "swap", client.episodeId, input)) return;
   const { tx, actor } = ctx;
   const barred = await loadingBarred(ctx, client);
   if (barred) throw new Refused("conflict", barred);
@@ -87,7 +89,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
     values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.planned}, ${input.chosen}, ${input.reason},
       ${input.pain}, ${input.words}, ${changes}, ${actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
-  if (rows.length === 0) return;
+  if (rows.length === 0) throw idIsTaken();
   await audit(ctx, "swap.take", "episode", client.episodeId, null, {
     what: planned.name,
     chosen: chosen?.name ?? "left out",

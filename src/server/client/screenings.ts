@@ -10,6 +10,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import { ageYearsOf, type ClientEpisode } from "./clients";
 
 /** A screening as it was answered, with who signed it and what was cleared. */
@@ -153,6 +154,7 @@ export async function pressureFacts(
 /** Records a whole screening, signed by who is signed in. Every question of the client needs an answer. */
 export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: ScreeningInput): Promise<void> {
   mustMay(ctx, "screen.record");
+  if (await isRepeat(ctx, "screening", client.episodeId, input)) return;
   const asked = await questionsOf(ctx, client);
   const missing = asked.filter((q) => !input.answers.some((a) => a.questionId === q.id));
   if (missing.length > 0)
@@ -183,7 +185,7 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
       ${input.pressureNotTaken ?? null},
       ${ctx.actor.personId}, ${ctx.now})
     on conflict (id) do nothing returning id`;
-  if (!fresh) return;
+  if (!fresh) throw idIsTaken();
   await ctx.tx`insert into screening_answer ${ctx.tx(
     answers.map((a) => ({
       clinic_id: ctx.actor.clinicId,
@@ -202,6 +204,7 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
 /** Clears a warning sign in every screening in which it stands. Only a therapist may, with a reason or a physician's word. */
 export async function clearSign(ctx: Ctx, client: ClientEpisode, input: SignClearance): Promise<void> {
   mustMay(ctx, "recheck.clear");
+  if (await isRepeat(ctx, "sign.clear", client.episodeId, input)) return;
   const standing = (await screeningsOf(ctx, client.episodeId)).filter(
     (s) =>
       !s.cleared.includes(input.questionId) &&

@@ -6,6 +6,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "./clients";
 
 /** A stance as it was chosen, for a client or for the whole clinic. */
@@ -79,6 +80,7 @@ export async function chooseStance(
   input: StanceChange,
 ): Promise<void> {
   mustMay(ctx, client ? "stance.write" : "clinic.stance.write");
+  if (await isRepeat(ctx, "stance", client?.episodeId ?? null, input)) return;
   const stance = stanceById(input.stanceId);
   if (!stance) throw new InputError("stanceId", "There is no such question. Reload the page.");
   if (input.optionId !== null && !stance.options.some((o) => o.id === input.optionId))
@@ -90,7 +92,6 @@ export async function chooseStance(
     );
   const episodeId = client?.episodeId ?? null;
   const before = (await choices(ctx, episodeId)).get(input.stanceId) ?? null;
-  if (before?.id === input.id) return;
   const rows =
     (before?.id ?? null) === input.replaces
       ? await ctx.tx`
@@ -141,14 +142,16 @@ export async function stanceViews(ctx: Ctx, episodeId: string): Promise<StanceVi
 /** A therapist notes a different view; the stance in force stays. */
 export async function noteStanceView(ctx: Ctx, client: ClientEpisode, input: StanceViewInput): Promise<void> {
   mustMay(ctx, "stance.write");
+  if (await isRepeat(ctx, "stance.view", client.episodeId, input)) return;
   const stance = stanceById(input.stanceId);
   if (!stance?.options.some((o) => o.id === input.optionId))
     throw new InputError("optionId", "Choose one of the answers.");
-  await ctx.tx`
+  const rows = await ctx.tx`
     insert into stance_view (id, clinic_id, episode_id, stance_id, option_id, reason, said_by, said_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.stanceId}, ${input.optionId},
       ${input.reason}, ${ctx.actor.personId}, ${ctx.now})
-    on conflict (id) do nothing`;
+    on conflict (id) do nothing returning id`;
+  if (rows.length === 0) throw idIsTaken();
   await audit(ctx, "stance.view", "stance_view", client.episodeId, null, {
     stance: stance.topic,
     option: input.optionId,

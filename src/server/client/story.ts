@@ -10,6 +10,7 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, today } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "./clients";
 
 /** The story as it was entered; what was never asked is null. */
@@ -62,6 +63,7 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
 /** Enters a new client with the first episode. Sending the same client twice changes nothing. */
 export async function createClient(ctx: Ctx, input: NewClientInput): Promise<void> {
   mustMay(ctx, "story.write");
+  if (await isRepeat(ctx, "client", null, input, input.clientId)) return;
   const { person } = input;
   mustBePast(ctx, person, input.episode);
   const [fresh] = await ctx.tx`
@@ -70,7 +72,7 @@ export async function createClient(ctx: Ctx, input: NewClientInput): Promise<voi
     values (${input.clientId}, ${ctx.actor.clinicId}, ${person.name}, ${person.occupation}, ${person.birthYear},
       ${person.heightM}, ${person.bodyMassKg}, ${person.shankLengthM}, ${person.normSex})
     on conflict (id) do nothing returning id`;
-  if (!fresh) return;
+  if (!fresh) throw idIsTaken();
   await insertEpisode(ctx, input.clientId, input.episodeId, input.episode);
   await audit(ctx, "client.create", "client", input.clientId, null, { ...person, ...input.episode });
 }
@@ -82,11 +84,11 @@ export async function beginEpisode(
   input: { episodeId: string; person: PersonInput; episode: EpisodeInput },
 ): Promise<void> {
   mustMay(ctx, "story.write");
+  if (await isRepeat(ctx, "episode", clientId, input, input.episodeId)) return;
   const { person: before } = await episodesOf(ctx, clientId);
   mustBePast(ctx, input.person, input.episode);
   await ctx.tx`select pg_advisory_xact_lock(hashtext(${clientId}))`;
   const open = await ctx.tx`select id from episode where client_id = ${clientId} and closed_on is null`;
-  if (open[0]?.id === input.episodeId) return;
   if (open.length > 0)
     throw new Refused("conflict", "An episode is still open: close it first, or add the condition to it.");
   await writePerson(ctx, clientId, input.person);

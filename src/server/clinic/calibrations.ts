@@ -6,6 +6,7 @@ import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import { machineById } from "./machines";
 
 /** A calibration as it was made; the newest counts, the earlier ones stay. */
@@ -43,6 +44,7 @@ export async function calibrationsOf(ctx: Ctx, machineId: string): Promise<Store
 /** Fits readings, keeps them, and puts ratio and curve into the machine. Lever machines only. */
 export async function saveCalibration(ctx: Ctx, machineId: string, input: CalibrationInput): Promise<void> {
   mustMay(ctx, "machine.write");
+  if (await isRepeat(ctx, "calibration", machineId, input)) return;
   const { tx, actor } = ctx;
   const machine = await machineById(ctx, machineId);
   const family = familyById(machine.family);
@@ -50,7 +52,6 @@ export async function saveCalibration(ctx: Ctx, machineId: string, input: Calibr
     throw new InputError("readings", "This kind of machine has no lever or stack to calibrate.");
   const before = await calibrationsOf(ctx, machineId);
   const newest = before[0];
-  if (newest?.id === input.id) return;
   const meanwhile = new Refused(
     "conflict",
     `${newest?.by ?? "Somebody"} calibrated ${machine.name} meanwhile. Your readings are still here: compare, then save again.`,

@@ -4,6 +4,7 @@ import { EXERCISES, type Exercise, exercise, exerciseById, exerciseProblem } fro
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 
 /** An exercise of the clinic: the catalogue's, the clinic's copy of it, or one of its own. */
 export interface ClinicExercise {
@@ -69,6 +70,7 @@ export async function writeExercise(
   input: { id: string; exerciseId: string; baseVersion: number; record: Exercise | null; reason: string },
 ): Promise<void> {
   mustMay(ctx, "exercise.write");
+  if (await isRepeat(ctx, "exercise", null, input)) return;
   const { tx, actor } = ctx;
   if (input.record && input.record.id !== input.exerciseId)
     throw new Refused("conflict", "An exercise keeps its identifier. Add a new one instead.");
@@ -82,7 +84,6 @@ export async function writeExercise(
   const [newest] = await tx`
     select c.id, c.version, c.record, p.name from clinic_exercise c join person p on p.id = c.made_by
     where exercise_id = ${input.exerciseId} order by version desc limit 1`;
-  if (newest?.id === input.id) return;
   const changedMeanwhile = new Refused(
     "conflict",
     `${newest?.name ?? "Somebody"} changed this exercise meanwhile. What you typed is still here: reload in another window, compare and save again.`,

@@ -5,6 +5,7 @@ import { uuid } from "@/core/units/fields";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 
 /** A machine of the clinic. */
 export type StoredMachine = Machine & { id: string; version: number; isRetired: boolean };
@@ -50,13 +51,14 @@ function fromRow(r: any): StoredMachine | null {
 /** Enters a machine. */
 export async function addMachine(ctx: Ctx, id: string, m: Machine): Promise<void> {
   mustMay(ctx, "machine.write");
+  if (await isRepeat(ctx, "machine", null, m, id)) return;
   const { tx, actor } = ctx;
   const rows = await tx`
     insert into machine (id, clinic_id, name, place, family, steps, geometry, cam, notches, note)
     values (${id}, ${actor.clinicId}, ${m.name}, ${m.place}, ${m.family}, ${tx.json(m.steps)},
       ${tx.json(m.geometry)}, ${tx.json(m.cam)}, ${tx.json(m.notches)}, ${m.note})
     on conflict do nothing returning id`;
-  if (rows.length === 0) return;
+  if (rows.length === 0) throw idIsTaken();
   await audit(ctx, "machine.add", "machine", id, null, m);
 }
 

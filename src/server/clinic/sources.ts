@@ -4,6 +4,7 @@ import type { SourceCheck } from "@/core/rules/sourceCheck";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
+import { idIsTaken, isRepeat } from "../base/sameId";
 
 export interface CheckedSource {
   citation: string;
@@ -28,13 +29,15 @@ export const checkedCitations = async (ctx: Ctx): Promise<string[]> =>
 /** Marks a citation as checked, or takes the mark back. */
 export async function markSource(ctx: Ctx, input: SourceCheck): Promise<void> {
   mustMay(ctx, "source.check");
+  if (await isRepeat(ctx, "source", null, input)) return;
   if (!allCitations().some((c) => c.citation === input.citation))
     throw new InputError("citation", "No rule rests on this source. Reload the page.");
-  await ctx.tx`
+  const rows = await ctx.tx`
     insert into source_check (id, clinic_id, citation, is_checked, note, checked_by, checked_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${input.citation}, ${input.isChecked}, ${input.note},
       ${ctx.actor.personId}, ${ctx.now})
-    on conflict (id) do nothing`;
+    on conflict (id) do nothing returning id`;
+  if (rows.length === 0) throw idIsTaken();
   const after = { citation: input.citation, isChecked: input.isChecked, note: input.note };
   await audit(ctx, "source.check", "source_check", ctx.actor.clinicId, null, after);
 }

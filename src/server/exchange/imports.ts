@@ -168,12 +168,19 @@ export async function confirmImport(ctx: Ctx, id: string): Promise<void> {
 }
 
 /** Throws a draft away, or takes back all that a confirmed file brought, as long as nobody has worked with it. */
-export async function undoImport(ctx: Ctx, id: string): Promise<void> {
+export async function undoImport(
+  ctx: Ctx,
+  id: string,
+  /** what the person saw of it: a draft that somebody confirmed meanwhile is not taken back unasked */
+  seen: "draft" | "confirmed",
+): Promise<void> {
   await ctx.tx`select id from import where id = ${id} for update`;
   const i = await importById(ctx, id);
   mustMay(ctx, i.state === "confirmed" ? "import.confirm" : "import.make");
   if (i.state !== "draft" && i.state !== "confirmed")
     throw new Refused("conflict", "This file was taken back or thrown away before.");
+  if (i.state !== seen)
+    throw new Refused("conflict", "Somebody confirmed this file meanwhile. Reload to see what it brought.");
   if (i.state === "confirmed")
     try {
       await ctx.tx.savepoint((tx) => tx`select undo_import(${id})`);

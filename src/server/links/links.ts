@@ -3,6 +3,7 @@ import { randomUUID } from "node:crypto";
 import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { morningOf } from "../visits/visits";
 import { tokenOf } from "./token";
@@ -41,6 +42,7 @@ export async function makeHomeLink(
   input: { id: string; sheetId: string },
 ): Promise<string> {
   mustMay(ctx, "link.make");
+  if (await isRepeat(ctx, "home_link", client.episodeId, input)) return tokenOf(input.id, await ownKey(ctx));
   const [sheet] = await ctx.tx`
     select place from sheet where id = ${input.sheetId} and episode_id = ${client.episodeId} and retired_at is null`;
   if (!sheet) throw new Refused("missing", "This sheet is not there any more. Reload the page.");
@@ -55,8 +57,7 @@ export async function makeHomeLink(
   await ctx.tx`
     insert into client_link (id, clinic_id, episode_id, purpose, sheet_id, sends_at, expires_at, made_at, made_by)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, 'home', ${input.sheetId}, ${ctx.now},
-      ${ctx.now}::timestamptz + make_interval(days => ${HOME_DAYS}), ${ctx.now}, ${ctx.actor.personId})
-    on conflict (id) do nothing`;
+      ${ctx.now}::timestamptz + make_interval(days => ${HOME_DAYS}), ${ctx.now}, ${ctx.actor.personId})`;
   await audit(ctx, "link.make", "episode", client.episodeId, null, { sheetId: input.sheetId });
   return tokenOf(input.id, await ownKey(ctx));
 }

@@ -11,6 +11,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import { painMaxFor } from "../bounds/limits";
 import { bodyOf, type ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -91,6 +92,7 @@ export async function testCircumstances(ctx: Ctx, client: ClientEpisode) {
  */
 export async function recordTest(ctx: Ctx, client: ClientEpisode, input: StrengthTestInput): Promise<void> {
   mustMay(ctx, "test.record");
+  if (await isRepeat(ctx, "test", client.episodeId, input)) return;
   const { tx, actor } = ctx;
   const body = bodyOf(client);
   const sign = await loadingBarred(ctx, client);
@@ -116,7 +118,7 @@ export async function recordTest(ctx: Ctx, client: ClientEpisode, input: Strengt
       ${input.kneeFlexionDeg}, ${input.jointAngleDeg}, ${input.leverArmM}, ${input.pullAngleDeg}, ${input.zeroedRelaxed}, ${body.massKg},
       ${body.shankLengthM}, ${result.value}, ${result.status === "ok"}, ${ctx.now}, ${actor.personId})
     on conflict (id) do nothing returning id`;
-  if (!fresh) return;
+  if (!fresh) throw idIsTaken();
   for (const [i, trial] of trials.entries()) {
     const sent = input.trials[i] as StrengthTestInput["trials"][number];
     const trace = sent.source === "typed" ? null : sent.trace;

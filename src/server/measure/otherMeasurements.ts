@@ -7,6 +7,7 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";
+import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { loadingBarred } from "../client/screenings";
 
@@ -66,6 +67,7 @@ async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMe
 /** Records a measurement. Sending the same one twice changes nothing. */
 export async function recordMeasurement(ctx: Ctx, client: ClientEpisode, m: MeasurementInput): Promise<void> {
   mustMay(ctx, "measurement.record");
+  if (await isRepeat(ctx, "measurement", client.episodeId, m)) return;
   const isRepetition = m.kind === "repetition_test";
   const isChair = m.kind === "sit_to_stand_30s";
   const barred = isRepetition ? await loadingBarred(ctx, client) : null;
@@ -79,7 +81,7 @@ export async function recordMeasurement(ctx: Ctx, client: ClientEpisode, m: Meas
       ${isRepetition ? m.reserve : null}, ${isRepetition ? (m.twoLegs ?? false) : null}, ${isChair ? m.chairM : null},
       ${isChair ? m.armsUsed : null}, ${ctx.now}, ${ctx.actor.personId})
     on conflict (id) do nothing returning id`;
-  if (!fresh) return;
+  if (!fresh) throw idIsTaken();
   await audit(ctx, "measurement.record", "measurement", client.episodeId, null, {
     what: measurementKind(m.kind).name,
     side: m.side,

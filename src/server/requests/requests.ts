@@ -4,7 +4,8 @@ import type { RequestKind, requestAnswered, requestAsked } from "@/core/requests
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay } from "../base/context";
-import { mustBeSame, Refused } from "../base/refused";
+import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 
 /** What somebody asked a therapist for, with the answer where there is one. */
@@ -59,12 +60,7 @@ export async function makeRequest(
   input: z.infer<typeof requestAsked>,
 ): Promise<void> {
   mustMay(ctx, "request.make");
-  const [known] = await ctx.tx`select episode_id, kind, words from request where id = ${input.id}`;
-  if (known) {
-    const isSame =
-      known.episode_id === client.episodeId && known.kind === input.kind && known.words === input.words;
-    return mustBeSame(isSame, "request.repeat", "This was asked before, differently");
-  }
+  if (await isRepeat(ctx, "request", client.episodeId, input)) return;
   if (input.sheetId !== null) {
     const [sheet] =
       await ctx.tx`select 1 from sheet where id = ${input.sheetId} and episode_id = ${client.episodeId}`;
@@ -94,12 +90,14 @@ export async function answerRequest(
     where id = ${id} and answered_at is null returning episode_id`;
   if (rows.length === 0) {
     const [known] = await ctx.tx`
-      select r.is_allowed, p.name from request r join person p on p.id = r.answered_by where r.id = ${id}`;
+      select r.is_allowed, r.answer, r.answered_by, p.name from request r join person p on p.id = r.answered_by where r.id = ${id}`;
     if (!known) throw new Refused("missing", "This request is not there any more. Reload the page.");
-    if (known.is_allowed === input.isAllowed) return;
+    // the same word of the same person is one; of another, or with other words, it is told what stands
+    const isSame = known.answered_by === ctx.actor.personId && (known.answer ?? "") === (input.answer ?? "");
+    if (known.is_allowed === input.isAllowed && isSame) return;
     throw new Refused(
       "conflict",
-      `${known.name} ${known.is_allowed ? "allowed" : "refused"} it meanwhile. Reload the page.`,
+      `${known.name} ${known.is_allowed ? "allowed" : "refused"} it meanwhile${known.answer ? `: ${known.answer}` : ""}. Reload the page.`,
     );
   }
   await audit(ctx, "request.answer", "request", id, null, input);

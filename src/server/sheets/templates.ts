@@ -3,6 +3,7 @@ import { type ScoreLine, scoreLine, type TemplateInput } from "@/core/sheet/line
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 
 /** A session kept under a name. It is judged by each client's limits when it is taken, not when it is kept. */
 export interface SheetTemplate {
@@ -24,8 +25,7 @@ export async function templatesOf(ctx: Ctx): Promise<SheetTemplate[]> {
 export async function keepTemplate(ctx: Ctx, input: TemplateInput): Promise<void> {
   mustMay(ctx, "plan.write");
   const { tx, actor } = ctx;
-  const known = await tx`select 1 from sheet_template where id = ${input.id}`;
-  if (known.length > 0) return;
+  if (await isRepeat(ctx, "template", null, input)) return;
   const [before] = await tx`
     update sheet_template set retired_at = ${ctx.now}, retired_by = ${actor.personId}
     where retired_at is null and lower(name) = lower(${input.name}) returning id, items`;

@@ -5,7 +5,8 @@ import { standing } from "@/core/visit/setRecord";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
-import { mustBeSame, Refused } from "../base/refused";
+import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { recordsOf } from "./records";
@@ -63,13 +64,7 @@ export async function seeConcern(
 ): Promise<void> {
   mustMay(ctx, "concern.see");
   await lockEpisode(ctx, client.episodeId);
-  const [known] = await ctx.tx`select visit_id, response_id from concern_seen where id = ${input.id}`;
-  if (known)
-    return mustBeSame(
-      known.visit_id === input.visitId && known.response_id === input.responseId,
-      "concern.repeat",
-      "Something else was marked as seen under this id",
-    );
+  if (await isRepeat(ctx, "concern", client.episodeId, input)) return;
   const [visit] = await ctx.tx`
     select v.id from visit v where v.id = ${input.visitId} and v.episode_id = ${client.episodeId}
       and (${input.responseId}::uuid is null

@@ -15,7 +15,8 @@ import type { morningInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
-import { attempted, mustBeSame, Refused } from "../base/refused";
+import { attempted, Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { runOrders } from "./orders";
 import { writeRecheck } from "./rechecks";
@@ -40,19 +41,8 @@ export async function recordMorning(
   if (!visit) throw new Refused("missing", "This visit is not there, or long ago. Reload the page.");
   const notYet = morningWaits(ctx, visit.startedAt);
   if (notYet) throw new Refused("conflict", notYet);
-  const [known] = await ctx.tx`
-    select visit_id, corrects, pain, swelling, stiffness_min from response where id = ${input.id}`;
   const swelling = client.swellingApplies ? input.swelling : null;
-  if (known) {
-    const isSame =
-      known.visit_id === input.visitId &&
-      (known.corrects === input.corrects || input.corrects === null) &&
-      known.pain === input.pain &&
-      known.swelling === swelling &&
-      known.stiffness_min === input.stiffnessMin;
-    mustBeSame(isSame, "response.repeat", "This morning was entered before, with other answers");
-    return { corrected: null };
-  }
+  if (await isRepeat(ctx, "response", client.episodeId, input)) return { corrected: null };
   if (visit.decisions.length > 0)
     throw new Refused(
       "conflict",
@@ -115,20 +105,18 @@ export async function answerMorning(
   const visits = await recentVisits(ctx, client.episodeId);
   const visit = visits.find((v) => v.id === visitId);
   if (!visit) throw new Refused("missing", "This link has run out. Ask the clinic for a new one.");
-  const [same] = await ctx.tx`
-    select visit_id, pain, swelling_word, stiffness_min from response where id = ${input.id}`;
   const signs = recheckFor(weeksAfterSurgery(ctx, client)).filter((s) => input.signs.includes(s));
   const isAlarming = signs.length > 0;
-  if (same) {
-    mustBeSame(
-      same.visit_id === visitId &&
-        same.pain === input.pain &&
-        same.swelling_word === input.swelling &&
-        same.stiffness_min === input.stiffnessMin,
-      "response.repeat",
-      "This morning was answered before, with other answers",
-    );
-    return { isKept: true, isAlarming };
+  try {
+    if (await isRepeat(ctx, "response", client.episodeId, { ...input, visitId })) {
+      const [kept] = await ctx.tx`select 1 from response where id = ${input.id}`;
+      return { isKept: kept !== undefined, isAlarming };
+    }
+  } catch (error) {
+    // another answer under the id of one that stands: its warning signs are taken all the same
+    if (!isAlarming || !(error instanceof Refused)) throw error;
+    await writeRecheck(ctx, client, { id: randomUUID(), signs, visitId });
+    return { isKept: false, isAlarming };
   }
   const notYet = morningWaits(ctx, visit.startedAt);
   if (notYet) throw new Refused("conflict", notYet);

@@ -9,6 +9,7 @@ import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { sheetsOf } from "../sheets/sheets";
 import { writeRecheck } from "./rechecks";
@@ -39,8 +40,7 @@ export async function enterTicks(
 ): Promise<void> {
   mustMay(ctx, "session.run");
   await lockEpisode(ctx, client.episodeId);
-  const [known] = await ctx.tx`select 1 from visit where id = ${input.id}`;
-  if (known) return;
+  if (await isRepeat(ctx, "ticks", client.episodeId, input)) return;
   const ago = daysBetween(input.on, today(ctx));
   if (ago < 0 || ago > PAPER_DAYS) throw new InputError("on", `Choose a day of the last ${PAPER_DAYS} days.`);
   const sheet = (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === input.sheetId);
@@ -54,7 +54,7 @@ export async function enterTicks(
     select (${input.on}::date + make_interval(hours => ${NOON_HOUR})) at time zone ${ctx.actor.timeZone} as noon`;
   const noon: Date = r?.noon < ctx.now ? r?.noon : new Date(ctx.now.getTime() - 3_600_000);
   // written down as of that day, so that mornings, pauses and weeks count from when it was done
-  const then: Ctx = { ...ctx, now: noon };
+  const then: Ctx = { ...ctx, now: noon, deviceNow: noon };
   const recheckId = randomUUID();
   await writeRecheck(then, client, { id: recheckId, signs: [], visitId: null });
   await startVisit(then, client, {
@@ -67,6 +67,9 @@ export async function enterTicks(
   if (!visit) throw new Refused("conflict", "The visit could not be entered. Reload the page.");
   const events = logOfTicks(visit.lines, input, noon.getTime(), randomUUID);
   for (const [i, entry] of events.entries())
-    await logEvent({ ...ctx, now: new Date(entry.at) }, input.id, { seq: i + 1, entry });
+    await logEvent({ ...ctx, now: new Date(entry.at), deviceNow: new Date(entry.at) }, input.id, {
+      seq: i + 1,
+      entry,
+    });
   await audit(ctx, "home.ticks", "visit", input.id, null, { on: input.on, lines: input.lineIds.length });
 }

@@ -5,7 +5,8 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
-import { attempted, mustBeSame, Refused } from "../base/refused";
+import { attempted, Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 
 /** Warning signs as they were answered before a session, or cleared. */
@@ -42,16 +43,7 @@ export async function answerRecheck(
 ): Promise<void> {
   mustMay(ctx, "session.run");
   await lockEpisode(ctx, client.episodeId);
-  const what = input.isClear ? "none" : input.signs.join("; ");
-  const [known] = await ctx.tx`select episode_id, is_clear, what from recheck where id = ${input.id}`;
-  if (known) {
-    mustBeSame(
-      known.episode_id === client.episodeId && known.is_clear === input.isClear && known.what === what,
-      "recheck.repeat",
-      "These warning signs were answered before, and differently",
-    );
-    return;
-  }
+  if (await isRepeat(ctx, "recheck", client.episodeId, input)) return;
   const last = await lastRecheck(ctx, client.episodeId);
   // a further sign is always taken; that there is none is not, while one stands
   if (input.isClear && last && !last.isClear)
@@ -87,6 +79,7 @@ export async function clearRecheck(
 ): Promise<void> {
   mustMay(ctx, "recheck.clear");
   await lockEpisode(ctx, client.episodeId);
+  if (await isRepeat(ctx, "recheck.clear", client.episodeId, input)) return;
   const [sign] = await ctx.tx`
     select r.what from recheck r
     where r.id = ${input.clears} and r.episode_id = ${client.episodeId} and not r.is_clear

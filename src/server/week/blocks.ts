@@ -9,6 +9,8 @@ import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
+import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { weekFacts } from "./weekFacts";
 
@@ -68,8 +70,13 @@ export const blockOf = (ctx: Ctx, episodeId: string): Promise<StoredBlock | null
 export async function keepBlock(ctx: Ctx, client: ClientEpisode, input: BlockKept): Promise<void> {
   mustMay(ctx, "plan.write");
   await lockEpisode(ctx, client.episodeId);
-  const [known] = await ctx.tx`select 1 from block where id = ${input.id}`;
-  if (known) return;
+  if (await isRepeat(ctx, "block", client.episodeId, input)) return;
+  const newest = await blockOf(ctx, client.episodeId);
+  if ((newest?.id ?? null) !== input.replaces)
+    throw new Refused(
+      "conflict",
+      `${newest?.by ?? "Somebody"} kept other days meanwhile. What you laid is still here: reload in another window, compare and keep again.`,
+    );
   if (weekdayOf(input.startsOn) !== 0)
     throw new InputError("startsOn", "A block begins on a Monday: choose another day.");
   const { question } = await weekFacts(ctx, client, input);

@@ -13,6 +13,7 @@ import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { Refused } from "../base/refused";
+import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { sheetFacts } from "../sheets/facts";
 import { writeVersion } from "../sheets/saveSheet";
@@ -68,8 +69,7 @@ export async function chooseReturn(
 ): Promise<void> {
   mustMay(ctx, "decision.take");
   await lockEpisode(ctx, client.episodeId);
-  const [known] = await ctx.tx`select 1 from return_choice where id = ${input.id}`;
-  if (known) return;
+  if (await isRepeat(ctx, "return", client.episodeId, input)) return;
   const off = await daysOffOf(ctx, client);
   if (!off || off.visitId !== input.visitId || off.proposed !== input.proposed)
     throw new Refused("conflict", "Something was done meanwhile, or a day has passed. Reload the page.");

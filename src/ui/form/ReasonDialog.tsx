@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { type ReactNode, useRef, useState } from "react";
 import { Dialog } from "@/ui/Dialog";
-import { send } from "../send";
+import { useSendOnce } from "../useSendOnce";
 import { Problem } from "./Problem";
 import { Words } from "./Words";
 
@@ -28,16 +28,18 @@ export function ReasonDialog({
   confirm: string;
   cancel: string;
   path: string;
-  bodyOf: (words: string) => unknown;
+  /** `id` for what is written as a record of its own */
+  bodyOf: (words: string, id: string) => object;
   /** address to go to when it is done; the page is read anew otherwise */
   after?: string;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const dialog = useRef<HTMLDialogElement>(null);
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const doIt = async () => {
-    const sent = await send(path, bodyOf(words), "It is done, and stands in the record.");
+    const sent = await sendOnce(path, (id) => bodyOf(words, id), "It is done, and stands in the record.");
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     dialog.current?.close();
     setWords("");

@@ -169,7 +169,7 @@ test("an archive of a clinic gives an empty one the same reviews, charts and nex
   // read in a second time it is known again
   const again = await readInto(empty, "clinic", archive, { role: "admin", at: LATER });
   expect(again.summary?.problems.map((p) => p.sentence).join()).toMatch(/is in this clinic already/);
-  await empty.as("therapist", (ctx) => undoImport(ctx, draft.id), LATER);
+  await empty.as("therapist", (ctx) => undoImport(ctx, draft.id, "confirmed"), LATER);
   expect(await empty.as("admin", clientIdsOf, LATER)).toEqual([]);
   expect((await empty.as("admin", (ctx) => importById(ctx, draft.id), LATER)).state).toBe("undone");
   const [left] = await owner`select count(*)::int as n from set_record where clinic_id = ${empty.id}`;
@@ -183,9 +183,9 @@ test("what somebody has worked with is not taken back", async () => {
   const [first] = await own.as("admin", clientIdsOf, LATER);
   const client = await own.as("therapist", (ctx) => clientEpisode(ctx, first?.id ?? ""), LATER);
   await own.as("therapist", (ctx) => recordTest(ctx, client, testInput({ id: randomUUID() })), daysLater(21));
-  await expect(own.as("therapist", (ctx) => undoImport(ctx, draft.id), daysLater(21))).rejects.toThrow(
-    /worked with/,
-  );
+  await expect(
+    own.as("therapist", (ctx) => undoImport(ctx, draft.id, "confirmed"), daysLater(21)),
+  ).rejects.toThrow(/worked with/);
   expect(await own.as("admin", clientIdsOf, LATER)).toHaveLength(2);
 }, 60_000);
 

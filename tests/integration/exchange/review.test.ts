@@ -133,6 +133,7 @@ test("planned days that were kept and missed, and limits as long as they held", 
           { sheetId: sheet?.id, on: "2026-03-16", pinned: false },
           { sheetId: sheet?.id, on: "2026-03-20", pinned: false },
         ],
+        replaces: null,
       } as never),
     daysLater(13),
   );

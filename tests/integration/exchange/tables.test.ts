@@ -82,11 +82,11 @@ test("clients, their tests and their past visits come in by tables, each looked 
   expect(await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), LATER)).toEqual([]);
 
   // the last first; the clients cannot go while their tests stand
-  await expect(clinic.as("therapist", (ctx) => undoImport(ctx, people.id), LATER)).rejects.toThrow(
-    /worked with/,
-  );
+  await expect(
+    clinic.as("therapist", (ctx) => undoImport(ctx, people.id, "confirmed"), LATER),
+  ).rejects.toThrow(/worked with/);
   for (const id of [visits.id, tests.id, people.id])
-    await clinic.as("therapist", (ctx) => undoImport(ctx, id), LATER);
+    await clinic.as("therapist", (ctx) => undoImport(ctx, id, "confirmed"), LATER);
   expect(await clinic.as("admin", clientIdsOf, LATER)).toEqual([]);
 }, 60_000);
 
@@ -160,4 +160,18 @@ test("machines come by a table and go from one gym to another as a list", async 
     steps: { kind: "stack", first: 10, step: 5, plates: 20 },
     note: expect.stringMatching(/not measured/),
   });
+});
+
+test("a draft that is thrown away while somebody confirms it: one of the two, and the other is told", async () => {
+  const file =
+    "name,born,height,weight,unit,side,onset,began with,condition\nOdo Marsh,1961,172,70,kg,left,2025-11-02,onset,Knee arthritis\n";
+  for (let i = 0; i < 3; i++) {
+    const draft = await readInto(clinic, "csv_clients", file.replace("Odo", `Odo ${"I".repeat(i + 1)}`));
+    expect(draft.summary?.problems).toEqual([]);
+    const both = await Promise.allSettled([
+      confirmed(draft.id),
+      clinic.as("therapist", (ctx) => undoImport(ctx, draft.id, "draft"), LATER),
+    ]);
+    expect(both.filter((b) => b.status === "fulfilled")).toHaveLength(1);
+  }
 });

@@ -1,9 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef } from "react";
 import type { PersonInput } from "@/core/story/storyInput";
 import type { MassUnit } from "@/core/units/mass";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import type { StoryChoices } from "../_story/choices";
 import { StoryForm } from "../_story/StoryForm";
 import { EMPTY_STORY, lengthText, massText } from "../_story/storyDraft";
@@ -19,11 +19,14 @@ export function NewClient({
   known: { clientId: string; person: PersonInput } | null;
 }) {
   const router = useRouter();
-  // made once: sending twice makes one client
-  const [ids] = useState(() => ({
-    clientId: known?.clientId ?? crypto.randomUUID(),
-    episodeId: crypto.randomUUID(),
-  }));
+  const sendOnce = useSendOnce();
+  // the first episode of a new client has an id beside the client's
+  const episodes = useRef(new Map<string, string>());
+  const episodeOf = (clientId: string): string => {
+    const of = episodes.current.get(clientId) ?? crypto.randomUUID();
+    episodes.current.set(clientId, of);
+    return of;
+  };
   const start = known
     ? {
         ...EMPTY_STORY,
@@ -46,13 +49,14 @@ export function NewClient({
       saveWords="Save and go to the warning signs"
       savedWords="Saved."
       onSave={async (story) => {
+        let clientId = known?.clientId ?? "";
         const sent = known
-          ? await send(`/api/clients/${ids.clientId}/episodes`, {
-              episodeId: ids.episodeId,
-              ...story,
-            })
-          : await send("/api/clients", { ...ids, ...story });
-        if (sent.ok) router.push(`/clients/${ids.clientId}/screen`);
+          ? await sendOnce(`/api/clients/${clientId}/episodes`, (episodeId) => ({ episodeId, ...story }))
+          : await sendOnce("/api/clients", (id) => {
+              clientId = id;
+              return { clientId: id, episodeId: episodeOf(id), ...story };
+            });
+        if (sent.ok) router.push(`/clients/${clientId}/screen`);
         return sent;
       }}
     />

@@ -27,7 +27,7 @@ export function Settle({
   const [isAsking, setAsking] = useState(false);
   const go = async (deed: "confirm" | "undo") => {
     setBusy(true);
-    const sent = await send(`/api/imports/${importId}/${deed}`, {});
+    const sent = await send(`/api/imports/${importId}/${deed}`, deed === "undo" ? { seen: state } : {});
     setBusy(false);
     setAsking(false);
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);

@@ -9,8 +9,8 @@ import { readNumber } from "@/core/units/readNumber";
 import type { StoredCalibration } from "@/server/clinic/calibrations";
 import { Problem } from "@/ui/form/Problem";
 import { Term } from "@/ui/help/Term";
-import { send } from "@/ui/send";
 import { useLoadCell } from "@/ui/useLoadCell";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { CalibrationChart } from "./CalibrationChart";
 
 interface Row {
@@ -45,6 +45,7 @@ export function CalibrationDesk({
   locale: string;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const cell = useLoadCell();
   const [leverCm, setLever] = useState(isLever ? LEVER_CM : RAIL_ARM_CM);
   const [rows, setRows] = useState<Row[]>(() =>
@@ -74,11 +75,11 @@ export function CalibrationDesk({
     });
   };
   const save = async () => {
-    const sent = await send(`/api/machines/${machineId}/calibrations`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/machines/${machineId}/calibrations`, (id) => ({
+      id,
       baseVersion: newest?.version ?? 0,
       readings,
-    });
+    }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     setProblem(null);
     router.refresh();

@@ -10,6 +10,7 @@ import { problemsByField } from "@/ui/form/problemsByField";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
 import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { MachineSketch } from "./MachineSketch";
 import { draftOf, type MachineDraft, machineDraft, machineOfDraft } from "./machineDraft";
 import { useMarks } from "./useMarks";
@@ -45,13 +46,17 @@ export function MachineForm({
     setSaved(false);
     setDraft({ ...draft, ...part });
   };
+  const sendOnce = useSendOnce();
   const save = async () => {
     const read = machineOfDraft(draft, machine);
     if (Object.keys(read.problems).length > 0) return setProblems(read.problems);
-    const newId = crypto.randomUUID();
+    let newId = "";
     const sent = id
       ? await send(`/api/machines/${id}`, { baseVersion: version, machine: read.machine })
-      : await send("/api/machines", { id: newId, machine: read.machine });
+      : await sendOnce("/api/machines", (of) => {
+          newId = of;
+          return { id: of, machine: read.machine };
+        });
     if (!sent.ok)
       return setProblems(
         problemsByField(sent.problems.map((p) => ({ ...p, field: p.field.replace(/^machine\./, "") }))),

@@ -11,7 +11,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const LISTS = [
   ["setup_checks", "before the first repetition"],
@@ -78,6 +78,7 @@ export function ExerciseForm({
   isNew: boolean;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const isOwn = isNew || exercise.like_id !== undefined;
   const like = exerciseById(likeOf(exercise));
   const hasModel = like !== null && exerciseUse(like) !== null;
@@ -108,13 +109,13 @@ export function ExerciseForm({
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
   const post = async (record: Exercise | null) => {
     const exerciseId = isNew ? idOf(draft.name) : exercise.id;
-    const sent = await send("/api/exercises", {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce("/api/exercises", (id) => ({
+      id,
       exerciseId,
       baseVersion: version,
       record,
       reason: draft.reason,
-    });
+    }));
     if (!sent.ok)
       return setProblems(
         problemsByField(

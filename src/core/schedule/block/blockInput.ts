@@ -38,5 +38,7 @@ export const blockKept = z.object({
   gym: z.array(z.boolean()).length(7),
   away: z.array(isoDay).max(120),
   days: z.array(z.object({ sheetId: uuid, on: isoDay, pinned: z.boolean() })).max(800),
+  /** the block that the person saw; null if there was none */
+  replaces: uuid.nullable(),
 });
 export type BlockKept = z.infer<typeof blockKept>;

@@ -1,8 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Problem } from "@/ui/form/Problem";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 /** What a therapist has not seen yet of visits and mornings, before anything else of the client. */
 export function Concerns({
@@ -16,17 +16,14 @@ export function Concerns({
 }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  // one id for each, so that a lost reply and a second tap are the same
-  const ids = useRef(new Map<string, string>());
+  const sendOnce = useSendOnce();
   const see = async (c: (typeof concerns)[number]) => {
-    const key = `${c.visitId} ${c.responseId}`;
-    const id = ids.current.get(key) ?? crypto.randomUUID();
-    ids.current.set(key, id);
     const { visitId, responseId } = c;
-    const sent = await send(
+    const sent = await sendOnce(
       `/api/clients/${clientId}/concerns`,
-      { id, visitId, responseId },
+      (id) => ({ id, visitId, responseId }),
       "Seen, and kept.",
+      `${visitId} ${responseId}`,
     );
     setProblem(sent.ok ? null : (sent.problems[0]?.sentence ?? "Nothing was kept. Try again."));
     if (sent.ok) router.refresh();

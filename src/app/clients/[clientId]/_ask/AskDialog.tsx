@@ -3,7 +3,7 @@ import { type Ref, useRef, useState } from "react";
 import { REQUEST_KINDS, type RequestKind } from "@/core/requests/requestInput";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const KINDS = Object.entries(REQUEST_KINDS) as [RequestKind, string][];
 
@@ -23,20 +23,18 @@ export function AskDialog({
   const [kind, setKind] = useState<RequestKind | null>(null);
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const id = useRef<string | null>(null);
+  const sendOnce = useSendOnce();
   const form = useRef<HTMLFormElement>(null);
   const ask = async () => {
     if (kind === null) return setProblem("Choose what is asked for.");
-    id.current ??= crypto.randomUUID();
-    const sent = await send(`/api/clients/${clientId}/requests`, {
-      id: id.current,
+    const sent = await sendOnce(`/api/clients/${clientId}/requests`, (id) => ({
+      id,
       kind,
       sheetId: about.sheetId,
       lineId: about.lineId,
       words,
-    });
+    }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "It was not sent.");
-    id.current = null;
     setKind(null);
     setWords("");
     setProblem(null);

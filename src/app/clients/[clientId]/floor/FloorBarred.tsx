@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import type { ClientEpisode } from "@/server/client/clients";
 import { Problem } from "@/ui/form/Problem";
 import { Link } from "@/ui/Link";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { AskDialog } from "../_ask/AskDialog";
 import { Asked } from "../_ask/Asked";
 
@@ -21,16 +21,17 @@ export function FloorBarred({
   mayClear: boolean;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const askDialog = useRef<HTMLDialogElement>(null);
   const [asked, setAsked] = useState(0);
   const clear = async () => {
-    const sent = await send(`/api/clients/${client.clientId}/clearances`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/clients/${client.clientId}/clearances`, (id) => ({
+      id,
       clears: warning,
       reason,
-    });
+    }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? null);
     router.refresh();
   };

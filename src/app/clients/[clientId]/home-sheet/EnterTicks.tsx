@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { daysAfter } from "@/core/units/days";
 import { longDay } from "@/ui/dates";
 import { Problem } from "@/ui/form/Problem";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const BACK = Array.from({ length: 15 }, (_, i) => i);
 
@@ -30,23 +30,18 @@ export function EnterTicks({
   const [after, setAfter] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState("");
-  const id = useRef<string | null>(null);
+  const sendOnce = useSendOnce();
   const enter = async () => {
     if (pain === null || after === null) return setProblem("Choose the pain in it and afterwards.");
-    id.current ??= crypto.randomUUID();
-    const sent = await send(`/api/clients/${clientId}/ticks-of-paper`, {
-      id: id.current,
+    const sent = await sendOnce(`/api/clients/${clientId}/ticks-of-paper`, (id) => ({
+      id,
       sheetId,
       on,
       lineIds: ticked,
       pain,
       painAtEnd: after,
-    });
-    if (!sent.ok) {
-      id.current = null;
-      return setProblem(sent.problems[0]?.sentence ?? "Nothing was entered.");
-    }
-    id.current = null;
+    }));
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was entered.");
     setProblem(null);
     setSaid(`${longDay(on, locale)} is entered. The morning after it is asked in Morning.`);
     router.refresh();

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { changes } from "@/app/_web/route";
 import { undoImport } from "@/server/exchange/imports";
 
-export const POST = changes(z.object({}), (ctx, _body, { importId }: { importId: string }) =>
-  undoImport(ctx, importId),
+export const POST = changes(
+  z.object({ seen: z.enum(["draft", "confirmed"]) }),
+  (ctx, body, { importId }: { importId: string }) => undoImport(ctx, importId, body.seen),
 );

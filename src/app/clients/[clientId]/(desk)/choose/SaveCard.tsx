@@ -10,7 +10,7 @@ import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { Words } from "@/ui/form/Words";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const lines = (text: string): string[] =>
   text
@@ -35,6 +35,7 @@ export function SaveCard({
   massUnit: MassUnit;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [draft, setDraft] = useState({
     axisChecked: false,
     feet: "",
@@ -47,8 +48,8 @@ export function SaveCard({
   const [problems, setProblems] = useState<FieldProblem[]>([]);
   const [saved, setSaved] = useState(false);
   const save = async () => {
-    const sent = await send(`/api/clients/${clientId}/cards`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/clients/${clientId}/cards`, (id) => ({
+      id,
       exerciseId: row.e.id,
       baseVersion: version,
       machineId: setUp.chosen.id,
@@ -58,7 +59,7 @@ export function SaveCard({
       cues: lines(draft.cues),
       stopSigns: lines(draft.stopSigns),
       aboveStart: draft.aboveStart.trim() || null,
-    });
+    }));
     if (!sent.ok) return setProblems(sent.problems);
     setProblems([]);
     setSaved(true);

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { CopyLink } from "@/ui/CopyLink";
 import { Problem } from "@/ui/form/Problem";
 import { Link } from "@/ui/Link";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 /** A sheet for home goes out: by a link for a phone, or on paper. */
 export function HomeLink({
@@ -15,13 +15,11 @@ export function HomeLink({
   sheetId: string;
   mayMake: boolean;
 }) {
+  const sendOnce = useSendOnce();
   const [path, setPath] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const make = async () => {
-    const sent = await send<string>(`/api/clients/${clientId}/home-links`, {
-      id: crypto.randomUUID(),
-      sheetId,
-    });
+    const sent = await sendOnce<string>(`/api/clients/${clientId}/home-links`, (id) => ({ id, sheetId }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "No link was made.");
     setProblem(null);
     setPath(`/h/${sent.result}`);

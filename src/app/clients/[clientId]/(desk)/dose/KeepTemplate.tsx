@@ -5,6 +5,7 @@ import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import type { Start } from "./DraftBar";
 
 /** Keeps the sheet under a name for other clients of the clinic, or puts a kept one away. */
@@ -18,6 +19,7 @@ export function KeepTemplate({
   templates: readonly Start[];
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [name, setName] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const after = async (sent: Awaited<ReturnType<typeof send>>) => {
@@ -28,7 +30,7 @@ export function KeepTemplate({
     ref.current?.close();
   };
   const keep = async () =>
-    after(await send("/api/sheet-templates", { id: crypto.randomUUID(), name, items: lines }));
+    after(await sendOnce("/api/sheet-templates", (id) => ({ id, name, items: lines })));
   return (
     <Dialog ref={ref} label="Keep as a template" size="narrow">
       <h2 className="text-lg">Keep as a template</h2>

@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { z } from "zod";
 import { sheetLine } from "@/core/sheet/line/sheetInput";
 import type { ClientEpisode } from "@/server/client/clients";
 import { useUnsaved } from "@/ui/form/useUnsaved";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import type { SavedSheet } from "./savedSheet";
 import { plainLines, type useScore } from "./useScore";
 
@@ -42,6 +42,9 @@ export function useSheetSave({
     JSON.stringify(items) !== JSON.stringify(saved?.items ?? []) ||
     (saved !== null && (name !== saved.name || place !== saved.place));
   const version = saved?.version ?? 0;
+  const sendOnce = useSendOnce();
+  // a new sheet keeps its id however often it is sent
+  const newSheetId = useRef<string>(crypto.randomUUID());
   const left = useUnsaved({
     place: `sheet ${client.episodeId} ${saved?.sheetId ?? "new"}`,
     shape: SHEET_DRAFT,
@@ -52,15 +55,15 @@ export function useSheetSave({
   const maySave = score.lines.length > 0 && !isBarred && mayBeSaved;
   const save = async (): Promise<string | null> => {
     if (!maySave) return null;
-    const sheetId = saved?.sheetId ?? crypto.randomUUID();
-    const sent = await send(`/api/clients/${clientId}/sheets`, {
-      id: crypto.randomUUID(),
+    const sheetId = saved?.sheetId ?? newSheetId.current;
+    const sent = await sendOnce(`/api/clients/${clientId}/sheets`, (id) => ({
+      id,
       sheetId,
       name,
       place,
       baseVersion: version,
       items,
-    });
+    }));
     if (!sent.ok) {
       setProblem(sent.problems[0]?.sentence ?? "The sheet was not saved.");
       return null;

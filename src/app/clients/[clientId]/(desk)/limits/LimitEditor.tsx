@@ -15,7 +15,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 /** A limit that somebody wrote, as the editor needs it. */
 export interface WrittenView {
@@ -57,6 +57,7 @@ export function LimitEditor({
   start: WrittenView | null;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const dialog = useRef<HTMLDialogElement>(null);
   const [kind, setKind] = useState<BoundKind>(start?.kind ?? "knee_flexion_under_load");
   const [origin, setOrigin] = useState<"surgeon" | "therapist" | null>(start?.origin ?? null);
@@ -91,10 +92,10 @@ export function LimitEditor({
   };
   const save = async (isLifted: boolean) => {
     setBusy(true);
-    const sent = await send(
+    const sent = await sendOnce(
       `/api/clients/${clientId}/limits`,
-      {
-        id: crypto.randomUUID(),
+      (id) => ({
+        id,
         kind,
         low: takesLow ? read(low) : null,
         high: takesHigh ? read(high) : null,
@@ -105,7 +106,7 @@ export function LimitEditor({
         replaces: start?.id ?? null,
         evenIfChanged: isBehind,
         isLifted,
-      },
+      }),
       isLifted ? "The limit is lifted." : "The limit stands.",
     );
     setBusy(false);

@@ -5,6 +5,7 @@ import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { Words } from "@/ui/form/Words";
 import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 interface EditedStance {
   id: string;
@@ -37,6 +38,7 @@ export function StanceEditor({
   hasOwn: boolean;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const dialog = useRef<HTMLDialogElement>(null);
   const [isOpen, setOpen] = useState(false);
   const [option, setOption] = useState(chosen);
@@ -49,30 +51,18 @@ export function StanceEditor({
   const save = async (optionId: string | null) => {
     const to = clientId ? `/api/clients/${clientId}/stances` : "/api/stances";
     done(
-      await send(
+      await sendOnce(
         to,
-        {
-          id: crypto.randomUUID(),
-          stanceId: stance.id,
-          optionId,
-          reason,
-          replaces,
-          surgeonAgrees,
-        },
+        (id) => ({ id, stanceId: stance.id, optionId, reason, replaces, surgeonAgrees }),
         "The stance stands.",
       ),
     );
   };
   const sayOtherwise = async () =>
     done(
-      await send(
+      await sendOnce(
         `/api/clients/${clientId}/stance-views`,
-        {
-          id: crypto.randomUUID(),
-          stanceId: stance.id,
-          optionId: option,
-          reason,
-        },
+        (id) => ({ id, stanceId: stance.id, optionId: option, reason }),
         "The other view is noted.",
       ),
     );

@@ -16,8 +16,8 @@ import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { send } from "@/ui/send";
 import { useAngleSensor } from "@/ui/useAngleSensor";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { MeasurementHistory } from "./MeasurementHistory";
 import { MotionRail } from "./MotionRail";
 import { ValueCell } from "./ValueCell";
@@ -47,6 +47,7 @@ export function MeasurementTable({
   mayRecord: boolean;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [typed, setTyped] = useState<Partial<Record<Cell, string>>>({});
   const [fromSensor, setFromSensor] = useState<Partial<Record<Cell, boolean>>>({});
   const [way, setWay] = useState<"passive" | "active">("passive");
@@ -80,20 +81,25 @@ export function MeasurementTable({
     for (const [cell, text] of filled) {
       const [kind, side] = cell.split("-") as [MeasurementKind, Side | "both"];
       const isChair = kind === "sit_to_stand_30s";
-      const sent = await send(`/api/clients/${client.clientId}/measurements`, {
-        id: crypto.randomUUID(),
-        kind,
-        side: side === "both" ? null : side,
-        value: readNumber(text),
-        way: measurementKind(kind).isAngle ? way : null,
-        source: fromSensor[cell as Cell] ? "angle_sensor" : "typed",
-        apparatus: null,
-        reps: null,
-        reserve: null,
-        twoLegs: null,
-        chairM: isChair ? readNumber(chairCm) / 100 : null,
-        armsUsed: isChair ? armsUsed : null,
-      });
+      const sent = await sendOnce(
+        `/api/clients/${client.clientId}/measurements`,
+        (id) => ({
+          id,
+          kind,
+          side: side === "both" ? null : side,
+          value: readNumber(text),
+          way: measurementKind(kind).isAngle ? way : null,
+          source: fromSensor[cell as Cell] ? "angle_sensor" : "typed",
+          apparatus: null,
+          reps: null,
+          reserve: null,
+          twoLegs: null,
+          chairM: isChair ? readNumber(chairCm) / 100 : null,
+          armsUsed: isChair ? armsUsed : null,
+        }),
+        undefined,
+        cell,
+      );
       if (sent.ok) {
         done += 1;
         setTyped((all) => ({ ...all, [cell]: "" }));

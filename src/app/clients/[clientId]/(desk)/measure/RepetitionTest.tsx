@@ -16,7 +16,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { Opens } from "@/ui/working/Figure";
 import { HardSets } from "./HardSets";
 import { TakeBack } from "./TakeBack";
@@ -51,6 +51,7 @@ export function RepetitionTest({
   massUnit: MassUnit;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [apparatus, setApparatus] = useState("");
   const [legs, setLegs] = useState<Side | "two">(client.side);
   const [load, setLoad] = useState("");
@@ -65,8 +66,8 @@ export function RepetitionTest({
   const estimate = isComplete ? estimate1RM(loadKg, n, left, liftOf(apparatus)) : null;
   const save = async () => {
     if (!mayRecord) return;
-    const sent = await send(`/api/clients/${client.clientId}/measurements`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/clients/${client.clientId}/measurements`, (id) => ({
+      id,
       kind: "repetition_test",
       side: legs === "two" ? null : legs,
       value: loadKg,
@@ -78,7 +79,7 @@ export function RepetitionTest({
       twoLegs: legs === "two",
       chairM: null,
       armsUsed: null,
-    });
+    }));
     setProblems(sent.ok ? {} : problemsByField(sent.problems));
     setSaved(sent.ok);
     if (sent.ok) router.refresh();

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { z } from "zod";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
@@ -15,7 +15,7 @@ import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 /** What was typed on the answer that stands; a newer answer of the client's own is not written over. */
 const keptMorning = (on: string | null) =>
@@ -58,7 +58,7 @@ export function MorningForm({
   const [saved, setSaved] = useState(false);
   // what a colleague had entered meanwhile and this corrected, in words
   const [corrected, setCorrected] = useState<string | null>(null);
-  const ids = useRef({ said: "", id: "" });
+  const sendOnce = useSendOnce();
   const typed = { on: known?.id ?? null, pain, swelling, stiffness };
   const [base, setBase] = useState(typed);
   const shape = useMemo(() => keptMorning(typed.on), [typed.on]);
@@ -75,13 +75,10 @@ export function MorningForm({
       swelling: client.swellingApplies ? swelling : null,
       stiffnessMin,
     };
-    // the same answer keeps its id when its reply was lost; what says something else is a new one
-    const said = JSON.stringify(answer);
-    if (ids.current.said !== said) ids.current = { said, id: crypto.randomUUID() };
-    const sent = await send<{ corrected: string | null }>(`/api/clients/${client.clientId}/mornings`, {
-      id: ids.current.id,
-      ...answer,
-    });
+    const sent = await sendOnce<{ corrected: string | null }>(
+      `/api/clients/${client.clientId}/mornings`,
+      (id) => ({ id, ...answer }),
+    );
     if (!sent.ok)
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
     setProblems({});

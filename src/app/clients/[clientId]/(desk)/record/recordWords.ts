@@ -67,8 +67,6 @@ const ATTEMPTS: Record<string, string> = {
   "hold.late": "logged a hold after the end",
   "hold.repeat": "sent another hold under an id that was logged",
   "recheck.past": "answered “no warning sign” while one stands",
-  "recheck.repeat": "answered the warning signs again, differently",
-  "response.repeat": "entered a morning again, differently",
   "response.second": "entered a milder morning while another answer stood",
   "decision.stop": "went past what stops all lines",
   "decision.early": "stepped up before the next morning was known",
@@ -77,7 +75,6 @@ const ATTEMPTS: Record<string, string> = {
   "screen.record": "signed a screening",
   "recheck.clear": "cleared a warning sign",
   "concern.see": "marked a stop or a pain as seen",
-  "concern.repeat": "marked something else as seen under an id that was used",
   "plan.write": "changed a dose",
   "decision.take": "took a decision",
   "phase.confirm": "confirmed a phase",
@@ -91,8 +88,10 @@ const ATTEMPTS: Record<string, string> = {
   "swap.take": "swapped an exercise",
 };
 
-export const attemptWords = (deed: string): string =>
-  `tried: ${ATTEMPTS[deed] ?? "something that is not allowed"}`;
+export const attemptWords = (deed: string): string => {
+  const again = deed.endsWith(".repeat") ? "sent something else under an id that was used" : null;
+  return `tried: ${ATTEMPTS[deed] ?? again ?? "something that is not allowed"}`;
+};
 
 export const deedWords = (deed: string): string => DEEDS[deed] ?? deed;
 

@@ -12,7 +12,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { QuestionRow } from "./QuestionRow";
 import { useShown } from "./useShown";
 
@@ -79,6 +79,7 @@ export function ScreenDesk({
   const [inGroup, setInGroup] = useState<ReadonlySet<string>>(new Set());
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [id, setId] = useState<string>(() => crypto.randomUUID());
+  const sendOnce = useSendOnce(id);
   const shape = useMemo(() => keptAnswers(today), [today]);
   const areas = [...new Set(questions.map((q) => q.area))].sort(
     (a, b) => Object.keys(AREA_WORDS).indexOf(a) - Object.keys(AREA_WORDS).indexOf(b),
@@ -120,9 +121,9 @@ export function ScreenDesk({
   const save = async () => {
     if (!isAsking) return;
     const reading = (text: string) => (text.trim() === "" ? null : readNumber(text));
-    const sent = await send(
+    const sent = await sendOnce(
       `/api/clients/${clientId}/screenings`,
-      {
+      (id) => ({
         id,
         answers: questions.flatMap((q) => {
           const given = answers[q.id];
@@ -140,7 +141,7 @@ export function ScreenDesk({
         systolicMmHg: reading(systolic),
         diastolicMmHg: reading(diastolic),
         pressureNotTaken: notTaken.trim() || null,
-      },
+      }),
       "The answers are signed.",
     );
     if (!sent.ok) {

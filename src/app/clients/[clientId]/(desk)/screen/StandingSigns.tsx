@@ -11,7 +11,7 @@ import { focusFirstGap } from "@/ui/form/focusFirstGap";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { CONSEQUENCE_WORDS, ConsequenceMark } from "./ConsequenceMark";
 
 export interface SignView {
@@ -86,19 +86,15 @@ function Sign({
   locale: string;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [onWordOf, setOnWordOf] = useState<"therapist" | "physician" | null>(null);
   const [words, setWords] = useState("");
   const [problems, setProblems] = useState<Record<string, string>>({});
   const form = useRef<HTMLFormElement>(null);
   const clear = async () => {
-    const sent = await send(
+    const sent = await sendOnce(
       `/api/clients/${clientId}/sign-clearances`,
-      {
-        id: crypto.randomUUID(),
-        questionId: s.questionId,
-        onWordOf,
-        words,
-      },
+      (id) => ({ id, questionId: s.questionId, onWordOf, words }),
       "The sign is cleared.",
     );
     if (!sent.ok) {

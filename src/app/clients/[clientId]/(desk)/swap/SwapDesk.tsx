@@ -13,7 +13,7 @@ import {
 import type { FieldProblem } from "@/core/units/inputError";
 import type { ChooseFacts } from "@/server/choice/choose";
 import { Problem } from "@/ui/form/Problem";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const SHOWN = 3;
 
@@ -32,6 +32,7 @@ export function SwapDesk({
   barredByRole: string | null;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const exercises = useMemo(() => withOwn(facts.ownExercises), [facts.ownExercises]);
   const [plannedId, setPlanned] = useState(firstPlanned);
   const [reason, setReason] = useState<SwapReason>(firstReason);
@@ -51,14 +52,14 @@ export function SwapDesk({
   );
   if (!planned) return null;
   const take = async (chosen: string | null, name: string) => {
-    const sent = await send(`/api/clients/${clientId}/swaps`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/clients/${clientId}/swaps`, (id) => ({
+      id,
       planned: planned.id,
       chosen,
       reason,
       pain: pain.trim() === "" ? null : Number(pain),
       words,
-    });
+    }));
     if (!sent.ok) return setProblems(sent.problems);
     setProblems([]);
     setTaken(name);

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Return } from "@/core/schedule/daysOff";
 import type { DaysOff } from "@/server/week/returns";
 import { Problem } from "@/ui/form/Problem";
-import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 const WORDS: Record<Return, string> = {
   same: "go on as it is",
@@ -23,6 +23,7 @@ export function DaysOffBox({
   mayDecide: boolean;
 }) {
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [chosen, setChosen] = useState<Return>(off.proposed);
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
@@ -34,15 +35,15 @@ export function DaysOffBox({
       </p>
     );
   const keep = async () => {
-    const sent = await send(
+    const sent = await sendOnce(
       `/api/clients/${clientId}/returns`,
-      {
-        id: crypto.randomUUID(),
+      (id) => ({
+        id,
         visitId: off.visitId,
         proposed: off.proposed,
         chosen,
         reason: chosen === off.proposed ? null : reason,
-      },
+      }),
       "It is kept how work begins again.",
     );
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");

@@ -16,6 +16,7 @@ import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { Opens } from "@/ui/working/Figure";
 import { DaysOffBox } from "./DaysOffBox";
 import { useBlock } from "./useBlock";
@@ -26,13 +27,13 @@ import { Wishes } from "./Wishes";
 import { outlookWords, wishWords } from "./weekWords";
 
 /** A week not kept yet: all that is asked of it, and the days that were put by hand. */
-const KEPT = blockKept.omit({ id: true });
+const KEPT = blockKept.omit({ id: true, replaces: true });
 
 /** Which days: sheets on free days by the rules, moved by hand where somebody knows better, kept for all to see. */
 export function WeekDesk(props: {
   client: ClientEpisode;
   today: string;
-  block: { days: PlannedDay[]; wishes: Record<string, SheetWish>; by: string } | null;
+  block: { id: string; days: PlannedDay[]; wishes: Record<string, SheetWish>; by: string } | null;
   question: BlockQuestion;
   sheets: readonly PlannableSheet[];
   marks: readonly WeekMark[];
@@ -45,6 +46,7 @@ export function WeekDesk(props: {
   const { client, sheets, block, mayWrite } = props;
   const { clientId } = client;
   const router = useRouter();
+  const sendOnce = useSendOnce();
   const [wishes, setWishes] = useState<Record<string, SheetWish>>(block?.wishes ?? {});
   const [over, setOver] = useState<{ day: PlannedDay; on: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -104,8 +106,8 @@ export function WeekDesk(props: {
     // while days are laid anew there is nothing to keep yet
     if (!mayWrite || !plan.isLaid || broken.length > 0) return;
     setProblem(null);
-    const sent = await send(`/api/clients/${clientId}/blocks`, {
-      id: crypto.randomUUID(),
+    const sent = await sendOnce(`/api/clients/${clientId}/blocks`, (id) => ({
+      id,
       startsOn: q.startsOn,
       buildWeeks: q.buildWeeks,
       keepWeeks: q.keepWeeks,
@@ -116,7 +118,8 @@ export function WeekDesk(props: {
       gym: q.gym,
       away: q.away,
       days: plan.days.filter((d) => d.on >= props.today),
-    });
+      replaces: props.block?.id ?? null,
+    }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
     setSaved(true);
     setBase(typed);

@@ -28,6 +28,7 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
       client,
       today: today(ctx),
       block: block && {
+        id: block.id,
         days: block.days.map(({ sheetId, on, pinned }) => ({ sheetId, on, pinned })),
         wishes: block.wishes,
         by: block.by,
@@ -41,7 +42,7 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
   });
   return (
     <WeekDesk
-      key={`${data.block?.days.length ?? 0} ${data.sheets.map((s) => s.id).join()}`}
+      key={`${data.block?.id ?? ""} ${data.sheets.map((s) => s.id).join()}`}
       {...data}
       mayWrite={may(actor.role, "plan.write")}
       mayDecide={may(actor.role, "decision.take")}

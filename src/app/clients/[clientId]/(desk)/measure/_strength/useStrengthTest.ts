@@ -17,8 +17,8 @@ import { painStopsTest, type TestCircumstances, testBarred } from "@/core/streng
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
-import { send } from "@/ui/send";
 import { useLoadCell } from "@/ui/useLoadCell";
+import { useSendOnce } from "@/ui/useSendOnce";
 
 /** Seconds of a maximal push. */
 export const PUSH_S = 5;
@@ -152,9 +152,10 @@ export function useStrengthTest({
     else setProblems({ forceN: parsed.error.issues[0]?.message ?? "Enter a force." });
     return parsed.success;
   };
+  const sendOnce = useSendOnce(testId);
   const save = async () => {
     if (!canSave || result === null) return;
-    const sent = await send(`/api/clients/${client.clientId}/tests`, { id: testId, ...setUp, trials });
+    const sent = await sendOnce(`/api/clients/${client.clientId}/tests`, (id) => ({ id, ...setUp, trials }));
     if (!sent.ok)
       return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
     setTrials([]);
