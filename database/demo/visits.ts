@@ -22,6 +22,7 @@ import { recordMorning } from "../../src/server/visits/mornings";
 import { answerRecheck } from "../../src/server/visits/rechecks";
 import { logEvent, openVisit, startVisit } from "../../src/server/visits/running";
 import { swapsOfVisit } from "../../src/server/visits/swapForToday";
+import { chooseReturn, daysOffOf } from "../../src/server/week/returns";
 import type { DemoClient, DemoSheet } from "./demoClient";
 
 export interface DemoEvent {
@@ -58,6 +59,7 @@ export function sheetEvents(w: DemoWorld, d: DemoClient, clientId: string, sheet
       run: async (when) => {
         const client = await fresh(when);
         await decideIfDue(w, client, when);
+        await returnIfDue(w, client, when);
         await runVisit(w, d, client, sheet, i, new Date(when.getTime() + HOUR_MS / 2));
       },
     });
@@ -132,6 +134,21 @@ async function linesOf(
 }
 
 /** Decides what waits as it is drafted; a step that cannot be set is not taken, the therapist stays and says why. */
+/** After days off somebody chooses how to go on before anything is run; these clients were away and kept walking. */
+async function returnIfDue(w: DemoWorld, client: ClientEpisode, when: Date): Promise<void> {
+  await w.at(when, async (ctx) => {
+    const off = await daysOffOf(ctx, client);
+    if (!off || off.chosen || off.proposed === "same") return;
+    await chooseReturn(ctx, client, {
+      id: w.uuid(),
+      visitId: off.visitId,
+      proposed: off.proposed,
+      chosen: "same",
+      reason: "was away and walked every day; looked at together: the same again",
+    });
+  });
+}
+
 async function decideIfDue(w: DemoWorld, client: ClientEpisode, when: Date): Promise<void> {
   await w.at(when, async (ctx) => {
     for (const draft of await visitDrafts(ctx, client)) {

@@ -6,15 +6,25 @@ export type Sent<T> = { ok: true; result: T } | { ok: false; status: number; pro
 
 /**
  * Sends a change to a route; never throws. Status 0: the network did not answer and nothing is known. `said`: how it reads
- * once it is kept, where the screen has no line of its own for that.
+ * once it is kept, where the screen has no line of its own for that. `as`: whose it is; the clinic takes it from nobody else who
+ * signed in here meanwhile.
  */
-export async function send<T = null>(path: string, body: unknown, said?: string): Promise<Sent<T>> {
+export async function send<T = null>(
+  path: string,
+  body: unknown,
+  said?: string,
+  as: string | null = null,
+): Promise<Sent<T>> {
   const end = wait();
   try {
     const response = await fetch(path, {
       method: "POST",
       // its own time with it: the clinic counts what passed here, and never reads this clock
-      headers: { "content-type": "application/json", "x-device-time": String(Date.now()) },
+      headers: {
+        "content-type": "application/json",
+        "x-device-time": String(Date.now()),
+        ...(as && { "x-person": as }),
+      },
       body: JSON.stringify(body),
     });
     const json = await response.json();

@@ -181,7 +181,7 @@ test("a sore morning steps every line back, each in its own way, together as one
   ]);
   expect(draft?.lines.map((l) => l.next.REGRESS.sentence)).toEqual([
     "Hold at 45° instead of 60°.",
-    "6 repetitions instead of 8, same load.",
+    "6 repetitions instead of 8, same load, body weight.",
   ]);
   await take(client, 2);
   const next = await sheetNow(client);

@@ -110,6 +110,16 @@ function mustBeRecords(params: Record<string, string>): void {
     throw new Refused("missing", "There is no such record in this clinic. Go back to Today.");
 }
 
+/** What somebody did on a shared device is taken from them alone, not from who signed in on it meanwhile. */
+function mustBeOwn(request: Request, actor: Actor): void {
+  const of = request.headers.get("x-person");
+  if (of !== null && of !== actor.personId)
+    throw new Refused(
+      "signed-out",
+      "Somebody else is signed in on this device now. This waits here until whose it is signs in again.",
+    );
+}
+
 /** Only pages of our own may change anything: the browser says where a request comes from. */
 export function mustBeSameOrigin(request: Request): void {
   const site = request.headers.get("sec-fetch-site");
@@ -142,6 +152,7 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
       if (!actor)
         throw new Refused("signed-out", "You are signed out. Sign in again; what you typed stays here.");
       const who = actor;
+      mustBeOwn(request, who);
       // an address without dynamic parts has no parameters at all
       where = (await params) ?? where;
       mustBeRecords(where);

@@ -26,9 +26,9 @@ export function changeWords(c: LineChange): string {
     case "percent":
       return `${c.to} % of maximum instead of ${c.from} %.`;
     case "reps":
-      return `${c.to} repetitions instead of ${c.from}, same load.`;
+      return `${c.to} repetitions instead of ${c.from}${atWords(c.atHow)}.`;
     case "reps_first":
-      return `${c.to} repetitions instead of ${c.from}: the next step, ${c.nextHow}, asks for ${c.needed} first.`;
+      return `${c.to} repetitions instead of ${c.from}: the next step, ${c.nextHow}, asks for ${c.needed} first${atWords(c.atHow)}.`;
     case "load":
       return `${c.toHow} instead of ${c.fromHow}${c.isHelp ? (c.isUp ? ", less help" : ", more help") : ""}${c.reps === null ? "" : `, from ${c.reps} repetitions again`}.`;
     case "range":
@@ -42,6 +42,12 @@ export function changeWords(c: LineChange): string {
     case "carried":
       return `${c.to} kg carried instead of ${c.from} kg.`;
   }
+}
+
+/** The load that the repetitions are done with: the same, or the one that they ask for. */
+function atWords(at: { from: string; to: string } | null | undefined): string {
+  if (!at) return "";
+  return at.from === at.to ? `, same load, ${at.to}` : `, at ${at.to} instead of ${at.from}`;
 }
 
 export const changesWords = (changes: readonly LineChange[]): string => changes.map(changeWords).join(" ");

@@ -12,15 +12,21 @@ import type { ProgressStep } from "../sheet/schemes/contract";
 import { progressed } from "../sheet/schemes/scheme";
 import { clamp } from "../units/clamp";
 
+/** Other repetitions ask for another load where it follows the scheme: what is set before and after; null: nothing is. */
+interface AtLoad {
+  atHow?: { from: string; to: string } | null;
+}
+
 /** What changes of a line, as a code; words are made elsewhere. */
 export type LineChange =
   | { code: "stop" | "same" | "full" | "at_goal" | "at_least" | "harder_form" }
   | {
-      code: "rung" | "seconds" | "holds" | "felt" | "percent" | "reps" | "tolerated" | "distance" | "carried";
+      code: "rung" | "seconds" | "holds" | "felt" | "percent" | "tolerated" | "distance" | "carried";
       from: number;
       to: number;
     }
-  | { code: "reps_first"; from: number; to: number; needed: number; nextHow: string }
+  | ({ code: "reps"; from: number; to: number } & AtLoad)
+  | ({ code: "reps_first"; from: number; to: number; needed: number; nextHow: string } & AtLoad)
   | { code: "load"; fromHow: string; toHow: string; reps: number | null; isHelp: boolean; isUp: boolean }
   | { code: "range"; fromDeg: number; toDeg: number }
   | { code: "sets"; from: number; to: number };
@@ -53,6 +59,20 @@ const same = (
  * a step back may take off sets too. Dosing rules D4, E3, E4, E6, E7.
  */
 export function nextLine(
+  line: ScoreLine,
+  action: Action,
+  decision: Pick<Decision, "rules" | "change"> | null,
+  facts: NextFacts,
+): NextLine {
+  const next = moved(line, action, decision, facts);
+  const isReps = (c: LineChange) => c.code === "reps" || c.code === "reps_first";
+  if (!next.line || !next.changes.some(isReps)) return next;
+  const [from, to] = [line, next.line].map((l) => judgedOf(l, facts)?.load?.setting?.how ?? null);
+  const atHow = from != null && to != null ? { from, to } : null;
+  return { ...next, changes: next.changes.map((c) => (isReps(c) ? { ...c, atHow } : c)) };
+}
+
+function moved(
   line: ScoreLine,
   action: Action,
   decision: Pick<Decision, "rules" | "change"> | null,

@@ -46,13 +46,25 @@ describe("a client who arrives half way", () => {
     });
   });
 
-  test("weeks alone open nothing: without findings, or with one that is not met, the phase before it is proposed", () => {
+  test("without findings the last but one of the phases whose weeks have come is proposed, with what nobody measured and a reason", () => {
+    let untested = 0;
     for (const c of CONDITIONS) {
-      const first = c.phases[0];
-      const asks =
-        first && Object.entries(first.exit_criteria).some(([k, v]) => k.endsWith("_deg") && v !== null);
-      if (asks) expect(proposedEntry(c, { ...NO_FINDINGS, weeks: 40 }).phase.id).toBe(first.id);
+      const found = { ...NO_FINDINGS, weeks: 15 };
+      const { phase, unmeasured } = proposedEntry(c, found);
+      const index = c.phases.indexOf(phase);
+      if (unmeasured.length === 0) continue;
+      untested++;
+      // a phase whose weeks have come lies beyond it
+      expect(c.phases[index + 1]?.weeks.from).toBeLessThanOrEqual(15);
+      expect(unmeasured.every((m) => m.state === "not measured")).toBe(true);
+      const entering = { phaseId: c.phases[0]?.id ?? "", isConfirmed: false };
+      expect(phaseStep(c, entering, phase.id, found)).toEqual({ possible: true, needsReason: index > 0 });
+      expect(phaseStep(c, entering, c.phases[index + 1]?.id ?? "", found)).toMatchObject({ possible: false });
     }
+    expect(untested).toBeGreaterThan(1);
+  });
+
+  test("what was measured and is not met holds back, whatever the weeks", () => {
     const stiff = at("acl_reconstruction", { ...ALL_WELL, weeks: 40, extensionDeficitDeg: 20 });
     expect(stiff.proposal.phase.id).toBe(stiff.c.phases[0]?.id);
     expect(stiff.proposal.missing.map((m) => m.state)).toContain("not met");

@@ -22,33 +22,51 @@ export function phaseEntry(condition: Condition, phaseId: string, found: ClientF
 /** What a client's phase is proposed to be on entry, and what is missing for a later one. */
 export interface EntryProposal {
   phase: Phase;
-  /** of the phases before it: what only a therapist can tell, or nobody measured */
+  /** of the phases before it: what only a therapist can tell */
   toConfirm: Criterion[];
+  /** of the phases before it: what nobody measured, so that weeks alone speak for it */
+  unmeasured: Criterion[];
   /** what keeps the next one shut; empty in the last phase */
   missing: Criterion[];
 }
 
 /**
- * The phase that weeks and entered findings support when a client arrives half way: the furthest whose weeks have come and
- * before which every measured criterion is met. What was not measured holds it back; what a therapist ticks is listed to be
- * confirmed. Corrections K12.
+ * The phase that a client who arrives half way is proposed: the furthest whose weeks have come and before which every
+ * measured criterion is met; and where nothing that was measured speaks against it, at the least the last but one of those
+ * whose weeks have come. A therapist opens it with a reason; nothing opens by itself. Corrections K12, K20.
  */
 export function proposedEntry(condition: Condition, found: ClientFindings): EntryProposal {
   const phases = condition.phases;
+  const come = weeksHaveCome(phases, found.weeks);
   let at = 0;
   const toConfirm: Criterion[] = [];
+  const unmeasured: Criterion[] = [];
   while (at + 1 < phases.length) {
-    const phase = phases[at] as Phase;
+    const criteria = entryCriteria(phases[at] as Phase, found);
     const next = phases[at + 1] as Phase;
-    const criteria = entryCriteria(phase, found);
-    const isHeldBack = criteria.some((c) => !c.isFunctional && c.state !== "met");
-    if (isHeldBack || found.weeks < next.weeks.from) break;
-    toConfirm.push(...criteria.filter((c) => c.isFunctional && c.state !== "met"));
+    const open = criteria.filter((c) => c.state !== "met");
+    const measured = open.filter((c) => !c.isFunctional);
+    const isAgainst = measured.some((c) => c.state !== "not measured");
+    const isOnlyUnmeasured = measured.length > 0 && !isAgainst && at + 1 < come;
+    if (isAgainst || found.weeks < next.weeks.from || (measured.length > 0 && !isOnlyUnmeasured)) break;
+    toConfirm.push(...open.filter((c) => c.isFunctional));
+    unmeasured.push(...measured);
     at++;
   }
   const phase = phases[at] as Phase;
   const missing = at + 1 < phases.length ? entryCriteria(phase, found).filter((c) => c.state !== "met") : [];
-  return { phase, toConfirm, missing };
+  return { phase, toConfirm, unmeasured, missing };
+}
+
+/** The furthest phase whose weeks have come, where weeks part the phases at all; 0 elsewhere. */
+function weeksHaveCome(phases: readonly Phase[], weeks: number): number {
+  let at = 0;
+  while (at + 1 < phases.length) {
+    const [now, next] = [phases[at] as Phase, phases[at + 1] as Phase];
+    if (next.weeks.from <= now.weeks.from || next.weeks.from > weeks) break;
+    at++;
+  }
+  return at;
 }
 
 /** Exit criteria of a phase that nobody was in here: its own time in it does not count. */

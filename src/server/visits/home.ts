@@ -5,6 +5,7 @@ import type { Side } from "@/core/units/fields";
 import type { homeStart } from "@/core/visit/client/homeInput";
 import { type RecheckSign, recheckFor } from "@/core/visit/recheckSigns";
 import type { entryInput } from "@/core/visit/visitInput";
+import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
@@ -22,6 +23,7 @@ import { recentVisits, type VisitHead } from "./visits";
 /** What a link for home shows: all that the phone needs to run the sheet without a network. */
 export interface HomeSheet {
   name: string;
+  sheetId: string;
   versionId: string;
   lines: KeptLine[];
   firstSide: Side;
@@ -53,6 +55,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
   const visits = await recentVisits(ctx, client.episodeId);
   return {
     name: sheet.name,
+    sheetId: sheet.sheetId,
     versionId: sheet.id,
     lines: await linesOfToday(ctx, client, sheet),
     firstSide: await firstSideOf(ctx, client),
@@ -94,6 +97,8 @@ export async function startHome(
     );
   if (!begun && sheet && (await isRestDay(then, client.episodeId, sheet)))
     throw attempted("home.rest", new Refused("conflict", "Today is a day of rest after hard leg work."));
+  if (input.isHandedOver)
+    await audit(ctx, "home.handed_over", "visit", id, null, { from: "an earlier link of the same sheet" });
   const start = { id, versionId, recheckId: input.recheckId, startedAt: input.at };
   await startVisit(ctx, client, start, known === undefined);
 }

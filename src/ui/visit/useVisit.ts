@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type VisitState, visitState } from "@/core/visit/run";
 import { eventsOf, type LogEntry, type VisitEvent } from "@/core/visit/visitEvent";
-import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
+import { keepRun, keptRun, type Outbox } from "@/ui/outbox";
 
 export interface OpenVisit {
   id: string;
@@ -35,12 +35,16 @@ function isUnwatched(s: VisitState, nowMs: number): boolean {
  * A visit as the fold over its log: kept in the browser with every entry, posted entry by entry through the outbox. The
  * clinic folds the same log; another tablet goes on from there.
  */
-export function useVisit(open: OpenVisit, eventsPath = `/api/visits/${open.id}/events`) {
+export function useVisit(
+  open: OpenVisit,
+  /** the page's one outbox */
+  outbox: Outbox,
+  eventsPath = `/api/visits/${open.id}/events`,
+) {
   const { id, lines } = open;
   const [log, setLog] = useState<LogEntry[]>(open.log);
   const [notice, setNotice] = useState<string | null>(null);
   const latest = useRef(log);
-  const outbox = useOutbox();
   const { post } = outbox;
   const state = useMemo(() => visitState(lines, eventsOf(log)), [lines, log]);
 
@@ -109,5 +113,5 @@ export function useVisit(open: OpenVisit, eventsPath = `/api/visits/${open.id}/e
     window.location.reload();
   }, [id]);
 
-  return { state, happen, undo, canUndo: log.length > 0, notice, outbox, startOver };
+  return { state, happen, undo, canUndo: log.length > 0, notice, startOver };
 }

@@ -84,3 +84,10 @@ export function missingWords(
   if (o.left === null && o.asked.felt) return "Answer the felt effort";
   return o.left === null && o.asked.reserve ? "Answer how many more were possible" : null;
 }
+
+/** Where what was logged is: at the clinic is said only of what the clinic has. */
+export function savedWords(o: { waiting: number; refused: number }): string {
+  const refused = o.refused > 0 ? `${o.refused} not taken, kept here` : null;
+  const waiting = o.waiting > 0 ? `saved here, ${o.waiting} waiting` : null;
+  return [refused, waiting].filter(Boolean).join(" · ") || "saved at the clinic";
+}

@@ -1,6 +1,5 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
@@ -13,7 +12,6 @@ export interface HomeProps {
   token: string;
   clinic: string;
   sheet: HomeSheet;
-  body: Body;
   machines: readonly GymMachine[];
   /** by exercise: what is used, and what to mind */
   how: Record<string, { needs: string | null; cues: readonly string[] }>;
@@ -38,7 +36,8 @@ const dayHere = (): string => new Date().toLocaleDateString("sv-SE");
 /** The sheet for home on a phone: warning signs, then each line with a picture and a timer; sent when there is a network. */
 export function HomePage(props: HomeProps) {
   const { token, sheet, clinic } = props;
-  const { post, waiting, refused } = useOutbox();
+  const outbox = useOutbox({ key: `link ${token}`, name: "this link", personId: null, about: sheet.sheetId });
+  const { post, waiting, refusal } = outbox;
   const [run, setRun] = useState<OpenVisit | null>(sheet.open);
   const [isStopped, setStopped] = useState(false);
   useEffect(() => {
@@ -62,7 +61,7 @@ export function HomePage(props: HomeProps) {
     setRun(begun);
   };
   const sentWords =
-    refused ?? (waiting === 0 ? "sent to the clinic" : "kept on this phone, sent when there is a network");
+    refusal ?? (waiting === 0 ? "sent to the clinic" : "kept on this phone, sent when there is a network");
   if (isStopped)
     return (
       <Notice title="Nothing today">
@@ -70,7 +69,31 @@ export function HomePage(props: HomeProps) {
         calf, or trouble with bladder or bowel, call the emergency number now. ({sentWords})
       </Notice>
     );
-  if (run) return <HomeRun {...props} open={run} onSign={(sign) => begin([sign])} />;
+  // what an earlier link could not bring goes first: nothing is run behind it
+  if (outbox.earlier > 0 && (run === null || run === sheet.open))
+    return (
+      <Notice title="Something was not sent">
+        {outbox.earlier} {outbox.earlier === 1 ? "entry" : "entries"} of an earlier link are still on this
+        phone: the clinic does not have them.
+        <button
+          type="button"
+          className="btn btn-primary mt-5 min-h-[60px] w-full text-[20px]"
+          onClick={async () => {
+            await outbox.handOver(
+              (path) => path.replace(/^\/api\/l\/[^/]+/, `/api/l/${token}`),
+              (body) =>
+                typeof body === "object" && body !== null && "recheckId" in body
+                  ? { ...body, isHandedOver: true }
+                  : body,
+            );
+            window.location.reload();
+          }}
+        >
+          Send them to {clinic}
+        </button>
+      </Notice>
+    );
+  if (run) return <HomeRun {...props} outbox={outbox} open={run} onSign={(sign) => begin([sign])} />;
   if (sheet.barred)
     return (
       <Notice title="Not today">

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
+import { bodyFrom } from "@/core/body/segments";
 import { askedOf } from "@/core/visit/askedOf";
 import { feltWords, taskWords } from "@/core/visit/client/homeWords";
 import { RECHECK_SIGNS, type RecheckSign } from "@/core/visit/recheckSigns";
@@ -8,12 +9,16 @@ import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";
 import type { EarlyReason } from "@/core/visit/setRecord";
 import { Dialog } from "@/ui/Dialog";
+import type { Outbox } from "@/ui/outbox";
 import { LinePose } from "@/ui/pose/LinePose";
 import { BAND_TONES, BandShape } from "@/ui/visit/BandShape";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
 import { bandOf, clock as clockWords } from "@/ui/visit/visitWords";
 import type { HomeProps } from "./HomePage";
+
+/** Who the pictures show: nobody's mass or height is on this phone. */
+const ANYBODY = bodyFrom(70, 1.7);
 
 const SCORES = Array.from({ length: 11 }, (_, n) => ({ value: n, words: String(n), says: `${n} of 10` }));
 const WHY: readonly { value: EarlyReason; words: string }[] = [
@@ -38,13 +43,13 @@ export function HomeRun({
   token,
   clinic,
   sheet,
-  body,
   machines,
   how,
+  outbox,
   open,
   onSign,
-}: HomeProps & { open: OpenVisit; onSign: (sign: RecheckSign) => void }) {
-  const visit = useVisit(open, `/api/l/${token}/home/${open.id}`);
+}: HomeProps & { outbox: Outbox; open: OpenVisit; onSign: (sign: RecheckSign) => void }) {
+  const visit = useVisit(open, outbox, `/api/l/${token}/home/${open.id}`);
   const { state, happen } = visit;
   const clock = useSetClock(state, happen, { beats: true, cellQuery: null, sensorQuery: null });
   const [left, setLeft] = useState<number | null>(null);
@@ -95,13 +100,15 @@ export function HomeRun({
           {state.phase === "set-up" ? "NEXT" : band.word}
         </p>
         <p className="ml-auto text-right text-[15px] leading-tight">
-          {visit.outbox.waiting === 0 ? "sent" : "kept on this phone"}
+          {outbox.refused > 0 ? "not taken" : outbox.waiting === 0 ? "sent" : "kept on this phone"}
         </p>
       </header>
       <div className="flex-1 px-5 pt-4 pb-6">
-        {(visit.outbox.refused ?? visit.notice) && (
+        {(outbox.refusal ?? visit.notice) && (
           <p role="alert" className="mb-3 border-l-4 border-mark pl-3 text-[16px]">
-            {visit.outbox.refused ?? visit.notice}
+            {outbox.refusal ?? visit.notice}
+            {outbox.refused > 0 &&
+              ` ${outbox.refused} ${outbox.refused === 1 ? "entry is" : "entries are"} kept on this phone: a new link of ${clinic}, opened here, takes them along.`}
           </p>
         )}
         {ended.length > 0 && !(state.phase === "finished") && (
@@ -120,7 +127,7 @@ export function HomeRun({
         )}
         {!isClosing && line && task && state.phase !== "rating" && state.phase !== "pain-before" && (
           <div className="mt-2 flex justify-center [&_svg]:max-h-[220px]">
-            <LinePose line={line} body={body} machines={machines} loadKg={task.loadKg} />
+            <LinePose line={line} body={ANYBODY} machines={machines} loadKg={task.loadKg} />
           </div>
         )}
         {state.phase === "set-up" && line && task && (
@@ -255,9 +262,11 @@ export function HomeRun({
           <div role="status">
             <h1 className="text-[28px] leading-tight">Done for today</h1>
             <p className="mt-3 text-[18px]">
-              {visit.outbox.waiting === 0
-                ? "The clinic has it."
-                : "It is kept on this phone and goes to the clinic when there is a network. Leave this page open, or open the link again."}{" "}
+              {outbox.refused > 0
+                ? `The clinic did not take all of it: ${outbox.refused} ${outbox.refused === 1 ? "entry is" : "entries are"} kept on this phone. Call ${clinic} for a new link and open it here.`
+                : outbox.waiting === 0
+                  ? "The clinic has it."
+                  : "It is kept on this phone and goes to the clinic when there is a network. Leave this page open, or open the link again."}{" "}
               Tomorrow morning a few questions come about the knee.
             </p>
             {(state.finished?.painAtEnd ?? 0) > sheet.painMax && (

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
-import { bodyOf } from "@/server/client/clients";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
 import { homeSheet } from "@/server/visits/home";
@@ -18,7 +17,6 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
     const used = new Set(sheet.lines.map((l) => l.machineId));
     return {
       sheet,
-      body: bodyOf(client),
       machines: (await machinesOf(ctx))
         .filter((m) => used.has(m.id))
         .map(({ version: _version, isRetired: _retired, ...m }) => m),

@@ -32,6 +32,14 @@ export interface RowContext extends LoadContext {
   basis: Basis;
 }
 
+/** The next real load beyond the one that is set. */
+export interface NextStep extends RealLoad {
+  /** why it is not open; null where it is */
+  because: string | null;
+  /** the largest share of the strength that is counted on there; null where nothing says */
+  share: number | null;
+}
+
 /** A set-up of an exercise, computed. */
 export interface ComputedSetUp {
   chosen: ChosenMachine;
@@ -45,6 +53,8 @@ export interface ComputedSetUp {
   /** more than something leaves: what, in words; null where nothing is broken. See loadCaps */
   tooHeavyBecause: string | null;
   brokenCap: LoadCap["kind"] | null;
+  /** the next harder real load; null where this is the hardest, or the body alone */
+  next: NextStep | null;
   /** what everything that bounds the load leaves of it; null where the body alone is the load or nothing is left */
   open: LoadSpan | null;
   /** the lightest there is asks for more than it was set by; a wish, no limit */
@@ -149,6 +159,7 @@ export function computeSetUp(
     how,
     tooHeavyBecause: broken ? broken.why(load) : null,
     brokenCap: broken?.kind ?? null,
+    next: isBody ? null : nextStep(chosen, load, caps, (l) => safeShare(e, kept, l, ctx)),
     open: isBody ? null : spanOf(caps),
     isAboveWish: set.isAboveWish,
     cautions: backCautions(e, use, chosen, allowed, ctx, { settings, load, angles, arc: capped }),
@@ -162,6 +173,35 @@ export function computeSetUp(
     meanShare: shares.length ? shares.reduce((sum, x) => sum + x.of, 0) / shares.length : null,
     momentNm: Math.max(0, ...kept.map((a) => sign * jointAt(a, load).kneeMomentNm)),
   };
+}
+
+/** The largest share of the strength that is safe to count on; null where the curve says nothing sure. */
+function safeShare(
+  e: Exercise,
+  inside: readonly AffineAngle[],
+  load: number,
+  ctx: RowContext,
+): number | null {
+  const sign = signOf(e);
+  const shares = inside.flatMap((a) => {
+    const own = strengthAt(ctx.strength, directionOf(e), a.deg);
+    return own ? [Math.max(0, demandNm(a, load, sign)) / own.low] : [];
+  });
+  return shares.length > 0 ? Math.max(...shares) : null;
+}
+
+function nextStep(
+  { machine, family }: ChosenMachine,
+  load: number,
+  caps: readonly LoadCap[],
+  shareAt: (load: number) => number | null,
+): NextStep | null {
+  const loads = realLoads(machine, family);
+  const next = family.isReversed
+    ? loads.findLast((l) => l.load < load - 1e-6)
+    : loads.find((l) => l.load > load + 1e-6);
+  if (!next) return null;
+  return { ...next, because: brokenBy(caps, next.load)?.why(next.load) ?? null, share: shareAt(next.load) };
 }
 
 /** Why the body cannot be set up like this; null where it can. */

@@ -131,3 +131,29 @@ test("the dose carries over in words, never in kilograms to another machine", ()
   expect(words("lp_horizontal", "wall_sit", "knee")).toContain("four to five holds");
   expect(words("lp_horizontal", "half_squat", "tired")).toContain("half the sets");
 });
+
+test("for a back that twinges no hinge, lift or carry stands in, and what holds the back comes first wherever there is any", () => {
+  const held = (id: string) => {
+    const e = exerciseById(id);
+    return e
+      ? /seated|supine|prone(?! over)|side-lying|supported/.test(e.position) || e.lumbar.demand_0_3 === 0
+      : false;
+  };
+  let asked = 0;
+  for (const [condition, phase, variant] of [
+    ["knee_oa", "build", "mild"],
+    ["nonspecific_lbp", "subacute", "base"],
+    ["deconditioning", "build", "base"],
+  ] as const)
+    for (const planned of EXERCISES) {
+      const found = swaps(planned.id, "back", limitsOf(condition, phase, variant));
+      for (const id of found) expect(["hip_hinge"]).not.toContain(exerciseById(id)?.match.class);
+      expect(found).not.toContain("carry_two");
+      const [first] = found;
+      if (!first || !found.slice(0, 3).some(held)) continue;
+      asked++;
+      expect(`${planned.id} -> ${first} ${held(first)}`).toBe(`${planned.id} -> ${first} true`);
+    }
+  expect(asked).toBeGreaterThan(100);
+  expect(swaps("hinge_two", "back", limitsOf("knee_oa", "build", "mild"))[0]).toMatch(/^bridge_/);
+});

@@ -34,6 +34,25 @@ export const FIRST_QUESTIONS: Record<SwapReason, string> = {
   home: "Is there a rail, a chair, a strap, a step?",
 };
 
+/** Lying, sitting or leaning: the back is held by something. */
+const BACK_IS_HELD: ReadonlySet<string> = new Set([
+  "seated",
+  "reclined seated",
+  "seated or supine",
+  "supine",
+  "supine or seated",
+  "supine or long sitting",
+  "supine on elbows",
+  "prone",
+  "prone on elbows",
+  "seated or prone",
+  "side-lying",
+  "standing, back supported",
+]);
+
+/** A hinge, a lift or a carry: what a back that twinges is not given again, however light (docs/rules.md, K18). */
+const loadsTheBack = (e: Exercise): boolean => e.match.class === "hip_hinge" || likeOf(e) === "carry_two";
+
 const IS_PAIN: ReadonlySet<SwapReason> = new Set(["knee", "swollen", "tendon"]);
 /** Depth left to a sore tendon: "no deep bend" [own number]. */
 const TENDON_DEPTH_DEG = 60;
@@ -140,6 +159,7 @@ export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
       if (busy.has(e.id) || e.match.class === "stretch" || e.match.requires_unlock) return [];
       if (q.reason === "home" && !e.home_ready) return [];
       if (barredByWeight(e, q.weight)) return [];
+      if (q.reason === "back" && loadsTheBack(e)) return [];
       if (q.reason !== "home" && q.families && !isAtHand(e, q.families)) return [];
       const fit = fitExercise(e, today);
       if (fit.status === "blocked" || !keepsMainMuscles(q.planned, e)) return [];
@@ -148,6 +168,9 @@ export function swapCandidates(q: SwapQuestion): SwapCandidate[] {
     })
     .sort((a, b) => b.points - a.points);
 }
+
+const isBackSpared = (e: Exercise): boolean =>
+  BACK_IS_HELD.has(e.position) || (e.lumbar.demand_0_3 === 0 && e.match.load_floor === "limb");
 
 /** At least one main muscle (emphasis 3, or 2 if there is no 3) at emphasis 2 or more. */
 function keepsMainMuscles(planned: Exercise, e: Exercise): boolean {
@@ -182,6 +205,7 @@ function pointsOf(
     [planned.chain === e.chain ? 10 : 0, "same kind of chain"],
     [planned.match.entry_demand_1_4 === e.match.entry_demand_1_4 ? 10 : 0, "as demanding"],
     [planned.family === e.family ? 5 : 0, "same family"],
+    [q.reason === "back" && isBackSpared(e) ? 30 : 0, "the back is supported or carries nothing"],
     [status === "offered" ? 5 : 0, "nothing to change"],
     [IS_PAIN.has(q.reason) && e.match.static_hold ? 15 : 0, "a hold, which sore joints take better"],
     [

@@ -220,3 +220,81 @@ test("the kneecap's load of a session grows with sets and depth, and lines witho
   expect(dose(line("half_squat", EXAMPLES.straight, shallow)).chairSeconds).toBeLessThan(one.chairSeconds);
   expect(dose(line("wall_sit", EXAMPLES.holds, { legs: "together" })).notModelled).toBe(1);
 });
+
+describe("what is said of a load", () => {
+  const START = { machineName: "", twoLegs: true, loadKg: 30, reps: 10, reserve: 2, takenOn: "2026-01-05" };
+  test("the next step is what the same judge says of it, and the lightest is the lightest", () => {
+    const said = { above: 0, barred: 0, none: 0, lightest: 0, set: 0 };
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...EVERY_PHASE, bounded({})),
+        fc.constantFrom(...EXERCISES),
+        fc.constantFrom("straight", "light", "lowering", "accumulated" as const),
+        fc.option(fc.integer({ min: 0, max: 120 })),
+        fc.boolean(),
+        (bounds, e, kind, loadKg, isTested) => {
+          const plain = scoreContext(bounds);
+          const context = isTested
+            ? withTests(
+                plain,
+                plain.sheet.machines.map((m) => ({ ...START, machineName: m.name })),
+              )
+            : plain;
+          const [legs] = legsAllowed(e, kind);
+          if (!legs) return;
+          const asked = line(e.id, EXAMPLES[kind], { legs, loadKg });
+          const j = judgeOne(asked, context);
+          const setting = j.load?.setting;
+          const tooHeavy = j.bars.find((b) => b.includes("is too heavy, because"));
+          if (tooHeavy && setting && setting.loads.length > 0) {
+            const easiest = setting.isHelp ? setting.loads.at(-1) : setting.loads[0];
+            const isEasiest = Math.abs((easiest?.load ?? 0) - setting.load) < 1e-6;
+            expect(/the (lightest|most help) it has/.test(tooHeavy)).toBe(isEasiest);
+            said[isEasiest ? "lightest" : "set"]++;
+          }
+          const words = j.cautions.find((c) => c.startsWith("The real step is"));
+          if (!words || !setting) return;
+          const harder = setting.isHelp
+            ? setting.loads.findLast((l) => l.load < setting.load - 1e-6)
+            : setting.loads.find((l) => l.load > setting.load + 1e-6);
+          if (words.includes("no heavier one")) {
+            said.none++;
+            return expect(harder).toBeUndefined();
+          }
+          const next = judgeOne({ ...asked, loadKg: harder?.load ?? 0 }, context);
+          expect(next.load?.setting?.load).toBe(harder?.load);
+          if (words.includes("is not open, because")) {
+            said.barred++;
+            expect(next.load?.brokenCap).not.toBeNull();
+          } else {
+            expect(next.load?.brokenCap).toBeNull();
+            if (j.load?.basis === "default strength") return;
+            const isAbove = (next.load?.share ?? 0) > (j.load?.wantedShare ?? 0) + 1e-9;
+            if (words.includes("is above it")) said.above++;
+            expect(words.includes("is above it")).toBe(isAbove);
+          }
+        },
+      ),
+      { numRuns: 700 },
+    );
+    expect(said.above).toBeGreaterThan(3);
+    expect(said.barred).toBeGreaterThan(3);
+    expect(said.lightest + said.set).toBeGreaterThan(5);
+  });
+
+  test("both feet on the floor are no one leg: straightening and carrying stay open where one leg alone is not", () => {
+    const context = scoreContext(bounded({ single_leg: { word: "no" } }));
+    for (const [id, kind] of [
+      ["tke_standing", "straight"],
+      ["carry_two", "carry"],
+    ] as const) {
+      const e = EXERCISES.find((x) => x.id === id);
+      const legs = e && legsAllowed(e, kind)[0];
+      expect(judgeOne(line(id, EXAMPLES[kind], { legs: legs ?? "one" }), context).bars.join()).not.toMatch(
+        /one leg alone/,
+      );
+    }
+    const press = judgeOne(line("lp_single", EXAMPLES.straight, { legs: "one" }), context);
+    expect(press.bars.join()).toMatch(/one leg alone/);
+  });
+});

@@ -7,7 +7,7 @@ import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rang
 import { machineFor } from "../../selection/setUp/machineFor";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
-import { LEGS_WORDS, legsAllowed } from "../line/legs";
+import { isOnOneLeg, LEGS_WORDS, legsAllowed } from "../line/legs";
 import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
 import { type LineLoad, lineLoad, quietMachineOf } from "../load/lineLoad";
@@ -113,11 +113,7 @@ function judgeLine<L extends ScoreLine>(
   const allowed = legsAllowed(exercise, scheme.kind);
   if (!allowed.includes(line.legs))
     bars.push(`it is not done ${LEGS_WORDS[line.legs]}: choose ${LEGS_WORDS[allowed[0] ?? "together"]}`);
-  if (
-    line.legs !== "together" &&
-    exercise.match.class === "closed_knee" &&
-    isStricter(context.sheet.limits, "single_leg", "yes")
-  )
+  if (isOnOneLeg(exercise, line.legs) && isStricter(context.sheet.limits, "single_leg", "yes"))
     bars.push(
       `one leg alone is not allowed in presses and squats yet${byWhom(context.sheet.limits, "single_leg")}: use both`,
     );
@@ -131,7 +127,7 @@ function judgeLine<L extends ScoreLine>(
   const cautions: string[] = [];
   if (found.load.tooHeavyBecause)
     bars.push(
-      `the ${isHelp(found.load) ? "most help" : "lightest"} it has is too heavy, because ${found.load.tooHeavyBecause}: ${adviceFor(found.load)}`,
+      `${whatIsSet(found.load)} is too heavy, because ${found.load.tooHeavyBecause}: ${adviceFor(found.load)}`,
     );
   else if (asksForMore(found.load))
     cautions.push(
@@ -148,6 +144,14 @@ function judgeLine<L extends ScoreLine>(
   if (more) cautions.push(more);
   const isTrial = isHeld && holdNotes(scheme, exercise, found.load, context, bars, cautions);
   return { ...nothing, open, row: found.row, load: found.load, bars, cautions, isTrial };
+}
+
+/** What is set, in words: the easiest there is, or what somebody chose. */
+function whatIsSet({ setting }: LineLoad): string {
+  if (!setting || setting.loads.length === 0) return "the body alone";
+  const easiest = setting.isHelp ? setting.loads.at(-1) : setting.loads[0];
+  if (easiest && Math.abs(easiest.load - setting.load) > 1e-6) return `${setting.how}, as it is set,`;
+  return setting.isHelp ? "the most help it has" : "the lightest it has";
 }
 
 const isHelp = (load: LineLoad): boolean => load.setting?.isHelp ?? false;
@@ -247,9 +251,19 @@ function repetitionsInstead(s: Scheme, load: LineLoad): string | null {
     return null;
   const reps = Math.floor(repetitionsPossible(share) - target.reserve);
   const below = Math.round((1 - share / wantedShare) * 100);
+  const light = `The real step is ${below} % below what the scheme wants, ${nextWords(load, wantedShare)}`;
   return reps > MOST_REPS_NAMED
-    ? `The real step is ${below} % below what the scheme wants, and the next one is above it: it will feel light; slow the lowering or take another machine.`
-    : `The real step is ${below} % below what the scheme wants, and the next one is above it: about ${reps} repetitions leave ${target.reserve} in reserve.`;
+    ? `${light}: it will feel light; slow the lowering or take another machine.`
+    : `${light}: about ${reps} repetitions leave ${target.reserve} in reserve.`;
+}
+
+/** What stands in the way of the next step, if anything does: the same judge that chose this one says it. */
+function nextWords({ next, basis }: LineLoad, wantedShare: number): string {
+  if (!next) return "and there is no heavier one";
+  if (next.because) return `and the next one, ${next.how}, is not open, because ${next.because}`;
+  return next.share !== null && next.share > wantedShare + 1e-9
+    ? `and the next one, ${next.how}, is above it${basis === "default strength" ? " by the strength that is safe to count on, untested" : ""}`
+    : `and the next one, ${next.how}, would still be inside it`;
 }
 
 /** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. True: worth one try. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Exercise } from "../../rules/exercises";
+import { type Exercise, likeOf } from "../../rules/exercises";
 import { exerciseUse } from "../../selection/fit/exerciseUse";
 import type { SchemeKind } from "../schemes/scheme";
 
@@ -23,6 +23,13 @@ function isOneLegged(e: Exercise): boolean | null {
   const use = exerciseUse(e);
   return use ? use.share === 1 : null;
 }
+
+/** Both feet carry, although one leg after the other is trained or steps: no limit on one leg alone means these. */
+const STANDS_ON_BOTH: ReadonlySet<string> = new Set(["tke_standing", "carry_two"]);
+
+/** Whether a line puts a bent knee under load on one leg alone. */
+export const isOnOneLeg = (e: Exercise, legs: Legs): boolean =>
+  legs !== "together" && e.match.class === "closed_knee" && !STANDS_ON_BOTH.has(likeOf(e));
 
 const HELD: ReadonlySet<SchemeKind> = new Set(["holds", "stretch"]);
 

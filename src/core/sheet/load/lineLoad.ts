@@ -3,7 +3,7 @@ import { chooseStep, type RoundingPolicy } from "../../equipment/roundLoad";
 import type { Exercise } from "../../rules/exercises";
 import { exerciseUse, quietMachines } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
-import { brokenBy } from "../../selection/setUp/loadCaps";
+import { brokenBy, type LoadCap } from "../../selection/setUp/loadCaps";
 import { directionOf, liftOf } from "../../selection/setUp/loadContext";
 import {
   BODY_WEIGHT,
@@ -15,7 +15,7 @@ import {
 } from "../../selection/setUp/machineFor";
 import { heaviestUnder, quietCaps } from "../../selection/setUp/quietCaps";
 import type { RepetitionTest } from "../../selection/setUp/repetitionTest";
-import type { Basis, ComputedSetUp, KneeWindow } from "../../selection/setUp/row";
+import type { Basis, ComputedSetUp, KneeWindow, NextStep } from "../../selection/setUp/row";
 import type { LoadSpan } from "../../selection/setUp/workingLoad";
 import { estimate1RM } from "../../strength/repetitionMaximum";
 import { jointOf } from "../effect/sessionFatigue";
@@ -58,6 +58,8 @@ export interface LineLoad {
   tooHeavyBecause: string | null;
   /** which kind of limit is broken; null: none, or only the scheme's own wish */
   brokenCap: ComputedSetUp["brokenCap"];
+  /** the next harder real load, as a share of the scheme's own maximum; null where there is none */
+  next: NextStep | null;
   /** what everything that bounds the load leaves of it; null where the body alone is the load or nothing is left */
   open: LoadSpan | null;
 }
@@ -180,9 +182,18 @@ export function lineLoad(
       shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
       tooHeavyBecause: computed && (computed.tooHeavyBecause ?? aboveWish(computed, share)),
       brokenCap: computed?.brokenCap ?? null,
+      next: computed?.next
+        ? { ...computed.next, share: nextShare(s, computed.next.share, wantedHeld) }
+        : null,
       open: computed?.open ?? null,
     },
   };
+}
+
+/** A share of what can be held at the next step in the terms of the scheme. */
+function nextShare(s: Scheme, ofHeld: number | null, wantedHeld: number | null): number | null {
+  if (ofHeld === null || wantedHeld === null) return null;
+  return s.kind === "holds" ? ofHeld : ofOneRepMax(s, ofHeld);
 }
 
 /** A machine's lightest step asks for more than the scheme wants: no line is set by it. The body alone is a caution. */
@@ -284,9 +295,23 @@ function quietLoad(
           ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
           : null),
       brokenCap: broken?.kind ?? null,
+      next: quietNext(loads, set.load, caps, (kg) => max && (kg / max.wantedKg) * max.wantedShare),
       open: heaviest && { least: 0, most: heaviest.load },
     },
   };
+}
+
+/** The next heavier step of a machine without a model of the knee. */
+function quietNext(
+  loads: readonly RealLoad[],
+  kg: number,
+  caps: readonly LoadCap[],
+  shareAt: (kg: number) => number | null,
+): NextStep | null {
+  const next = loads.find((l) => l.load > kg + 1e-6);
+  return next
+    ? { ...next, because: brokenBy(caps, next.load)?.why(next.load) ?? null, share: shareAt(next.load) }
+    : null;
 }
 
 /** The lighter of two real loads; null where one of them is not there. */
@@ -329,6 +354,7 @@ function loadByTest(
           ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
           : null),
       brokenCap: set.brokenCap,
+      next: set.next && { ...set.next, share: (set.next.load / max.wantedKg) * max.wantedShare },
       open: set.open,
     },
   };

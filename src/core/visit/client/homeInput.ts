@@ -11,6 +11,8 @@ export const homeStart = z
     signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
     visit: z.object({ id: uuid, versionId: uuid }).nullable(),
     at: deviceMoment,
+    /** an earlier link could not bring it, and this one takes it over */
+    isHandedOver: z.boolean().optional(),
   })
   .refine((h) => (h.signs.length === 0) === (h.visit !== null), {
     path: ["visit"],

@@ -5,6 +5,7 @@ import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
+import type { Owner } from "@/ui/outbox";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
 import { FloorTop } from "./_visit/FloorTop";
 import { VisitLane } from "./_visit/VisitLane";
@@ -23,6 +24,8 @@ export interface FloorLaneProps {
   /** what is worn, from the set-up cards, by exercise */
   support: Record<string, string>;
   mayRun: boolean;
+  /** who is signed in: what is logged here is theirs */
+  who: Owner;
   /** the warning signs asked before the first set */
   recheck: readonly RecheckSign[];
 }

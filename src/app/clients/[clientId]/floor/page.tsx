@@ -88,6 +88,12 @@ export default async function FloorPage({
       machines={data.machines}
       support={data.support}
       mayRun={may(actor.role, "session.run")}
+      who={{
+        key: `${actor.clinicId} ${actor.personId}`,
+        name: actor.name,
+        personId: actor.personId,
+        about: null,
+      }}
       recheck={recheckFor(data.weeksAfterSurgery)}
     />
   );

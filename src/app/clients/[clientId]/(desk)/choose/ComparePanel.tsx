@@ -12,7 +12,7 @@ import type { Choose } from "./useChoose";
 const BASIS_WORDS: Record<Basis["kind"], string> = {
   effort: "the same effort",
   moment: "the same knee moment",
-  load: "the same load",
+  load: "each at its real step at or below the same load",
 };
 
 /** Two or three set-ups side by side at the angle looked at, and why they differ, in numbers. */

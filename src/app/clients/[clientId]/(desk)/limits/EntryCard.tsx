@@ -20,6 +20,7 @@ export function EntryCard({
   current,
   proposed,
   toConfirm,
+  unmeasured,
   missing,
   mayConfirm,
 }: {
@@ -31,6 +32,8 @@ export function EntryCard({
   proposed: PhaseName;
   /** what only a therapist can tell of the phases before */
   toConfirm: readonly string[];
+  /** what nobody measured of the phases before */
+  unmeasured: readonly string[];
   /** what keeps a later one shut */
   missing: readonly string[];
   mayConfirm: boolean;
@@ -57,7 +60,7 @@ export function EntryCard({
     <div className="mb-3 border-l-4 border-mark pl-3">
       <h2 className="text-[16px]">Which phase does this client begin in?</h2>
       <p>
-        Week {weeks} and what was found support “{lowerFirst(proposed.name)}”.
+        {entryWords(weeks, lowerFirst(proposed.name), isLater, unmeasured)}
       </p>
       {toConfirm.length > 0 && (
         <p className="small mt-1">Say in the reason that this was seen: {toConfirm.join("; ")}.</p>
@@ -98,4 +101,13 @@ export function EntryCard({
       )}
     </div>
   );
+}
+
+/** What speaks for the phase: weeks and findings, weeks alone, or neither for a later one. */
+function entryWords(weeks: number, name: string, isLater: boolean, unmeasured: readonly string[]): string {
+  if (unmeasured.length > 0)
+    return `Week ${weeks} allows “${name}”, one before the last that its weeks would open. Nobody measured: ${unmeasured.join("; ")}.`;
+  return isLater
+    ? `Week ${weeks} and what was found support “${name}”.`
+    : `It begins with “${name}”: a later phase needs more than week ${weeks}.`;
 }

@@ -200,6 +200,7 @@ export default async function LimitsPage({
                     current={{ id: c.phase.id, name: c.phase.name }}
                     proposed={{ id: proposal.phase.id, name: proposal.phase.name }}
                     toConfirm={proposal.toConfirm.map((x) => criterionWords(x.words))}
+                    unmeasured={proposal.unmeasured.map((x) => criterionWords(x.words))}
                     // in the phase that holds now they stand below
                     missing={(proposal.phase.id === c.phase.id ? [] : proposal.missing).map(
                       (x) => `${criterionWords(x.words)}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,

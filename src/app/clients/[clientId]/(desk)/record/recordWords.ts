@@ -36,6 +36,7 @@ const DEEDS: Record<string, string> = {
   "paper.make": "made a paper",
   "block.keep": "kept the days of a block",
   "return.choose": "chose the way back after days off",
+  "home.handed_over": "took over what an earlier link for home could not bring",
   "home.ticks": "ticked what was done at home",
   "link.make": "made a link for the client",
   "request.make": "asked the therapist",

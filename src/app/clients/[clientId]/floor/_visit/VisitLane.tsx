@@ -8,10 +8,11 @@ import { taskKey } from "@/core/visit/tasks";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
+import { useOutbox } from "@/ui/outbox";
 import { LinePose } from "@/ui/pose/LinePose";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
-import { bandOf, missingWords, spaceDoes } from "@/ui/visit/visitWords";
+import { bandOf, missingWords, savedWords, spaceDoes } from "@/ui/visit/visitWords";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
@@ -33,7 +34,8 @@ const SETTLES_MS = 250;
 /** The visit under way: the band, what to set, the giant number, pain keys, and a stop that is always live. */
 export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const { client, open } = props;
-  const visit = useVisit(open);
+  const outbox = useOutbox(props.who);
+  const visit = useVisit(open, outbox);
   const { state, happen } = visit;
   const [usesCell, setUsesCell] = useState(true);
   const [usesSensor, setUsesSensor] = useState(false);
@@ -153,14 +155,18 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       <StateBand
         state={word}
         where={isClosing ? props.sheet.name : whereWords(state, task, line, open)}
-        saved={
-          visit.outbox.waiting === 0 ? "saved at the clinic" : `saved here, ${visit.outbox.waiting} waiting`
-        }
+        saved={savedWords(outbox)}
       />
       <FloorTop client={client} painMax={painMax} {...(line ? { words: legWords(task, open) } : {})} />
       <Asked clientId={client.clientId} turn={askTurn} className="px-8 text-[17px]" />
-      <Problem sentence={visit.notice ?? visit.outbox.refused} />
-      {visit.outbox.refused && (
+      <Problem sentence={visit.notice ?? outbox.refusal} />
+      {outbox.others.map((o) => (
+        <p key={o.name} className="px-8 text-[17px]" role="status">
+          {o.count} {o.count === 1 ? "entry" : "entries"} of {o.name} wait on this tablet until {o.name} signs
+          in here again.
+        </p>
+      ))}
+      {outbox.refusal && (
         <p className="px-8">
           <button type="button" className="btn border-rule bg-base-100" onClick={visit.startOver}>
             Go on with what the clinic has
@@ -294,7 +300,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         onStop={(reason, signs) => {
           happen({ type: "stop", reason, at: stopAt.current || Date.now() });
           if (signs.length)
-            visit.outbox.post(`/api/clients/${client.clientId}/rechecks`, {
+            outbox.post(`/api/clients/${client.clientId}/rechecks`, {
               id: crypto.randomUUID(),
               isClear: false,
               signs,
