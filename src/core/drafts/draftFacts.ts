@@ -27,4 +27,6 @@ export interface DraftFacts {
   isFirstVisit: boolean;
   weeksAfterSurgery: number | null;
   bodyMassKg: number;
+  /** the phase that it is drafted for, where no therapist has confirmed it; null: confirmed */
+  unconfirmed: string | null;
 }

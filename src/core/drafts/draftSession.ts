@@ -61,6 +61,10 @@ export function draftSession(
       if (!notes.includes(sentence)) notes.push(sentence);
     },
   };
+  if (facts.unconfirmed)
+    c.note(
+      `Drafted for “${facts.unconfirmed}”, which nobody has confirmed: confirm the phase in Limits, then draft again.`,
+    );
   const recipe = wish.place === "home" ? facts.recipe.home : facts.recipe.clinic;
   for (const n of recipe.notes) c.note(n);
   const by = { context, school };

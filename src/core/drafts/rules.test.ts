@@ -59,6 +59,7 @@ function change(
   if (!recipe) throw new Error("no recipe");
   return {
     facts: {
+      unconfirmed: null,
       recipe,
       variantId: "mild",
       isOfTheBack: false,

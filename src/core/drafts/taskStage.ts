@@ -88,7 +88,7 @@ function isOpen(s: WrittenStage, c: Change): boolean {
 
 const opensWords = (s: WrittenStage | undefined, c: Change): string => {
   const opens = s?.exercise_id ? c.opens(s.exercise_id) : null;
-  return opens ? `, from ${opens} on` : "";
+  return opens ? `, which ${opens}` : "";
 };
 
 /** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */

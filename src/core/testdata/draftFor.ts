@@ -69,6 +69,7 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
       isFirstVisit: x.isFirstVisit ?? false,
       weeksAfterSurgery: x.weeksAfterSurgery ?? null,
       bodyMassKg: x.bodyMassKg ?? 72,
+      unconfirmed: x.unconfirmed ?? null,
     },
     context: withStrength(x, limits, {
       known: {

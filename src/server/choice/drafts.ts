@@ -7,6 +7,7 @@ import { swellingTrend } from "@/core/drafts/person/swellingTrend";
 import { weakGroups } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import { type Ctx, dayOf, today } from "../base/context";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -56,6 +57,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     isFirstVisit: (await visitsDone(ctx, client.episodeId, 1)) === 0,
     weeksAfterSurgery: weeksAfterSurgery(ctx, client),
     bodyMassKg: client.bodyMassKg,
+    unconfirmed: first.isConfirmed ? null : lowerFirst(first.phase.name),
   };
 }
 

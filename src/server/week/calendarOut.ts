@@ -1,5 +1,5 @@
 import "server-only";
-import ical, { ICalCalendarMethod } from "ical-generator";
+import ical, { ICalCalendarMethod, ICalEventStatus } from "ical-generator";
 import { daysAfter } from "@/core/units/days";
 import { type Ctx, mustMay, today } from "../base/context";
 import { Refused } from "../base/refused";
@@ -27,16 +27,20 @@ export async function calendarOf(ctx: Ctx, client: ClientEpisode): Promise<strin
     prodId: { company: "Bexlo", product: "Week", language: "EN" },
     method: ICalCalendarMethod.PUBLISH,
   });
+  const [kept] = await ctx.tx`select count(*)::int as n from block where episode_id = ${client.episodeId}`;
+  // rises with every block, and by one more where a day of it is taken back
+  const sequence = 2 * (kept?.n ?? 1);
   const days = block.days.filter((d) => d.on >= today(ctx) && sheets.has(d.sheetId));
   for (const d of days) {
     const sheet = sheets.get(d.sheetId);
     if (!sheet) continue;
     const minutes = Math.ceil(sheet.seconds / 60);
     const common = {
-      id: `${d.sheetId}.${d.on}@bexlo`,
+      id: uidOf(d),
       summary: PLACES[sheet.place],
       description: `About ${minutes} minutes.`,
       stamp: block.at,
+      sequence,
     };
     if (d.at === null) {
       calendar.createEvent({
@@ -52,7 +56,36 @@ export async function calendarOf(ctx: Ctx, client: ClientEpisode): Promise<strin
     const start: Date = r?.start;
     calendar.createEvent({ ...common, start, end: new Date(start.getTime() + minutes * 60_000) });
   }
+  for (const gone of await goneDays(ctx, client, block.days, new Set(sheets.keys())))
+    calendar.createEvent({
+      id: uidOf(gone),
+      summary: "Exercises, taken back",
+      stamp: ctx.now,
+      sequence: sequence + 1,
+      status: ICalEventStatus.CANCELLED,
+      start: midnight(gone.on),
+      end: midnight(daysAfter(gone.on, 1)),
+      allDay: true,
+    });
   return calendar.toString();
+}
+
+const uidOf = (d: { sheetId: string; on: string }): string => `${d.sheetId}.${d.on}@bexlo`;
+
+/** Days to come that were planned before and are not any more: a calendar that took them has to let them go. */
+async function goneDays(
+  ctx: Ctx,
+  client: ClientEpisode,
+  days: readonly { sheetId: string; on: string }[],
+  inForce: ReadonlySet<string>,
+): Promise<{ sheetId: string; on: string }[]> {
+  const rows = await ctx.tx`
+    select distinct d.sheet_id, d.on_day from block_day d join block b on b.id = d.block_id
+    where b.episode_id = ${client.episodeId} and d.on_day >= ${today(ctx)} order by d.on_day, d.sheet_id`;
+  const planned = new Set(days.filter((d) => inForce.has(d.sheetId)).map(uidOf));
+  return rows
+    .map((r) => ({ sheetId: r.sheet_id as string, on: r.on_day as string }))
+    .filter((d) => !planned.has(uidOf(d)));
 }
 
 // a day without an hour has no zone: its parts are read as they stand

@@ -147,6 +147,30 @@ describe("calendar files, read by another program", () => {
     for (const e of again) expect(found.map((f) => f.uid)).toContain(e.uid);
   });
 
+  test("a day that was taken back is cancelled with a higher sequence, and so is an hour that changed", async () => {
+    const { client, block } = await kept("09:30");
+    const before = new Map(events(await as((ctx) => calendarOf(ctx, client))).map((e) => [e.uid, e]));
+    const [gone, ...stays] = block.days;
+    const wishes = Object.fromEntries(
+      Object.entries(block.wishes).map(([id, w]) => [id, { ...w, at: "10:30" }]),
+    );
+    const next = { ...block, id: randomUUID(), wishes, days: stays, replaces: block.id };
+    await as((ctx) => keepBlock(ctx, client, next), daysLater(0, 11));
+    const after = new Map(
+      events(await as((ctx) => calendarOf(ctx, client), daysLater(0, 11))).map((e) => [e.uid, e]),
+    );
+    const uid = `${gone?.sheetId}.${gone?.on}@bexlo`;
+    const sequence = (e?: VEvent) => Number((e as { sequence?: string | number } | undefined)?.sequence);
+    expect(after.get(uid)?.status).toBe("CANCELLED");
+    expect(sequence(after.get(uid))).toBeGreaterThan(sequence(before.get(uid)));
+    for (const d of stays) {
+      const id = `${d.sheetId}.${d.on}@bexlo`;
+      expect(after.get(id)?.status).not.toBe("CANCELLED");
+      expect(sequence(after.get(id))).toBeGreaterThan(sequence(before.get(id)));
+      expect(after.get(id)?.start).not.toEqual(before.get(id)?.start);
+    }
+  });
+
   test("an hour is the clinic's own on both sides of the change to summer time", async () => {
     const { client } = await kept("09:30");
     const found = events(await as((ctx) => calendarOf(ctx, client)));

@@ -243,6 +243,8 @@ export function DoseDesk({
             starter={starter}
             homeDialog={homeDialog}
             onWish={setWish}
+            clientId={client.clientId}
+            unconfirmed={typeof draftFacts === "string" ? null : draftFacts.unconfirmed}
             onDraft={draft}
             onStart={(s) => startFrom(s.items)}
             onAdd={add}

@@ -5,6 +5,7 @@ import { GROUP_NAMES, type RangeRow } from "@/core/selection/rank/rangeSheet";
 import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/sheet/draft/homeVersion";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Dialog } from "@/ui/Dialog";
+import { Link } from "@/ui/Link";
 import { Palette } from "@/ui/palette/Palette";
 
 export const MINUTES = [15, 30, 45, 60] as const;
@@ -28,6 +29,8 @@ export function DraftBar({
   rows,
   adder,
   starter,
+  clientId,
+  unconfirmed,
   homeDialog,
   onWish,
   onDraft,
@@ -41,6 +44,9 @@ export function DraftBar({
   rows: readonly RangeRow[];
   adder: RefObject<HTMLDialogElement | null>;
   starter: RefObject<HTMLDialogElement | null>;
+  clientId: string;
+  /** the phase that drafts are for, where nobody has confirmed it */
+  unconfirmed: string | null;
   homeDialog: RefObject<HTMLDialogElement | null>;
   onWish: (wish: Wish) => void;
   onDraft: () => void;
@@ -51,6 +57,14 @@ export function DraftBar({
   const starts = [...templates, ...earlier];
   return (
     <div className="small mt-1 flex flex-wrap items-center gap-x-2 gap-y-1">
+      {unconfirmed && (
+        <p className="w-full border-l-4 border-mark pl-3">
+          Nobody has confirmed “{unconfirmed}”, which a draft is made for.{" "}
+          <Link href={`/clients/${clientId}/limits`} className="underline">
+            Confirm the phase first
+          </Link>
+        </p>
+      )}
       <label className="flex items-baseline gap-1">
         <span className="sr-only">draft for</span>
         <select

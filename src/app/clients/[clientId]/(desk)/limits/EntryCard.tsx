@@ -59,9 +59,7 @@ export function EntryCard({
   return (
     <div className="mb-3 border-l-4 border-mark pl-3">
       <h2 className="text-[16px]">Which phase does this client begin in?</h2>
-      <p>
-        {entryWords(weeks, lowerFirst(proposed.name), isLater, unmeasured)}
-      </p>
+      <p>{entryWords(weeks, lowerFirst(proposed.name), isLater, unmeasured)}</p>
       {toConfirm.length > 0 && (
         <p className="small mt-1">Say in the reason that this was seen: {toConfirm.join("; ")}.</p>
       )}
