@@ -98,11 +98,35 @@ describe("trace files", () => {
     });
   });
   test("semicolons and decimal commas are read", () => {
-    const text = `Time;Force\n${Array.from({ length: 12 }, (_, i) => `0,${10 + i};${i},5`).join("\r\n")}`;
+    const text = `Time [s];Force [N]\n${Array.from({ length: 12 }, (_, i) => `0,${10 + i};${i},5`).join("\r\n")}`;
     expect(traceFromCsv(text).forceN[3]).toBe(3.5);
+  });
+  test("units that a header names are converted; columns may stand the other way round", () => {
+    const rows = (step: number, f: number) =>
+      Array.from({ length: 12 }, (_, i) => `${i * step},${f}`).join("\n");
+    const first = (text: string) => {
+      const t = traceFromCsv(text);
+      return { dt: t.timeS[1], force: t.forceN[0] };
+    };
+    expect(first(`Time (ms),Force (lbf)\n${rows(10, 100)}`)).toEqual({
+      dt: expect.closeTo(0.01, 9),
+      force: expect.closeTo(444.98, 1),
+    });
+    expect(first(`"time_ms";"load_kg"\n${rows(20, 40).replaceAll(",", ";")}`)).toEqual({
+      dt: expect.closeTo(0.02, 9),
+      force: expect.closeTo(392.4, 3),
+    });
+    const turned = Array.from({ length: 12 }, (_, i) => `0.5,${i / 100}`).join("\n");
+    expect(first(`force_kN,time_s\n${turned}`)).toEqual({ dt: expect.closeTo(0.01, 9), force: 500 });
   });
   test.each([
     ["", /no samples/],
+    [
+      `Time;Force\n${Array.from({ length: 12 }, (_, i) => `${i};5`).join("\n")}`,
+      /Line 1 does not say in which units/,
+    ],
+    [`\n\n# a comment\ntime_s,force_stone\n0,1`, /Line 4 does not say in which units: “time_s, force_stone”/],
+    [`time_s,force_N\n\n0,1\n\n0.1,x`, /Line 5/],
     ["hello\nworld", /Line 1/],
     ["time_s,force_N\n0,1\n0.1,x", /Line 3/],
     ["0,1\n0,2", /cannot be used/],

@@ -1,7 +1,7 @@
 /** Standard gravity as the field's equations use it, m/s². */
 export const GRAVITY_M_S2 = 9.81;
 
-const KG_PER_LB = 0.45359237;
+export const KG_PER_LB = 0.45359237;
 
 export type MassUnit = "kg" | "lb";
 

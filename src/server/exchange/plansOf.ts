@@ -6,14 +6,14 @@ import { CSV_FIELDS, type CsvKind } from "@/core/exchange/csv/kinds";
 import { findClient, type KnownClient } from "@/core/exchange/csv/known";
 import { readClients } from "@/core/exchange/csv/readClients";
 import { readMachines } from "@/core/exchange/csv/readMachines";
-import { readTests } from "@/core/exchange/csv/readTests";
-import { readVisits } from "@/core/exchange/csv/readVisits";
+import { readTests, testKey } from "@/core/exchange/csv/readTests";
+import { type PastHere, readVisits } from "@/core/exchange/csv/readVisits";
 import { fhirIn, readBundle } from "@/core/exchange/fhir/bundleIn";
 import type { Making } from "@/core/exchange/newRows";
 import { emptyPlan, type ImportPlan } from "@/core/exchange/plan";
 import { InputError } from "@/core/units/inputError";
 import { readJson } from "@/core/units/readJson";
-import { type Ctx, today } from "../base/context";
+import { type Ctx, dayOf, today } from "../base/context";
 import { idHere } from "./identity";
 import { fits, planOfClient, planOfClinic, planOfMachines } from "./jsonIn";
 import { onDisk, textOf } from "./uploads";
@@ -44,21 +44,51 @@ export interface TableHead {
   lines: number;
 }
 
-function tableOf(text: string): string[][] {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), {
-    skipEmptyLines: "greedy",
-    preview: MOST_LINES + 2,
+/** A row of a table with the line of the file in which it begins. */
+interface TableRow {
+  no: number;
+  cells: string[];
+}
+
+function tableOf(text: string): TableRow[] {
+  const plain = text.replace(/^\uFEFF/, "");
+  const rows: TableRow[] = [];
+  let [at, no] = [0, 1];
+  let isOver = false;
+  Papa.parse<string[]>(plain, {
+    step: ({ data, meta }, parser) => {
+      const isEmpty = data.every((c) => c.trim() === "");
+      if (!isEmpty) rows.push({ no, cells: data });
+      // breaks within quotes are lines of the file too
+      no += breaksIn(plain, at, meta.cursor);
+      at = meta.cursor;
+      if (rows.length <= MOST_LINES + 1) return;
+      isOver = true;
+      parser.abort();
+    },
   });
-  if (parsed.data.length < 2) throw new InputError("file", "This table has no line under its header.");
-  if (parsed.data.length > MOST_LINES + 1)
+  if (isOver)
     throw new InputError("file", `More than ${MOST_LINES} lines are not read in at once. Part the table.`);
-  if ((parsed.data[0]?.length ?? 0) > 200)
+  if (rows.length < 2) throw new InputError("file", "This table has no line under its header.");
+  if ((rows[0]?.cells.length ?? 0) > 200)
     throw new InputError("file", "This table has more than 200 columns.");
-  return parsed.data;
+  return rows;
+}
+
+/** Line breaks between two places of a text. */
+function breaksIn(text: string, from: number, to: number): number {
+  let n = 0;
+  for (let i = from; i < to; i++) {
+    const c = text.charCodeAt(i);
+    if (c === 10 || (c === 13 && text.charCodeAt(i + 1) !== 10)) n += 1;
+  }
+  return n;
 }
 
 export async function headOf(ctx: Ctx, importId: string): Promise<TableHead> {
-  const [headers = [], ...lines] = tableOf(await textOf(ctx, importId));
+  const [head, ...rows] = tableOf(await textOf(ctx, importId));
+  const headers = head?.cells ?? [];
+  const lines = rows.map((r) => r.cells);
   return {
     headers: headers.map((h) => h.trim().slice(0, 80)),
     first: lines.slice(0, 5).map((l) => headers.map((_, i) => (l[i] ?? "").slice(0, 80))),
@@ -149,7 +179,7 @@ async function planOfTable(
   at: Date,
 ): Promise<ImportPlan> {
   const [, ...rows] = tableOf(text);
-  const lines = rows.map((cells, i) => ({ no: i + 2, line: new Line(cells, mapping, CSV_FIELDS[kind]) }));
+  const lines = rows.map(({ no, cells }) => ({ no, line: new Line(cells, mapping, CSV_FIELDS[kind]) }));
   const m = making(ctx, kind, at);
   if (kind === "csv_clients") return readClients(lines, m, await hereBy(ctx));
   if (kind === "csv_machines") {
@@ -158,8 +188,42 @@ async function planOfTable(
   }
   const known = await knownClients(ctx);
   return kind === "csv_tests"
-    ? readTests(lines, m, (line) => findClient(line, known))
-    : readVisits(lines, m, (line) => findClient(line, known));
+    ? readTests(lines, m, (line) => findClient(line, known), await standingTests(ctx, known))
+    : readVisits(lines, m, (line) => findClient(line, known), await standingVisits(ctx, known));
+}
+
+/** How often each result stands for these clients, by its content. */
+async function standingTests(ctx: Ctx, known: readonly KnownClient[]): Promise<Map<string, number>> {
+  const episodes = known.map((c) => c.episodeId);
+  const rows = await ctx.tx`
+    select episode_id, movement as what, side, torque_nm as value, knee_flexion_deg as deg, taken_at from strength_test
+    where episode_id = any(${episodes}::uuid[]) and voided_at is null
+    union all
+    select episode_id, kind, side, value, null, taken_at from measurement
+    where episode_id = any(${episodes}::uuid[]) and voided_at is null`;
+  const all = new Map<string, number>();
+  for (const r of rows) {
+    const { episode_id: episodeId, what, side, value, deg } = r;
+    const key = testKey({ episodeId, what, side, value, deg, on: dayOf(ctx, r.taken_at) });
+    all.set(key, (all.get(key) ?? 0) + 1);
+  }
+  return all;
+}
+
+/** On which days something was done with these clients, and what earlier files brought. */
+async function standingVisits(ctx: Ctx, known: readonly KnownClient[]): Promise<PastHere> {
+  const episodes = known.map((c) => c.episodeId);
+  const visits = await ctx.tx`
+    select episode_id, started_at from visit where episode_id = any(${episodes}::uuid[])`;
+  const days = new Set(visits.map((v) => `${v.episode_id} ${dayOf(ctx, v.started_at)}`));
+  const versions = await ctx.tx`
+    select w.sheet_id, max(w.version) as newest from sheet_version w join sheet s on s.id = w.sheet_id
+    where s.episode_id = any(${episodes}::uuid[]) group by w.sheet_id`;
+  const newest = new Map(versions.map((v) => [v.sheet_id as string, v.newest as number]));
+  return {
+    isDone: (episodeId, on) => days.has(`${episodeId} ${on}`),
+    versionOf: (sheetId) => newest.get(sheetId) ?? 0,
+  };
 }
 
 async function knownClients(ctx: Ctx): Promise<KnownClient[]> {

@@ -1,13 +1,19 @@
+import { csvTables } from "@/core/exchange/csvOut";
 import { rowsOfReview } from "@/core/review/review";
+import { audit } from "@/server/base/audit";
 import { clientEpisode } from "@/server/client/clients";
 import { machinesOf } from "@/server/clinic/machines";
+import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
+import { csvText } from "@/server/exchange/csvText";
 import { confirmImport, importById, remap, undoImport } from "@/server/exchange/imports";
 import { testsOf } from "@/server/measure/measurements";
 import { measurementsOf } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
 import { visitDrafts } from "@/server/visits/decisionDrafts";
+import { lastRecheck } from "@/server/visits/rechecks";
+import { recentVisitsWhole } from "@/server/visits/visits";
 import { closeConnections, daysLater, makeClinic, type TestClinic } from "../../support/clinic";
 import { readInto } from "../../support/files";
 
@@ -174,4 +180,103 @@ test("a draft that is thrown away while somebody confirms it: one of the two, an
     ]);
     expect(both.filter((b) => b.status === "fulfilled")).toHaveLength(1);
   }
+});
+
+describe("a file that is read again, or another one of the same client", () => {
+  const read = async (kind: Parameters<typeof readInto>[1], text: string) => {
+    const draft = await readInto(clinic, kind, text);
+    expect(draft.summary?.problems).toEqual([]);
+    await confirmed(draft.id);
+    return draft;
+  };
+  async function person(name: string) {
+    await read(
+      "csv_clients",
+      `name,born,height,weight,unit,side,onset,began with,condition\n${name},1961,172,70,kg,left,2025-11-02,onset,Knee arthritis\n`,
+    );
+    const found = (await clinic.as("admin", clientIdsOf, LATER)).find((c) => c.name === name);
+    return clinic.as("therapist", (ctx) => clientEpisode(ctx, found?.id ?? ""), LATER);
+  }
+  const TESTS = "name,born,date,what,side,value,unit,angle\n";
+
+  test("of tests, with a row on top, stores only what is new; two equal rows are two", async () => {
+    const client = await person("Ede Ratch");
+    const row = (value: number) => `Ede Ratch,1961,2026-03-01,knee extension,left,${value},Nm,60\n`;
+    await read("csv_tests", TESTS + row(80) + row(84) + row(84));
+    const again = await read("csv_tests", TESTS + row(91) + row(80) + row(84) + row(84));
+    expect(again.summary?.notes).toContain("3 lines are here already and not written again.");
+    const stored = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId), LATER);
+    expect(stored.map((t) => t.torqueNm).sort()).toEqual([80, 84, 84, 91]);
+  });
+
+  test("of visits is accepted too; days that are here stay, and nobody is said to have asked for warning signs", async () => {
+    const client = await person("Ula Ratch");
+    const head = "name,birth year,day,exercise,sets,reps,load kg,pain before,pain\n";
+    const row = (day: string, kg: number) => `Ula Ratch,1961,${day},lp_horizontal,3,10,${kg},1,2\n`;
+    await read("csv_visits", head + row("2026-03-02", 40) + row("2026-03-05", 45));
+    const more = await read("csv_visits", head + row("2026-03-05", 45) + row("2026-03-09", 50));
+    expect(more.summary?.notes.join()).toMatch(/1 day has visits here already/);
+    const visits = await clinic.as("therapist", (ctx) => recentVisitsWhole(ctx, client.episodeId), LATER);
+    expect(visits.map((v) => v.records[0]?.loadKg)).toEqual([40, 45, 50]);
+    expect(visits.map((v) => v.sheet.version)).toEqual([1, 2, 3]);
+    expect(await clinic.as("therapist", (ctx) => lastRecheck(ctx, client.episodeId), LATER)).toBeNull();
+  });
+
+  test("can be taken back after the client was taken out as a file, which changes nothing", async () => {
+    const client = await person("Ivo Ratch");
+    const tests = await read("csv_tests", `${TESTS}Ivo Ratch,1961,2026-03-01,knee extension,left,80,Nm,60\n`);
+    await clinic.as("therapist", (ctx) => clientFileOf(ctx, client.clientId), daysLater(21));
+    await clinic.as(
+      "therapist",
+      (ctx) => audit(ctx, "export.client", "client", client.clientId, null, { name: "a file" }),
+      daysLater(21),
+    );
+    await clinic.as("therapist", (ctx) => undoImport(ctx, tests.id, "confirmed"), daysLater(21));
+    expect(await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId), LATER)).toEqual([]);
+  });
+
+  test("the clinic's own tables out are read in, with their dates and what was taken back left out", async () => {
+    const client = await person("Una Ratch");
+    await read(
+      "csv_tests",
+      `${TESTS}Una Ratch,1961,2026-03-01,knee extension,left,80,Nm,60\nUna Ratch,1961,2026-03-01,knee bend,left,112,deg,\n`,
+    );
+    await read(
+      "csv_visits",
+      "name,birth year,day,exercise,sets,reps,load kg,pain before,pain\nUna Ratch,1961,2026-03-02,lp_horizontal,3,10,40,1,2\n",
+    );
+    const file = await clinic.as("therapist", (ctx) => clientFileOf(ctx, client.clientId), LATER);
+    const tables = new Map(csvTables(file).map((t) => [t.name, csvText(t)]));
+    // the same clinic has all of it: nothing is written twice
+    for (const [name, kind] of [
+      ["strength_tests", "csv_tests"],
+      ["measurements", "csv_tests"],
+      ["set_records", "csv_visits"],
+    ] as const) {
+      const draft = await read(kind, tables.get(name) ?? "");
+      expect(draft.summary?.notes.join()).toMatch(/here already/);
+    }
+    // under another client's id it is new
+    const other = await person("Una Rill");
+    for (const [name, kind] of [
+      ["strength_tests", "csv_tests"],
+      ["measurements", "csv_tests"],
+      ["set_records", "csv_visits"],
+    ] as const)
+      await read(kind, (tables.get(name) ?? "").replaceAll(client.clientId, other.clientId));
+    const tests = await clinic.as("therapist", (ctx) => testsOf(ctx, other.episodeId), LATER);
+    expect(tests.map((t) => [t.torqueNm, t.takenOn])).toEqual([[80, "2026-03-01"]]);
+    const visits = await clinic.as("therapist", (ctx) => recentVisitsWhole(ctx, other.episodeId), LATER);
+    expect(visits[0]?.records.map((r) => [r.setNo, r.reps, r.loadKg]).sort()).toEqual([
+      [1, 10, 40],
+      [2, 10, 40],
+      [3, 10, 40],
+    ]);
+  });
+
+  test("what is wrong is said with the file's own line, behind blank lines and breaks in quotes too", async () => {
+    const text = `\n\n${TESTS}\n"Ede\n\nRatch",1961,2026-03-01,knee extension,left,80,Nm,60\n\nNobody Here,1961,2026-03-01,knee extension,left,80,Nm,60\n`;
+    const draft = await readInto(clinic, "csv_tests", text);
+    expect(draft.summary?.problems.map((p) => p.at)).toEqual(["line 5", "line 9"]);
+  });
 });

@@ -1,4 +1,4 @@
-import type { Side } from "../../units/fields";
+import { type Side, uuid } from "../../units/fields";
 import { kgFromLb, lbFromKg } from "../../units/mass";
 import { readNumber } from "../../units/readNumber";
 
@@ -33,6 +33,19 @@ export function guessMapping(fields: readonly CsvField[], headers: readonly stri
   );
 }
 
+/** Something that stands here already is told by its content; so many times as it stands it is not written again. */
+export class Here {
+  private readonly seen = new Map<string, number>();
+  constructor(private readonly standing: ReadonlyMap<string, number>) {}
+
+  /** Which of equal lines this is, from 1; null: it stands here already. */
+  next(key: string): number | null {
+    const n = (this.seen.get(key) ?? 0) + 1;
+    this.seen.set(key, n);
+    return n <= (this.standing.get(key) ?? 0) ? null : n;
+  }
+}
+
 /** A line's cells by field; reading notes what is wrong and gives null. */
 export class Line {
   readonly problems: string[] = [];
@@ -43,7 +56,17 @@ export class Line {
     private readonly fields: readonly CsvField[],
   ) {
     for (const f of fields)
-      if (f.isNeeded && this.text(f.key) === "") this.problems.push(`${f.name} is missing.`);
+      if (
+        f.isNeeded &&
+        this.text(f.key) === "" &&
+        !(f.key === "birth_year" && uuid.safeParse(this.text("name")).success)
+      )
+        this.problems.push(`${f.name} is missing.`);
+  }
+
+  /** A line that was taken back or corrected in the clinic that it comes from. */
+  get isTakenBack(): boolean {
+    return this.text("stands").toLowerCase() === "no";
   }
 
   text(key: string): string {
@@ -67,14 +90,14 @@ export class Line {
     return null;
   }
 
-  /** An ISO day, or a day written as 28.11.2026 or 28/11/2026; anything two-sided is not guessed. */
+  /** An ISO day, alone or of a moment, or a day written as 28.11.2026; anything two-sided is not guessed. */
   day(key: string, today: string): string | null {
     const text = this.text(key);
     if (text === "") return null;
-    const iso = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+    const iso = /^(\d{4})-(\d{2})-(\d{2})(?=$|[T ]\d{2}:\d{2})/.exec(text);
     const dots = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text);
     const day = iso
-      ? text
+      ? iso[0]
       : dots
         ? `${dots[3]}-${dots[2]?.padStart(2, "0")}-${dots[1]?.padStart(2, "0")}`
         : "";

@@ -15,6 +15,9 @@ const WHO = [
   field("birth_year", "year of birth", true, "born", "birth", "yob"),
 ];
 
+/** In a table of our own: no, where it was taken back or corrected. */
+const STANDS = field("stands", "whether it stands", false);
+
 /** The tables that can be read in, and the columns of each. docs/formats.md lists them. */
 export const CSV_FIELDS: Readonly<Record<CsvKind, readonly CsvField[]>> = {
   csv_clients: [
@@ -39,24 +42,28 @@ export const CSV_FIELDS: Readonly<Record<CsvKind, readonly CsvField[]>> = {
   ],
   csv_tests: [
     ...WHO,
-    field("day", "day", true, "date", "taken on"),
-    field("what", "what was measured", true, "test", "measure", "kind"),
+    field("day", "day", true, "date", "taken on", "taken at"),
+    field("what", "what was measured", true, "test", "measure", "kind", "movement"),
     field("side", "side", false, "leg"),
-    field("value", "value", true, "result", "torque"),
+    field("value", "value", true, "result", "torque", "torque nm"),
     field("unit", "unit", true, "units"),
     field("knee_flexion_deg", "knee flexion in degrees", false, "angle", "knee angle", "angle deg"),
+    field("way", "how it was moved", false),
+    STANDS,
   ],
   csv_visits: [
     ...WHO,
-    field("day", "day", true, "date"),
+    field("day", "day", true, "date", "started at"),
     field("exercise", "exercise", true, "exercise name"),
-    field("sets", "sets", true, "set count"),
-    field("reps", "repetitions", true, "repetitions", "reps per set"),
+    field("sets", "sets", false, "set count"),
+    field("reps", "repetitions", false, "repetitions", "reps per set"),
+    field("worked_s", "seconds of a hold", false, "worked s", "seconds", "held s"),
     field("load_kg", "load in kg", false, "load", "weight kg"),
-    field("pain_before", "joint pain before, 0 to 10", false, "pain before"),
-    field("pain_in", "joint pain in it, 0 to 10", true, "pain", "pain during"),
+    field("pain_before", "joint pain before, 0 to 10", false, "pain before", "pain before 0 10"),
+    field("pain_in", "joint pain in it, 0 to 10", true, "pain", "pain during", "pain in 0 10"),
     field("pain_after", "joint pain after, 0 to 10", false, "pain after"),
     field("pain_morning", "joint pain the next morning, 0 to 10", false, "pain next morning", "morning"),
+    STANDS,
   ],
 };
 

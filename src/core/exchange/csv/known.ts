@@ -18,6 +18,9 @@ export function findClient(line: Line, all: readonly KnownClient[]): KnownClient
   const name = line.text("name").toLowerCase();
   const year = readNumber(line.text("birth_year"));
   if (name === "") return null;
+  // a table of our own names clients by their id
+  const byId = all.find((c) => c.clientId === name);
+  if (byId) return byId;
   const found = all.filter((c) => c.name.toLowerCase() === name && c.birthYear === year);
   if (found.length === 1) return found[0] ?? null;
   line.problems.push(

@@ -3,7 +3,7 @@ import { MOVEMENTS, movement as movements } from "../../strength/movements";
 import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
 import { type Making, rowOfMeasurement, rowsOfTest } from "../newRows";
 import { emptyPlan, type ImportPlan } from "../plan";
-import { type Line, SIDES } from "./fields";
+import { Here, type Line, SIDES } from "./fields";
 import type { KnownClient } from "./known";
 
 const STRENGTH = Object.fromEntries(
@@ -36,12 +36,26 @@ const UNITS: Readonly<Record<string, string>> = {
 };
 const MOST_TORQUE_NM = 600;
 
+/** By what a result is the same again, whichever line of whichever file it stands in. */
+export const testKey = (t: {
+  episodeId: string;
+  what: string;
+  side: string | null;
+  value: number;
+  deg: number | null;
+  on: string;
+}): string => `${t.episodeId} ${t.on} ${t.what} ${t.side} ${Math.round(t.value * 100) / 100} ${t.deg}`;
+
 /** Test results of clients who are here: a unit that is not the measure's own is refused, never converted in silence. */
 export function readTests(
   lines: readonly { no: number; line: Line }[],
   m: Making & { today: string },
   find: (line: Line) => KnownClient | null,
+  /** what stands here already, by its content */
+  standing: ReadonlyMap<string, number>,
 ): ImportPlan {
+  const here = new Here(standing);
+  let left = 0;
   const problems: FileProblem[] = [];
   const rows: Record<"strength_test" | "strength_trial" | "measurement", FileRow[]> = {
     strength_test: [],
@@ -49,6 +63,7 @@ export function readTests(
     measurement: [],
   };
   for (const { no, line } of lines) {
+    if (line.isTakenBack) continue;
     const client = find(line);
     const on = line.day("day", m.today);
     const side = line.one("side", SIDES);
@@ -60,8 +75,6 @@ export function readTests(
       if (unit !== wanted)
         line.problems.push(`The unit must be ${wanted}; “${line.text("unit").slice(0, 20)}” is not.`);
     };
-    // the line's number is part of what makes it the same line again
-    const key = `${client?.clientId} ${on} ${what} ${side} ${line.text("value")} ${line.text("knee_flexion_deg")} ${no}`;
     if (movement) {
       mustBe("N·m");
       const torqueNm = line.number("value", 1, MOST_TORQUE_NM, "N·m");
@@ -70,9 +83,15 @@ export function readTests(
       if (deg === null && line.problems.length === 0)
         line.problems.push("A strength test needs the knee flexion at which it was taken.");
       if (line.problems.length === 0 && client && on && side && torqueNm !== null && deg !== null) {
+        const same = testKey({ episodeId: client.episodeId, what: movement, side, value: torqueNm, deg, on });
+        const n = here.next(same);
+        if (n === null) {
+          left++;
+          continue;
+        }
         const made = rowsOfTest(
           {
-            key,
+            key: `${same} ${n}`,
             episodeId: client.episodeId,
             side,
             movement,
@@ -94,11 +113,18 @@ export function readTests(
       if (value !== null && spec.isWhole && !Number.isInteger(value))
         line.problems.push(`${spec.name} is a whole number.`);
       if (spec.isSided && !side) line.problems.push(`${spec.name} needs a side.`);
-      if (line.problems.length === 0 && client && on && value !== null)
+      if (line.problems.length === 0 && client && on && value !== null) {
+        const ofSide = spec.isSided ? side : null;
+        const same = testKey({ episodeId: client.episodeId, what: kind, side: ofSide, value, deg: null, on });
+        const n = here.next(same);
+        if (n === null) {
+          left++;
+          continue;
+        }
         rows.measurement.push(
           rowOfMeasurement(
             {
-              key,
+              key: `${same} ${n}`,
               episodeId: client.episodeId,
               kind,
               side: spec.isSided ? side : null,
@@ -109,6 +135,7 @@ export function readTests(
             m,
           ),
         );
+      }
     } else line.problems.push(`“${what.slice(0, 40)}” is nothing that is measured here.`);
     for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
   }
@@ -120,11 +147,15 @@ export function readTests(
       columns: Object.keys(CLIENT_TABLES[table].row.shape),
       rows: rows[table],
     })),
-    notes:
-      rows.strength_test.length > 0
+    notes: [
+      ...(left > 0
+        ? [`${left} ${left === 1 ? "line is" : "lines are"} here already and not written again.`]
+        : []),
+      ...(rows.strength_test.length > 0
         ? [
             "Whether trials agreed is not in such a table: these tests count with the wider error until one is taken here.",
           ]
-        : [],
+        : []),
+    ],
   };
 }

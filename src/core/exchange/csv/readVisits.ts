@@ -13,7 +13,6 @@ const TABLES = [
   "sheet",
   "sheet_version",
   "sheet_line",
-  "recheck",
   "visit",
   "visit_end",
   "set_record",
@@ -23,17 +22,26 @@ const TABLES = [
 /** Nobody wrote how long a repetition took. */
 const REP_S = 4;
 
+/** What stands of earlier files and visits: days of a client on which something was done, and versions of a file's sheet. */
+export interface PastHere {
+  isDone: (episodeId: string, on: string) => boolean;
+  /** the newest version of the sheet that files made, 0 without one */
+  versionOf: (sheetId: string) => number;
+}
+
 interface Done {
-  no: number;
+  workedS: number | null;
   exerciseId: string;
   sets: number;
-  reps: number;
+  reps: number | null;
   loadKg: number | null;
   before: number | null;
   pain: number;
   after: number | null;
   morning: number | null;
 }
+
+const secondsOf = (d: Pick<Done, "reps" | "workedS">): number => d.workedS ?? (d.reps ?? 0) * REP_S;
 
 /**
  * What was done before, of clients who are here: a sheet that is put away, with a version for every day. It counts as done
@@ -43,10 +51,13 @@ export function readVisits(
   lines: readonly { no: number; line: Line }[],
   m: Making & { today: string },
   find: (line: Line) => KnownClient | null,
+  past: PastHere,
 ): ImportPlan {
+  const left = new Set<string>();
   const problems: FileProblem[] = [];
   const visits = new Map<string, { client: KnownClient; on: string; done: Done[] }>();
   for (const { no, line } of lines) {
+    if (line.isTakenBack) continue;
     const client = find(line);
     const on = line.day("day", m.today);
     const exerciseId = NAMES.get(line.text("exercise").toLowerCase());
@@ -58,7 +69,11 @@ export function readVisits(
         line.problems.push(`${key.replace("_", " ")} is a whole number.`);
       return x;
     };
-    const [sets, reps] = [whole("sets", 1, 10), whole("reps", 1, 100)];
+    const [sets, reps] = [whole("sets", 1, 10) ?? 1, whole("reps", 1, 100)];
+    // a hold has seconds and no repetitions
+    const workedS = line.number("worked_s", 0, 1800, "s");
+    if (reps === null && workedS === null && line.problems.length === 0)
+      line.problems.push("Repetitions are missing; a hold needs its seconds.");
     const loadKg = line.number("load_kg", 0, 1000, "kg");
     const [before, pain, after, morning] = [
       whole("pain_before", 0, 10),
@@ -67,19 +82,14 @@ export function readVisits(
       whole("pain_morning", 0, 10),
     ];
     for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
-    if (
-      line.problems.length > 0 ||
-      !client ||
-      !on ||
-      !exerciseId ||
-      sets === null ||
-      reps === null ||
-      pain === null
-    )
-      continue;
+    if (line.problems.length > 0 || !client || !on || !exerciseId || pain === null) continue;
     const key = `${client.clientId} ${on}`;
+    if (past.isDone(client.episodeId, on)) {
+      left.add(key);
+      continue;
+    }
     const visit = visits.get(key) ?? { client, on, done: [] };
-    visit.done.push({ no, exerciseId, sets, reps, loadKg, before, pain, after, morning });
+    visit.done.push({ exerciseId, sets, reps, workedS, loadKg, before, pain, after, morning });
     visits.set(key, visit);
   }
   const rows = Object.fromEntries(TABLES.map((t) => [t, [] as FileRow[]])) as Record<
@@ -88,7 +98,7 @@ export function readVisits(
   >;
   const versions = new Map<string, number>();
   for (const [key, v] of [...visits].sort((a, b) => a[1].on.localeCompare(b[1].on)))
-    addVisit(rows, versions, key, v, m);
+    addVisit(rows, versions, key, v, m, past);
   return {
     ...emptyPlan(problems),
     tables: TABLES.map((table) => ({
@@ -97,10 +107,16 @@ export function readVisits(
       columns: Object.keys(CLIENT_TABLES[table].row.shape),
       rows: rows[table],
     })),
-    notes:
-      visits.size > 0
+    notes: [
+      ...(left.size > 0
+        ? [
+            `${left.size} ${left.size === 1 ? "day has" : "days have"} visits here already, and ${left.size === 1 ? "is" : "are"} left as ${left.size === 1 ? "it is" : "they are"}.`,
+          ]
+        : []),
+      ...(visits.size > 0
         ? ["Past visits are shown in Review and count as done; nothing is decided or planned from them."]
-        : [],
+        : []),
+    ],
   };
 }
 
@@ -110,10 +126,12 @@ function addVisit(
   key: string,
   { client, on, done }: { client: KnownClient; on: string; done: Done[] },
   m: Making,
+  past: PastHere,
 ): void {
   const sheetId = m.idOf(`sheet ${client.episodeId}`);
   const at = `${on}T12:00:00Z`;
-  if (!versions.has(sheetId))
+  const known = past.versionOf(sheetId);
+  if (!versions.has(sheetId) && known === 0)
     rows.sheet.push({
       id: sheetId,
       episode_id: client.episodeId,
@@ -124,11 +142,11 @@ function addVisit(
       retired_at: m.at,
       retired_by: m.by,
     });
-  const version = (versions.get(sheetId) ?? 0) + 1;
+  const version = (versions.get(sheetId) ?? known) + 1;
   versions.set(sheetId, version);
   const versionId = m.idOf(`version ${key}`);
   const visitId = m.idOf(`visit ${key}`);
-  const seconds = done.reduce((sum, d) => sum + d.sets * d.reps * REP_S, 0);
+  const seconds = done.reduce((sum, d) => sum + d.sets * secondsOf(d), 0);
   rows.sheet_version.push({
     id: versionId,
     sheet_id: sheetId,
@@ -140,23 +158,14 @@ function addVisit(
     made_by: m.by,
     made_at: at,
   });
-  rows.recheck.push({
-    id: m.idOf(`recheck ${key}`),
-    episode_id: client.episodeId,
-    at,
-    answered_by: m.by,
-    is_clear: true,
-    what: "",
-    clears: null,
-    visit_id: null,
-  });
   rows.visit.push({
     id: visitId,
     episode_id: client.episodeId,
     version_id: versionId,
     place: "clinic",
     first_side: client.side,
-    recheck_id: m.idOf(`recheck ${key}`),
+    // nobody here asked for warning signs that day
+    recheck_id: null,
     lines: null,
     started_at: at,
     tablet_at: at,
@@ -208,7 +217,10 @@ function addVisit(
     decided_at: m.at,
     decided_by: m.by,
   });
+  const nth = new Map<string, number>();
   done.forEach((d, i) => {
+    const before = nth.get(d.exerciseId) ?? 0;
+    nth.set(d.exerciseId, before + d.sets);
     const lineId = m.idOf(`line ${client.episodeId} ${d.exerciseId}`);
     const plan = sheetLine.parse({
       lineId,
@@ -216,7 +228,7 @@ function addVisit(
       scheme: {
         kind: "straight",
         sets: d.sets,
-        reps: Math.min(30, d.reps),
+        reps: Math.min(30, d.reps ?? 1),
         reserve: 3,
         tempo: { liftS: 2, topS: 0, lowerS: 2, bottomS: 0 },
         restS: 90,
@@ -238,18 +250,18 @@ function addVisit(
       });
     for (let set = 1; set <= d.sets; set++)
       rows.set_record.push({
-        id: m.idOf(`set ${key} ${d.no} ${set}`),
+        id: m.idOf(`set ${key} ${d.exerciseId} ${before + set}`),
         visit_id: visitId,
         line_id: lineId,
         exercise_id: d.exerciseId,
-        set_no: set,
+        set_no: before + set,
         leg: "both",
         bout_no: 1,
         corrects: null,
         is_voided: false,
         started_at: at,
         tablet_at: at,
-        worked_s: Math.min(1800, d.reps * REP_S),
+        worked_s: Math.min(1800, secondsOf(d)),
         reps: d.reps,
         load_kg: d.loadKg,
         how: null,

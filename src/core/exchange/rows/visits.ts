@@ -27,7 +27,8 @@ export const visit = table(
     version_id: id,
     place: z.enum(["clinic", "gym", "home"]),
     first_side: side,
-    recheck_id: id,
+    /** null: from a file, nobody here asked */
+    recheck_id: maybeId,
     lines: z.array(keptLine).max(60).nullable(),
     started_at: moment,
     tablet_at: moment,
