@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import JSONSchemaValidator from "@asymmetrik/fhir-json-schema-validator";
 import { Fhir } from "fhir";
+import { fhirBundle } from "@/core/exchange/fhir/bundle";
 import { planningBarred } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
 import { clientFileOf } from "@/server/exchange/clientOut";
@@ -169,3 +170,90 @@ test("what does not fit is refused at its place: other units, no side, nobody's 
     /kind that is asked for|bundle/,
   );
 }, 60_000);
+
+const person = (over: object = {}, ...more: object[]) => ({
+  resourceType: "Bundle",
+  type: "collection",
+  entry: [
+    {
+      resourceType: "Patient",
+      id: "p1",
+      name: [
+        { use: "old", text: "Former Name" },
+        { use: "nickname", text: "Short" },
+        { use: "official", text: "Present Name" },
+      ],
+      birthDate: "1961",
+      ...over,
+    },
+    weight("1998-01-01", 60),
+    weight("2026-02-01", 84),
+    weight("2019-05-05", 71),
+    {
+      resourceType: "Observation",
+      status: "final",
+      code: { coding: [{ code: "8302-2" }] },
+      subject: { reference: "Patient/p1" },
+      valueQuantity: { value: 172, code: "cm" },
+    },
+    ...more,
+  ].map((resource) => ({ resource })),
+});
+const weight = (on: string, value: number) => ({
+  resourceType: "Observation",
+  status: "final",
+  code: { coding: [{ code: "29463-7" }] },
+  subject: { reference: "Patient/p1" },
+  effectiveDateTime: on,
+  valueQuantity: { value, code: "kg" },
+});
+const problem = (text: string, onset: string, clinical: string, verification = "confirmed") => ({
+  resourceType: "Condition",
+  code: { text },
+  subject: { reference: "Patient/p1" },
+  onsetDateTime: onset,
+  ...(text.includes("knee") ? { bodySite: [{ text: "left knee" }] } : {}),
+  clinicalStatus: { coding: [{ code: clinical }] },
+  verificationStatus: { coding: [{ code: verification }] },
+});
+
+test("the newest weight, the name of now and the condition that stands are taken; another one is said, not dropped", async () => {
+  const own = await makeClinic();
+  const file = person(
+    {},
+    problem("sprain of the left knee", "2001-06-01", "resolved"),
+    problem("torn meniscus of the left knee", "2025-01-01", "active", "refuted"),
+    problem("hypertension", "2015-01-01", "active"),
+    problem("sore left knee", "2025-11-02", "active"),
+  );
+  const draft = await readInto(own, "fhir", JSON.stringify(file));
+  expect(draft.summary?.problems).toEqual([]);
+  expect(draft.summary?.clients[0]).toMatchObject({ name: "Present Name" });
+  expect(draft.summary?.clients[0]?.conditions.join()).toMatch(/sore left knee/);
+  const notes = draft.summary?.notes.join() ?? "";
+  expect(notes).toMatch(/“hypertension” stands in the file too/);
+  expect(notes).not.toMatch(/sprain|meniscus/);
+  await own.as("therapist", (ctx) => confirmImport(ctx, draft.id), LATER);
+  const id = draft.summary?.clients[0]?.id ?? "";
+  const client = await own.as("therapist", (ctx) => clientEpisode(ctx, id), LATER);
+  expect(client).toMatchObject({ bodyMassKg: 84, beganOn: "2025-11-02", side: "left" });
+  // and out again: as text, with no gender, lever or method that nobody gave
+  const out = fhirBundle(await own.as("therapist", (ctx) => clientFileOf(ctx, id), LATER), (x) => x);
+  const of = (kind: string) => out.entry.map((e) => e.resource).filter((r) => r.resourceType === kind);
+  expect(of("Condition")).toMatchObject([{ code: { text: "sore left knee" } }]);
+  expect(of("Patient")).toMatchObject([{ gender: "unknown" }]);
+  expect(of("Observation").find((o) => JSON.stringify(o).includes("8302-2"))).toMatchObject({
+    valueQuantity: { value: 172, unit: "cm", code: "cm" },
+  });
+});
+
+test("a torque that came as a torque goes out without lever and method; what a cell measured says so", () => {
+  const tests = bundle.entry
+    .map((e) => e.resource)
+    .filter((r) => JSON.stringify(r.code ?? "").includes("strength-"));
+  expect(tests.length).toBeGreaterThan(0);
+  for (const t of tests) expect(JSON.stringify(t)).toMatch(/lever-arm/);
+  expect(JSON.stringify(bundle.entry.find((e) => e.resource.resourceType === "Patient"))).not.toMatch(
+    /female|male/,
+  );
+});

@@ -36,6 +36,8 @@ const UNITS: Readonly<Record<string, string>> = {
 };
 const MOST_TORQUE_NM = 600;
 
+const WAYS = { active: "active", passive: "passive" } as const;
+
 /** By what a result is the same again, whichever line of whichever file it stands in. */
 export const testKey = (t: {
   episodeId: string;
@@ -129,7 +131,8 @@ export function readTests(
               kind,
               side: spec.isSided ? side : null,
               value,
-              way: spec.isAngle ? "passive" : null,
+              // how it was moved is only known where the table says it
+              way: spec.isAngle ? line.one("way", WAYS) : null,
               on,
             },
             m,

@@ -1,5 +1,5 @@
 import type { ClientFile } from "../clientFile";
-import { conditions, issues, plans, procedures } from "./care";
+import { conditions, issues, plans, procedures, uncoveredConditions } from "./care";
 import {
   bodyObservations,
   measurementObservations,
@@ -21,7 +21,8 @@ export function fhirBundle(file: ClientFile, idOf: (name: string) => string): Bu
     resourceType: "Patient",
     id: client.id,
     name: [{ text: client.name }],
-    gender: client.norm_sex ?? "unknown",
+    // whose norms strength is read by is nobody's gender
+    gender: "unknown",
     birthDate: String(client.birth_year),
     managingOrganization: toId(idOf("organization")),
   };
@@ -43,6 +44,7 @@ export function fhirBundle(file: ClientFile, idOf: (name: string) => string): Bu
   ];
   const found: Resource[] = [
     ...conditions(rows, client.id),
+    ...uncoveredConditions(rows, client.id, idOf),
     ...bodyObservations(file, { mass: idOf("mass"), height: idOf("height") }),
     ...strengthObservations(rows, client.id),
     ...measurementObservations(rows, client.id),

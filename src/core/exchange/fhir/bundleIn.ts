@@ -44,7 +44,13 @@ const patient = z.looseObject({
   id: words,
   name: z
     .array(
-      z.looseObject({ text: words.optional(), given: z.array(words).optional(), family: words.optional() }),
+      z.looseObject({
+        use: words.optional(),
+        text: words.optional(),
+        given: z.array(words).optional(),
+        family: words.optional(),
+        period: z.looseObject({ end: words.optional() }).optional(),
+      }),
     )
     .max(20)
     .optional(),
@@ -59,6 +65,7 @@ const condition = z.looseObject({
   onsetDateTime: words.optional(),
   bodySite: z.array(concept).max(20).optional(),
   clinicalStatus: concept.optional(),
+  verificationStatus: concept.optional(),
 });
 type Observation = z.infer<typeof observation>;
 type Condition = z.infer<typeof condition>;
@@ -116,7 +123,7 @@ export function readBundle(
     const birthYear = Number(/^\d{4}/.exec(p.data.birthDate ?? "")?.[0] ?? Number.NaN);
     const heightM = bodyValue(p, "8302-2", { m: 1, cm: 0.01, "[in_i]": 0.0254 });
     const massKg = bodyValue(p, "29463-7", { kg: 1, g: 0.001, "[lb_av]": kgFromLb(1) });
-    const main = p.conditions[0];
+    const [main, ...others] = standing(p.conditions);
     const side = main ? sideIn((main.bodySite ?? []).map(said).join(" ") || said(main.code)) : null;
     const beganOn = dayOf(main?.onsetDateTime);
     if (!name) wrong("This patient has no name.");
@@ -164,6 +171,10 @@ export function readBundle(
     const counted = p.observations.map((o) =>
       observed(o, made.episode[0]?.id as string, body, p.data.id, m, problems, put),
     );
+    for (const c of others)
+      notes.add(
+        `${name}: “${said(c.code) || "a condition that is not said"}” stands in the file too and was not taken over; add it in Story if this care is about it.`,
+      );
     clients.push({
       id: made.client[0]?.id as string,
       name,
@@ -247,8 +258,11 @@ function collect(bundle: z.infer<typeof fhirIn>, problems: FileProblem[]): OnePa
   return patients;
 }
 
+/** The name that is used now: an official or usual one before others, never an old one. */
 const nameOf = (p: z.infer<typeof patient>): string => {
-  const n = p.name?.[0];
+  const now = (p.name ?? []).filter((x) => x.use !== "old" && x.use !== "maiden" && !x.period?.end);
+  const rank = (use: string | undefined) => ["official", "usual"].indexOf(use ?? "") + 1 || 3;
+  const n = now.toSorted((a, b) => rank(a.use) - rank(b.use))[0];
   return (n?.text ?? [...(n?.given ?? []), n?.family ?? ""].join(" ")).trim().slice(0, 80);
 };
 
@@ -257,9 +271,30 @@ function knownCondition(c: Condition): string | null {
   return own && conditionById(own) ? own : null;
 }
 
-/** A body measure in the unit that is wanted; null where none is there or its unit is another one. */
+const OVER: ReadonlySet<string> = new Set(["inactive", "remission", "resolved"]);
+const UNTRUE: ReadonlySet<string> = new Set(["refuted", "entered-in-error"]);
+
+/** Conditions that the care can be about: not over, not refuted; one that the rules know first, then of a side, then the newest. */
+function standing(all: readonly Condition[]): Condition[] {
+  const codes = (c: z.infer<typeof concept> | undefined) => (c ? codesOf(c) : []);
+  const sideOf = (c: Condition) => sideIn((c.bodySite ?? []).map(said).join(" ") || said(c.code)) !== null;
+  return all
+    .filter((c) => !codes(c.clinicalStatus).some((x) => OVER.has(x)))
+    .filter((c) => !codes(c.verificationStatus).some((x) => UNTRUE.has(x)))
+    .toSorted(
+      (a, b) =>
+        Number(knownCondition(b) !== null) - Number(knownCondition(a) !== null) ||
+        Number(sideOf(b)) - Number(sideOf(a)) ||
+        (dayOf(b.onsetDateTime) ?? "").localeCompare(dayOf(a.onsetDateTime) ?? ""),
+    );
+}
+
+/** The newest of a body measure, in the unit that is wanted; null where none is there or its unit is another one. */
 function bodyValue(p: OnePatient, code: string, units: Readonly<Record<string, number>>): number | null {
-  for (const { data } of p.observations) {
+  const newest = p.observations.toSorted((a, b) =>
+    (b.data.effectiveDateTime ?? "").localeCompare(a.data.effectiveDateTime ?? ""),
+  );
+  for (const { data } of newest) {
     if (!codesOf(data.code).includes(code)) continue;
     const q = data.valueQuantity;
     const factor = units[q?.code ?? q?.unit ?? ""];
@@ -344,7 +379,7 @@ function observed(
             kind,
             side: spec.isSided ? side : null,
             value: q.value,
-            way: spec.isAngle ? "passive" : null,
+            way: null,
             on,
           },
           m,

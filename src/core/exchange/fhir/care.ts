@@ -29,6 +29,24 @@ export const conditions = (rows: Rows, subject: string): Resource[] =>
     };
   });
 
+/** What the care is about where the rules know no such condition: as text, in the words of the story. */
+export const uncoveredConditions = (
+  rows: Rows,
+  subject: string,
+  idOf: (name: string) => string,
+): Resource[] =>
+  rows.episode
+    .filter((e) => !rows.episode_condition.some((c) => c.episode_id === e.id && c.ended_on === null))
+    .map((e) => ({
+      resourceType: "Condition",
+      id: idOf(`condition of ${e.id}`),
+      clinicalStatus: { coding: [{ system: CLINICAL, code: e.closed_on === null ? "active" : "inactive" }] },
+      code: { text: e.condition || "not said" },
+      bodySite: [{ text: `${e.side} leg` }],
+      subject: toId(subject),
+      onsetDateTime: e.began_on,
+    }));
+
 const dose = (l: KeptLine): string => {
   const work = l.sets.filter((s) => s.role === "work");
   const first = work[0];

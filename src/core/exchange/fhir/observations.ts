@@ -10,8 +10,10 @@ const bodySite = (side: string | null, part: string) =>
   side === null ? {} : { bodySite: { text: `${side} ${part}` } };
 
 /** Strength tests: torque, with the angle, lever and whether its trials agreed as components. */
-export const strengthObservations = (rows: Rows, subject: string): Resource[] =>
-  rows.strength_test.map((t) => ({
+export const strengthObservations = (rows: Rows, subject: string): Resource[] => {
+  const trials = new Map<string, Rows["strength_trial"]>();
+  for (const t of rows.strength_trial) trials.set(t.test_id, [...(trials.get(t.test_id) ?? []), t]);
+  return rows.strength_test.map((t) => ({
     resourceType: "Observation",
     id: t.id,
     status: status(t.voided_at),
@@ -22,17 +24,34 @@ export const strengthObservations = (rows: Rows, subject: string): Resource[] =>
     performer: [toId(t.taken_by)],
     valueQuantity: quantity(t.torque_nm, "N·m"),
     ...bodySite(t.side, "leg"),
-    method: { text: "load cell across the shin, best of valid trials" },
+    ...methodOf(trials.get(t.id) ?? []),
     component: [
       {
         code: coded("knee-flexion", "Knee flexion of the test"),
         valueQuantity: quantity(t.knee_flexion_deg, "°"),
       },
-      { code: coded("lever-arm", "Lever arm"), valueQuantity: quantity(t.lever_arm_m, "m") },
+      // a torque that came as a torque has no lever that anybody measured
+      ...(trials.get(t.id)?.some((x) => x.force_n !== null)
+        ? [{ code: coded("lever-arm", "Lever arm"), valueQuantity: quantity(t.lever_arm_m, "m") }]
+        : []),
       { code: coded("body-mass", "Body mass on the day"), valueQuantity: quantity(t.body_mass_kg, "kg") },
       { code: coded("trials-agree", "Two trials agreed"), valueBoolean: t.is_reliable },
     ],
   }));
+};
+
+/** How a force was found, as far as somebody entered it. */
+function methodOf(trials: Rows["strength_trial"]): object {
+  const forces = trials.filter((t) => t.force_n !== null);
+  if (forces.length === 0) return {};
+  const sources = new Set(forces.map((t) => t.source));
+  const words = [
+    sources.has("load_cell") ? "load cell" : "",
+    sources.has("file") ? "force trace from a file" : "",
+    sources.has("typed") ? "force read off and entered" : "",
+  ].filter(Boolean);
+  return { method: { text: `${words.join(", ")}; best of valid trials` } };
+}
 
 /** Other measurements, in their own unit. */
 export const measurementObservations = (rows: Rows, subject: string): Resource[] =>
@@ -91,6 +110,11 @@ const components = (all: (object | null)[]) => {
 export const bodyObservations = (file: ClientFile, ids: { mass: string; height: string }): Resource[] => {
   const c = file.rows.client[0];
   if (!c) return [];
+  // both are part of the story: as of when it was told last
+  const told = file.rows.episode
+    .map((e) => e.story_at)
+    .sort()
+    .at(-1);
   const of = (id: string, code: string, words: string, value: number, unit: string): Resource => ({
     resourceType: "Observation",
     id,
@@ -100,11 +124,11 @@ export const bodyObservations = (file: ClientFile, ids: { mass: string; height: 
     ],
     code: coded(code, words, LOINC),
     subject: toId(c.id),
-    effectiveDateTime: instant(file.made_at),
+    ...(told ? { effectiveDateTime: instant(told) } : {}),
     valueQuantity: quantity(value, unit),
   });
   return [
     of(ids.mass, "29463-7", "Body weight", c.body_mass_kg, "kg"),
-    of(ids.height, "8302-2", "Body height", c.height_m, "m"),
+    of(ids.height, "8302-2", "Body height", Math.round(c.height_m * 100), "cm"),
   ];
 };
