@@ -137,7 +137,9 @@ test("an episode is closed with a reason, never deleted, and another is begun", 
   await expect(clinic.as("therapist", (ctx) => clientEpisode(ctx, client.clientId))).rejects.toThrow(
     /no such client in care/,
   );
-  const row = (await clinic.as("therapist", caseload)).find((r) => r.clientId === client.clientId);
+  const closed = { q: "", show: "closed", sort: "name", down: false, hand: false, page: 1 } as const;
+  const { rows: shown } = await clinic.as("therapist", (ctx) => caseload(ctx, closed));
+  const row = shown.find((r) => r.clientId === client.clientId);
   expect(row).toMatchObject({ isOpen: false, href: `/clients/${client.clientId}/episodes` });
   const again = {
     episodeId: randomUUID(),

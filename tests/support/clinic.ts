@@ -84,6 +84,7 @@ export async function makeClinic(): Promise<TestClinic> {
 }
 
 export interface ClientOptions {
+  name?: string;
   school?: School;
   irritability?: Irritability;
   swellingApplies?: boolean;
@@ -108,7 +109,7 @@ export async function makeClient(clinic: TestClinic, o: ClientOptions = {}): Pro
   const episodeId = randomUUID();
   await owner`
     insert into client (id, clinic_id, name, birth_year, height_m, body_mass_kg)
-    values (${clientId}, ${clinic.id}, 'Made Up', 1980, 1.7, 70)`;
+    values (${clientId}, ${clinic.id}, ${o.name ?? "Made Up"}, 1980, 1.7, 70)`;
   await owner`
     insert into episode (id, clinic_id, client_id, side, condition, began_on, began_with, pain_school, irritability,
       usual_pain, story_at, swelling_applies, first_swelling, goal)

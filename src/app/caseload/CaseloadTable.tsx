@@ -1,117 +1,74 @@
 "use client";
-import {
-  createColumnHelper,
-  flexRender,
-  getCoreRowModel,
-  getFilteredRowModel,
-  getSortedRowModel,
-  useReactTable,
-} from "@tanstack/react-table";
-import { parseAsBoolean, parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
-import { useMemo } from "react";
-import type { CaseloadRow } from "@/server/client/caseload";
+import { debounce, useQueryStates } from "nuqs";
+import { type ReactNode, useTransition } from "react";
+import type { CaseloadPage, CaseloadRow } from "@/server/client/caseload";
+import { CASELOAD_SHOWS, type CaseloadView } from "@/server/client/caseloadView";
 import { relativeDay, shortDate } from "@/ui/dates";
 import { Link } from "@/ui/Link";
+import { caseloadParsers } from "./view";
 
-const STATES = ["open", "closed", "all"] as const;
-const COLUMNS = ["name", "condition", "beganOn", "lastOn", "next"] as const;
-const column = createColumnHelper<CaseloadRow>();
+/** Letters typed one after the other are one question. */
+const TYPED_MS = 250;
 
-/** The caseload; what is searched, sorted and filtered stands in the address. */
+interface Column {
+  id: CaseloadView["sort"];
+  header: string;
+  cell: (row: CaseloadRow) => ReactNode;
+}
+
+/** A page of the caseload; what is searched, sorted and filtered stands in the address, and the server answers it. */
 export function CaseloadTable({
-  rows,
+  data,
   today,
   locale,
 }: {
-  rows: CaseloadRow[];
+  data: CaseloadPage;
   today: string;
   locale: string;
 }) {
-  const [view, setView] = useQueryStates({
-    q: parseAsString.withDefault(""),
-    show: parseAsStringLiteral(STATES).withDefault("open"),
-    sort: parseAsStringLiteral(COLUMNS).withDefault("name"),
-    down: parseAsBoolean.withDefault(false),
-    hand: parseAsBoolean.withDefault(false),
-  });
-  const shown = useMemo(
-    () =>
-      rows.filter(
-        (r) => (view.show === "all" || r.isOpen === (view.show === "open")) && (!view.hand || r.needsHand),
+  const [isAsking, ask] = useTransition();
+  const [view, setView] = useQueryStates(caseloadParsers, { shallow: false, startTransition: ask });
+  const see = (next: Partial<{ [K in keyof CaseloadView]: CaseloadView[K] | null }>) =>
+    setView({ page: null, ...next });
+  const columns: Column[] = [
+    {
+      id: "name",
+      header: "name",
+      cell: (r) => (
+        <>
+          <Link href={r.href} className="display text-[17px] hover:underline">
+            {r.name}
+          </Link>
+          <span className="small quiet block">{r.occupation}</span>
+        </>
       ),
-    [rows, view.show, view.hand],
-  );
-  const columns = useMemo(
-    () => [
-      column.accessor("name", {
-        header: "name",
-        cell: (c) => (
-          <>
-            <Link href={c.row.original.href} className="display text-[17px] hover:underline">
-              {c.getValue()}
-            </Link>
-            <span className="small quiet block">{c.row.original.occupation}</span>
-          </>
-        ),
-      }),
-      column.accessor((r) => `${r.condition} ${r.where}`, {
-        id: "condition",
-        header: "what",
-        cell: (c) => (
-          <>
-            {c.row.original.condition} <span className="small quiet block">{c.row.original.where}</span>
-          </>
-        ),
-      }),
-      column.accessor("beganOn", {
-        header: "since",
-        enableGlobalFilter: false,
-        cell: (c) => shortDate(c.getValue(), locale),
-      }),
-      column.accessor("lastOn", {
-        header: "last seen",
-        sortUndefined: "last",
-        enableGlobalFilter: false,
-        cell: (c) => {
-          const { lastOn, lastPain } = c.row.original;
-          if (!lastOn) return <span className="quiet">never</span>;
-          return (
-            <>
-              {relativeDay(lastOn, today)}
-              {lastPain !== null && <span className="small quiet block">joint pain {lastPain}</span>}
-            </>
-          );
-        },
-      }),
-      column.accessor("next", {
-        header: "next",
-        cell: (c) => (
-          <span className={c.row.original.needsHand ? "font-bold" : "quiet"}>
-            {c.row.original.needsHand && (
-              <span aria-hidden className="text-mark">
-                ◇{" "}
-              </span>
-            )}
-            {c.getValue()}
-          </span>
-        ),
-      }),
-    ],
-    [today, locale],
-  );
-  // one array as long as nothing changes: the table works anew for every new one
-  const sorting = useMemo(() => [{ id: view.sort, desc: view.down }], [view.sort, view.down]);
-  const table = useReactTable({
-    data: shown,
-    columns,
-    state: { globalFilter: view.q, sorting },
-    autoResetPageIndex: false,
-    globalFilterFn: "includesString",
-    getCoreRowModel: getCoreRowModel(),
-    getFilteredRowModel: getFilteredRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-  });
-  const found = table.getRowModel().rows;
+    },
+    {
+      id: "condition",
+      header: "what",
+      cell: (r) => (
+        <>
+          {r.condition} <span className="small quiet block">{r.where}</span>
+        </>
+      ),
+    },
+    { id: "beganOn", header: "since", cell: (r) => shortDate(r.beganOn, locale) },
+    { id: "lastOn", header: "last seen", cell: (r) => <LastSeen row={r} today={today} /> },
+    {
+      id: "next",
+      header: "next",
+      cell: (r) => (
+        <span className={r.needsHand ? "font-bold" : "quiet"}>
+          {r.needsHand && (
+            <span aria-hidden className="text-mark">
+              ◇{" "}
+            </span>
+          )}
+          {r.next}
+        </span>
+      ),
+    },
+  ];
   return (
     <>
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -121,19 +78,21 @@ export function CaseloadTable({
             type="search"
             className="input input-sm w-64 max-w-full border-rule"
             value={view.q}
-            onChange={(e) => setView({ q: e.target.value || null })}
+            onChange={(e) =>
+              setView({ page: null, q: e.target.value || null }, { limitUrlUpdates: debounce(TYPED_MS) })
+            }
           />
         </label>
         <fieldset className="flex flex-wrap items-center gap-3">
           <legend className="sr-only">Which episodes</legend>
-          {STATES.map((s) => (
+          {CASELOAD_SHOWS.map((s) => (
             <label key={s} className="flex items-center gap-1">
               <input
                 type="radio"
                 name="show"
                 className="radio radio-primary radio-xs"
                 checked={view.show === s}
-                onChange={() => setView({ show: s })}
+                onChange={() => see({ show: s })}
               />
               {s === "open" ? "in care" : s}
             </label>
@@ -144,64 +103,89 @@ export function CaseloadTable({
             type="checkbox"
             className="checkbox checkbox-primary checkbox-sm"
             checked={view.hand}
-            onChange={(e) => setView({ hand: e.target.checked || null })}
+            onChange={(e) => see({ hand: e.target.checked || null })}
           />
           needs a hand
         </label>
         <span className="small quiet ml-auto" aria-live="polite">
-          {found.length} of {rows.length}
+          {isAsking ? "looking" : data.found === 1 ? "1 client" : `${data.found} clients`}
         </span>
       </div>
       <table className="lanes mt-3 w-full text-left">
         <thead>
-          {table.getHeaderGroups().map((g) => (
-            <tr key={g.id} className="small border-b border-rule">
-              {g.headers.map((h) => {
-                const isHere = view.sort === h.column.id;
-                return (
-                  <th
-                    key={h.id}
-                    aria-sort={isHere ? (view.down ? "descending" : "ascending") : undefined}
-                    className="py-1 pr-4 font-normal"
+          <tr className="small border-b border-rule">
+            {columns.map((c) => {
+              const isHere = view.sort === c.id;
+              return (
+                <th
+                  key={c.id}
+                  aria-sort={isHere ? (view.down ? "descending" : "ascending") : undefined}
+                  className="py-1 pr-4 font-normal"
+                >
+                  <button
+                    type="button"
+                    className={`cursor-pointer ${isHere ? "font-bold text-primary" : "quiet"}`}
+                    onClick={() => see({ sort: c.id, down: isHere ? !view.down : false })}
                   >
-                    <button
-                      type="button"
-                      className={`cursor-pointer ${isHere ? "font-bold text-primary" : "quiet"}`}
-                      onClick={() =>
-                        setView({
-                          sort: COLUMNS.find((c) => c === h.column.id) ?? null,
-                          down: isHere ? !view.down : false,
-                        })
-                      }
-                    >
-                      {flexRender(h.column.columnDef.header, h.getContext())}{" "}
-                      <span aria-hidden>{isHere ? (view.down ? "↓" : "↑") : ""}</span>
-                    </button>
-                  </th>
-                );
-              })}
-            </tr>
-          ))}
+                    {c.header} <span aria-hidden>{isHere ? (view.down ? "↓" : "↑") : ""}</span>
+                  </button>
+                </th>
+              );
+            })}
+          </tr>
         </thead>
         <tbody>
-          {found.map((r) => (
-            <tr key={r.original.clientId} className="border-b border-rule align-top">
-              {r.getVisibleCells().map((c) => (
+          {data.rows.map((r) => (
+            <tr key={r.clientId} className="border-b border-rule align-top">
+              {columns.map((c) => (
                 <td key={c.id} className="py-2 pr-4">
-                  {flexRender(c.column.columnDef.cell, c.getContext())}
+                  {c.cell(r)}
                 </td>
               ))}
             </tr>
           ))}
         </tbody>
       </table>
-      {found.length === 0 && (
+      {data.pages > 1 && (
+        <nav aria-label="Pages" className="flex items-center gap-4 py-3">
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={data.page <= 1}
+            onClick={() => see({ page: data.page - 1 })}
+          >
+            page before
+          </button>
+          <span>
+            page {data.page} of {data.pages}
+          </span>
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={data.page >= data.pages}
+            onClick={() => see({ page: data.page + 1 })}
+          >
+            next page
+          </button>
+        </nav>
+      )}
+      {data.found === 0 && (
         <p className="py-6">
-          {rows.length === 0
+          {view.q === "" && !view.hand && view.show === "all"
             ? "Nobody yet: enter the first client above."
             : "Nobody fits this search. Clear it, or show closed episodes too."}
         </p>
       )}
+    </>
+  );
+}
+
+function LastSeen({ row: { isOpen, lastOn, lastPain }, today }: { row: CaseloadRow; today: string }) {
+  if (!lastOn) return <span className="quiet">{isOpen ? "never" : "–"}</span>;
+  return (
+    <>
+      {relativeDay(lastOn, today)}
+      {lastPain !== null && <span className="small quiet block">joint pain {lastPain}</span>}
     </>
   );
 }

@@ -6,12 +6,18 @@ import { caseload } from "@/server/client/caseload";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { CaseloadTable } from "./CaseloadTable";
+import { loadCaseloadView } from "./view";
 
 export const metadata: Metadata = { title: "Caseload" };
 
-/** Everybody in care and everybody who was: search, sort, filter. */
-export default async function CaseloadPage() {
-  const { actor, data } = await onPage(async (ctx) => ({ rows: await caseload(ctx), day: today(ctx) }));
+/** Everybody in care, and on request everybody who was: search, sort, filter, a page at a time. */
+export default async function CaseloadPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const view = await loadCaseloadView(searchParams);
+  const { actor, data } = await onPage(async (ctx) => ({ page: await caseload(ctx, view), day: today(ctx) }));
   return (
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
@@ -24,7 +30,7 @@ export default async function CaseloadPage() {
             </Link>
           )}
         </div>
-        <CaseloadTable rows={data.rows} today={data.day} locale={actor.locale} />
+        <CaseloadTable data={data.page} today={data.day} locale={actor.locale} />
       </main>
     </>
   );

@@ -12,7 +12,7 @@ import type { Next } from "./steps";
 export interface ClientRow {
   client: Pick<
     ClientEpisode,
-    "clientId" | "episodeId" | "name" | "where" | "condition" | "beganOn" | "beganWith"
+    "clientId" | "episodeId" | "name" | "occupation" | "where" | "condition" | "beganOn" | "beganWith"
   >;
   window: { fromDeg: number; toDeg: number };
   sheets: { name: string; lines: number; seconds: number }[];
@@ -61,9 +61,9 @@ export async function todayList(ctx: Ctx): Promise<ClientRow[]> {
 async function rowOf(ctx: Ctx, client: ClientEpisode): Promise<ClientRow> {
   const [day, window] = await Promise.all([clientDay(ctx, client), kneeWindowOf(ctx, client)]);
   const hold = day.sheets.flatMap((s) => s.lines).find((l) => l.plan.scheme.kind === "holds")?.plan.scheme;
-  const { clientId, episodeId, name, where, condition, beganOn, beganWith } = client;
+  const { clientId, episodeId, name, occupation, where, condition, beganOn, beganWith } = client;
   return {
-    client: { clientId, episodeId, name, where, condition, beganOn, beganWith },
+    client: { clientId, episodeId, name, occupation, where, condition, beganOn, beganWith },
     window: { fromDeg: window.fromDeg, toDeg: window.toDeg },
     sheets: day.sheets.map((s) => ({ name: s.name, lines: s.lines.length, seconds: s.seconds })),
     holdDeg: hold?.kind === "holds" ? hold.atDeg : null,

@@ -150,7 +150,9 @@ describe("calendar files, read by another program", () => {
   test("a day that was taken back is cancelled with a higher sequence, and so is an hour that changed", async () => {
     const { client, block } = await kept("09:30");
     const before = new Map(events(await as((ctx) => calendarOf(ctx, client))).map((e) => [e.uid, e]));
-    const [gone, ...stays] = block.days;
+    // the last of all: less work early on would leave a later week too steep
+    const gone = block.days.toSorted((a, b) => a.on.localeCompare(b.on)).at(-1);
+    const stays = block.days.filter((d) => d !== gone);
     const wishes = Object.fromEntries(
       Object.entries(block.wishes).map(([id, w]) => [id, { ...w, at: "10:30" }]),
     );

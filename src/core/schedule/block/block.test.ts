@@ -195,6 +195,26 @@ test("each impossible wish names the rule that stands in its way", () => {
   ).toEqual(expect.arrayContaining(["hard_48h"]));
 });
 
+test("two past hard days that stood too close are facts: the week after them is laid all the same, 48 h after the last", () => {
+  for (const done of [
+    [-2, -1],
+    [-3, -3],
+    [-9, -3],
+    [-6, -4],
+  ]) {
+    const q = question({
+      buildWeeks: 4,
+      keepWeeks: 0,
+      hardDone: done.map((d) => ({ on: daysAfter(MONDAY, d), isAccumulated: true })),
+    });
+    const { days, weeks } = buildBlock(q);
+    const hard = days.filter((d) => d.sheetId === "strength");
+    expect(hard.filter((d) => d.on < daysAfter(MONDAY, 7)).length).toBeGreaterThan(0);
+    expect(weeks[0]?.dropped.some((d) => d.sheetId === "strength" && d.times > 2)).toBe(false);
+    expect(checkBlock(q, days)).toEqual([]);
+  }
+});
+
 test("a pinned day stays, the rest of its week is laid around it; where it breaks a rule the rule is named", () => {
   const q = question({ buildWeeks: 4, keepWeeks: 0 });
   const free = buildBlock(q);

@@ -218,6 +218,7 @@ function cheapest(
 const rank = (s: WeekSheet | undefined): number =>
   s ? ["strength", "accumulated", "iso", "stretch"].indexOf(s.kind) : 9;
 
+/** Every pair of which one day at least is this week's: days around it are facts, however close they stand. */
 function isApart(q: WeekQuestion, chosen: readonly (readonly number[])[], relaxed: Relaxed): boolean {
   const own = hardDays(q, chosen);
   const around =
@@ -227,15 +228,23 @@ function isApart(q: WeekQuestion, chosen: readonly (readonly number[])[], relaxe
           { ...h, day: h.day + DAYS },
         ])
       : q.around;
-  const all = [...own, ...around].sort((a, b) => a.day - b.day);
-  return all.every((h, i) => {
-    const before = all[i - 1];
-    if (before && h.day === before.day) return false;
-    const near = before ? tooClose([before, { ...h, isAccumulated: false }]) : null;
-    if (near && !relaxed.has(near.rule)) return false;
-    const last = h.isAccumulated ? all.slice(0, i).findLast((x) => x.isAccumulated) : undefined;
-    return !last || h.day - last.day >= ACCUMULATED_GAP_DAYS || relaxed.has("accumulated_7d");
-  });
+  return own.every(
+    (h, i) =>
+      own.slice(i + 1).every((other) => mayStand(h, other, relaxed)) &&
+      around.every((other) =>
+        other.day < h.day ? mayStand(other, h, relaxed) : mayStand(h, other, relaxed),
+      ),
+  );
+}
+
+/** Two hard days, the earlier first. */
+function mayStand(a: HardDay, b: HardDay, relaxed: Relaxed): boolean {
+  const rule = a.day === b.day ? null : tooClose([a, b])?.rule;
+  if (rule === null) return false;
+  if (rule && !relaxed.has(rule)) return false;
+  // a pair of accumulated sets breaks this one too where it stands closer still
+  const areNear = a.isAccumulated && b.isAccumulated && b.day - a.day < ACCUMULATED_GAP_DAYS;
+  return !areNear || relaxed.has("accumulated_7d");
 }
 
 const hardDays = (q: WeekQuestion, chosen: readonly (readonly number[])[]): HardDay[] =>
