@@ -3,6 +3,8 @@ const shared = {
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",
     "^server-only$": "<rootDir>/tests/support/empty.ts",
+    // its way out is for imports only
+    "^@react-pdf/hyphenate/en-us$": "<rootDir>/node_modules/@react-pdf/hyphenate/lib/en-us.js",
   },
   transform: {
     "^.+\\.[cm]?[jt]sx?$": [
@@ -17,7 +19,7 @@ const shared = {
     ],
   },
   transformIgnorePatterns: [
-    "/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|client-zip)/)",
+    "/node_modules/(?!(@react-pdf/.*|p-limit|yocto-queue|emoji-regex-xs|yoga-layout|color-string|color-name|d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|client-zip)/)",
   ],
 };
 

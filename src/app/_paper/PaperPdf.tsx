@@ -3,10 +3,10 @@ import type { Block, Letterhead, PaperDoc, PaperSize } from "@/core/paper/doc";
 import { printable } from "@/core/paper/printable";
 import type { Drawing, Stroke } from "@/core/selection/pose/drawing";
 import { FONTS } from "./fonts";
+import { familiesFor } from "./otherScripts";
 
 const S = StyleSheet.create({
   page: {
-    fontFamily: FONTS as never,
     paddingTop: 42,
     paddingBottom: 52,
     paddingHorizontal: 46,
@@ -25,24 +25,16 @@ const S = StyleSheet.create({
   row: { flexDirection: "row", borderBottomWidth: 0.5, borderBottomColor: "#888", paddingVertical: 2.5 },
   cell: { paddingRight: 8 },
   item: { flexDirection: "row", marginBottom: 2 },
-  foot: {
-    position: "absolute",
-    bottom: 24,
-    left: 46,
-    right: 46,
-    fontSize: 8.5,
-    color: "#444",
-    flexDirection: "row",
-    justifyContent: "space-between",
-  },
+  // with a height, and a number of pages in lines of its own: else they are laid out as too high and not printed
+  foot: { position: "absolute", bottom: 20, height: 26, fontSize: 8.5, color: "#444" },
 });
 
 const TONES: Record<Stroke["tone"], string> = { machine: "#bdb8ab", body: "#8d9494", limb: "#1d1d1d" };
 const DRAWING_WIDTH = 150;
 const DRAWING_HEIGHT = 112;
 
-/** Text as the typeface can print it. */
-const say = (words: string): string => printable(words).text;
+/** Text as the typefaces of this paper can print it. */
+type Say = (words: string) => string;
 
 function Figure({ drawing }: { drawing: Drawing }) {
   const scale = Math.min(DRAWING_WIDTH / drawing.widthM, DRAWING_HEIGHT / drawing.heightM);
@@ -77,7 +69,7 @@ function Figure({ drawing }: { drawing: Drawing }) {
   );
 }
 
-function Piece({ block, size }: { block: Block; size: number }) {
+function Piece({ block, size, say }: { block: Block; size: number; say: Say }) {
   switch (block.kind) {
     case "heading":
       return (
@@ -157,7 +149,7 @@ function Piece({ block, size }: { block: Block; size: number }) {
           <View style={{ flex: 1, paddingRight: 12 }}>
             {block.rows.map(([name, value]) => (
               <View key={name} style={S.row}>
-                <Text style={{ width: "38%", color: "#444" }}>{say(name)}</Text>
+                <Text style={[S.cell, { width: "38%", color: "#444" }]}>{say(name)}</Text>
                 <Text style={[S.strong, { width: "62%", fontSize: size * 1.1 }]}>{say(value)}</Text>
               </View>
             ))}
@@ -176,7 +168,7 @@ function Piece({ block, size }: { block: Block; size: number }) {
   }
 }
 
-const LACKS = "Letters that this typeface lacks are printed as ?";
+const LACKS = "Letters that no typeface here has are printed as ?.";
 
 /** A paper as PDF: black on white, under the clinic's head, text that can be selected. */
 export function PaperPdf({
@@ -191,12 +183,18 @@ export function PaperPdf({
   language: string;
 }) {
   const type = doc.isLarge ? 13 : 10.5;
-  const lacks = printable(JSON.stringify([doc, head])).lacks;
+  const all = JSON.stringify([doc, head]);
+  const { families, has } = familiesFor(printable(all).lacks);
+  const say: Say = (words) => printable(words, has).text;
+  const lacks = printable(all, has).lacks.length > 0;
   return (
     <Document title={doc.title} author={head.name} language={language}>
-      <Page size={size} style={[S.page, { fontSize: type, lineHeight: 1.3 }]}>
+      <Page
+        size={size}
+        style={[S.page, { fontFamily: [...FONTS, ...families] as never, fontSize: type, lineHeight: 1.3 }]}
+      >
         <View style={S.head} fixed>
-          <View>
+          <View style={{ flex: 1, paddingRight: 12 }}>
             <Text style={[S.strong, { fontSize: type * 1.6, lineHeight: 1.3 }]}>{say(doc.title)}</Text>
             <Text>{say(doc.about)}</Text>
           </View>
@@ -212,16 +210,23 @@ export function PaperPdf({
         <View style={{ marginTop: 10 }}>
           {doc.blocks.map((block, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: blocks in their order
-            <Piece key={i} block={block} size={type} />
+            <Piece key={i} block={block} size={type} say={say} />
           ))}
         </View>
-        <View style={S.foot} fixed>
-          <Text style={{ maxWidth: "80%" }}>
-            {say(doc.foot)}
-            {lacks ? ` ${LACKS}` : ""}
-          </Text>
-          <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
-        </View>
+        <Text style={[S.foot, { left: 46, right: 120 }]} fixed>
+          {say(doc.foot)}
+          {lacks ? ` ${LACKS}` : ""}
+        </Text>
+        <View
+          style={[S.foot, { right: 46, width: 70 }]}
+          // how many there are comes with it, though its type does not say so
+          render={({ pageNumber, ...more }) => (
+            <Text style={[S.right, { lineHeight: 1 }]}>
+              {`${pageNumber} / ${(more as { totalPages?: number }).totalPages ?? pageNumber}`}
+            </Text>
+          )}
+          fixed
+        />
       </Page>
     </Document>
   );

@@ -13,8 +13,17 @@ const register = (family: string, part: string): void =>
 
 register("Atk", "latin");
 register("AtkExt", "latin-ext");
+/** A word this long is no name or drug, and may be longer than its column: it is parted. */
+const LONG_LETTERS = 18;
+const PIECE_LETTERS = 9;
 // names and drugs are not parted at the end of a line
-Font.registerHyphenationCallback((word) => [word]);
+Font.registerHyphenationCallback((word) => {
+  const letters = [...word];
+  if (letters.length <= LONG_LETTERS) return [word];
+  return Array.from({ length: Math.ceil(letters.length / PIECE_LETTERS) }, (_, i) =>
+    letters.slice(i * PIECE_LETTERS, (i + 1) * PIECE_LETTERS).join(""),
+  );
+});
 
-/** Latin first, extended Latin for letters that it lacks. */
+/** Latin first, extended Latin for letters that it lacks, then those of other scripts that a paper needs. */
 export const FONTS = ["Atk", "AtkExt"];

@@ -16,19 +16,25 @@ const INSTEAD: Readonly<Record<string, string>> = {
   "\t": " ",
 };
 const MISSING = "?";
+/** Words from right to left; what follows them, a date or a number, keeps its own direction after the mark. */
+const RIGHT_TO_LEFT = /[\p{Script=Hebrew}\p{Script=Arabic}]+(?: [\p{Script=Hebrew}\p{Script=Arabic}]+)*/gu;
+const LEFT_MARK = "\u200E";
 
 /**
- * Text as it can be printed. A letter that the typeface lacks becomes a question mark, never another letter; `lacks` says
- * whether there was one.
+ * Text as it can be printed, in the house's typeface and in others where `others` has the letter. A letter that all of
+ * them lack becomes a question mark, never another letter; `lacks` names those.
  */
-export function printable(text: string): { text: string; lacks: boolean } {
-  let lacks = false;
+export function printable(
+  text: string,
+  others: (letter: string) => boolean = () => false,
+): { text: string; lacks: string[] } {
+  const lacks = new Set<string>();
   const letters = [...text.normalize("NFC")].map((c) => {
     const other = INSTEAD[c];
     if (other !== undefined) return other;
-    if (PRINTS.test(c)) return c;
-    lacks = true;
+    if (PRINTS.test(c) || others(c)) return c;
+    lacks.add(c);
     return MISSING;
   });
-  return { text: letters.join(""), lacks };
+  return { text: letters.join("").replaceAll(RIGHT_TO_LEFT, (run) => run + LEFT_MARK), lacks: [...lacks] };
 }

@@ -15,7 +15,8 @@ import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import type { OpenLink } from "../links/open";
 import { sheetsOf } from "../sheets/sheets";
 import { isRestDay } from "../week/restDay";
-import { floorBarred } from "./floor";
+import { dayBarred, floorBarred } from "./floor";
+import { kneeBarred } from "./kneeDay";
 import { writeRecheck } from "./rechecks";
 import { firstSideOf, linesOfToday, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
 import { recentVisits, type VisitHead } from "./visits";
@@ -34,7 +35,7 @@ export interface HomeSheet {
   barred: string | null;
   /** hard leg work was done too lately: a day of rest */
   isRest: boolean;
-  /** it was done today already */
+  /** it was done today already, without trouble */
   isDone: boolean;
   /** a visit of this sheet that was begun behind the link */
   open: RunningVisit | null;
@@ -64,7 +65,10 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
     signs: recheckFor(weeksAfterSurgery(ctx, client)),
     barred: own ? null : await floorBarred(ctx, client, sheet),
     isRest: own === null && (await isRestDay(ctx, client.episodeId, sheet)),
-    isDone: isDoneToday(ctx, visits, sheet.sheetId),
+    // after a stop or a sore knee the clinic has to be heard first: that is not "done"
+    isDone:
+      isDoneToday(ctx, visits, sheet.sheetId) &&
+      ((await dayBarred(ctx, client)) ?? (await kneeBarred(ctx, client))) === null,
     open: own,
   };
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
+import type { LogEntry } from "@/core/visit/visitEvent";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
 import { makeHomeLink } from "@/server/links/links";
@@ -77,6 +78,24 @@ test("the sheet of the link is run and logged as the client's, once a day; no ot
   // nor with the answers of the first time
   const again = { ...input, visit: { id: randomUUID(), versionId: home.id } };
   await expect(behind((ctx, c, l) => startHome(ctx, c, l, again), later)).rejects.toThrow(/once a day/);
+});
+
+test("a run that was stopped is not done for today: the clinic looks at it first", async () => {
+  const { home, behind } = await atHome();
+  const input = starts(home.id);
+  await behind((ctx, c, l) => startHome(ctx, c, l, input));
+  const at = MONDAY.getTime() + 60_000;
+  const entries: LogEntry[] = [
+    { type: "stop", reason: "Sharp, sudden or giving-way pain", at },
+    { type: "finish", painAtEnd: 6, at: at + 1000 },
+  ];
+  for (const [i, entry] of entries.entries())
+    await behind(
+      (ctx, _c, l) => logHome(ctx, l, input.visit?.id ?? "", { seq: i + 1, entry }),
+      new Date(entry.at),
+    );
+  const shown = await behind((ctx, c, l) => homeSheet(ctx, c, l), new Date(at + 3_600_000));
+  expect(shown).toMatchObject({ isDone: false, barred: expect.stringContaining("therapist") });
 });
 
 test("a warning sign starts nothing and stops the floor; a visit of the staff is not reached from a link", async () => {

@@ -94,17 +94,17 @@ export function HomePage(props: HomeProps) {
       </Notice>
     );
   if (run) return <HomeRun {...props} outbox={outbox} open={run} onSign={(sign) => begin([sign])} />;
+  if (sheet.isDone)
+    return (
+      <Notice title="Done for today">
+        One time a day is what was planned. Tomorrow morning a few questions come, then it goes on.
+      </Notice>
+    );
   if (sheet.barred)
     return (
       <Notice title="Not today">
         {clinic} has to look at something first, so there is nothing to do here today. They see that it waits;
         you can call them.
-      </Notice>
-    );
-  if (sheet.isDone)
-    return (
-      <Notice title="Done for today">
-        One time a day is what was planned. Tomorrow morning a few questions come, then it goes on.
       </Notice>
     );
   if (sheet.isRest)
