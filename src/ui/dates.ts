@@ -93,3 +93,7 @@ export const moment = (at: Date, locale: string, timeZone: string): string =>
     minute: "2-digit",
     timeZone,
   }).format(at);
+
+/** "09:12" on the clinic's clock. */
+export const clockTime = (at: Date, locale: string, timeZone: string): string =>
+  at.toLocaleTimeString(locale, { timeZone, hour: "2-digit", minute: "2-digit" });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { CONSEQUENCES, RECHECK_ITEMS, RED_FLAGS, redFlagById } from "../rules/redFlags";
+import { SCREENED_LATELY_MS, screenedLately, signWords } from "../visit/recheckAsk";
 import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../visit/recheckSigns";
 import { actAfter, STOP_REASONS } from "../visit/stopReasons";
 import { withReading } from "./bloodPressure";
@@ -104,6 +105,22 @@ test("every sign of the short list has a rule behind it; the wound is asked for 
   expect(recheckFor(null)).toHaveLength(RECHECK_SIGNS.length - 1);
   expect(recheckFor(11)).toHaveLength(RECHECK_SIGNS.length);
   expect(recheckFor(12)).toHaveLength(RECHECK_SIGNS.length - 1);
+});
+
+test("the first time nothing is compared with the last; right after a screening only what is new is asked", () => {
+  const [first, later] = [{ isFirst: true }, { isFirst: false }].map((ask) =>
+    RECHECK_SIGNS.map((sign) => signWords(sign, ask)).join("; "),
+  );
+  expect(first).not.toMatch(/last time/);
+  expect(first).toMatch(/new swelling/);
+  expect(later).toMatch(/more swelling.*than last time/);
+  const now = new Date("2026-03-02T09:00:00Z");
+  const ago = (ms: number) => screenedLately(new Date(now.getTime() - ms), now);
+  expect(ago(600_000)).toEqual(new Date(now.getTime() - 600_000));
+  expect(ago(SCREENED_LATELY_MS)).not.toBeNull();
+  expect(ago(SCREENED_LATELY_MS + 1)).toBeNull();
+  expect(ago(-1)).toBeNull();
+  expect(screenedLately(null, now)).toBeNull();
 });
 
 test("every reason to stop says what to do then; what is a warning sign is one of the short list", () => {

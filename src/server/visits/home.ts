@@ -31,6 +31,8 @@ export interface HomeSheet {
   minutes: number;
   painMax: number;
   signs: RecheckSign[];
+  /** nothing was done before */
+  isFirst: boolean;
   /** why nothing is done today, or null */
   barred: string | null;
   /** hard leg work was done too lately: a day of rest */
@@ -63,6 +65,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
     minutes: Math.ceil(sheet.seconds / 60),
     painMax: await painMaxFor(ctx, client),
     signs: recheckFor(weeksAfterSurgery(ctx, client)),
+    isFirst: visits.length === 0,
     barred: own ? null : await floorBarred(ctx, client, sheet),
     isRest: own === null && (await isRestDay(ctx, client.episodeId, sheet)),
     // after a stop or a sore knee the clinic has to be heard first: that is not "done"

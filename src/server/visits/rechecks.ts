@@ -1,5 +1,7 @@
 import "server-only";
 import type { z } from "zod";
+import { type RecheckAsk, screenedLately } from "@/core/visit/recheckAsk";
+import { recheckFor } from "@/core/visit/recheckSigns";
 import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
@@ -7,7 +9,9 @@ import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
-import type { ClientEpisode } from "../client/clients";
+import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
+import { screeningsOf } from "../client/screenings";
+import { recentVisits } from "./visits";
 
 /** Warning signs as they were answered before a session, or cleared. */
 export interface Recheck {
@@ -34,6 +38,16 @@ async function readLastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | n
       order by r.episode_id, r.is_clear, r.at desc, r.id`,
   );
   return r ? { id: r.id, at: r.at, isClear: r.is_clear, what: r.what, by: r.name } : null;
+}
+
+/** How the short list is asked of a client now. */
+export async function recheckAsk(ctx: Ctx, client: ClientEpisode): Promise<RecheckAsk> {
+  const [screening] = await screeningsOf(ctx, client.episodeId);
+  return {
+    signs: recheckFor(weeksAfterSurgery(ctx, client)),
+    isFirst: (await recentVisits(ctx, client.episodeId)).length === 0,
+    screenedAt: screenedLately(screening?.at ?? null, ctx.now),
+  };
 }
 
 export async function answerRecheck(

@@ -32,8 +32,8 @@ export function HomeStart({ sheet, onBegin }: { sheet: HomeSheet; onBegin: (sign
         ))}
       </ol>
       <BigKeys
-        label="Is anything new since last time?"
-        help="A fall, more swelling or warmth, new pain, numbness, fever, breathlessness, feeling unwell"
+        label={sheet.isFirst ? "Is anything of this new?" : "Is anything new since last time?"}
+        help="A fall, swelling or warmth, new pain, numbness, fever, breathlessness, feeling unwell"
         options={[
           { value: "no", words: "no, nothing" },
           { value: "yes", words: "yes" },

@@ -3,13 +3,12 @@ import { useRouter } from "next/navigation";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
 import { FloorTop } from "./_visit/FloorTop";
 import { VisitLane } from "./_visit/VisitLane";
-import { RecheckGate } from "./RecheckGate";
+import { RecheckGate, type RecheckShown } from "./RecheckGate";
 import { useStart } from "./useStart";
 
 export interface FloorLaneProps {
@@ -27,7 +26,7 @@ export interface FloorLaneProps {
   /** who is signed in: what is logged here is theirs */
   who: Owner;
   /** the warning signs asked before the first set */
-  recheck: readonly RecheckSign[];
+  recheck: RecheckShown;
 }
 
 /** One lane of the floor: warning signs, then line after line of the sheet. */
@@ -43,7 +42,7 @@ export function FloorLane(props: FloorLaneProps) {
         <b>{sheet.name}</b> · {sheet.lines} {sheet.lines === 1 ? "line" : "lines"}, about {sheet.minutes} min
       </p>
       {props.mayRun ? (
-        <RecheckGate asked={props.recheck} onAnswer={answer} problem={problem} isBusy={isBusy} />
+        <RecheckGate ask={props.recheck} onAnswer={answer} problem={problem} isBusy={isBusy} />
       ) : (
         <p className="px-8 py-6 text-xl">{DEED_SENTENCES["session.run"]}</p>
       )}

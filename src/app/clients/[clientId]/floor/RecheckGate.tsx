@@ -1,29 +1,46 @@
 "use client";
 import { useState } from "react";
+import { type RecheckAsk, signWords } from "@/core/visit/recheckAsk";
 import { type RecheckSign, recheckDoes } from "@/core/visit/recheckSigns";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 
-/** Warning signs before the first set: none, or which. Any yes closes the floor until a therapist clears it. */
+/** The list as it is asked; when the screening was, on the clinic's clock. */
+export interface RecheckShown extends Omit<RecheckAsk, "screenedAt"> {
+  screenedAt: string | null;
+}
+
+/**
+ * Warning signs before the first set: none, or which. Any yes closes the floor until a therapist clears it. Right after a
+ * whole screening only one question is asked: whether anything is new since.
+ */
 export function RecheckGate({
-  asked,
+  ask,
   onAnswer,
   problem,
   isBusy,
 }: {
-  asked: readonly RecheckSign[];
+  ask: RecheckShown;
   onAnswer: (signs: RecheckSign[]) => void;
   problem: string | null;
   isBusy: boolean;
 }) {
+  const asked = ask.signs;
   const [signs, setSigns] = useState<RecheckSign[]>([]);
+  const [isOpen, setOpen] = useState(ask.screenedAt === null);
   const toggle = (sign: RecheckSign) =>
     setSigns((all) => (all.includes(sign) ? all.filter((s) => s !== sign) : [...all, sign]));
   return (
     <section className="max-w-[900px] px-8 py-6">
-      <h2 className="text-2xl">Before the first set: anything of this since last time?</h2>
+      <h2 className="text-2xl">
+        {ask.screenedAt !== null
+          ? `Screened at ${ask.screenedAt}: anything new since then?`
+          : ask.isFirst
+            ? "Before the first set: anything of this?"
+            : "Before the first set: anything of this since last time?"}
+      </h2>
       <p className="quiet mt-1 text-lg">Unsure counts as yes.</p>
-      <ul className="mt-4 grid gap-2">
+      <ul className="mt-4 grid gap-2" hidden={!isOpen}>
         {asked.map((sign, i) => (
           <li key={sign}>
             <label className="flex cursor-pointer items-center gap-3 border-b border-rule py-2 text-[20px]">
@@ -35,7 +52,7 @@ export function RecheckGate({
                 onChange={() => toggle(sign)}
               />
               <span>
-                {sign}
+                {signWords(sign, ask)}
                 {signs.includes(sign) && (
                   <span className="block text-[17px] text-accent">then: {recheckDoes(sign)}</span>
                 )}
@@ -54,7 +71,7 @@ export function RecheckGate({
             disabled={isBusy}
             onClick={() => onAnswer([])}
           >
-            None of these <kbd>N</kbd>
+            {isOpen ? "None of these" : "Nothing new"} <kbd>N</kbd>
           </button>
         ) : (
           <button
@@ -66,12 +83,26 @@ export function RecheckGate({
             Stop here, tell the therapist
           </button>
         )}
+        {!isOpen && (
+          <button
+            type="button"
+            className="btn btn-line btn-lg"
+            disabled={isBusy}
+            onClick={() => setOpen(true)}
+          >
+            Something is new
+          </button>
+        )}
         <KeysHelp
           deeds={[
-            { key: "n", words: "none of these", run: () => signs.length === 0 && !isBusy && onAnswer([]) },
-            ...asked.map((sign, i) => ({
+            {
+              key: "n",
+              words: isOpen ? "none of these" : "nothing new",
+              run: () => signs.length === 0 && !isBusy && onAnswer([]),
+            },
+            ...(isOpen ? asked : []).map((sign, i) => ({
               key: String(i + 1),
-              words: sign,
+              words: signWords(sign, ask),
               run: () => !isBusy && toggle(sign),
             })),
           ]}

@@ -2,15 +2,15 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
-import { recheckFor } from "@/core/visit/recheckSigns";
 import { painMaxFor } from "@/server/bounds/limits";
 import { cardsOf } from "@/server/choice/cards";
-import { bodyOf, clientEpisode, weeksAfterSurgery } from "@/server/client/clients";
+import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf, versionById } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
-import { lastRecheck } from "@/server/visits/rechecks";
+import { lastRecheck, recheckAsk } from "@/server/visits/rechecks";
 import { openVisit } from "@/server/visits/running";
+import { clockTime } from "@/ui/dates";
 import { FloorBarred } from "./FloorBarred";
 import { FloorLane } from "./FloorLane";
 import { SheetChoice } from "./SheetChoice";
@@ -53,7 +53,7 @@ export default async function FloorPage({
       barred: await floorBarred(ctx, client, open ? null : sheet, open !== null || sheets.length > 1),
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
-      weeksAfterSurgery: weeksAfterSurgery(ctx, client),
+      ask: await recheckAsk(ctx, client),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
       support: Object.fromEntries(
         (await cardsOf(ctx, client.episodeId)).map((c) => [c.exerciseId, SUPPORT_WORDS[c.support]]),
@@ -94,7 +94,10 @@ export default async function FloorPage({
         personId: actor.personId,
         about: null,
       }}
-      recheck={recheckFor(data.weeksAfterSurgery)}
+      recheck={{
+        ...data.ask,
+        screenedAt: data.ask.screenedAt && clockTime(data.ask.screenedAt, actor.locale, actor.timeZone),
+      }}
     />
   );
 }

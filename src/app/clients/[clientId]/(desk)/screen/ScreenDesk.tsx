@@ -343,10 +343,10 @@ function GroupNo({
 }) {
   if (left === 0) return null;
   return (
-    <p className="small mt-1 flex items-baseline gap-3">
+    <p className="small mt-1 flex scroll-mb-24 items-baseline gap-3">
       <button
         type="button"
-        className="btn btn-line btn-xs"
+        className="btn btn-line btn-xs scroll-mb-24"
         disabled={notShown > 0}
         onClick={onNo}
         aria-label={`Asked ${area} as a group: no to the ${left} left`}

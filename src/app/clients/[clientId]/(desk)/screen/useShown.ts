@@ -3,6 +3,8 @@ import { useEffect, useState } from "react";
 
 /** So long a question has to stand whole on the screen to count as shown [own]. */
 const SHOWN_MS = 700;
+/** The bar at the foot of the page. */
+const BAR_PX = 64;
 
 /** Which questions were on the screen long enough to be read out, by their ids. */
 export function useShown(isAsking: boolean, ids: readonly string[]): ReadonlySet<string> {
@@ -23,7 +25,8 @@ export function useShown(isAsking: boolean, ids: readonly string[]): ReadonlySet
             );
         }
       },
-      { threshold: 1 },
+      // under the bar that signs nobody reads
+      { threshold: 1, rootMargin: `0px 0px -${BAR_PX}px 0px` },
     );
     for (const id of key.split(" ")) {
       const row = document.querySelector(`[data-question="${id}"]`);
