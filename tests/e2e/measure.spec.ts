@@ -67,7 +67,7 @@ test("a repetition test gives a range and says how sure it is; pounds stay pound
   await expect(page.getByText(/low precision/).first()).toBeVisible();
   await page.getByRole("button", { name: /Save this test/ }).click();
   await expect(
-    page.getByRole("row", { name: /bay extension, seat 4, left 30 kg × 12, 3 left 38 kg to 52 kg/ }),
+    page.getByRole("row", { name: /bay extension, seat 4, left 30 kg × 12, 3 in reserve 38 kg to 52 kg/ }),
   ).toBeVisible();
   await field(page, "reps").fill("60");
   await expect(page.getByText("too light to say anything: repeat with a heavier set")).toBeVisible();

@@ -229,7 +229,7 @@ test("a number that does not fit stays in its field with the reason, and the lin
     await expect(line).toHaveAttribute("aria-label", before ?? "");
   }
   await reps.fill("12");
-  await expect(line).toHaveAttribute("aria-label", /3 × 12, 3 left/);
+  await expect(line).toHaveAttribute("aria-label", /3 × 12, 3 in reserve/);
   await page.keyboard.press("Escape");
   // a window of the open arc, drawn and saved with the line; the rests of the line above
   await editor(page).getByLabel("all of the open arc").uncheck();

@@ -6,6 +6,7 @@ import { type CourseFacts, letter, summary } from "@/core/paper/course";
 import type { PaperDoc } from "@/core/paper/doc";
 import { gymCard } from "@/core/paper/gymCard";
 import type { PaperInput } from "@/core/paper/paperInput";
+import { ownLines } from "@/core/rules/ownLines";
 import { drawingOf } from "@/core/selection/pose/drawing";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { dayInWords } from "@/core/units/dayInWords";
@@ -17,6 +18,7 @@ import { boundsOf, painMaxFor, writtenLimits } from "../bounds/limits";
 import { kneeWindowOf } from "../bounds/windows";
 import { cardsOf } from "../choice/cards";
 import { bodyOf, type ClientEpisode, clientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
 import { episodesToReview, type PastEpisode } from "../review/episode";
@@ -74,6 +76,7 @@ async function drawn(ctx: Ctx, client: ClientEpisode) {
 async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): Promise<PaperDoc> {
   const [draw, block] = [await drawn(ctx, client), await blockOf(ctx, client.episodeId)];
   const exercises = (await exercisesOf(ctx)).map((e) => e.exercise);
+  const own = await ownIds(ctx, client);
   const next = (block?.days ?? [])
     .filter((d) => d.sheetId === sheet.sheetId && d.on >= today(ctx))
     .slice(0, NEXT_DAYS);
@@ -85,20 +88,29 @@ async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion):
     painMax: await painMaxFor(ctx, client),
     lines: keptOf(sheet).map((kept) => {
       const exercise = exercises.find((e) => e.id === kept.exerciseId);
-      return { kept, equipment: exercise?.equipment ?? "", cues: exercise?.cues ?? [], drawing: draw(kept) };
+      return {
+        kept,
+        equipment: exercise?.equipment ?? "",
+        cues: ownLines(exercise?.cues ?? [], own),
+        drawing: draw(kept),
+      };
     }),
     next: next.map((d) => `${dayInWords(d.on)}${d.at ? ` at ${d.at}` : ""}`),
   });
 }
 
+const ownIds = async (ctx: Ctx, client: ClientEpisode): Promise<ReadonlySet<string>> =>
+  new Set((await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id));
+
 async function cardPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): Promise<PaperDoc> {
+  const own = await ownIds(ctx, client);
   const [draw, cards] = [await drawn(ctx, client), await cardsOf(ctx, client.episodeId)];
   return gymCard({
     client: client.name,
     on: dayInWords(today(ctx)),
     firstSide: await firstSideOf(ctx, client),
     lines: keptOf(sheet).map((kept) => ({
-      kept,
+      kept: { ...kept, checks: ownLines(kept.checks, own) },
       drawing: draw(kept),
       stopSigns: cards.find((c) => c.exerciseId === kept.exerciseId)?.stopSigns ?? [],
     })),

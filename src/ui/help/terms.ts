@@ -9,7 +9,10 @@ export const TERMS = {
     "stirred up",
     "How little brings the pain on and how long it stays; easily stirred up makes every rule stricter.",
   ],
-  reserve: ["repetitions in reserve", "How many more would have gone; 3 left is not to failure."],
+  reserve: [
+    "repetitions in reserve",
+    "How many more would have gone; with 3 in reserve it is not to failure.",
+  ],
   hard: ["hard repetitions", "Those with four or fewer left after them."],
   kneecap: [
     "chair rises",

@@ -19,13 +19,15 @@ export function ScoreKeys({
   size?: "desk" | "floor";
 }) {
   const key = size === "floor" ? "h-12 text-xl" : "h-11 text-base";
+  // on the floor a thumb hits them: never narrower than a thumb
+  const columns = size === "floor" ? "min-[900px]:grid-cols-11" : "min-[360px]:grid-cols-11";
   return (
     <fieldset disabled={disabled} className="disabled:opacity-60">
       <legend className={size === "floor" ? "mb-1 text-[17px]" : "mb-1 font-bold"}>
         {label}
         {limit !== undefined && <span className="quiet font-normal"> · limit {limit}</span>}
       </legend>
-      <div className="grid grid-cols-6 gap-[7px] min-[360px]:grid-cols-11">
+      <div className={`grid grid-cols-6 gap-[7px] ${columns}`}>
         {SCORES.map((score) => (
           <span key={score} className="relative">
             <button

@@ -1,5 +1,5 @@
 import { startOf, type VisitState } from "@/core/visit/run";
-import { bandOf, clock, spaceDoes } from "./visitWords";
+import { bandOf, clock, spaceDoes, wrapNow } from "./visitWords";
 
 test.each([
   [0.2, "1"],
@@ -23,7 +23,7 @@ test("the band has one word for every phase, and rest is no go", () => {
   expect(bandOf(at("working", 45), 0).word).toBe("HOLD");
   expect(bandOf(at("working"), 0).word).toBe("MOVE");
   expect(bandOf(at("rating"), 0).word).toBe("PAIN?");
-  expect(bandOf(at("pain-before"), 64).hint).toBe("joint pain now · rest left 1:04");
+  expect(bandOf(at("pain-before"), 64).hint).toBe("joint pain now · rest 1:04 to go");
 });
 
 test("space does what the screen says, and nothing where it says nothing", () => {
@@ -35,4 +35,13 @@ test("space does what the screen says, and nothing where it says nothing", () =>
   expect(spaceDoes(at("working"), 0, true)).toBe("Set is done");
   for (const phase of ["pain-before", "rating", "closing", "finished"] as const)
     expect(spaceDoes(at(phase), 0, true)).toBeNull();
+});
+
+test("a tight wrap is on for the set and off in every rest; a brace is said once, by the card", () => {
+  expect(wrapNow("tight_wrap", "set-up", 0)).toBe("wrap on");
+  expect(wrapNow("tight_wrap", "ready", 10)).toBe("wrap on");
+  expect(wrapNow("tight_wrap", "ready", 60)).toBe("wrap off");
+  expect(wrapNow("tight_wrap", "rating", 0)).toBe("wrap off");
+  expect(wrapNow("tight_wrap", "working", 0)).toBeNull();
+  for (const worn of ["none", "sleeve", "brace"] as const) expect(wrapNow(worn, "rating", 0)).toBeNull();
 });

@@ -1,3 +1,4 @@
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { VisitState } from "@/core/visit/run";
 
 /** Seconds as a giant number: "42", from a minute on "1:04". */
@@ -17,7 +18,7 @@ export interface BandWords {
 
 /** The state of the floor in one word; `restS` are the seconds of rest that are left. */
 export function bandOf(s: VisitState, restS: number): BandWords {
-  const left = restS > 0 ? `rest left ${clock(restS)}` : "";
+  const rest = restS > 0 ? `rest ${clock(restS)} to go` : "";
   switch (s.phase) {
     case "set-up":
       return { band: "set_up", word: "SET UP", hint: "set the machine, look at each point" };
@@ -25,7 +26,7 @@ export function bandOf(s: VisitState, restS: number): BandWords {
       return {
         band: "pain",
         word: "PAIN?",
-        hint: left ? `joint pain now · ${left}` : "joint pain now, before it",
+        hint: rest ? `joint pain now · ${rest}` : "joint pain now, before it",
       };
     case "ready":
       return restS > 0
@@ -64,6 +65,15 @@ export function spaceDoes(s: VisitState, restS: number, isReady: boolean): strin
       return null;
   }
 }
+
+/** A tight wrap is on for the set and off in every rest; null where none is worn, or nothing is to be done about it now. */
+export function wrapNow(worn: Worn, phase: VisitState["phase"], restS: number): string | null {
+  if (worn !== "tight_wrap" || phase === "working" || phase === "finished") return null;
+  return phase === "rating" || phase === "closing" || restS > WRAP_ON_BEFORE_S ? "wrap off" : "wrap on";
+}
+
+/** The wrap goes on so long before the next set [own]. */
+const WRAP_ON_BEFORE_S = 20;
 
 /** What the screen still waits for where the large key does nothing; null where it does something. */
 export function missingWords(

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
+import { ownLines } from "@/core/rules/ownLines";
+import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
 import { homeSheet } from "@/server/visits/home";
@@ -14,6 +16,7 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
   const found = await onLinkPage(token, "home", async (ctx, client, link) => {
     const sheet = await homeSheet(ctx, client, link);
     const catalogue = (await exercisesOf(ctx)).map((e) => e.exercise);
+    const conditionIds = new Set((await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id));
     const used = new Set(sheet.lines.map((l) => l.machineId));
     return {
       sheet,
@@ -23,7 +26,10 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
       how: Object.fromEntries(
         sheet.lines.map((l) => {
           const e = catalogue.find((x) => x.id === l.exerciseId);
-          return [l.exerciseId, { needs: e?.equipment ?? null, cues: e?.cues.slice(0, 3) ?? [] }];
+          return [
+            l.exerciseId,
+            { needs: e?.equipment ?? null, cues: ownLines(e?.cues ?? [], conditionIds).slice(0, 3) },
+          ];
         }),
       ),
     };

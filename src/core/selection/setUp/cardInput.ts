@@ -36,9 +36,10 @@ export const cardInput = z.object({
 });
 export type CardInput = z.infer<typeof cardInput>;
 
-export const SUPPORT_WORDS = {
+export type Worn = CardInput["support"];
+export const SUPPORT_WORDS: Readonly<Record<Worn, string>> = {
   none: "nothing worn",
   sleeve: "sleeve on",
   brace: "brace on, as ordered",
   tight_wrap: "wrap on for the set, off after it",
-} as const;
+};

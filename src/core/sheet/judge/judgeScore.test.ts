@@ -13,6 +13,7 @@ import { legsAllowed } from "../line/legs";
 import { stepFor } from "../load/lineLoad";
 import { SCHEME_KINDS } from "../schemes/scheme";
 import { judgeScore, type ScoreContext } from "./judgeScore";
+import { keep } from "./keep";
 
 const EVERY_PHASE = CONDITIONS.flatMap((c) =>
   c.phases.map((p) => boundsOfRecord(phaseLimits(c, p, { week: p.weeks.from }), p.name)),
@@ -126,6 +127,27 @@ describe("the load of a line", () => {
     expect(setUp.load).toBe(realLoads(setUp.chosen.machine, setUp.chosen.family)[0]?.load);
     expect(judged.cautions.join()).toMatch(/not sure at this angle/);
   });
+});
+
+test("a hold against hands that nobody measured is set to nothing at all, not to no push of 0 kg: it is found by feel", () => {
+  const tested = scoreContext();
+  const untested = {
+    ...tested,
+    sheet: { ...tested.sheet, strength: { ...tested.sheet.strength, extension: null } },
+  };
+  for (const exerciseId of ["kext_iso_manual", "kext_iso_band"]) {
+    const effort = { kind: "felt" as const, felt: 4 };
+    const judged = judgeOne(line(exerciseId, { ...EXAMPLES.holds, effort }, { legs: "one" }), untested);
+    expect(judged.bars).toEqual([]);
+    expect(judged.load?.setting).toBeNull();
+    const kept = keep(
+      { ...judged, line: { ...judged.line, lineId: "6f1c2f5e-2b55-4a0b-9d3e-0d6f7c1f0a01" } },
+      untested,
+      new Map(),
+    );
+    expect(kept.sets.every((x) => x.loadKg === null && x.how === null)).toBe(true);
+    expect(kept).toMatchObject({ feltAim: 4, scheme: { kind: "holds", effort } });
+  }
 });
 
 describe("what bars a line", () => {

@@ -30,6 +30,7 @@ export function keep(
     exerciseId: exercise.id,
     name: exercise.name,
     kind: scheme.kind,
+    scheme,
     legs: line.legs,
     sharesRests: line.sharesRests,
     machineId: judged.machineId,

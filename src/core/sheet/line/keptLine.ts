@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { uuid } from "../../units/fields";
 import type { PlannedSet } from "../schemes/contract";
-import { SCHEME_KINDS, type SchemeKind } from "../schemes/scheme";
+import { SCHEME_KINDS, type SchemeKind, scheme } from "../schemes/scheme";
 import { legs } from "./legs";
 
 /** A set with what is set for it. Loads are in the machine's unit; null where nothing is set. */
@@ -27,6 +27,8 @@ export const keptLine = z.object({
   exerciseId: z.string(),
   name: z.string(),
   kind: z.enum(SCHEME_KINDS as [SchemeKind, ...SchemeKind[]]),
+  /** how it is done, with every number that was planned; missing in what was saved before it was kept */
+  scheme: scheme.optional(),
   legs,
   sharesRests: z.boolean(),
   machineId: z.string().nullable(),

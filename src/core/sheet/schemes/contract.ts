@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import type { EnduranceJoint } from "../../isometrics/joints";
 import type { Gate } from "./gates";
+import type { Tempo } from "./repetitionSeconds";
 
 /** One set of one leg as it is planned. */
 export interface PlannedSet {
@@ -49,6 +50,8 @@ export interface SchemeSpec<P> {
   name: string;
   /** why it may not be used for a client today */
   gates: readonly Gate[];
+  /** seconds of each part of a repetition; null where there are none, or nobody counts them */
+  tempo: (p: P) => Tempo | null;
   /** of one leg, in order; the rest of the last one is not used */
   sets: (p: P) => PlannedSet[];
   /** null for holds, stretches and sets to the end */

@@ -15,6 +15,7 @@ import { ramp, rampSchema } from "./kinds/ramp";
 import { straight, straightSchema } from "./kinds/straight";
 import { stretch, stretchSchema } from "./kinds/stretch";
 import { twoUpOneDown, twoUpOneDownSchema } from "./kinds/twoUpOneDown";
+import type { Tempo } from "./repetitionSeconds";
 
 /** A way of doing an exercise, each with all it needs and nothing else. Dosing rules B, D, H. */
 export const scheme = z.discriminatedUnion("kind", [
@@ -60,6 +61,9 @@ const specOf = (s: Scheme) => SPECS[s.kind] as SchemeSpec<Scheme>;
 
 /** The sets of a scheme for one leg, in order; the rest of the last one is not used. Dosing rules D, H. */
 export const setsOf = (s: Scheme): PlannedSet[] => specOf(s).sets(s);
+
+/** Seconds of each part of its repetitions; null where nobody counts them. */
+export const tempoOf = (s: Scheme): Tempo | null => specOf(s).tempo(s);
 
 /** Repetitions of a set and how many are planned to be left after it; null for holds, stretches and sets to the end. */
 export const repetitionTarget = (s: Scheme): RepetitionTarget | null => specOf(s).target(s);

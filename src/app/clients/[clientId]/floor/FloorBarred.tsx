@@ -63,7 +63,7 @@ export function FloorBarred({
         </form>
       )}
       <Asked clientId={client.clientId} turn={asked} className="mt-6 text-lg" />
-      <p className="mt-8 flex gap-6 text-lg">
+      <p className="mt-8 flex flex-wrap gap-x-6 gap-y-2 text-lg">
         {!mayClear && (
           <button
             type="button"

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
@@ -20,8 +21,11 @@ export interface FloorLaneProps {
   painMax: number;
   body: Body;
   machines: GymMachine[];
-  /** what is worn, from the set-up cards, by exercise */
-  support: Record<string, string>;
+  /** what is worn, from the set-up cards, by exercise; else what the story asks for */
+  worn: Record<string, Worn>;
+  usuallyWorn: Worn;
+  /** whose advice is shown */
+  conditionIds: readonly string[];
   mayRun: boolean;
   /** who is signed in: what is logged here is theirs */
   who: Owner;
@@ -38,7 +42,7 @@ export function FloorLane(props: FloorLaneProps) {
   return (
     <main data-theme="gym" className="flex min-h-dvh flex-col bg-base-200 text-base-content">
       <FloorTop client={client} painMax={props.painMax} />
-      <p className="px-8 pt-4 text-[22px]">
+      <p className="px-4 pt-4 text-[22px] lg:px-8">
         <b>{sheet.name}</b> · {sheet.lines} {sheet.lines === 1 ? "line" : "lines"}, about {sheet.minutes} min
       </p>
       {props.mayRun ? (

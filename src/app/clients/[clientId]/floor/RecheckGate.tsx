@@ -31,7 +31,7 @@ export function RecheckGate({
   const toggle = (sign: RecheckSign) =>
     setSigns((all) => (all.includes(sign) ? all.filter((s) => s !== sign) : [...all, sign]));
   return (
-    <section className="max-w-[900px] px-8 py-6">
+    <section className="max-w-[900px] px-4 py-4 lg:px-8 lg:py-6">
       <h2 className="text-2xl">
         {ask.screenedAt !== null
           ? `Screened at ${ask.screenedAt}: anything new since then?`
@@ -63,7 +63,7 @@ export function RecheckGate({
         ))}
       </ul>
       <Problem sentence={problem} />
-      <div className="mt-5 flex items-center gap-4">
+      <div className="mt-5 flex flex-wrap items-center gap-4">
         {signs.length === 0 ? (
           <button
             type="button"

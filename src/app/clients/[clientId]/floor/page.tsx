@@ -1,10 +1,11 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
-import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
 import { painMaxFor } from "@/server/bounds/limits";
 import { cardsOf } from "@/server/choice/cards";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
+import { conditionsOf } from "@/server/client/conditions";
+import { usuallyWorn } from "@/server/client/story";
 import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf, versionById } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
@@ -55,9 +56,9 @@ export default async function FloorPage({
       painMax: await painMaxFor(ctx, client),
       ask: await recheckAsk(ctx, client),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
-      support: Object.fromEntries(
-        (await cardsOf(ctx, client.episodeId)).map((c) => [c.exerciseId, SUPPORT_WORDS[c.support]]),
-      ),
+      worn: Object.fromEntries((await cardsOf(ctx, client.episodeId)).map((c) => [c.exerciseId, c.support])),
+      usuallyWorn: await usuallyWorn(ctx, client),
+      conditionIds: (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id),
     };
   });
   const { client, sheet, open } = data;
@@ -86,7 +87,9 @@ export default async function FloorPage({
       painMax={data.painMax}
       body={bodyOf(client)}
       machines={data.machines}
-      support={data.support}
+      worn={data.worn}
+      usuallyWorn={data.usuallyWorn}
+      conditionIds={data.conditionIds}
       mayRun={may(actor.role, "session.run")}
       who={{
         key: `${actor.clinicId} ${actor.personId}`,

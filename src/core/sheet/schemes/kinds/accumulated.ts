@@ -34,6 +34,7 @@ export const accumulated: SchemeSpec<Accumulated> = {
         ? `the last one is ${f.daysSinceAccumulated} days ago: 7 to 10 days apart`
         : null,
   ],
+  tempo: () => null,
   sets: (p) => {
     const set = accumulatedSet(shareOf(p), p.restS, p.total);
     if (set.status === "too-heavy") return [];

@@ -45,6 +45,7 @@ export const carry: SchemeSpec<Carry> = {
     notEarly,
     (f) => (f.travels ? null : "only what walks over a distance is carried"),
   ],
+  tempo: () => null,
   sets: (p) => {
     // half of the steps are the other leg's; both are walked through in one go
     const workS = (stepsOf(p) * STEP_S) / 2;

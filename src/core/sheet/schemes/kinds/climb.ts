@@ -20,6 +20,7 @@ export const climb: SchemeSpec<z.infer<typeof climbSchema>> = {
   schema: climbSchema,
   name: "sixes climb",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly, notNovice],
+  tempo: () => USUAL,
   sets: (p) =>
     climbSixes(1, CLIMB_STARTS_AT, CLIMB_STEP)
       .sets.filter((c) => c.reserve >= p.reserve)

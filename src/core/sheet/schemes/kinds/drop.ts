@@ -18,6 +18,7 @@ export const drop: SchemeSpec<z.infer<typeof dropSchema>> = {
   schema: dropSchema,
   name: "drop set",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly, notNovice],
+  tempo: () => USUAL,
   sets: (p) => {
     const shares = Array.from({ length: p.drops + 1 }, (_, i) => (1 - p.dropPct / 100) ** i);
     const reps = repetitionsInDrops(

@@ -53,6 +53,7 @@ export const holds: SchemeSpec<HoldsScheme> = {
   schema: holdsSchema,
   name: "holds",
   gates: [(f) => (f.canBeHeld ? null : "this exercise is not held"), noStretch],
+  tempo: () => null,
   sets: (p) => repeat(p.sets, { ...held(p.reps, p.holdS, p.restS), restS: p.setRestS }),
   target: () => null,
   liftedShare: () => null,

@@ -20,6 +20,7 @@ export const light: SchemeSpec<Light> = {
   schema: lightSchema,
   name: "light and many",
   gates: [noStretch, isMoved, loadable],
+  tempo: () => TEMPO,
   sets: (p) => repeat(p.sets, moved(p.reps, TEMPO, p.restS, RESERVE)),
   ...lifts((p: Light) => ({ reps: p.reps, reserve: RESERVE })),
   progress: byRepetitions(40),

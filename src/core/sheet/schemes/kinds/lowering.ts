@@ -21,6 +21,7 @@ export const lowering: SchemeSpec<Lowering> = {
   schema: loweringSchema,
   name: "lowering only",
   gates: [noStretch, isMoved, notEasily, notEarly, calmEnough],
+  tempo: (p) => tempoOf(p.lowerS),
   sets: (p) => repeat(p.sets, moved(p.reps, tempoOf(p.lowerS), p.restS, USUAL_RESERVE)),
   ...lifts((p: Lowering) => ({ reps: p.reps, reserve: USUAL_RESERVE })),
   progress: byRepetitions(10),

@@ -33,6 +33,7 @@ export const partials: SchemeSpec<Partials> = {
   schema: partialsSchema,
   name: "partials and a closing hold",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly],
+  tempo: () => USUAL,
   sets: (p) =>
     repeat(p.sets, longer(moved(p.reps, USUAL, p.restS, USUAL_RESERVE), p.partials * PARTIAL_S + p.holdS)),
   ...lifts((p: Partials) => ({ reps: p.reps, reserve: USUAL_RESERVE })),

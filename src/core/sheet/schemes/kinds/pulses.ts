@@ -32,6 +32,7 @@ export const pulses: SchemeSpec<Pulses> = {
   schema: pulsesSchema,
   name: "pulses at one end",
   gates: [noStretch, isMoved, notEasily],
+  tempo: () => USUAL,
   sets: (p) =>
     repeat(p.sets, longer(moved(p.reps, USUAL, p.restS, USUAL_RESERVE), p.reps * p.pulses * PULSE_S)),
   ...lifts((p: Pulses) => ({ reps: p.reps, reserve: USUAL_RESERVE })),

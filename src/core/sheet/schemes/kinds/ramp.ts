@@ -20,6 +20,7 @@ export const ramp: SchemeSpec<Ramp> = {
   schema: rampSchema,
   name: "ramp to a working load",
   gates: [noStretch, isMoved, loadable, notEasily],
+  tempo: (p) => p.tempo,
   sets: (p) => [
     ...rampShares(shareOfTarget(p)).map(
       (r): PlannedSet => ({

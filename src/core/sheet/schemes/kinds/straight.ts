@@ -18,6 +18,7 @@ export const straight: SchemeSpec<Straight> = {
   schema: straightSchema,
   name: "straight sets",
   gates: [noStretch, isMoved],
+  tempo: (p) => p.tempo,
   sets: (p) => repeat(p.sets, moved(p.reps, p.tempo, p.restS, p.reserve)),
   ...lifts((p: Straight) => p),
   progress: byRepetitions(30),

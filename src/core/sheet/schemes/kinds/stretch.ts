@@ -27,6 +27,7 @@ export const stretch: SchemeSpec<Stretch> = {
   schema: stretchSchema,
   name: "stretch",
   gates: [(f) => (f.isStretch ? null : "this exercise is no stretch")],
+  tempo: () => null,
   sets: (p) => {
     const plan = stretchPlan(p.totalS, p.toleratedS);
     return plan.holds === 0 ? [] : [{ ...held(plan.holds, plan.eachS, STRETCH_BREAK_S), restS: 0 }];

@@ -35,6 +35,7 @@ export const twoUpOneDown: SchemeSpec<TwoUpOneDown> = {
     calmEnough,
     (f) => (f.isOneLeggedMachine ? null : "it needs a machine that one leg lowers: take its single-leg form"),
   ],
+  tempo: (p) => tempoOf(p.lowerS),
   sets: (p) => repeat(p.sets, moved(p.reps, tempoOf(p.lowerS), p.restS, p.reserve)),
   ...lifts((p: TwoUpOneDown) => p),
   heldShare: (p) => LIFTS_OF_HELD * loweredByOneLeg(p.reps, p.reserve).overloadVsSingle,

@@ -46,7 +46,7 @@ export function HardSets({
               {s.machineName}, {s.side ?? "both legs"}
             </span>
             <span>
-              <b>{formatMass(s.loadKg, massUnit)}</b> × {s.reps}, {s.reserve} left
+              <b>{formatMass(s.loadKg, massUnit)}</b> × {s.reps}, {s.reserve} in reserve
             </span>
             {mayRecord && (
               <button type="button" className="btn btn-line btn-sm ml-auto" onClick={() => keep(s.recordId)}>

@@ -209,7 +209,7 @@ export function RepetitionTest({
                     {m.apparatus}, {m.twoLegs ? "both legs" : m.side}
                   </td>
                   <td className="py-1 pr-3">
-                    <b>{formatMass(m.value, massUnit)}</b> × {m.reps}, {m.reserve} left
+                    <b>{formatMass(m.value, massUnit)}</b> × {m.reps}, {m.reserve} in reserve
                   </td>
                   <td className="py-1 pr-3">
                     {e.value === null || !maximum ? (

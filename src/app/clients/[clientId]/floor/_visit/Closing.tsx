@@ -58,7 +58,7 @@ export function Closing({
           line by line.
         </p>
         {summary}
-        <p className="mt-6 flex gap-4">
+        <p className="mt-6 flex flex-wrap gap-4">
           <Link href="/" className="btn btn-primary btn-lg">
             Back to Today
           </Link>
@@ -82,7 +82,7 @@ export function Closing({
       <div className="mt-5 max-w-[900px]">
         <ScoreKeys label="Joint pain now" value={pain} onPick={setPain} limit={painMax} size="floor" />
       </div>
-      <div className="mt-6 flex items-center gap-6 text-[17px]">
+      <div className="mt-6 flex flex-wrap items-center gap-6 text-[17px]">
         <button type="button" className="btn btn-primary btn-lg" onClick={finish} disabled={pain === null}>
           Close the visit <kbd>enter</kbd>
         </button>

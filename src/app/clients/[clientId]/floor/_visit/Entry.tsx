@@ -11,6 +11,7 @@ export interface Asked {
 
 /** What is entered now: joint pain, what is left in the tank, how many it were, why it ended early. */
 export function Entry({
+  isQuiet,
   state,
   painMax,
   isEarly,
@@ -23,6 +24,8 @@ export function Entry({
   onReps,
   onWhy,
 }: {
+  /** nothing of it is asked now */
+  isQuiet: boolean;
   state: VisitState;
   painMax: number;
   isEarly: boolean;
@@ -59,7 +62,7 @@ export function Entry({
   const label =
     isRating || state.phase === "working" ? "Joint pain in it, not muscle burn" : "Joint pain now, before it";
   return (
-    <div className="grid gap-3">
+    <div className={`grid gap-3 ${isQuiet ? "max-lg:hidden" : ""}`}>
       {isRating && reps !== null && (
         <p className="flex items-center gap-4 text-[20px]">
           did

@@ -12,10 +12,10 @@ export function FloorTop({
   words?: string;
 }) {
   return (
-    <div className="flex flex-wrap items-baseline justify-between gap-x-6 px-8 pt-3">
-      <h1 className="text-[26px]">
+    <div className="flex flex-wrap items-baseline justify-between gap-x-6 px-4 pt-2 short:pt-0 lg:px-8 lg:pt-3">
+      <h1 className="text-[20px] leading-tight short:text-[17px] lg:text-[26px]">
         {client.name}{" "}
-        <span className="text-[18px] font-normal">
+        <span className="text-[16px] font-normal lg:text-[18px]">
           {client.where}
           {words ? ` · ${words}` : ""} · joint pain at most {painMax}
         </span>

@@ -65,7 +65,15 @@ export function LineActions({
   const asPlannedKg = plannedLoadKg(line);
   const isEased = task.plannedKg !== task.loadKg;
   // what is seldom wanted stands one tap away, so that the row never wraps at arm's length
-  const rare: { words: string; run: () => void; isOn?: boolean }[] = [
+  const set = isBetween
+    ? [
+        { words: "leave out this set", run: () => happen({ type: "skip", lineId, what: "set", at }) },
+        { words: "swap", run: onSwap },
+      ]
+    : [];
+  const rare: { words: string; run: () => void; isOn?: boolean; isNarrow?: boolean }[] = [
+    // on a narrow screen the row has room for the large key, undo, and ease
+    ...set.map((one) => ({ ...one, isNarrow: true })),
     ...(isBetween
       ? [
           { words: "one set more", run: () => happen({ type: "add-set", lineId, at }) },
@@ -86,10 +94,10 @@ export function LineActions({
       : []),
   ];
   return (
-    <footer className="flex flex-wrap items-center gap-3 px-8 pb-2 text-[17px]">
+    <footer className="flex flex-wrap items-center gap-2 px-4 pb-2 lg:gap-3 lg:px-8 text-[17px]">
       <button
         type="button"
-        className="btn btn-primary btn-lg min-w-[200px]"
+        className="btn btn-primary btn-lg min-w-[200px] max-sm:w-full"
         onClick={onSpace}
         disabled={!action}
       >
@@ -117,25 +125,16 @@ export function LineActions({
           as planned: {task.plannedHow}
         </button>
       )}
-      {isBetween && (
-        <>
-          <button
-            type="button"
-            className={KEY}
-            onClick={() => happen({ type: "skip", lineId, what: "set", at })}
-          >
-            leave out this set
-          </button>
-          <button type="button" className={KEY} onClick={onSwap}>
-            swap
-          </button>
-        </>
-      )}
+      {set.map((one) => (
+        <button key={one.words} type="button" className={`${KEY} max-md:hidden`} onClick={one.run}>
+          {one.words}
+        </button>
+      ))}
       <details className="dropdown dropdown-top dropdown-end" ref={more}>
         <summary className={KEY}>more</summary>
         <ul className="dropdown-content z-10 mb-2 grid w-64 gap-2 border border-rule bg-base-200 p-3">
           {rare.map((r) => (
-            <li key={r.words}>
+            <li key={`${r.words} ${r.isNarrow ?? false}`} className={r.isNarrow ? "md:hidden" : undefined}>
               <button
                 type="button"
                 className={`${KEY} w-full`}

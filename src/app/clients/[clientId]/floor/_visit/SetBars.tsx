@@ -24,7 +24,7 @@ export function SetBars({
             ? Math.min(1, done.workedS / (t.holdS ?? 1))
             : Math.min(1, (done.reps ?? 0) / Math.max(1, t.reps))
           : 0;
-        const side = t.leg === "both" ? "" : ` ${sideOf(t.leg, firstSide)}`;
+        const side = t.leg === "both" ? "" : `, ${sideOf(t.leg, firstSide)} leg`;
         return (
           <li key={taskKey(t)} className="w-[88px]">
             <svg viewBox="0 0 88 14" className="w-full" aria-hidden>

@@ -1,21 +1,24 @@
 "use client";
+import { SUPPORT_WORDS, type Worn } from "@/core/selection/setUp/cardInput";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 
 /** What is looked at before the first set of a line. The pins have a tick of their own: without it nothing starts. */
 export function SetUpCard({
   line,
-  support,
+  checks,
+  worn,
   pins,
   onPins,
 }: {
   line: KeptLine;
-  /** what is worn, from the client's card; null without a card */
-  support: string | null;
+  /** what of the line's checks is this client's */
+  checks: readonly string[];
+  worn: Worn;
   pins: boolean;
   onPins: (isIn: boolean) => void;
 }) {
   return (
-    <section aria-label="Set-up card" className="text-[20px]">
+    <section aria-label="Set-up card" className="text-[18px] lg:text-[20px]">
       {line.needsPins && (
         <label className="mb-3 flex min-h-[64px] cursor-pointer items-center gap-4 border-2 border-mark px-4 text-[24px] font-bold">
           <input
@@ -28,7 +31,7 @@ export function SetUpCard({
         </label>
       )}
       <ul className="grid gap-1">
-        {line.checks.map((check) => (
+        {checks.map((check) => (
           <li key={check} className="flex gap-3">
             <span aria-hidden className="text-primary">
               ◦
@@ -36,12 +39,12 @@ export function SetUpCard({
             {check}
           </li>
         ))}
-        {support && (
+        {worn !== "none" && (
           <li className="flex gap-3">
             <span aria-hidden className="text-primary">
               ◦
             </span>
-            {support}
+            <b>{SUPPORT_WORDS[worn]}</b>
           </li>
         )}
       </ul>

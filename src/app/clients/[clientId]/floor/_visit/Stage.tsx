@@ -33,12 +33,12 @@ export function Stage({
         tabIndex={isWorking && !isHold ? 0 : -1}
         aria-label={isWorking && !isHold ? "count a repetition" : under}
         onClick={clock.tap}
-        className={`display block w-full cursor-default text-right leading-none ${state.phase === "set-up" ? "text-[clamp(80px,9vw,120px)]" : "text-[clamp(130px,17vw,230px)]"}`}
+        className={`display block w-full cursor-default text-right leading-none ${state.phase === "set-up" ? "text-[clamp(56px,9vw,120px)]" : "text-[clamp(72px,17vw,230px)]"}`}
         data-testid="giant"
       >
         {number}
       </button>
-      <p className="text-[22px]">{under}</p>
+      <p className="text-[17px] lg:text-[22px]">{under}</p>
       {clock.pace !== null && (
         <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-3 h-4 w-full" aria-hidden>
           <rect width={100} height={4} className="fill-base-100" />
@@ -87,7 +87,7 @@ function giantOf(s: VisitState, task: Task, clock: SetClock): { number: string; 
       ? { number: String(task.reps ?? "–"), under: `repetitions to do · ${clock.seconds ?? 0} s` }
       : { number: String(clock.counted), under: `of ${task.reps ?? "–"} repetitions` };
   }
-  if (clock.restS > 0) return { number: clockWords(clock.restS), under: "rest left" };
+  if (clock.restS > 0) return { number: clockWords(clock.restS), under: "rest to go" };
   if (task.holdS !== null) return { number: `${Math.round(task.holdS)}`, under: "seconds to hold" };
   return { number: String(task.reps ?? "–"), under: "repetitions to do" };
 }

@@ -1,6 +1,9 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
+import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { SCHEME_NAMES } from "@/core/sheet/schemes/scheme";
+import { wayWords } from "@/core/sheet/schemes/wayWords";
 import { askedOf } from "@/core/visit/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
@@ -12,7 +15,7 @@ import { useOutbox } from "@/ui/outbox";
 import { LinePose } from "@/ui/pose/LinePose";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
-import { bandOf, missingWords, savedWords, spaceDoes } from "@/ui/visit/visitWords";
+import { bandOf, missingWords, savedWords, spaceDoes, wrapNow } from "@/ui/visit/visitWords";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
@@ -53,6 +56,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
 
   const task = state.under?.task ?? currentTask(state);
   const line = task ? lineOf(state, task.lineId) : null;
+  const worn = (line && props.worn[line.exerciseId]) ?? props.usuallyWorn;
   const painMax = line?.painMax ?? props.painMax;
   const clock = useSetClock(state, happen, {
     beats,
@@ -124,6 +128,12 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     if (isAnswered && pain !== null) latestRate.current(pain, null);
   }, [isAnswered, pain]);
 
+  // on a narrow screen the keys make room for what is set until they are asked
+  const isQuiet =
+    state.phase === "set-up" ||
+    state.phase === "ready" ||
+    (state.phase === "working" && task?.holdS !== null);
+  const wrap = wrapNow(worn, state.phase, clock.restS);
   const word = bandOf(state, clock.restS);
   const action = spaceDoes(state, clock.restS, isReady);
   const space = () => {
@@ -187,14 +197,20 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
         line &&
         task && (
           <>
-            <h2 className="px-8 pt-1 text-[26px] leading-tight">
+            <h2 className="px-4 pt-1 text-[22px] leading-tight short:text-[18px] lg:px-8 lg:text-[26px]">
               {line.name}{" "}
-              <span className="font-sans text-[20px] font-normal">
+              <span className="font-sans text-[17px] font-normal lg:text-[20px]">
                 {line.machineName ?? "no machine"}
                 {line.isHelp && <b> · help: more is easier</b>}
               </span>
             </h2>
-            <div className="grid min-h-0 flex-1 overflow-y-auto grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] gap-x-6 px-8 pt-2">
+            {line.scheme && (
+              <p className="px-4 text-[17px] leading-tight lg:px-8 lg:text-[19px]">
+                <b>{SCHEME_NAMES[line.kind]}</b>: {wayWords(line.scheme)}
+                {wrap && <b className="ml-3 border-l-4 border-mark pl-2 whitespace-nowrap">{wrap}</b>}
+              </p>
+            )}
+            <div className="grid flex-none grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] gap-x-4 px-4 pt-2 lg:min-h-0 lg:flex-1 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] lg:gap-x-6 lg:overflow-y-auto lg:px-8">
               <div>
                 {endedLine && endedLine.lineId !== line.lineId && state.phase === "set-up" && (
                   <p className="mt-1 border-l-4 border-mark pl-3 text-[17px]">
@@ -208,71 +224,82 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                   <WhatToSet line={line} task={task as LiveTask} />
                 </div>
               </div>
-              <div className="self-center">
+              <div className="order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 lg:self-center">
                 {state.phase === "set-up" ? (
                   <SetUpCard
                     line={line}
-                    support={props.support[line.exerciseId] ?? null}
+                    checks={ownLines(line.checks, new Set(props.conditionIds))}
+                    worn={worn}
                     pins={pins}
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
                 ) : (
-                  <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  <div className="max-lg:hidden">
+                    <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  </div>
                 )}
               </div>
-              <div>
+              <div className="order-2 lg:order-3">
                 <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
                 {state.phase === "set-up" && (
-                  <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  <div className="max-lg:hidden">
+                    <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+                  </div>
                 )}
               </div>
             </div>
-            <div className="px-8 pb-1">
+            <div className="px-4 pb-1 max-lg:mt-auto lg:px-8">
               <SetBars state={state} lineId={line.lineId} firstSide={open.firstSide} />
             </div>
-            <div className="grid grid-cols-[minmax(0,1fr)_220px] items-end gap-6 px-8 pb-2">
-              <Entry
+            {/* under the thumb, whatever is scrolled */}
+            <div className="max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:border-t max-lg:border-rule max-lg:bg-base-200 max-lg:pt-2">
+              <div className="grid grid-cols-1 items-end gap-x-6 gap-y-2 px-4 pb-2 min-[560px]:grid-cols-[minmax(0,1fr)_140px] lg:grid-cols-[minmax(0,1fr)_220px] lg:px-8">
+                <Entry
+                  isQuiet={isQuiet}
+                  state={state}
+                  painMax={painMax}
+                  isEarly={clock.isEarly}
+                  asked={asked}
+                  pain={pain}
+                  left={left}
+                  reps={didReps}
+                  onPain={score}
+                  onLeft={answerLeft}
+                  onReps={setReps}
+                  onWhy={clock.sayWhy}
+                />
+                <button
+                  type="button"
+                  onClick={openStop}
+                  className="min-h-[52px] cursor-pointer rounded-lg bg-[#b3301f] text-white min-[560px]:col-start-2 min-[560px]:min-h-[88px] short:min-h-[44px]"
+                >
+                  <span className="display text-[26px] leading-none min-[560px]:block min-[560px]:text-[34px]">
+                    STOP
+                  </span>{" "}
+                  <span className="text-[17px] short:hidden">and say why</span>
+                </button>
+              </div>
+              <LineActions
+                action={clock.isEarly ? null : action}
+                missing={missingWords(state, { isReady, isEarly: clock.isEarly, pain, left, asked })}
+                line={line}
+                task={task}
                 state={state}
-                painMax={painMax}
-                isEarly={clock.isEarly}
-                asked={asked}
-                pain={pain}
-                left={left}
-                reps={didReps}
-                onPain={score}
-                onLeft={answerLeft}
-                onReps={setReps}
-                onWhy={clock.sayWhy}
+                beats={beats}
+                usesCell={usesCell}
+                usesSensor={usesSensor}
+                canUndo={visit.canUndo}
+                onSpace={space}
+                onUndo={visit.undo}
+                onSwap={() => openSwap(line)}
+                onAsk={() => askDialog.current?.showModal()}
+                onBeats={() => setBeats((on) => !on)}
+                onCell={() => setUsesCell((on) => !on)}
+                onSensor={() => setUsesSensor((on) => !on)}
+                happen={happen}
               />
-              <button
-                type="button"
-                onClick={openStop}
-                className="min-h-[88px] cursor-pointer rounded-lg bg-[#b3301f] text-white"
-              >
-                <span className="display block text-[34px] leading-none">STOP</span>
-                <span className="text-[17px]">and say why</span>
-              </button>
             </div>
-            <LineActions
-              action={clock.isEarly ? null : action}
-              missing={missingWords(state, { isReady, isEarly: clock.isEarly, pain, left, asked })}
-              line={line}
-              task={task}
-              state={state}
-              beats={beats}
-              usesCell={usesCell}
-              usesSensor={usesSensor}
-              canUndo={visit.canUndo}
-              onSpace={space}
-              onUndo={visit.undo}
-              onSwap={() => openSwap(line)}
-              onAsk={() => askDialog.current?.showModal()}
-              onBeats={() => setBeats((on) => !on)}
-              onCell={() => setUsesCell((on) => !on)}
-              onSensor={() => setUsesSensor((on) => !on)}
-              happen={happen}
-            />
-            <div className="px-8 pb-3 [@media(hover:none)]:hidden">
+            <div className="px-4 pb-3 [@media(hover:none)]:hidden max-lg:hidden lg:px-8">
               <KeysHelp
                 deeds={[
                   { key: " ", label: "space", words: action ?? "nothing now", run: space },

@@ -12,20 +12,21 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
         : { value: `${Math.round(line.fromDeg)}–${Math.round(line.toDeg)}°`, under: "range to travel" };
   const entries = [
     ...(task.how ? [{ value: task.how, under: loadWords(task) }] : []),
+    ...(line.feltAim === null ? [] : [{ value: `${line.feltAim} of 10`, under: "felt effort to hold at" }]),
     ...(angle ? [angle] : []),
     ...line.setUp.map((s) => ({ value: s.value, under: s.name })),
   ];
   return (
     <section aria-label="What to set">
-      <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
+      <dl className="grid grid-cols-2 gap-x-4 gap-y-2 lg:gap-x-6">
         {entries.slice(0, 6).map((e) => (
           <div key={e.under} className={e.value.length > MOST_BESIDE ? "col-span-2" : undefined}>
             <dd
-              className={`display leading-none ${isWords(e.value) ? "text-[30px]" : "text-[clamp(46px,4.4vw,56px)]"}`}
+              className={`display leading-none ${isWords(e.value) ? "text-[22px] lg:text-[30px]" : "text-[32px] lg:text-[clamp(46px,4.4vw,56px)]"}`}
             >
               {e.value}
             </dd>
-            <dt className="text-[17px]">{e.under}</dt>
+            <dt className="text-[15px] leading-tight lg:text-[17px]">{e.under}</dt>
           </div>
         ))}
       </dl>

@@ -183,6 +183,8 @@ function feltWords(p: SetPrediction): string {
   const rising = p.byHold && p.byHold.length > 1 ? `${half(p.byHold[0] as number)} to ` : "";
   const band = p.effort.high - p.effort.low >= 0.5 ? ` (${half(p.effort.low)}–${half(p.effort.high)})` : "";
   const left =
-    p.repetitionsLeft === null || p.repetitionsLeft > 5 ? "" : `, ${Math.floor(p.repetitionsLeft)} left`;
+    p.repetitionsLeft === null || p.repetitionsLeft > 5
+      ? ""
+      : `, ${Math.floor(p.repetitionsLeft)} in reserve`;
   return `${rising}${half(p.effort.value)}${band}${left}`;
 }

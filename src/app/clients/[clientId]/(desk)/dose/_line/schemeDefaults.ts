@@ -44,9 +44,9 @@ export function schemeWords(s: Scheme): string {
       return `${s.sets > 1 ? `${s.sets} × ` : ""}${s.reps} × ${s.holdS} s${at}, ${effort}`;
     }
     case "straight":
-      return `${s.sets} × ${s.reps}, ${s.reserve} left`;
+      return `${s.sets} × ${s.reps}, ${s.reserve} in reserve`;
     case "ramp":
-      return `ramp, ${s.sets} × ${s.reps}, ${s.reserve} left`;
+      return `ramp, ${s.sets} × ${s.reps}, ${s.reserve} in reserve`;
     case "climb":
       return `sixes, ${s.plateKg} kg a step`;
     case "accumulated":
