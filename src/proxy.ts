@@ -55,4 +55,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/static|_next/image|favicon.ico).*)"] };
+/** Files that are read in do not pass here: what passes is held in memory, and cut off at 10 MB. */
+export const config = { matcher: ["/((?!_next/static|_next/image|favicon.ico|api/imports$).*)"] };

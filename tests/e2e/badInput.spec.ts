@@ -217,3 +217,22 @@ test.describe("past the interface", () => {
     expect(await status("client=x&side=middle&angle=400&lever=17")).toBe(422);
   });
 });
+
+test("a file of more than 10 MB comes in whole: it is not cut off on the way and called damaged", async ({
+  page,
+}) => {
+  await signIn(page, "admin");
+  const id = randomUUID();
+  const content = { format: "bexlo-machines", version: 1, made_at: new Date().toISOString(), machines: [] };
+  // spaces at the end are no part of what JSON says
+  const text = `${JSON.stringify(content)}${" ".repeat(12_000_000)}`;
+  const origin = new URL(page.url()).origin;
+  const sent = await page.request.post(`/api/imports?id=${id}&kind=machines&name=many.json`, {
+    headers: { origin, "content-type": "application/octet-stream" },
+    data: Buffer.from(text),
+  });
+  expect(await sent.json()).toMatchObject({ ok: true });
+  await page.goto(`/files/${id}`);
+  await expect(page.getByText(/damaged|no JSON|cut off/i)).toHaveCount(0);
+  await expect(page.getByText("A draft: nothing of it counts yet.")).toBeVisible();
+});

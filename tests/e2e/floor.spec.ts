@@ -28,6 +28,32 @@ async function begin(page: Page, name: string, sheet: RegExp): Promise<void> {
   await bandSays(page, "SET UP");
 }
 
+/** A phone, a tablet on end, a tablet lying down at twice its size. */
+const NARROW = [
+  { width: 390, height: 844 },
+  { width: 768, height: 1024 },
+  { width: 640, height: 400 },
+];
+const THUMB_PX = 40;
+
+/** At every size what to set first and STOP are in sight at once, nothing spills, and each key is as wide as a thumb. */
+async function fitsAThumb(page: Page): Promise<void> {
+  const usual = page.viewportSize();
+  for (const size of NARROW) {
+    await page.setViewportSize(size);
+    await expectFits(page);
+    await expect(load(page)).toBeInViewport({ ratio: 1 });
+    await expect(key(page, /^STOP/)).toBeInViewport({ ratio: 1 });
+    const keys = page.getByRole("button", { name: /^Joint pain.*: \d+$/ });
+    for (const one of await keys.all()) {
+      const box = await one.boundingBox();
+      if (!box) continue;
+      expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(THUMB_PX);
+    }
+  }
+  if (usual) await page.setViewportSize(usual);
+}
+
 /** Opens what is seldom wanted and takes one of it. */
 async function more(page: Page, words: string): Promise<void> {
   await page.locator("summary", { hasText: "more" }).click();
@@ -49,8 +75,10 @@ test("between sets a line is eased and taken back to plan, lengthened, noted, le
     await page.getByRole("checkbox", { name: /Safety pins/ }).check();
     await expectFits(page);
     await expectAccessible(page);
+    await fitsAThumb(page);
     await page.keyboard.press("0");
     await bandSays(page, "GO");
+    await fitsAThumb(page);
   });
 
   await test.step("a set is counted by taps, put right by one, and rated", async () => {
@@ -61,13 +89,14 @@ test("between sets a line is eased and taken back to plan, lengthened, noted, le
     await page.keyboard.press(" ");
     await bandSays(page, "PAIN?");
     await expect(page.getByTestId("reps")).toHaveText("6");
+    await fitsAThumb(page);
     await key(page, "one repetition more").click();
     await page.keyboard.press("1");
     await expect(bars.first()).toHaveText("7 · pain 1");
   });
 
   await test.step("the other leg does no more than this one did", async () => {
-    await expect(page.getByText("left leg")).toBeVisible();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("left leg");
     await page.keyboard.press(" ");
     await bandSays(page, "MOVE");
     await page.keyboard.press(" ");

@@ -22,25 +22,66 @@ import { issueSentence } from "@/core/units/issueSentence";
 import type { Ctx } from "../base/context";
 import { hereOf, idHere, machinesHere, peopleHere } from "./identity";
 
-const MOST_PROBLEMS = 200;
+/** After so many wrong rows nobody reads on: looking ends. */
+const MOST_PROBLEMS = 100;
+/** Rows that are looked at before others have their turn on the server's thread. */
+const ROWS_A_TURN = 400;
 
-/** A content against a file's schema: the content, or where it does not fit. */
-export function fits<S extends z.ZodType>(
+type Tables = Readonly<Record<string, { row: z.ZodType }>>;
+
+const problemOf = (i: z.core.$ZodIssue, where: string): FileProblem => ({
+  at: `${where}${i.path.join(".")}`,
+  sentence:
+    i.code === "unrecognized_keys"
+      ? `Nothing of this name belongs here: ${i.keys.join(", ").slice(0, 200)}.`
+      : issueSentence(i.message),
+});
+
+/**
+ * The first wrong rows of a content's tables, in turns: a file of a hundred thousand wrong rows is given up after the
+ * first hundred, and holds nobody up meanwhile.
+ */
+async function wrongRows(tables: Tables, lists: unknown, where: string): Promise<FileProblem[]> {
+  const found: FileProblem[] = [];
+  if (typeof lists !== "object" || lists === null) return found;
+  let seen = 0;
+  for (const [name, { row }] of Object.entries(tables)) {
+    const list = (lists as Record<string, unknown>)[name];
+    if (!Array.isArray(list)) continue;
+    for (const [i, content] of list.entries()) {
+      seen += 1;
+      if (seen % ROWS_A_TURN === 0) await nextTurn();
+      const parsed = row.safeParse(content);
+      if (parsed.success) continue;
+      for (const issue of parsed.error.issues) {
+        found.push(problemOf(issue, `${where}${name}.${i}.`));
+        if (found.length >= MOST_PROBLEMS) return found;
+      }
+    }
+  }
+  return found;
+}
+
+const nextTurn = (): Promise<void> => new Promise((go) => setImmediate(go));
+
+/**
+ * A content against a file's schema: the content, or where it does not fit. `rows`: its long lists, each with what one
+ * row has to be, looked through first.
+ */
+export async function fits<S extends z.ZodType>(
   schema: S,
   content: unknown,
   where = "",
-): { data: z.infer<S> } | { problems: FileProblem[] } {
+  rows?: { tables: Tables; in: "rows" | null },
+): Promise<{ data: z.infer<S> } | { problems: FileProblem[] }> {
+  if (rows) {
+    const lists = rows.in === null ? content : (content as Record<string, unknown> | null)?.[rows.in];
+    const problems = await wrongRows(rows.tables, lists, rows.in === null ? where : `${where}${rows.in}.`);
+    if (problems.length > 0) return { problems };
+  }
   const parsed = schema.safeParse(content);
   if (parsed.success) return { data: parsed.data };
-  return {
-    problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => ({
-      at: `${where}${i.path.join(".")}`,
-      sentence:
-        i.code === "unrecognized_keys"
-          ? `Nothing of this name belongs here: ${i.keys.join(", ").slice(0, 200)}.`
-          : issueSentence(i.message),
-    })),
-  };
+  return { problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => problemOf(i, where)) };
 }
 
 /** All ids of a content under this clinic's own; people and machines that are known here keep theirs. */
@@ -58,7 +99,7 @@ async function namesHere(
 
 /** What a client's file would write here. */
 export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
-  const file = fits(clientFile, content, where);
+  const file = await fits(clientFile, content, where, { tables: CLIENT_TABLES, in: "rows" });
   if ("problems" in file) return emptyPlan(file.problems);
   const loose = looseEnds(file.data.rows as Partial<Record<string, FileRow[]>>, CLIENT_TABLES, file.data);
   if (loose.length > 0) return emptyPlan(loose.map((p) => ({ ...p, at: `${where}${p.at}` })));
@@ -77,7 +118,7 @@ export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Prom
 
 /** What a clinic's own part would write here: what is here under the same name stays as it is. */
 export async function planOfClinic(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
-  const parsed = fits(clinicFile, content, where);
+  const parsed = await fits(clinicFile, content, where, { tables: CLINIC_TABLES, in: "rows" });
   if ("problems" in parsed) return emptyPlan(parsed.problems);
   const file = parsed.data as ClinicFile;
   const loose = looseEnds(file.rows as Partial<Record<string, FileRow[]>>, CLINIC_TABLES, {
@@ -134,7 +175,10 @@ export async function planOfClinic(ctx: Ctx, content: unknown, where = ""): Prom
 
 /** What a list of machines would write here. */
 export async function planOfMachines(ctx: Ctx, content: unknown): Promise<ImportPlan> {
-  const file = fits(machinesFile, content);
+  const file = await fits(machinesFile, content, "", {
+    tables: { machines: CLINIC_TABLES.machine },
+    in: null,
+  });
   if ("problems" in file) return emptyPlan(file.problems);
   const loose = looseEnds(
     { machine: file.data.machines },

@@ -118,7 +118,7 @@ export async function* plansOf(
   if (kind === "client") yield await planOfClient(ctx, content);
   else if (kind === "machines") yield await planOfMachines(ctx, content);
   else {
-    const bundle = fits(fhirIn, content);
+    const bundle = await fits(fhirIn, content);
     yield "problems" in bundle
       ? emptyPlan(bundle.problems)
       : readBundle(bundle.data, making(ctx, "fhir", madeAt), await hereBy(ctx));

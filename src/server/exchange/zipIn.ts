@@ -5,7 +5,9 @@ import { InputError } from "@/core/units/inputError";
 /** More than any clinic has; what goes beyond was made to be costly. */
 const MOST_ENTRIES = 60_000;
 const MOST_ENTRY_BYTES = 32_000_000;
-const MOST_TOTAL_BYTES = 2_000_000_000;
+/** Records pack to a twelfth or so; what unpacks to more than this many times its size was made to be costly. */
+const MOST_TIMES = 60;
+const SMALL_BYTES = 2_000_000_000;
 
 const refuse = (sentence: string): never => {
   throw new InputError("file", sentence);
@@ -31,13 +33,14 @@ export async function* textsOfZip(
   );
   try {
     if (zip.entryCount > MOST_ENTRIES) refuse("This archive holds more files than any clinic's.");
+    const most = Math.max(SMALL_BYTES, MOST_TIMES * zip.fileSize);
     let total = 0;
     for (;;) {
       const entry = await nextEntry(zip);
       if (!entry) return;
       if (!wants(entry.fileName)) continue;
       total += entry.uncompressedSize;
-      if (entry.uncompressedSize > MOST_ENTRY_BYTES || total > MOST_TOTAL_BYTES)
+      if (entry.uncompressedSize > MOST_ENTRY_BYTES || total > most)
         refuse(`${entry.fileName.slice(0, 80)} would unpack to more than is read in.`);
       yield { name: entry.fileName, text: await textOf(zip, entry) };
     }

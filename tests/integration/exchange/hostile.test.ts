@@ -1,11 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { deflateRawSync } from "node:zlib";
 import { makeZip } from "client-zip";
+import { z } from "zod";
 import type { ClientFile } from "@/core/exchange/clientFile";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
 import { csvText } from "@/server/exchange/csvText";
 import { confirmImport } from "@/server/exchange/imports";
+import { fits } from "@/server/exchange/jsonIn";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import {
   closeConnections,
@@ -176,6 +178,33 @@ test("a file that is too long is refused while it comes, and a table with too ma
   expect(await said("csv_tests", `name,birth year,day,what,side,value,unit\n${"x,".repeat(3)}\n`)).toMatch(
     /line 2/,
   );
+});
+
+test("a file of wrong rows is given up after the first hundred, and others have their turn while rows are looked at", async () => {
+  let looked = 0;
+  const row = z.object({ a: z.number() }).superRefine(() => {
+    looked += 1;
+  });
+  const counted = z.preprocess((x) => {
+    looked += 1;
+    return x;
+  }, row);
+  const tables = { many: { row: counted } };
+  const wrong = { rows: { many: Array.from({ length: 50_000 }, () => ({ a: "1" })) } };
+  const found = await fits(z.any(), wrong, "", { tables, in: "rows" });
+  expect("problems" in found && found.problems).toHaveLength(100);
+  expect("problems" in found && found.problems[99]?.at).toBe("rows.many.99.a");
+  expect(looked).toBeLessThanOrEqual(200);
+  let turns = 0;
+  const others = setInterval(() => {
+    turns += 1;
+  }, 0);
+  await fits(z.any(), { rows: { many: Array.from({ length: 40_000 }, () => ({ a: 1 })) } }, "", {
+    tables,
+    in: "rows",
+  });
+  clearInterval(others);
+  expect(turns).toBeGreaterThan(1);
 });
 
 test("what a spreadsheet would take for a formula goes out as text, numbers as numbers", () => {
