@@ -36,7 +36,8 @@ test("an arthritic knee is entered and its first hold runs, in thirty actions an
     page.getByLabel("condition", { exact: true }).selectOption({ label: "Knee osteoarthritis" }),
   );
   await act("which kind", () => page.getByLabel("which kind").selectOption({ index: 1 }));
-  await radio("beganWith", "onset");
+  // the condition says that it came by itself: nobody asks
+  await expect(page.getByRole("group", { name: "began with" })).toHaveCount(0);
   await act("date", () => page.getByLabel("date of onset").fill("2025-11-03"));
   await radio("swellingApplies", "no");
   await fill("painNow", "2");
@@ -71,7 +72,7 @@ test("an arthritic knee is entered and its first hold runs, in thirty actions an
   await expect(page).toHaveURL(/\/dose/);
   await isAlive(page);
   await click("to the floor", page.getByRole("button", { name: "Take to floor" }));
-  await expect(page.getByText("Before the first set")).toBeVisible();
+  await expect(page.getByText(/anything new since then/)).toBeVisible();
   // the short screening of the day, no action
   await page.keyboard.press("n");
   await bandSays(page, "SET UP");

@@ -7,6 +7,7 @@ export function Choice<V extends string>({
   onChange,
   problem,
   isInline = true,
+  isNeeded = false,
 }: {
   legend: string;
   name: string;
@@ -15,10 +16,13 @@ export function Choice<V extends string>({
   onChange: (value: V) => void;
   problem?: string;
   isInline?: boolean;
+  isNeeded?: boolean;
 }) {
   return (
     <fieldset className={isInline ? "flex items-baseline justify-between gap-3" : ""}>
-      <legend className={isInline ? "float-left" : "small quiet"}>{legend}</legend>
+      <legend className={`${isInline ? "float-left" : "small quiet"} ${isNeeded ? "needed" : ""}`}>
+        {legend}
+      </legend>
       <span className={isInline ? "flex flex-wrap justify-end gap-x-3" : "flex flex-wrap gap-x-4 gap-y-0.5"}>
         {options.map(([v, words]) => (
           <label key={v} className="flex items-center gap-1">

@@ -19,6 +19,7 @@ export function DayField({
   onChange,
   problem,
   isLabelBeside = false,
+  isNeeded = false,
 }: {
   label: string;
   name: string;
@@ -26,6 +27,7 @@ export function DayField({
   onChange: (day: string) => void;
   problem?: string;
   isLabelBeside?: boolean;
+  isNeeded?: boolean;
 }) {
   const id = useId();
   const locale = useLocale();
@@ -44,7 +46,7 @@ export function DayField({
       <label
         htmlFor={id}
         id={`${id}-label`}
-        className={`small quiet ${isLabelBeside ? "whitespace-nowrap" : "block"}`}
+        className={`small quiet ${isLabelBeside ? "whitespace-nowrap" : "block"} ${isNeeded ? "needed" : ""}`}
       >
         {label}
       </label>
@@ -56,6 +58,7 @@ export function DayField({
           data-day={isDay(value) ? value : undefined}
           className={`input input-sm w-full min-w-[112px] rounded-r-none border bg-base-100 text-[15px] ${sentence ? "border-error" : "border-rule"}`}
           value={shown}
+          aria-required={isNeeded || undefined}
           aria-invalid={sentence ? true : undefined}
           aria-describedby={sentence ? `${id}-about` : undefined}
           onChange={(e) => {

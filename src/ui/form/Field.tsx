@@ -6,6 +6,7 @@ export function Field({
   unit,
   problem,
   hint,
+  isNeeded = false,
   ref,
   ...input
 }: {
@@ -13,6 +14,7 @@ export function Field({
   unit?: string;
   problem?: string;
   hint?: string;
+  isNeeded?: boolean;
   ref?: Ref<HTMLInputElement>;
 } & InputHTMLAttributes<HTMLInputElement>) {
   const ownId = useId();
@@ -21,12 +23,13 @@ export function Field({
   return (
     <div>
       <label htmlFor={id} className="flex items-baseline justify-between gap-3">
-        <span>{label}</span>
+        <span className={isNeeded ? "needed" : undefined}>{label}</span>
         <span className="flex items-baseline gap-1.5">
           <input
             {...input}
             id={id}
             ref={ref}
+            aria-required={isNeeded || undefined}
             aria-invalid={problem ? true : undefined}
             aria-describedby={problem || hint ? about : undefined}
             className={`input input-sm w-24 border bg-base-100 text-right text-[15px] font-bold ${problem ? "border-error" : "border-rule"} ${input.className ?? ""}`}

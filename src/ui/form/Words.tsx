@@ -6,6 +6,7 @@ export function Words({
   problem,
   hint,
   rows = 1,
+  isNeeded = false,
   ref,
   ...input
 }: {
@@ -13,6 +14,7 @@ export function Words({
   problem?: string;
   hint?: string;
   rows?: number;
+  isNeeded?: boolean;
   ref?: Ref<HTMLInputElement & HTMLTextAreaElement>;
 } & InputHTMLAttributes<HTMLInputElement & HTMLTextAreaElement>) {
   const ownId = useId();
@@ -21,13 +23,14 @@ export function Words({
     ...input,
     id,
     ref,
+    "aria-required": isNeeded || undefined,
     "aria-invalid": problem ? true : undefined,
     "aria-describedby": problem || hint ? `${id}-about` : undefined,
     className: `w-full border bg-base-100 text-[15px] ${problem ? "border-error" : "border-rule"} ${rows > 1 ? "textarea min-h-0 py-1 leading-snug" : "input input-sm"} ${input.className ?? ""}`,
   };
   return (
     <div>
-      <label htmlFor={id} className="small quiet block">
+      <label htmlFor={id} className={`small quiet block ${isNeeded ? "needed" : ""}`}>
         {label}
       </label>
       {rows > 1 ? <textarea {...shared} rows={rows} /> : <input {...shared} />}

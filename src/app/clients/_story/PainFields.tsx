@@ -10,6 +10,7 @@ export function PainFields({ part }: { part: StoryPart }) {
   const { draft, set, problem } = part;
   const score = (label: string, name: "painNow" | "painWorst" | "painBest") => (
     <Field
+      isNeeded
       label={label}
       name={name}
       inputMode="numeric"
@@ -24,6 +25,7 @@ export function PainFields({ part }: { part: StoryPart }) {
       <PainPicture side={draft.side} marked={draft.painMarks} onChange={(painMarks) => set({ painMarks })} />
       <div className="grid content-start gap-2">
         <Choice
+          isNeeded
           legend="side"
           name="side"
           options={[
@@ -39,6 +41,7 @@ export function PainFields({ part }: { part: StoryPart }) {
         {score("worst this week", "painWorst")}
         {score("best this week", "painBest")}
         <Choice<BringsOn>
+          isNeeded
           legend="it takes to stir it up"
           name="bringsOn"
           isInline={false}
@@ -48,6 +51,7 @@ export function PainFields({ part }: { part: StoryPart }) {
           problem={problem("episode.bringsOn")}
         />
         <Choice<SettlesIn>
+          isNeeded
           legend="it settles"
           name="settlesIn"
           isInline={false}

@@ -11,6 +11,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
     <div className="grid content-start gap-2">
       <h2 className="text-[17px]">1 The person</h2>
       <Words
+        isNeeded
         label="name or initials"
         name="name"
         autoComplete="off"
@@ -27,6 +28,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.occupation")}
       />
       <Field
+        isNeeded
         label="born in"
         name="birthYear"
         inputMode="numeric"
@@ -35,6 +37,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.birthYear")}
       />
       <Field
+        isNeeded
         label="height"
         name="heightM"
         unit="m"
@@ -44,6 +47,7 @@ export function PersonFields({ part, massUnit }: { part: StoryPart; massUnit: Ma
         problem={problem("person.heightM")}
       />
       <Field
+        isNeeded
         label="body mass"
         name="bodyMass"
         unit={massUnit}

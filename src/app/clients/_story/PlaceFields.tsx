@@ -19,6 +19,7 @@ export function PlaceFields({ part }: { part: StoryPart }) {
           onChange={(e) => set({ trainsAt: e.target.value })}
         />
         <Pick
+          isNeeded
           label="wrap or brace"
           name="support"
           options={[["", "choose"], ...Object.entries(SUPPORTS)]}

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { begunBy } from "@/core/story/begunBy";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { Choice } from "@/ui/form/Choice";
 import { DayField } from "@/ui/form/DayField";
@@ -14,6 +15,8 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
   const { draft, set, problem } = part;
   const [isMoreOpen, setMoreOpen] = useState(draft.uncovered.length > 0);
   const filled = [draft.calledAs, draft.details, draft.surgeonNote].filter((w) => w !== "");
+  // what the condition says is not asked; what somebody entered against it stays in sight
+  const says = begunBy(draft.conditions.map((c) => c.conditionId));
   const rows = draft.conditions.length ? draft.conditions : [NOTHING];
   const variants = (id: string) => choices.conditions.find((c) => c.id === id)?.variants ?? [];
   const last = rows[rows.length - 1];
@@ -25,9 +28,9 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         ? { ...r, conditionId, variantId: found?.variants.length === 1 ? (found.variants[0]?.[0] ?? "") : "" }
         : r,
     );
-    set({
-      conditions: next.filter((r) => r.conditionId !== ""),
-    });
+    const conditions = next.filter((r) => r.conditionId !== "");
+    const says = begunBy(conditions.map((c) => c.conditionId));
+    set({ conditions, ...(says ? { beganWith: says } : {}) });
   };
   const change = (at: number, by: { variantId?: string; beganOn?: string }) =>
     set({ conditions: draft.conditions.map((c, k) => (k === at ? { ...c, ...by } : c)) });
@@ -40,6 +43,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_150px] gap-2"
         >
           <Pick
+            isNeeded={i === 0}
             label={i === 0 ? "condition" : "and also"}
             name={`condition-${i}`}
             options={[
@@ -52,6 +56,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
           />
           {variants(row.conditionId).length > 1 && (
             <Pick
+              isNeeded
               label="which kind"
               name={`variant-${i}`}
               options={[["", "choose"], ...variants(row.conditionId)]}
@@ -74,19 +79,23 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         </div>
       ))}
       <div className="grid grid-cols-1 sm:grid-cols-[minmax(0,1fr)_170px] items-end gap-3">
-        <Choice
-          legend="began with"
-          name="beganWith"
-          isInline={false}
-          options={[
-            ["surgery", "surgery"],
-            ["onset", "by itself or injury"],
-          ]}
-          value={draft.beganWith}
-          onChange={(beganWith) => set({ beganWith })}
-          problem={problem("episode.beganWith")}
-        />
+        {(says === null || says !== draft.beganWith) && (
+          <Choice
+            isNeeded
+            legend="began with"
+            name="beganWith"
+            isInline={false}
+            options={[
+              ["surgery", "surgery"],
+              ["onset", "by itself or injury"],
+            ]}
+            value={draft.beganWith}
+            onChange={(beganWith) => set({ beganWith })}
+            problem={problem("episode.beganWith")}
+          />
+        )}
         <DayField
+          isNeeded
           label={draft.beganWith === "surgery" ? "date of surgery" : "date of onset"}
           name="beganOn"
           value={draft.beganOn}
@@ -96,6 +105,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
       </div>
       <div className="grid grid-cols-2 items-end gap-3">
         <Choice<"yes" | "no">
+          isNeeded
           legend="does this joint swell"
           name="swellingApplies"
           isInline={false}
@@ -109,6 +119,7 @@ export function ProblemFields({ part, choices }: { part: StoryPart; choices: Sto
         />
         {draft.swellingApplies && (
           <Pick
+            isNeeded
             label="swelling now"
             name="firstSwelling"
             options={[["", "choose"], ...SWELLING_WORDS.map((w, i): [string, string] => [String(i), w])]}
