@@ -31,7 +31,8 @@ async function enter(
     await page.getByLabel("not covered by the rules").selectOption({ label: over.uncovered });
   } else await page.getByLabel("condition", { exact: true }).selectOption({ label: "Knee osteoarthritis" });
   if (!over.uncovered) await page.getByLabel("which kind").selectOption({ index: 1 });
-  await page.locator("input[name=beganWith][value=onset]").check();
+  // a condition of the list says it by itself
+  if (over.uncovered) await page.locator("input[name=beganWith][value=onset]").check();
   await page.locator("input[name=swellingApplies][value=no]").check();
   await page.getByLabel("wrap or brace").selectOption({ label: "none" });
   await page.getByLabel(/^date of/).fill("2026-09-01");

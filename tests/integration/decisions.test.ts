@@ -327,7 +327,7 @@ test("sets climb by repetitions to the top of their range; a coarse stack then a
     -1,
   );
   expect(last?.decisions[0]?.sentence).toMatch(
-    /^16 repetitions instead of 14: the next step, pin .*, asks for \d+ first\.$/,
+    /^16 repetitions instead of 14: the next step, pin .*, asks for \d+ first, same load, pin .*\.$/,
   );
   expect((await sheetNow(client)).lines[0]?.plan.scheme).toMatchObject({ reps: 16 });
 });

@@ -1,5 +1,6 @@
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
+import { homeBars, keptAtHome } from "@/core/sheet/judge/atHome";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
@@ -65,6 +66,7 @@ export async function saveSheet(
     items,
     origin: "desk",
     before: newest,
+    isForHome: (newest?.place ?? input.place) === "home",
   });
 }
 
@@ -108,10 +110,12 @@ export async function writeVersion(
     items: readonly SheetLine[];
     origin: SheetVersion["origin"];
     before: SheetVersion | null;
+    /** asked of who plans: what the clinic has is not at home */
+    isForHome?: boolean;
   },
 ): Promise<SheetVersion> {
   const { tx, actor } = ctx;
-  const { kept, seconds, hardReps, chairSeconds } = await judged(ctx, client, v.items);
+  const { kept, seconds, hardReps, chairSeconds } = await judged(ctx, client, v);
   const written = await tx`
     insert into sheet_version (id, clinic_id, sheet_id, version, origin, seconds, hard_reps, kneecap_chair_s, made_by, made_at)
     values (${v.id}, ${actor.clinicId}, ${v.sheetId}, ${v.version}, ${v.origin}, ${seconds}, ${hardReps}, ${chairSeconds},
@@ -142,21 +146,31 @@ export async function writeVersion(
   return versionById(ctx, v.id);
 }
 
-async function judged(ctx: Ctx, client: ClientEpisode, items: readonly SheetLine[]) {
+async function judged(
+  ctx: Ctx,
+  client: ClientEpisode,
+  v: { items: readonly SheetLine[]; before: SheetVersion | null; isForHome?: boolean },
+) {
+  const isHome = v.isForHome ?? v.before?.place === "home";
   const facts = await sheetFacts(ctx, client);
   const context = scoreContextOf(facts);
-  const lines = judgeScore(items, context);
-  for (const [i, j] of lines.entries())
-    if (j.bars.length > 0)
+  const lines = judgeScore(v.items, context);
+  for (const [i, j] of lines.entries()) {
+    const bars = [...j.bars, ...(v.isForHome ? homeBars(j, facts.choose.machines) : [])];
+    if (bars.length > 0)
       throw attempted(
         "plan.barred",
         new InputError(
           `items.${i}`,
-          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
+          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${bars.join("; ")}.`,
         ),
       );
+  }
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
-  const kept: KeptLine[] = lines.map((j) => keep(j, context, names));
+  const kept: KeptLine[] = lines.map((j) => {
+    const line = keep(j, context, names);
+    return isHome ? keptAtHome(line, j) : line;
+  });
   const totals = scoreTotals(itemsOf(lines, (l) => l.lineId));
   return {
     kept,

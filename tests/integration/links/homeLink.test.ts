@@ -9,6 +9,7 @@ import { dayBarred } from "@/server/visits/floor";
 import { homeSheet, logHome, startHome } from "@/server/visits/home";
 import {
   closeConnections,
+  hold,
   logOf,
   MONDAY,
   makeClinic,
@@ -118,4 +119,21 @@ test("a newer link of the sheet ends the one before; a sheet for the gym has non
   await expect(
     clinic.as("trainer", (ctx) => makeHomeLink(ctx, client, { id: randomUUID(), sheetId: gym.sheetId })),
   ).rejects.toThrow(/for the gym/);
+});
+
+test("a home sheet holds no machine of the clinic, and hands that hold the shin are not set in kilograms", async () => {
+  const { client } = await plannedClient(clinic);
+  const home = { name: "At home", place: "home" as const };
+  await expect(clinic.as("therapist", (ctx) => saveLines(ctx, client, [hold()], home))).rejects.toThrow(
+    /stands in the clinic, and this sheet is done at home/,
+  );
+  const byHand = hold({ exerciseId: "kext_iso_manual" });
+  const gym = await clinic.as("therapist", (ctx) => saveLines(ctx, client, [byHand], { name: "By hand" }));
+  // the leg was tested: in the clinic a scale reads the push
+  expect(gym.lines[0]?.kept?.sets[0]?.how).toMatch(/kg/);
+  const kept = (
+    await clinic.as("therapist", (ctx) => saveLines(ctx, client, [{ ...byHand, lineId: randomUUID() }], home))
+  ).lines[0]?.kept;
+  expect(kept?.sets.every((s) => s.how === null && s.loadKg === null)).toBe(true);
+  expect(kept).toMatchObject({ lighter: [], feltAim: 6 });
 });

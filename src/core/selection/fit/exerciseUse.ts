@@ -112,6 +112,8 @@ const ALWAYS_THERE: readonly string[] = [
   "held_shin",
 ];
 
+export const isAlwaysThere = (family: string): boolean => ALWAYS_THERE.includes(family);
+
 /** Lowering from kneeling is done on any floor; the counterweight only helps. */
 const ON_ANY_FLOOR: readonly string[] = ["kneel_lower_full", "kneel_lower_reach"];
 
