@@ -1,8 +1,8 @@
 "use client";
 import { debounce, useQueryStates } from "nuqs";
 import { type ReactNode, useTransition } from "react";
+import { CASELOAD_SHOWS, type CaseloadView } from "@/core/desk/caseloadView";
 import type { CaseloadPage, CaseloadRow } from "@/server/client/caseload";
-import { CASELOAD_SHOWS, type CaseloadView } from "@/server/client/caseloadView";
 import { relativeDay, shortDate } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { caseloadParsers } from "./view";

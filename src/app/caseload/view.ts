@@ -5,7 +5,7 @@ import {
   parseAsString,
   parseAsStringLiteral,
 } from "nuqs/server";
-import { CASELOAD_SHOWS, CASELOAD_SORTS } from "@/server/client/caseloadView";
+import { CASELOAD_SHOWS, CASELOAD_SORTS } from "@/core/desk/caseloadView";
 
 /** What is searched, sorted and filtered, as it stands in the address; the server answers it a page at a time. */
 export const caseloadParsers = {

@@ -1,9 +1,9 @@
+import type { CaseloadView } from "@/core/desk/caseloadView";
 import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/client/caseload";
-import type { CaseloadView } from "@/server/client/caseloadView";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changes, recordOf } from "@/server/client/record";
 import { closeEpisode } from "@/server/client/story";
-import { closeConnections, makeClient, makeClinic, owner, type TestClinic } from "../support/clinic";
+import { closeConnections, makeClient, makeClinic, owner, type TestClinic } from "../../support/clinic";
 
 let clinic: TestClinic;
 beforeAll(async () => {

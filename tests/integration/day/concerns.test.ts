@@ -25,8 +25,8 @@ import {
   squats,
   type TestClinic,
   takeAll,
-} from "../support/clinic";
-import { STRAIGHT, sheetLineOf } from "../support/lines";
+} from "../../support/clinic";
+import { STRAIGHT, sheetLineOf } from "../../support/lines";
 
 let clinic: TestClinic;
 beforeAll(async () => {
