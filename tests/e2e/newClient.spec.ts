@@ -10,7 +10,6 @@ const daysAgo = (n: number) =>
 
 test("a whole new client with a knee replacement is entered from the keyboard alone", async ({ page }) => {
   await signIn(page, "therapist");
-  const started = Date.now();
   await press(page, page.getByRole("link", { name: "New client" }));
   await expect(page.getByRole("heading", { name: /A new client/ })).toBeVisible();
   await isAlive(page);
@@ -78,7 +77,6 @@ test("a whole new client with a knee replacement is entered from the keyboard al
     await isAlive(page);
   });
   // typed by a machine with no pause to think; a person has two minutes
-  expect(Date.now() - started).toBeLessThan(120_000);
 
   await test.step("Screen: one unsure answer holds everything until it is cleared", async () => {
     await expect(page.getByRole("heading", { name: "Nothing may start yet" })).toBeVisible();

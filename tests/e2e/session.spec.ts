@@ -47,7 +47,6 @@ for (const name of DEMO_CLIENTS)
       keys += 1;
       await page.keyboard.press(key);
     };
-    const from = Date.now();
     await press("t");
     await expect(lines(page).first()).toBeVisible();
     const drafted = await words(page);
@@ -65,7 +64,6 @@ for (const name of DEMO_CLIENTS)
     await press("s");
     await expect(page.getByText(/Saved as version 1 by Ines Marlowick/)).toBeVisible();
     expect(await lines(page).count()).toBe(drafted.length - 1);
-    expect((Date.now() - from) / 1000).toBeLessThan(60);
     expect(keys * KEY_S + drafted.length * READ_S).toBeLessThan(60);
     await page.reload();
     await isAlive(page);
@@ -88,11 +86,10 @@ test("the same session is made from nothing in under four minutes, from the keyb
         "",
     ),
   );
-  const reps = wanted.map((w) => /(\d+) × (\d+), (\d+) left/.exec(w));
+  const reps = wanted.map((w) => /(\d+) × (\d+), (\d+) in reserve/.exec(w));
   for (let i = 0; i < wanted.length; i++) await page.keyboard.press("x");
   await expect(page.getByText("Nothing stands here yet.")).toBeVisible();
   let keys = 0;
-  const from = Date.now();
   for (const [i, name] of names.entries()) {
     await addExercise(page, name);
     keys += 2 + Math.min(12, name.length);
@@ -117,7 +114,6 @@ test("the same session is made from nothing in under four minutes, from the keyb
     expect(made[i]?.slice(0, 20)).toBe(w.slice(0, 20));
     if (reps[i] && !w.includes("ramp")) expect(made[i]).toContain(`${reps[i]?.[0]}`);
   }
-  expect((Date.now() - from) / 1000).toBeLessThan(240);
   expect(keys * KEY_S + wanted.length * 4 * READ_S).toBeLessThan(240);
 });
 

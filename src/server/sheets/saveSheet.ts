@@ -1,6 +1,6 @@
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
-import { homeBars, keptAtHome } from "@/core/sheet/judge/atHome";
+import { factsAtHome, keptAtHome } from "@/core/sheet/judge/atHome";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
@@ -152,17 +152,19 @@ async function judged(
   v: { items: readonly SheetLine[]; before: SheetVersion | null; isForHome?: boolean },
 ) {
   const isHome = v.isForHome ?? v.before?.place === "home";
-  const facts = await sheetFacts(ctx, client);
+  // a sheet of an earlier time may stand on a machine of the clinic: a decision on it goes on with that
+  const standsThere = !v.isForHome && v.items.some((i) => i.machineId != null);
+  const usual = await sheetFacts(ctx, client);
+  const facts = isHome && !standsThere ? factsAtHome(usual) : usual;
   const context = scoreContextOf(facts);
   const lines = judgeScore(v.items, context);
   for (const [i, j] of lines.entries()) {
-    const bars = [...j.bars, ...(v.isForHome ? homeBars(j, facts.choose.machines) : [])];
-    if (bars.length > 0)
+    if (j.bars.length > 0)
       throw attempted(
         "plan.barred",
         new InputError(
           `items.${i}`,
-          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${bars.join("; ")}.`,
+          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
         ),
       );
   }

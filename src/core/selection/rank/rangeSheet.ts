@@ -65,6 +65,8 @@ export function groupOf(e: Exercise): { group: string; emphasis: number } {
 export interface SheetInput extends RowContext {
   exercises: readonly Exercise[];
   machines: readonly GymMachine[];
+  /** done at home: the machines are what people have there */
+  isAtHome?: boolean;
   motion: MeasuredMotion;
   goalIds: readonly string[];
   /** later phases of the client's conditions, soonest first */

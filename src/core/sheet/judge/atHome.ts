@@ -1,17 +1,17 @@
 import { isAlwaysThere } from "../../selection/fit/exerciseUse";
-import type { GymMachine } from "../../selection/setUp/machineFor";
 import type { KeptLine } from "../line/keptLine";
 import type { JudgedLine } from "./judgeScore";
+import type { PlainScoreFacts } from "./scoreContextOf";
 
-/** Why a line is not for a sheet that is done at home; empty where it is. */
-export function homeBars(j: JudgedLine, machines: readonly GymMachine[]): string[] {
-  const machine = machines.find((m) => m.id === j.machineId);
-  return machine && !isAlwaysThere(machine.family)
-    ? [
-        `${machine.name} stands in the clinic, and this sheet is done at home: take its home version, or make it a gym sheet`,
-      ]
-    : [];
-}
+/** The same facts for a sheet that is done at home: what stands in the clinic is not there. */
+export const factsAtHome = <F extends PlainScoreFacts>(facts: F): F => ({
+  ...facts,
+  choose: {
+    ...facts.choose,
+    machines: facts.choose.machines.filter((m) => isAlwaysThere(m.family)),
+    isAtHome: true,
+  },
+});
 
 /** A line as it is done at home: hands or a strap hold against the shin, and nobody there reads how many kilograms. */
 export function keptAtHome(kept: KeptLine, j: JudgedLine): KeptLine {

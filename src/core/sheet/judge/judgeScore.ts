@@ -198,8 +198,10 @@ function machineOf(e: Exercise, sheet: SheetInput, wantedId: string | null): str
 /** A machine that the clinic does not have, or not any more, is never replaced in silence (docs/rules.md, K16). */
 function machineBars(line: ScoreLine, e: Exercise, sheet: SheetInput): string[] {
   const families = new Set(sheet.machines.map((m) => m.family));
-  if (!e.home_ready && !isAtHand(e, families))
-    return ["this clinic has no machine for it: choose another exercise"];
+  const isMissing = !isAtHand(e, families);
+  if (sheet.isAtHome && ((isMissing && !e.home_ready) || line.machineId != null))
+    return ["it needs what stands in the clinic, and this sheet is done at home: take its home version"];
+  if (!e.home_ready && isMissing) return ["this clinic has no machine for it: choose another exercise"];
   const { machineId } = line;
   if (machineId == null || sheet.machines.some((m) => m.id === machineId)) return [];
   return ["the machine that it was set for is not in use any more: choose another machine or exercise"];

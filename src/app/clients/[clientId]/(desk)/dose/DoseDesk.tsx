@@ -19,6 +19,7 @@ import { type HomeThing, homeVersion } from "@/core/sheet/draft/homeVersion";
 import { lightStart } from "@/core/sheet/draft/lightStart";
 import { shorterHolds } from "@/core/sheet/draft/shorterHolds";
 import { jointOf } from "@/core/sheet/effect/sessionFatigue";
+import { factsAtHome } from "@/core/sheet/judge/atHome";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { workKindOf } from "@/core/sheet/line/workKind";
@@ -108,7 +109,8 @@ export function DoseDesk({
   const homeDialog = useRef<HTMLDialogElement>(null);
   const keeper = useRef<HTMLDialogElement>(null);
   const finder = useRef<HTMLDialogElement>(null);
-  const j = useJudged(score.lines, facts, past);
+  const here = useMemo(() => (place === "home" ? factsAtHome(facts) : facts), [place, facts]);
+  const j = useJudged(score.lines, here, past);
   const { context, rows, judged, totals } = j;
   const { limits } = context.sheet;
   const start = useMemo(() => ({ effort, limits }), [effort, limits]);
