@@ -251,3 +251,45 @@ test("what travels packed comes out as it was, and is much shorter where years r
   });
   expect(packed(years).length).toBeLessThan(JSON.stringify(years).length / 2);
 });
+
+test("every number of a span opens a working that is about it: the value, its doubt, what it came from, a source", () => {
+  const f = facts({
+    visits: [
+      visit({ on: "2026-01-06", hardReps: 12, swelling: 1 }),
+      visit({ on: "2026-01-08", hardReps: 9 }),
+      visit({ on: "2026-02-03", painWorst: 5, painAfter: 4, swelling: 0 }),
+    ],
+    strength: [
+      strength("2026-01-05", "right", 90),
+      strength("2026-01-05", "left", 120),
+      strength("2026-03-02", "right", 110),
+      strength("2026-03-02", "left", 120),
+    ],
+  });
+  const rows = rowsOfReview(f);
+  const span = spanOf(f, rows, { from: f.from, to: f.to });
+  expect(span.lines.length).toBeGreaterThan(6);
+  for (const l of span.lines)
+    for (const [words, of] of [
+      [l.first, l.firstOf],
+      [l.last ?? l.first, l.lastOf],
+    ] as const) {
+      // a scale is read in words
+      if (/\d/.test(words)) expect(words).toContain(of.value.toFixed(l.digits));
+      expect(of.working.formula.length).toBeGreaterThan(10);
+      expect(of.working.source.length).toBeGreaterThan(5);
+      expect(of.working.inputs[0]?.value).toBe(words);
+    }
+  const of = (id: string) => span.lines.find((l) => l.id.startsWith(id));
+  // the week's sum and the visits that it is the sum of
+  const week = of("hard")?.firstOf;
+  const parts = week?.working.inputs.filter((i) => i.name.startsWith("visit of")) ?? [];
+  expect(parts).toHaveLength(2);
+  expect(parts.reduce((sum, i) => sum + Number(i.value), 0)).toBe(week?.value);
+  // a share of the other leg names both; what a bar runs through is no doubt of it
+  expect(of("symmetry")?.lastOf.working.inputs.map((i) => i.value)).toEqual(
+    expect.arrayContaining(["110 N·m", "120 N·m"]),
+  );
+  expect(of("symmetry")?.lastOf.doubt).toBeGreaterThan(5);
+  expect(of("pain")?.lastOf.doubt).toBeNull();
+});

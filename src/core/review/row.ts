@@ -1,3 +1,6 @@
+import { dayInWords } from "../units/dayInWords";
+import type { Computed, Origin, Working, WorkingInput } from "../units/working";
+
 /** How a series is drawn. */
 export type Mark = "dot" | "ring" | "diamond" | "square" | "step" | "bar" | "outline";
 
@@ -10,6 +13,13 @@ export interface Point {
   high: number | null;
   /** what else is to be known of it, in words; empty: nothing */
   note: string;
+  /** what it was computed from, where it is more than what was entered */
+  inputs?: WorkingInput[];
+}
+
+/** How the values of a row come about. */
+export interface RowHow extends Pick<Working, "formula" | "source" | "confidence" | "cannotTell"> {
+  origin: Origin;
 }
 
 export interface Series {
@@ -36,6 +46,7 @@ export interface Row {
   /** words of a scale by value, where it is one; null: numbers */
   scale: readonly string[] | null;
   series: Series[];
+  how: RowHow;
   /** a line across, with its words */
   marks: { value: number; words: string }[];
 }
@@ -49,7 +60,9 @@ export const point = (on: string, value: number, note = ""): Point => ({
 });
 
 /** A row with what most rows have. */
-export function rowOf(row: Pick<Row, "id" | "name" | "under" | "unit" | "series"> & Partial<Row>): Row {
+export function rowOf(
+  row: Pick<Row, "id" | "name" | "under" | "unit" | "series" | "how"> & Partial<Row>,
+): Row {
   return {
     digits: 0,
     better: null,
@@ -59,6 +72,27 @@ export function rowOf(row: Pick<Row, "id" | "name" | "under" | "unit" | "series"
     scale: null,
     marks: [],
     ...row,
+  };
+}
+
+/** A point with the working behind it. What a bar runs through is no doubt of it. */
+export function computedOf(row: Row, series: Series, p: Point): Computed {
+  const { origin, ...how } = row.how;
+  const isDoubt = series.mark !== "bar" && p.low !== null && p.high !== null;
+  return {
+    value: p.value,
+    unit: row.unit,
+    doubt: isDoubt ? ((p.high as number) - (p.low as number)) / 2 : null,
+    origin,
+    working: {
+      ...how,
+      formulaId: `review ${row.id}`,
+      inputs: [
+        { name: series.name, value: valueWords(row, p.value), origin, from: dayInWords(p.on) },
+        ...(p.inputs ?? []),
+        ...(p.note ? [{ name: "noted with it", value: p.note, origin: "entered" as const }] : []),
+      ],
+    },
   };
 }
 

@@ -1,7 +1,8 @@
 import { ACTION_WORDS, type Action } from "../progression/safetyRules";
 import { dayInWords } from "../units/dayInWords";
+import type { Computed } from "../units/working";
 import type { Decided, ReviewFacts } from "./facts";
-import { type Point, type Row, type Series, valueWords } from "./row";
+import { computedOf, type Point, type Row, type Series, valueWords } from "./row";
 
 /** Days from the first to the last, both counted. */
 export interface Span {
@@ -14,8 +15,12 @@ export interface SpanLine {
   id: string;
   name: string;
   first: string;
+  digits: number;
   /** null: there was only one */
   last: string | null;
+  /** the working behind both */
+  firstOf: Computed;
+  lastOf: Computed;
   note: string;
 }
 
@@ -66,7 +71,10 @@ function lineOf(row: Row, series: Series, span: Span): SpanLine[] {
       id: `${row.id} ${series.name}`,
       name: row.series.length > 1 ? `${row.name}, ${series.name}` : row.name,
       first: say(first),
+      digits: row.digits,
       last: points.length > 1 ? say(last) : null,
+      firstOf: computedOf(row, series, first),
+      lastOf: computedOf(row, series, last),
       note: [changeWords(row, first, last), worstWords(row, points, last), last.note]
         .filter(Boolean)
         .join("; "),

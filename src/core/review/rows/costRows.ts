@@ -1,5 +1,17 @@
 import type { DatedCost } from "../facts";
-import { type Row, rowOf } from "../row";
+import { type Row, type RowHow, rowOf } from "../row";
+
+/** As the cost itself says it. */
+function costHow(own: readonly DatedCost[]): RowHow {
+  const percent = own.findLast((c) => c.cost.percent)?.cost.percent;
+  return {
+    formula: percent?.working.formula ?? "the torque it takes, of what this leg can hold",
+    source: percent?.working.source ?? "docs/rules.md",
+    confidence: percent?.working.confidence ?? "own",
+    origin: percent?.origin ?? "estimated",
+    ...(percent?.working.cannotTell ? { cannotTell: percent.working.cannotTell } : {}),
+  };
+}
 
 /** What daily life takes of this leg, as it grew stronger. */
 export function costRows(costs: readonly DatedCost[]): Row[] {
@@ -15,6 +27,7 @@ export function costRows(costs: readonly DatedCost[]): Row[] {
               value: cost.percent.value,
               low: Math.max(0, cost.percent.value - (cost.percent.doubt ?? 0)),
               high: cost.percent.value + (cost.percent.doubt ?? 0),
+              inputs: cost.percent.working.inputs,
               note: cost.isAtLeast ? "at least: it bends further than the strength curve reaches" : "",
             },
           ],
@@ -24,6 +37,7 @@ export function costRows(costs: readonly DatedCost[]): Row[] {
       rowOf({
         id: `cost ${id}`,
         name: own[0]?.name ?? id,
+        how: costHow(own),
         under: "share of what this leg can do",
         unit: "%",
         better: "down",

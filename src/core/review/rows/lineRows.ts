@@ -30,6 +30,13 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
       rowOf({
         id: `line ${l.lineId}`,
         name: l.name,
+        how: {
+          formula: `${under}: what was done in the visit, as it was logged`,
+          source: "the records of its sets",
+          confidence: "high",
+          origin: "entered",
+          cannotTell: "a change of machine, of angle or of rests beside it",
+        },
         under,
         unit,
         digits: l.of === "load" || l.of === "help" ? 1 : 0,

@@ -53,6 +53,15 @@ export function measureRows({
       rowOf({
         id: `measure ${kind}`,
         name: spec.name,
+        how: {
+          formula: "as it was measured that day",
+          source:
+            spec.realChange === null
+              ? "the clinic's own record"
+              : `the clinic's own record; a change below ${spec.realChange} ${spec.unit} may be measurement error`,
+          confidence: "high",
+          origin: "measured",
+        },
         under: series.map((s) => `${s.mark}: ${s.name}`).join("; "),
         unit: spec.unit,
         // a goniometer is not read finer than a degree

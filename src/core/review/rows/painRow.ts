@@ -12,6 +12,13 @@ export function painRow(visits: readonly ReviewVisit[]): Row {
   return rowOf({
     id: "pain",
     name: "joint pain",
+    how: {
+      formula: "the answer from 0 to 10; of several in a visit the worst",
+      source: "the visit's record and the morning after; a change of 2 is more than chance",
+      confidence: "high",
+      origin: "entered",
+      cannotTell: "what else was done that day",
+    },
     under: "bar: before to after; square: worst in a set; dot: next morning",
     unit: "of 10",
     better: "down",

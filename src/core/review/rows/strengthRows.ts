@@ -19,6 +19,13 @@ const withError = (t: DatedStrength): Point => {
     value: t.torqueNm,
     low: t.torqueNm - half,
     high: t.torqueNm + half,
+    inputs: [
+      {
+        name: "error of one session",
+        value: `± ${Math.round(100 * torqueErrorShare(t.isReliable))} %`,
+        origin: t.isReliable ? "measured" : "estimated",
+      },
+    ],
     note: t.isReliable ? "" : "the trials never agreed",
   };
 };
@@ -39,6 +46,13 @@ export function strengthRows({ strength, side }: Pick<ReviewFacts, "strength" | 
       return rowOf({
         id: `strength ${m} ${Math.round(deg)}`,
         name: m === "knee_extension" || m === "knee_flexion" ? `${name} at ${Math.round(deg)}°` : name,
+        how: {
+          formula:
+            "force × lever arm × sine of the angle of pull, with the shin's own weight; the best of the trials that agree",
+          source: "the strength test of that day; docs/rules.md, Strength",
+          confidence: "high",
+          origin: "measured",
+        },
         under: "dot: this leg; diamond: the other; line: error of a session",
         unit: "N·m",
         better: "up",
@@ -77,6 +91,10 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
           value: found.lsiPct,
           low: found.lowPct,
           high: found.highPct,
+          inputs: [
+            { name: "this leg", value: `${Math.round(pair.involvedNm)} N·m`, origin: "measured" },
+            { name: "the other leg", value: `${Math.round(pair.otherNm)} N·m`, origin: "measured" },
+          ],
           note: wanted === null ? "" : reaches(found, wanted),
         },
       ];
@@ -86,6 +104,13 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
       rowOf({
         id: `symmetry ${m}`,
         name: `${lowerFirst(MOVEMENTS[m].name)}, share of the other leg`,
+        how: {
+          formula: "this leg ÷ the other leg × 100, both at the same angle",
+          source: "docs/rules.md, Strength: limb symmetry with the error of a session",
+          confidence: "medium",
+          origin: "measured",
+          cannotTell: "how strong the other leg is for its body: it may be weak too",
+        },
         under: "dot with what one session can tell",
         unit: "%",
         better: "up",

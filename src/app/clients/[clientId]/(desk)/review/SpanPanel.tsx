@@ -1,5 +1,6 @@
 import { decisionsWords, type SpanNumbers } from "@/core/review/span";
 import { shortDay } from "@/ui/dates";
+import { Opens } from "@/ui/working/Figure";
 
 /** A span in numbers: first and last of every row in it, and what was decided. */
 export function SpanPanel({
@@ -41,8 +42,18 @@ export function SpanPanel({
                   {l.name}
                   {l.note && <span className="block text-[12px] quiet">{l.note}</span>}
                 </td>
-                <td className="whitespace-nowrap px-2 py-1">{l.last === null ? "" : l.first}</td>
-                <td className="whitespace-nowrap py-1 font-bold">{l.last ?? l.first}</td>
+                <td className="whitespace-nowrap px-2 py-1">
+                  {l.last !== null && (
+                    <Opens label={`${l.name}, first`} computed={l.firstOf} digits={l.digits}>
+                      {l.first}
+                    </Opens>
+                  )}
+                </td>
+                <td className="whitespace-nowrap py-1 font-bold">
+                  <Opens label={`${l.name}, last`} computed={l.lastOf} digits={l.digits}>
+                    {l.last ?? l.first}
+                  </Opens>
+                </td>
               </tr>
             ))}
           </tbody>
