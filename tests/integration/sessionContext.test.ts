@@ -13,6 +13,8 @@ import {
   makeClient,
   makeClinic,
   owner,
+  plannedClient,
+  runVisit,
   saveLines,
   type TestClinic,
   testInput,
@@ -70,6 +72,12 @@ test("after surgery and with few visits the facts say so, and the usual order is
   expect(facts.school).toEqual({ calvesFirst: false, isolationFirst: false });
   expect(facts.choose.repetitionTests).toEqual([]);
   expect(facts.choose.limits.hold_seconds).toBeUndefined();
+});
+
+test("the last session was as sore as its sorest moment, at its end too", async () => {
+  const { client } = await plannedClient(clinic);
+  await runVisit(clinic, client, { painBefore: 1, pain: 0, painAtEnd: 6 });
+  expect((await factsOf(client)).known.lastPain).toBe(6);
 });
 
 test("a stance on the order, of the client or the clinic, turns the order round", async () => {

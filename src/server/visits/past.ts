@@ -92,13 +92,15 @@ export async function daysSinceAccumulated(ctx: Ctx, episodeId: string): Promise
   return r?.at ? daysBetween(dayOf(ctx, r.at), today(ctx)) : null;
 }
 
-/** The worst joint pain in any set of the last visit with sets; null: none yet. */
+/** The worst joint pain of the last visit: before it, in any set, at its end; null: none is known. */
 export async function lastWorstPain(ctx: Ctx, episodeId: string): Promise<number | null> {
   const [r] = await ctx.tx`
-    select max(r.pain) as worst from set_record r
-    where ${ctx.tx.unsafe(STANDS)} and r.visit_id = (
-      select v.id from visit v join visit_end e on e.visit_id = v.id
-      where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)`;
+    with last as (
+      select v.id, e.pain_at_start, e.pain_at_end from visit v join visit_end e on e.visit_id = v.id
+      where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)
+    select greatest(
+      (select max(r.pain) from set_record r where ${ctx.tx.unsafe(STANDS)} and r.visit_id = (select id from last)),
+      (select pain_at_start from last), (select pain_at_end from last)) as worst`;
   return r?.worst ?? null;
 }
 

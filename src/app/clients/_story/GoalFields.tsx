@@ -14,7 +14,8 @@ export function GoalFields({ part, goals }: { part: StoryPart; goals: [string, s
   return (
     <section className="grid gap-2">
       <h2 className="text-[17px]">
-        3 The goal <span className="quiet text-[15px] font-normal">how hard now: 0 easy, 10 impossible</span>
+        <span className="needed">3 The goal</span>{" "}
+        <span className="quiet text-[15px] font-normal">how hard now: 0 easy, 10 impossible</span>
       </h2>
       {problem("episode.goals") && (
         <p className="small text-error" role="alert">

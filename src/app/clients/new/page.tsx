@@ -25,7 +25,7 @@ export default async function NewClientPage({
         <h1 className="mb-2 text-[22px]">
           {data ? `A new episode for ${data.name}` : "A new client"}{" "}
           <span className="quiet text-[15px] font-normal">
-            made-up names or initials, nothing that identifies
+            made-up names or initials, nothing that identifies; * is needed
           </span>
         </h1>
         {may(actor.role, "story.write") ? (
