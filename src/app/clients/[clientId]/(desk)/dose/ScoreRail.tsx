@@ -156,7 +156,7 @@ function Row({
             {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}
           </text>
           <text x={RAIL.right + 6} y={26} fontSize={12} className="fill-quiet">
-            {total?.hard ? `${total.hard}: ≤ 4 in reserve` : ""}
+            {total?.hard ? `${total.hard} hard` : ""}
           </text>
           <EffortBars predictions={predictions} />
         </svg>

@@ -26,7 +26,7 @@ export function SetBars({
           : 0;
         const side = t.leg === "both" ? "" : `, ${sideOf(t.leg, firstSide)} leg`;
         return (
-          <li key={taskKey(t)} className="w-[88px]">
+          <li key={taskKey(t)} className="w-[88px]" aria-current={isNow ? "step" : undefined}>
             <svg viewBox="0 0 88 14" className="w-full" aria-hidden>
               <rect
                 x={1}
@@ -39,12 +39,10 @@ export function SetBars({
               />
               <rect x={1} y={1} width={86 * share} height={12} className="fill-primary" />
             </svg>
-            <span className="text-[15px]">
+            <span className={`text-[15px] ${isNow ? "font-bold" : ""}`}>
               {done
                 ? `${done.reps ?? `${Math.round(done.workedS)} s`} · pain ${done.pain}`
-                : isNow
-                  ? `now${side}`
-                  : `${i + 1}${side}`}
+                : `${i + 1}${side}`}
             </span>
           </li>
         );
