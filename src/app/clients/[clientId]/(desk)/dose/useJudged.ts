@@ -8,6 +8,7 @@ import { fatigueLinesOf, itemsOf } from "@/core/sheet/effect/scoreItems";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
+import { withShorterWay } from "@/core/sheet/judge/shorterWay";
 import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/sheet/order/sessionScore";
 import { useFatigue } from "./useFatigue";
 import type { Line } from "./useScore";
@@ -22,7 +23,10 @@ export function useJudged(
 ) {
   const context = useMemo(() => scoreContextOf(facts), [facts]);
   const sheet = useMemo(() => rangeSheet(context.sheet), [context]);
-  const judged = useMemo(() => judgeScore(lines, context), [lines, context]);
+  const judged = useMemo(
+    () => judgeScore(lines, context).map((j) => withShorterWay(j, context)),
+    [lines, context],
+  );
   const items = useMemo(() => itemsOf(judged, keyOf), [judged]);
   const totals = useMemo(() => scoreTotals(items), [items]);
   const fatigue = useMemo(() => fatigueLinesOf(judged, keyOf), [judged]);

@@ -1,0 +1,48 @@
+import fc from "fast-check";
+import { EXERCISES } from "../../rules/exercises";
+import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
+import { legsAllowed } from "../line/legs";
+import { judgeScore } from "./judgeScore";
+import { withShorterWay } from "./shorterWay";
+
+test("a shorter way that is set heavier than the whole one always says so, and only then", () => {
+  const context = scoreContext();
+  const moved = EXERCISES.filter((e) => legsAllowed(e, "straight").length > 0);
+  let said = 0;
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...moved),
+      fc.integer({ min: 0, max: 20 }),
+      fc.integer({ min: 1, max: 20 }),
+      (e, from, wide) => {
+        const window = { fromDeg: 5 * from, toDeg: Math.min(130, 5 * (from + wide)) };
+        const legs = legsAllowed(e, "straight")[0] ?? "together";
+        const asked = line(e.id, EXAMPLES.straight, { legs, window });
+        const judge = (w: typeof window | null) => judgeScore([{ ...asked, window: w }], context)[0];
+        const shorter = judge(window);
+        if (!shorter) return;
+        const words = withShorterWay(shorter, context).cautions.find((c) => c.startsWith("The shorter way"));
+        const [set, whole] = [shorter.load?.setting, judge(null)?.load?.setting];
+        const isHeavier =
+          !!set && !!whole && !set.isHelp && set.loads.length > 0 && set.load > whole.load + 1e-6;
+        expect(words !== undefined).toBe(isHeavier);
+        if (words && set && whole) {
+          said++;
+          expect(words).toContain(`${set.how} instead of ${whole.how}`);
+        }
+      },
+    ),
+    { numRuns: 300, seed: 20261130 },
+  );
+  expect(said).toBeGreaterThan(0);
+}, 120_000);
+
+test("what somebody set by hand is theirs to know", () => {
+  const context = scoreContext();
+  const asked = line("lp_horizontal", EXAMPLES.straight, {
+    window: { fromDeg: 20, toDeg: 40 },
+    loadKg: 60,
+  });
+  const [j] = judgeScore([asked], context);
+  expect(j && withShorterWay(j, context).cautions).toEqual(j?.cautions);
+});
