@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
-import { putTheDemoBack, signInOf } from "./support/stack";
+import { letANightPass, putTheDemoBack, signInOf } from "./support/stack";
 import { wordsInSight } from "./support/words";
 
 test.beforeAll(putTheDemoBack);
@@ -240,4 +240,27 @@ test("an answer that takes longer than a moment is said to be under way, for a p
   await expect(said).toBeVisible();
   await expect(page).toHaveURL(/review|costs/);
   await expect(said).toBeHidden();
+});
+
+test("who reads pounds has them beside the machine's kilograms on the floor too", async ({ page }) => {
+  await signIn(page, "trainer");
+  const id = await clientId(page, "Idony Greaves");
+  const read = async (unit: "lb" | "kg") => {
+    await page.goto("/settings");
+    await isAlive(page);
+    await page.getByLabel("Loads").selectOption(unit);
+    await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  };
+  await read("lb");
+  await letANightPass(id);
+  await page.goto(`/clients/${id}/floor`);
+  await page.getByRole("link", { name: /^Gym/ }).click();
+  await isAlive(page);
+  await page.getByRole("button", { name: /None of these/ }).click();
+  const set = page.getByRole("region", { name: "What to set" });
+  await expect(set.getByText(/\d kg \(\d+ lb\)/).first()).toBeVisible();
+  await read("kg");
+  await page.goto(`/clients/${id}/floor`);
+  await expect(set.getByText(/\d kg/).first()).toBeVisible();
+  await expect(set.getByText(/lb/)).toHaveCount(0);
 });

@@ -4,6 +4,7 @@ import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
@@ -26,6 +27,8 @@ export interface FloorLaneProps {
   usuallyWorn: Worn;
   /** whose advice is shown */
   conditionIds: readonly string[];
+  /** pounds stand beside kilograms for who reads them */
+  massUnit: MassUnit;
   mayRun: boolean;
   /** who is signed in: what is logged here is theirs */
   who: Owner;

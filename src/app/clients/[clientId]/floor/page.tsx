@@ -90,6 +90,7 @@ export default async function FloorPage({
       worn={data.worn}
       usuallyWorn={data.usuallyWorn}
       conditionIds={data.conditionIds}
+      massUnit={actor.massUnit}
       mayRun={may(actor.role, "session.run")}
       who={{
         key: `${actor.clinicId} ${actor.personId}`,

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { plannedLoadKg } from "@/core/visit/eased";
 import type { VisitState } from "@/core/visit/run";
 import type { Task } from "@/core/visit/tasks";
@@ -14,6 +15,7 @@ export function LineActions({
   action,
   missing,
   line,
+  massUnit,
   task,
   state,
   beats,
@@ -34,6 +36,7 @@ export function LineActions({
   /** what the screen waits for instead */
   missing: string | null;
   line: KeptLine;
+  massUnit: MassUnit;
   task: Task;
   state: VisitState;
   beats: boolean;
@@ -114,6 +117,7 @@ export function LineActions({
           onClick={() => happen({ type: "load", lineId, loadKg: easier.loadKg, at })}
         >
           ease: {easier.how}
+          {easier.loadKg > 0 && poundsBeside(easier.loadKg, massUnit)}
         </button>
       )}
       {isBetween && isEased && asPlannedKg !== null && (

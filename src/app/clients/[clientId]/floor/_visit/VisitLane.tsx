@@ -221,7 +221,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                   </p>
                 )}
                 <div className="mt-2">
-                  <WhatToSet line={line} task={task as LiveTask} />
+                  <WhatToSet line={line} task={task as LiveTask} massUnit={props.massUnit} />
                 </div>
               </div>
               <div className="order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 lg:self-center">
@@ -283,6 +283,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 action={clock.isEarly ? null : action}
                 missing={missingWords(state, { isReady, isEarly: clock.isEarly, pain, left, asked })}
                 line={line}
+                massUnit={props.massUnit}
                 task={task}
                 state={state}
                 beats={beats}

@@ -1,8 +1,9 @@
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { LiveTask } from "@/core/visit/run";
 
 /** What to set, large enough for somebody who stands at the machine: load, angle or range, seat and pad. */
-export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
+export function WhatToSet({ line, task, massUnit }: { line: KeptLine; task: LiveTask; massUnit: MassUnit }) {
   const isHold = task.holdS !== null && line.fromDeg !== null && line.fromDeg === line.toDeg;
   const angle =
     line.fromDeg === null || line.toDeg === null
@@ -11,7 +12,7 @@ export function WhatToSet({ line, task }: { line: KeptLine; task: LiveTask }) {
         ? { value: `${Math.round(line.fromDeg)}°`, under: "knee held there" }
         : { value: `${Math.round(line.fromDeg)}–${Math.round(line.toDeg)}°`, under: "range to travel" };
   const entries = [
-    ...(task.how ? [{ value: task.how, under: loadWords(task) }] : []),
+    ...(task.how ? [{ value: task.how, under: loadWords(task, massUnit) }] : []),
     ...(line.feltAim === null ? [] : [{ value: `${line.feltAim} of 10`, under: "felt effort to hold at" }]),
     ...(angle ? [angle] : []),
     ...line.setUp.map((s) => ({ value: s.value, under: s.name })),
@@ -39,12 +40,13 @@ const isWords = (value: string) => !/\d/.test(value);
 /** Longer than this it takes the whole row. */
 const MOST_BESIDE = 8;
 
-function loadWords(task: LiveTask): string {
+function loadWords(task: LiveTask, massUnit: MassUnit): string {
   const kg =
     task.loadKg === null || task.how?.endsWith("kg") ? "" : `${Math.round(task.loadKg * 10) / 10} kg`;
   const isOther = task.plannedKg !== task.loadKg;
+  const pounds = task.loadKg ? poundsBeside(task.loadKg, massUnit) : "";
   return [
-    kg,
+    `${kg}${pounds}`.trim(),
     task.aboveToday ? `planned ${task.aboveToday}, more than today leaves` : "",
     isOther ? `planned ${task.plannedHow}` : "",
     task.role === "ramp" ? "ramp set" : "",

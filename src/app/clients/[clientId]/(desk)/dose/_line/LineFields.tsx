@@ -1,6 +1,7 @@
 "use client";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
+import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { DayField } from "@/ui/form/DayField";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
@@ -11,14 +12,16 @@ const down5 = (deg: number) => Math.floor(deg / 5) * 5;
 /** What a line keeps through its versions: the load that was set, the way it climbs, what it may do by itself. */
 export function LineFields({
   judged,
+  massUnit,
   onChange,
 }: {
   judged: JudgedLine<Line>;
+  massUnit: MassUnit;
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
   return (
     <>
-      <LoadField judged={judged} onChange={onChange} />
+      <LoadField judged={judged} massUnit={massUnit} onChange={onChange} />
       <LadderFields judged={judged} onChange={onChange} />
       <OrderFields line={judged.line} onChange={onChange} />
     </>
@@ -28,9 +31,11 @@ export function LineFields({
 /** The real load that is set, where another than the scheme's own is meant. */
 function LoadField({
   judged,
+  massUnit,
   onChange,
 }: {
   judged: JudgedLine<Line>;
+  massUnit: MassUnit;
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
   const { load, line } = judged;
@@ -50,6 +55,7 @@ function LoadField({
           <option key={l.load} value={String(l.load)}>
             {l.how}
             {l.how.endsWith("kg") ? "" : `, ${Math.round(l.load * 10) / 10} kg`}
+            {l.load > 0 && poundsBeside(l.load, massUnit)}
           </option>
         ))}
       </select>
