@@ -49,11 +49,11 @@ export async function inThread<T extends object>(
   const { field, tooMuch, mostMs, mostMegabytes } = bounds;
   try {
     return await new Promise<T>((answer, refuse) => {
-      const worker = new Worker(path.join(process.cwd(), "server-workers", file), {
-        workerData,
-        resourceLimits: { maxOldGenerationSizeMb: mostMegabytes },
-        env: {},
-      });
+      // "new Worker" would be taken for a part of the bundle and looked for there
+      const worker: Worker = Reflect.construct(Worker, [
+        path.join(process.cwd(), "server-workers", file),
+        { workerData, resourceLimits: { maxOldGenerationSizeMb: mostMegabytes }, env: {} },
+      ]);
       const late = setTimeout(() => {
         void worker.terminate();
         refuse(new InputError(field, tooMuch));

@@ -99,9 +99,17 @@ export const expectFits = async (page: Page): Promise<void> => expect(await spil
 export const floorSays = (page: Page, words: string | RegExp) =>
   expect(page.getByText(words).first()).toBeVisible();
 
-/** Waits for the word of the band across the floor. */
-export const bandSays = (page: Page, word: "SET UP" | "PAIN?" | "GO" | "HOLD" | "MOVE" | "REST" | "DONE") =>
-  expect(page.getByTestId("band")).toContainText(word);
+/** A key answers a question only when it has stood there for a moment. */
+const SETTLES_MS = 300;
+
+/** Waits for the word of the band across the floor, and until a key answers it. */
+export const bandSays = async (
+  page: Page,
+  word: "SET UP" | "PAIN?" | "GO" | "HOLD" | "MOVE" | "REST" | "DONE",
+) => {
+  await expect(page.getByTestId("band")).toContainText(word);
+  await page.waitForTimeout(SETTLES_MS);
+};
 
 /** Lines of the sheet on Dose, and the editor beside them. */
 export const sheetLines = (page: Page) => page.locator("main ol button svg[role=img]");
