@@ -15,7 +15,7 @@ export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]>
     "records",
     visitId,
     (keys) => ctx.tx`
-      select visit_id as of, json_agg(json_build_array(${ctx.tx.unsafe(COLUMNS)}) order by received_at, id) as kept
+      select visit_id as of, json_agg(json_build_array(${ctx.tx.unsafe(COLUMNS)}) order by received_at, started_at, tablet_at, id) as kept
       from set_record where visit_id = any(${keys}::uuid[]) group by visit_id`,
   );
   return (rows[0]?.kept ?? []).map(fromList);

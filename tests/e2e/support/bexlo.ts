@@ -95,12 +95,14 @@ export const expectAccessible = async (page: Page): Promise<void> => expect(awai
 /** Nothing spills sideways, and nothing stands beyond the edge. */
 export const expectFits = async (page: Page): Promise<void> => expect(await spillsOf(page)).toEqual([]);
 
-/** Waits for words anywhere on the floor. */
-export const floorSays = (page: Page, words: string | RegExp) =>
-  expect(page.getByText(words).first()).toBeVisible();
-
 /** A key answers a question only when it has stood there for a moment. */
 const SETTLES_MS = 300;
+
+/** Waits for words anywhere on the floor, and until a key answers them. */
+export const floorSays = async (page: Page, words: string | RegExp) => {
+  await expect(page.getByText(words).first()).toBeVisible();
+  await page.waitForTimeout(SETTLES_MS);
+};
 
 /** Waits for the word of the band across the floor, and until a key answers it. */
 export const bandSays = async (
