@@ -8,7 +8,7 @@ import { fatigueLinesOf, itemsOf } from "@/core/sheet/effect/scoreItems";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
-import { withShorterWay } from "@/core/sheet/judge/shorterWay";
+import { shorterWayWords } from "@/core/sheet/judge/shorterWay";
 import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/sheet/order/sessionScore";
 import { useFatigue } from "./useFatigue";
 import type { Line } from "./useScore";
@@ -23,9 +23,17 @@ export function useJudged(
 ) {
   const context = useMemo(() => scoreContextOf(facts), [facts]);
   const sheet = useMemo(() => rangeSheet(context.sheet), [context]);
+  // each line is judged over the whole way once: only the one that changes is judged anew
+  const shorter = useMemo(() => ({ context, said: new WeakMap<Line, string | null>() }), [context]);
   const judged = useMemo(
-    () => judgeScore(lines, context).map((j) => withShorterWay(j, context)),
-    [lines, context],
+    () =>
+      judgeScore(lines, shorter.context).map((j) => {
+        const known = shorter.said.get(j.line);
+        const words = known === undefined ? shorterWayWords(j, shorter.context) : known;
+        shorter.said.set(j.line, words);
+        return words === null ? j : { ...j, cautions: [...j.cautions, words] };
+      }),
+    [lines, shorter],
   );
   const items = useMemo(() => itemsOf(judged, keyOf), [judged]);
   const totals = useMemo(() => scoreTotals(items), [items]);
