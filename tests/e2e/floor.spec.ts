@@ -199,6 +199,7 @@ test("two people on one tablet: what one of them logged waits for that one, is n
   });
   const pins = page.getByRole("checkbox", { name: /Safety pins/ });
   if (await pins.count()) await pins.check();
+  await bandSays(page, "SET UP");
   await page.keyboard.press("1");
   await bandSays(page, "GO");
   await floorSays(page, /saved here, \d waiting/);
