@@ -53,11 +53,14 @@ export async function keptRun<T>(sessionId: string): Promise<T | null> {
   return ((await (await floorDb()).get("runs", sessionId)) as T | undefined) ?? null;
 }
 
+/** A run as one person knows it: two on one tablet never go on from each other's unsent entries. */
+export const runKey = (ownerKey: string, visitId: string): string => `${ownerKey} ${visitId}`;
+
 /** A link has ended: what it brought goes; letters that the clinic does not have stay, for the next link. */
 export async function forgetLink(token: string): Promise<void> {
   const db = await floorDb();
   const begun = (await db.get("runs", `home ${token}`)) as { id?: string } | undefined;
-  if (begun?.id) await db.delete("runs", begun.id);
+  if (begun?.id) await db.delete("runs", runKey(`link ${token}`, begun.id));
   await db.delete("runs", `home ${token}`);
 }
 
@@ -68,6 +71,8 @@ const isEarlier = (letter: Letter, owner: Owner): boolean =>
   owner.about !== null && letter.about === owner.about && letter.of !== owner.key;
 
 export interface Outbox {
+  /** whose it is: what they logged and the clinic does not have yet is shown to nobody else */
+  ownerKey: string;
   /** own letters that the clinic does not have yet */
   waiting: number;
   /** own letters that it refused: kept here */
@@ -181,5 +186,5 @@ export function useOutbox(owner: Owner): Outbox {
     };
   }, [flush, key, personId]);
 
-  return { waiting, refused, refusal, others, earlier, post, handOver };
+  return { ownerKey: key, waiting, refused, refusal, others, earlier, post, handOver };
 }

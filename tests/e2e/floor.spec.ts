@@ -7,6 +7,7 @@ import {
   floorSays,
   isAlive,
   signIn,
+  signInByForm,
 } from "./support/bexlo";
 import { letANightPass, putTheDemoBack } from "./support/stack";
 
@@ -171,4 +172,59 @@ test("pain ends a line and another exercise stands in for today, set anew; the r
   await page.keyboard.press("x");
   await page.getByRole("dialog", { name: "Stop the visit" }).getByRole("button").nth(2).click();
   await floorSays(page, /The visit ends here because of this/);
+});
+
+test("two people on one tablet: what one of them logged waits for that one, is named, and goes when that one is back", async ({
+  page,
+}) => {
+  await signInByForm(page, "trainer");
+  await begin(page, "Dorrit Fenwake", /^Gym/);
+  const id = await clientId(page, "Dorrit Fenwake");
+  const floor = async () => {
+    await page.goto(`/clients/${id}/floor`);
+    await expect(band(page)).toBeVisible();
+    await isAlive(page);
+  };
+  const leave = async () => {
+    await page.goto("/");
+    await isAlive(page);
+    await page.getByRole("button", { name: "sign out" }).click();
+    await expect(page.getByLabel("Password")).toBeVisible();
+  };
+  await floor();
+  const asked: string[] = [];
+  await page.route("**/api/visits/*/events", (route) => {
+    asked.push(route.request().headers()["x-person"] ?? "");
+    return route.abort();
+  });
+  const pins = page.getByRole("checkbox", { name: /Safety pins/ });
+  if (await pins.count()) await pins.check();
+  await bandSays(page, "SET UP");
+  await page.keyboard.press("1");
+  await bandSays(page, "GO");
+  await floorSays(page, /saved here, \d waiting/);
+  await leave();
+  // nothing goes before somebody else is here
+  await page.unroute("**/api/visits/*/events");
+
+  const sent: string[] = [];
+  page.on("request", (r) => {
+    if (/\/api\/visits\/.*\/events/.test(r.url())) sent.push(r.headers()["x-person"] ?? "");
+  });
+  await signInByForm(page, "therapist");
+  await floor();
+  await floorSays(page, /of Corin Desh wait on this tablet until Corin Desh signs in here again/);
+  // the clinic does not have them, and nobody says it has
+  await bandSays(page, "SET UP");
+  expect(sent).toEqual([]);
+  await leave();
+
+  await signInByForm(page, "trainer");
+  await floor();
+  await floorSays(page, "saved at the clinic");
+  await expect.poll(() => sent.length).toBeGreaterThan(0);
+  expect(new Set(sent)).toEqual(new Set([asked[0]]));
+  await page.reload();
+  await isAlive(page);
+  await bandSays(page, "GO");
 });

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type VisitState, visitState } from "@/core/visit/run";
 import { eventsOf, type LogEntry, type VisitEvent } from "@/core/visit/visitEvent";
-import { keepRun, keptRun, type Outbox } from "@/ui/outbox";
+import { keepRun, keptRun, type Outbox, runKey } from "@/ui/outbox";
 
 export interface OpenVisit {
   id: string;
@@ -45,7 +45,8 @@ export function useVisit(
   const [log, setLog] = useState<LogEntry[]>(open.log);
   const [notice, setNotice] = useState<string | null>(null);
   const latest = useRef(log);
-  const { post } = outbox;
+  const { post, ownerKey } = outbox;
+  const kept = runKey(ownerKey, id);
   const state = useMemo(() => visitState(lines, eventsOf(log)), [lines, log]);
 
   const append = useCallback(
@@ -53,18 +54,18 @@ export function useVisit(
       const next = [...latest.current, entry];
       latest.current = next;
       setLog(next);
-      keepRun(id, next);
+      keepRun(kept, next);
       post(eventsPath, { seq: next.length, entry });
     },
-    [id, post, eventsPath],
+    [kept, post, eventsPath],
   );
 
   useEffect(() => {
-    keptRun<LogEntry[]>(id).then((kept) => {
-      // what this tablet has not sent yet stands behind what the clinic has
-      if (kept && kept.length > latest.current.length && startsWith(kept, latest.current)) {
-        latest.current = kept;
-        setLog(kept);
+    keptRun<LogEntry[]>(kept).then((own) => {
+      // what this person has not sent yet stands behind what the clinic has
+      if (own && own.length > latest.current.length && startsWith(own, latest.current)) {
+        latest.current = own;
+        setLog(own);
       }
       if (isUnwatched(visitState(lines, eventsOf(latest.current)), Date.now())) {
         append({ type: "undo", at: Date.now() });
@@ -73,7 +74,7 @@ export function useVisit(
         );
       }
     });
-  }, [id, lines, append]);
+  }, [kept, lines, append]);
 
   // a clock that is put back under a set would let it run for ever
   useEffect(() => {
@@ -109,9 +110,9 @@ export function useVisit(
 
   /** Forgets what this tablet kept, after the clinic refused to follow it. */
   const startOver = useCallback(async () => {
-    await keepRun(id, null);
+    await keepRun(kept, null);
     window.location.reload();
-  }, [id]);
+  }, [kept]);
 
   return { state, happen, undo, canUndo: log.length > 0, notice, startOver };
 }
