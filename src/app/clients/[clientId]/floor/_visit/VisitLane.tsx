@@ -20,6 +20,7 @@ import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
 import { Closing } from "./Closing";
+import { cellQuery, sensorQuery } from "./deviceQueries";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
@@ -150,6 +151,11 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   useEffect(() => {
     if (swapOf) swapDialog.current?.showModal();
   }, [swapOf]);
+  const pose = line && task && (
+    <div className="max-lg:hidden">
+      <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
+    </div>
+  );
   const endedLine = state.lines.find((l) => state.ended[l.lineId]);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   return (
@@ -234,18 +240,12 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
                 ) : (
-                  <div className="max-lg:hidden">
-                    <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
-                  </div>
+                  pose
                 )}
               </div>
               <div className="order-2 lg:order-3">
                 <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
-                {state.phase === "set-up" && (
-                  <div className="max-lg:hidden">
-                    <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
-                  </div>
-                )}
+                {state.phase === "set-up" && pose}
               </div>
             </div>
             <div className="px-4 pb-1 max-lg:mt-auto lg:px-8">
@@ -372,40 +372,4 @@ function whereWords(
 function legWords(task: { leg: "both" | "first" | "second" } | null, open: OpenVisit): string {
   if (!task) return "";
   return task.leg === "both" ? "both legs" : `${sideOf(task.leg, open.firstSide)} leg`;
-}
-
-function cellQuery(
-  client: string,
-  first: "left" | "right",
-  line: KeptLine,
-  task: { leg: "both" | "first" | "second"; holdS: number | null },
-) {
-  const padM = line.drawing?.settings.padM;
-  if (task.holdS === null || line.aimForceN === null || !padM || line.fromDeg === null) return null;
-  return {
-    client,
-    side: task.leg === "both" ? first : sideOf(task.leg, first),
-    angle: line.fromDeg,
-    lever: padM,
-    aim: line.aimForceN.toFixed(1),
-    seconds: task.holdS,
-  };
-}
-
-function sensorQuery(
-  client: string,
-  first: "left" | "right",
-  line: KeptLine,
-  task: { leg: "both" | "first" | "second"; reps: number | null; workS: number },
-) {
-  if (!task.reps || line.fromDeg === null || line.toDeg === null || line.toDeg <= line.fromDeg) return null;
-  return {
-    client,
-    side: task.leg === "both" ? first : sideOf(task.leg, first),
-    kind: "repetitions",
-    from: Math.round(line.fromDeg),
-    to: Math.round(line.toDeg),
-    reps: task.reps,
-    repS: (task.workS / task.reps).toFixed(2),
-  };
 }
