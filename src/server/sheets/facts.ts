@@ -3,8 +3,10 @@ import { personalFactor } from "@/core/isometrics/personalFactor";
 import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
 import type { Direction } from "@/core/selection/setUp/strengthKnown";
 import { chairRise } from "@/core/selection/tissue/tissues";
+import { factsOfSheet } from "@/core/sheet/judge/atHome";
+import type { ScoreContext } from "@/core/sheet/judge/judgeScore";
 import type { ClientSchemeFacts } from "@/core/sheet/judge/schemeFacts";
-import type { PlainScoreFacts } from "@/core/sheet/judge/scoreContextOf";
+import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/sheet/order/sessionScore";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
@@ -58,6 +60,13 @@ export const sheetFacts = (ctx: Ctx, client: ClientEpisode): Promise<SheetFacts>
       },
     };
   });
+
+/** The same for a sheet that was saved: at home there is what people have there. */
+export const contextOfSheet = async (
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheet: Parameters<typeof factsOfSheet>[1],
+): Promise<ScoreContext> => scoreContextOf(factsOfSheet(await sheetFacts(ctx, client), sheet));
 
 /** The second view of each question: calves first, isolation before the press. */
 async function orderSchool(ctx: Ctx, episodeId: string): Promise<OrderSchool> {

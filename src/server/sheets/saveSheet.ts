@@ -1,6 +1,6 @@
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
-import { factsAtHome, keptAtHome } from "@/core/sheet/judge/atHome";
+import { factsAtHome, factsOfSheet } from "@/core/sheet/judge/atHome";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
@@ -152,10 +152,9 @@ async function judged(
   v: { items: readonly SheetLine[]; before: SheetVersion | null; isForHome?: boolean },
 ) {
   const isHome = v.isForHome ?? v.before?.place === "home";
-  // a sheet of an earlier time may stand on a machine of the clinic: a decision on it goes on with that
-  const standsThere = !v.isForHome && v.items.some((i) => i.machineId != null);
   const usual = await sheetFacts(ctx, client);
-  const facts = isHome && !standsThere ? factsAtHome(usual) : usual;
+  const asSaved = { place: isHome ? "home" : "gym", lines: v.items.map((plan) => ({ plan })) };
+  const facts = v.isForHome ? factsAtHome(usual) : factsOfSheet(usual, asSaved);
   const context = scoreContextOf(facts);
   const lines = judgeScore(v.items, context);
   for (const [i, j] of lines.entries()) {
@@ -169,10 +168,7 @@ async function judged(
       );
   }
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
-  const kept: KeptLine[] = lines.map((j) => {
-    const line = keep(j, context, names);
-    return isHome ? keptAtHome(line, j) : line;
-  });
+  const kept: KeptLine[] = lines.map((j) => keep(j, context, names));
   const totals = scoreTotals(itemsOf(lines, (l) => l.lineId));
   return {
     kept,

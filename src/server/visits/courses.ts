@@ -4,11 +4,10 @@ import { type CourseOf, type CoursePoint, courseOf, coursePoint } from "@/core/d
 import { nextLine, rungsOf } from "@/core/decision/nextLine";
 import { stepSizes } from "@/core/progression/stepSizes";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { type Ctx, dayOf } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet } from "../sheets/facts";
 import { sheetsOf } from "../sheets/sheets";
 import { bankedNow } from "./past";
 import { recordsOf } from "./records";
@@ -36,11 +35,11 @@ const MOST_POINTS = 40;
 
 /** The courses of every line of the sheets in force. */
 export async function coursesOf(ctx: Ctx, client: ClientEpisode): Promise<LineCourse[]> {
-  const context = scoreContextOf(await sheetFacts(ctx, client));
   const { school, irritability } = client;
   const needed = stepSizes(school, irritability).sessionsPerStep;
   const found: LineCourse[] = [];
-  for (const sheet of await sheetsOf(ctx, client.episodeId))
+  for (const sheet of await sheetsOf(ctx, client.episodeId)) {
+    const context = await contextOfSheet(ctx, client, sheet);
     for (const { plan, kept } of sheet.lines) {
       if (!kept) continue;
       const of = courseOf(kept, plan.ladder?.of ?? null);
@@ -72,5 +71,6 @@ export async function coursesOf(ctx: Ctx, client: ClientEpisode): Promise<LineCo
         needed,
       });
     }
+  }
   return found;
 }

@@ -8,7 +8,6 @@ import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules
 import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
@@ -19,7 +18,8 @@ import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet } from "../sheets/facts";
+import type { SheetVersion } from "../sheets/sheets";
 import { pastLoads, pastOf } from "./past";
 import { lastRecheck } from "./rechecks";
 import {
@@ -129,7 +129,7 @@ async function draftOf(
   const first = lines[0]?.decision;
   const stopsAll = first?.action === "STOP_REFER" && first.rules.some((r) => OF_ALL.has(r)) ? first : null;
   const { sheet } = visit;
-  const context = scoreContextOf(await sheetFacts(ctx, client));
+  const context = await contextOfSheet(ctx, client, sheet);
   const after = sheet.lines.flatMap(({ plan }) => {
     const drafted = lines.find((l) => l.plan.lineId === plan.lineId);
     const next = drafted ? drafted.next[drafted.decision.action].line : plan;
@@ -164,7 +164,11 @@ async function lineDraft(
   facts: VisitFacts,
 ): Promise<LineDraft> {
   const found = await decided(ctx, visit, line, facts);
-  return { ...line, ...found, next: await nextByAction(ctx, client, line.plan, found.done, found.decision) };
+  return {
+    ...line,
+    ...found,
+    next: await nextByAction(ctx, client, visit.sheet, line.plan, found.done, found.decision),
+  };
 }
 
 /** What the table says of a line, from its own sets and the visit's shared facts. */
@@ -210,11 +214,12 @@ async function visitFacts(
 async function nextByAction(
   ctx: Ctx,
   client: ClientEpisode,
+  sheet: SheetVersion,
   plan: SheetLine,
   done: LineDone,
   decision: Decision,
 ): Promise<Record<Action, NextDraft>> {
-  const context = scoreContextOf(await sheetFacts(ctx, client));
+  const context = await contextOfSheet(ctx, client, sheet);
   const facts = { school: client.school, irritability: client.irritability, context, usedKg: done.usedKg };
   const entries = ACTIONS.map((action): [Action, NextDraft] => {
     const next = nextLine(plan, action, action === decision.action ? decision : null, facts);

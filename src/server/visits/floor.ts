@@ -1,12 +1,11 @@
 import "server-only";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { goneSentence } from "@/core/sheet/line/gone";
 import type { Ctx } from "../base/context";
 import { limitsBar } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet } from "../sheets/facts";
 import { goneOf } from "../sheets/gone";
 import type { SheetVersion } from "../sheets/sheets";
 import { returnBarred } from "../week/returns";
@@ -40,10 +39,9 @@ export async function floorBarred(
   const [gone] = await goneOf(ctx, client, [sheet]);
   if (gone) return goneSentence(gone);
   // limits may have become stricter since it was saved
-  const facts = await sheetFacts(ctx, client);
   const outside = judgeScore(
     sheet.lines.map((l) => l.plan),
-    scoreContextOf(facts),
+    await contextOfSheet(ctx, client, sheet),
   ).find((j) => j.bars.length > 0);
   if (outside)
     return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${outside.bars[0]}. A therapist changes the sheet first.`;

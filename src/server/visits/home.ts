@@ -3,7 +3,7 @@ import type { z } from "zod";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import type { homeStart } from "@/core/visit/client/homeInput";
-import { type RecheckSign, recheckFor } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/recheckSigns";
 import type { entryInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
@@ -11,13 +11,13 @@ import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
 import { clinicTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
-import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
+import type { ClientEpisode } from "../client/clients";
 import type { OpenLink } from "../links/open";
 import { sheetsOf } from "../sheets/sheets";
 import { isRestDay } from "../week/restDay";
 import { dayBarred, floorBarred } from "./floor";
 import { kneeBarred } from "./kneeDay";
-import { writeRecheck } from "./rechecks";
+import { recheckAsk, writeRecheck } from "./rechecks";
 import { firstSideOf, linesOfToday, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
 import { recentVisits, type VisitHead } from "./visits";
 
@@ -30,7 +30,7 @@ export interface HomeSheet {
   firstSide: Side;
   minutes: number;
   painMax: number;
-  signs: RecheckSign[];
+  signs: readonly RecheckSign[];
   /** nothing was done before */
   isFirst: boolean;
   /** why nothing is done today, or null */
@@ -56,6 +56,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
   const open = await openVisit(ctx, client.episodeId);
   const own = open && open.versionId === sheet.id ? open : null;
   const visits = await recentVisits(ctx, client.episodeId);
+  const ask = await recheckAsk(ctx, client);
   return {
     name: sheet.name,
     sheetId: sheet.sheetId,
@@ -64,8 +65,8 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
     firstSide: await firstSideOf(ctx, client),
     minutes: Math.ceil(sheet.seconds / 60),
     painMax: await painMaxFor(ctx, client),
-    signs: recheckFor(weeksAfterSurgery(ctx, client)),
-    isFirst: visits.length === 0,
+    signs: ask.signs,
+    isFirst: ask.isFirst,
     barred: own ? null : await floorBarred(ctx, client, sheet),
     isRest: own === null && (await isRestDay(ctx, client.episodeId, sheet)),
     // after a stop or a sore knee the clinic has to be heard first: that is not "done"

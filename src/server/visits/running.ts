@@ -3,7 +3,6 @@ import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
@@ -19,7 +18,7 @@ import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { makeMorningLink } from "../links/links";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet, sheetFacts } from "../sheets/facts";
 import { type SheetVersion, sheetsOf } from "../sheets/sheets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
@@ -87,7 +86,7 @@ export async function linesOfToday(
   const most = await painMaxFor(ctx, client);
   const judged = judgeScore(
     sheet.lines.map((l) => l.plan),
-    scoreContextOf(await sheetFacts(ctx, client)),
+    await contextOfSheet(ctx, client, sheet),
   );
   return sheet.lines.flatMap((l, i) =>
     l.kept ? [{ ...keptToday(l.kept, judged[i]), painMax: Math.min(l.kept.painMax, most) }] : [],

@@ -7,7 +7,6 @@ import { boundsToday, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "@
 import { onOther } from "@/core/sheet/draft/onOther";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { InputError } from "@/core/units/inputError";
 import type { VisitEvent } from "@/core/visit/visitEvent";
@@ -15,7 +14,7 @@ import type { swapAsked } from "@/core/visit/visitInput";
 import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet, sheetFacts } from "../sheets/facts";
 import { versionById } from "../sheets/sheets";
 import type { RunningVisit } from "./running";
 
@@ -73,7 +72,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
   const planned = version.lines.find((l) => l.plan.lineId === lineId)?.plan;
   if (!planned) throw new InputError("lineId", "This line is not on the sheet. Reload the floor.");
   const facts = await sheetFacts(ctx, client);
-  const usual = scoreContextOf(facts);
+  const usual = await contextOfSheet(ctx, client, version);
   const today = boundsToday(usual.sheet.limits, reason);
   const context = { ...usual, sheet: { ...usual.sheet, limits: today } };
   const exercises = withOwn(facts.choose.ownExercises);

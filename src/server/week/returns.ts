@@ -4,7 +4,6 @@ import { z } from "zod";
 import { nextLine } from "@/core/decision/nextLine";
 import { type Return, returnAfter } from "@/core/schedule/daysOff";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
-import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { daysBetween } from "@/core/units/days";
 import { uuid } from "@/core/units/fields";
@@ -15,7 +14,7 @@ import { lockEpisode } from "../base/lock";
 import { Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
-import { sheetFacts } from "../sheets/facts";
+import { contextOfSheet } from "../sheets/facts";
 import { writeVersion } from "../sheets/saveSheet";
 import { sheetsOf } from "../sheets/sheets";
 import { isStopped, recentVisits } from "../visits/visits";
@@ -93,12 +92,12 @@ export async function chooseReturn(
 
 /** Every line of every sheet one step easier, where a step can be set; a line that has none stays. */
 async function stepBack(ctx: Ctx, client: ClientEpisode): Promise<void> {
-  const context = scoreContextOf(await sheetFacts(ctx, client));
-  const facts = { school: client.school, irritability: client.irritability, context, usedKg: null };
   const visits = await recentVisits(ctx, client.episodeId);
   for (const sheet of await sheetsOf(ctx, client.episodeId)) {
     // what was stopped stays stopped: only a version that a therapist writes opens it again
     if (isStopped(visits, sheet)) continue;
+    const context = await contextOfSheet(ctx, client, sheet);
+    const facts = { school: client.school, irritability: client.irritability, context, usedKg: null };
     const items = sheet.lines.map(({ plan }): SheetLine => {
       const { line } = nextLine(plan, "REGRESS", null, facts);
       if (!line) return plan;

@@ -1,20 +1,26 @@
 import { randomUUID } from "node:crypto";
+import { templateOf } from "@/core/equipment/templates";
+import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
 import type { LogEntry } from "@/core/visit/visitEvent";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
+import { addMachine } from "@/server/clinic/machines";
 import { makeHomeLink } from "@/server/links/links";
 import { behindLink, type OpenLink, openLink } from "@/server/links/open";
+import { visitDrafts } from "@/server/visits/decisionDrafts";
 import { dayBarred } from "@/server/visits/floor";
 import { homeSheet, logHome, startHome } from "@/server/visits/home";
 import {
   closeConnections,
+  daysLater,
   hold,
   logOf,
   MONDAY,
   makeClinic,
   openedVisit,
   plannedClient,
+  runVisit,
   saveLines,
   squats,
   type TestClinic,
@@ -136,4 +142,24 @@ test("a home sheet holds no machine of the clinic, and hands that hold the shin 
   ).lines[0]?.kept;
   expect(kept?.sets.every((s) => s.how === null && s.loadKg === null)).toBe(true);
   expect(kept).toMatchObject({ lighter: [], feltAim: 6 });
+});
+
+test("what the clinic has is not at home on any page: saved, run and decided without it, though the clinic has a bench for it", async () => {
+  const { client } = await plannedClient(clinic);
+  await clinic.as("admin", (ctx) =>
+    addMachine(ctx, randomUUID(), { ...templateOf("calf_seated"), name: "Bench of the clinic" }),
+  );
+  const calves = (): SheetLine => squats({ exerciseId: "calf_seated", window: null });
+  const gym = await clinic.as("therapist", (ctx) => saveLines(ctx, client, [calves()], { name: "There" }));
+  expect(gym.lines[0]?.kept?.machineName).toBe("Bench of the clinic");
+  const home = await clinic.as("therapist", (ctx) =>
+    saveLines(ctx, client, [calves()], { name: "Here", place: "home" }),
+  );
+  expect(home.lines[0]?.kept).toMatchObject({ machineId: null, machineName: null });
+  expect(home.lines[0]?.kept?.sets.every((s) => s.how === null)).toBe(true);
+  await runVisit(clinic, client, { sheet: home });
+  const drafts = await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), daysLater(1));
+  const next = JSON.stringify(drafts.find((d) => d.visit.sheet.sheetId === home.sheetId)?.lines[0]?.next);
+  expect(next).toContain("calf_seated");
+  expect(next).not.toMatch(/pin|Bench/);
 });

@@ -1,6 +1,4 @@
 import { isAlwaysThere } from "../../selection/fit/exerciseUse";
-import type { KeptLine } from "../line/keptLine";
-import type { JudgedLine } from "./judgeScore";
 import type { PlainScoreFacts } from "./scoreContextOf";
 
 /** The same facts for a sheet that is done at home: what stands in the clinic is not there. */
@@ -13,13 +11,12 @@ export const factsAtHome = <F extends PlainScoreFacts>(facts: F): F => ({
   },
 });
 
-/** A line as it is done at home: hands or a strap hold against the shin, and nobody there reads how many kilograms. */
-export function keptAtHome(kept: KeptLine, j: JudgedLine): KeptLine {
-  if (!j.load?.setUp?.chosen.family.isHeldByHand) return kept;
-  return {
-    ...kept,
-    sets: kept.sets.map((s) => ({ ...s, loadKg: null, how: null })),
-    lighter: [],
-    aimForceN: null,
-  };
-}
+/**
+ * What a sheet that was saved is judged by wherever it is looked at again. One of an earlier time may stand on a machine of
+ * the clinic: what is decided of it goes on with that.
+ */
+export const factsOfSheet = <F extends PlainScoreFacts>(
+  facts: F,
+  sheet: { place: string; lines: readonly { plan: { machineId?: string | null } }[] },
+): F =>
+  sheet.place === "home" && sheet.lines.every((l) => l.plan.machineId == null) ? factsAtHome(facts) : facts;

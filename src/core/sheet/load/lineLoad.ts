@@ -25,6 +25,7 @@ import { workKindOf } from "../line/workKind";
 import { loweredByOneLeg } from "../schemes/kinds/twoUpOneDown";
 import { LIFTS_OF_HELD } from "../schemes/parts";
 import { repetitionShare, repetitionTarget, type Scheme, schemeShare } from "../schemes/scheme";
+import { isByFeel } from "./byFeel";
 import { workingLoad } from "./workingLoad";
 
 /** Where a line's load comes from; later ones are surer. */
@@ -174,7 +175,9 @@ export function lineLoad(
     row: asked,
     load: {
       setUp: computed,
-      setting: isByFeel(s, computed, isTested) ? null : settingOf(computed),
+      setting: isByFeel(s, computed, { isTested, isAtHome: sheet.isAtHome ?? false })
+        ? null
+        : settingOf(computed),
       basis: felt ? "felt" : isTested ? "strength test" : "default strength",
       oneRepMax: null,
       share: achieved,
@@ -189,19 +192,6 @@ export function lineLoad(
     },
   };
 }
-
-/**
- * A felt hold of an untested leg against hands, or where not even the lightest step is surely light enough, is set to
- * nothing: it is built up to the felt effort, and "no push, 0 kg" would be an order to do nothing.
- */
-const isByFeel = (s: Scheme, computed: ComputedSetUp | null, isTested: boolean): boolean =>
-  s.kind === "holds" &&
-  s.effort.kind === "felt" &&
-  computed !== null &&
-  !isTested &&
-  computed.how !== BODY_WEIGHT &&
-  !computed.chosen.family.isReversed &&
-  (computed.chosen.family.isHeldByHand === true || computed.load === 0);
 
 /** A share of what can be held at the next step in the terms of the scheme. */
 function nextShare(s: Scheme, ofHeld: number | null, wantedHeld: number | null): number | null {
