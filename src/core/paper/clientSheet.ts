@@ -10,7 +10,13 @@ export interface SheetPaperFacts {
   sheet: string;
   firstSide: Side;
   painMax: number;
-  lines: { kept: KeptLine; equipment: string; cues: readonly string[]; drawing: Drawing | null }[];
+  lines: {
+    kept: KeptLine;
+    equipment: string;
+    worn: string | null;
+    cues: readonly string[];
+    drawing: Drawing | null;
+  }[];
   /** the next planned days, in words; empty: none was planned */
   next: readonly string[];
 }
@@ -29,13 +35,14 @@ export function clientSheet(f: SheetPaperFacts): PaperDoc {
     isLarge: true,
     foot: `${f.client} · ${f.sheet} · ${f.on}`,
     blocks: [
-      ...f.lines.map(({ kept, equipment, cues, drawing }, i) => ({
+      ...f.lines.map(({ kept, equipment, worn, cues, drawing }, i) => ({
         kind: "exercise" as const,
         name: `${i + 1}. ${kept.name}`,
         dose: lineWords(kept, f.firstSide),
         lines: [
           kept.setUp.length > 0 ? `Set: ${kept.setUp.map((s) => `${s.name} ${s.value}`).join(", ")}.` : "",
           equipment ? `You need: ${equipment}.` : "",
+          worn ? `Wear: ${worn}.` : "",
           cues.slice(0, 2).join(" "),
           feltWords(kept),
         ].filter(Boolean),

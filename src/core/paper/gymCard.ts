@@ -9,9 +9,9 @@ export function gymCard(f: {
   client: string;
   on: string;
   firstSide: Side;
-  lines: { kept: KeptLine; drawing: Drawing | null; stopSigns: readonly string[] }[];
+  lines: { kept: KeptLine; drawing: Drawing | null; worn: string | null; stopSigns: readonly string[] }[];
 }): PaperDoc {
-  const blocks = f.lines.flatMap(({ kept, drawing, stopSigns }): Block[] => {
+  const blocks = f.lines.flatMap(({ kept, drawing, worn, stopSigns }): Block[] => {
     const load = kept.sets.find((s) => s.role === "work")?.how;
     const arc =
       kept.fromDeg === null
@@ -30,7 +30,10 @@ export function gymCard(f: {
     return [
       { kind: "heading", words: kept.name },
       { kind: "settings", rows, drawing },
-      { kind: "list", items: [...kept.checks, ...stopSigns.map((s) => `Stop: ${s}`)] },
+      {
+        kind: "list",
+        items: [...kept.checks, ...(worn ? [worn] : []), ...stopSigns.map((s) => `Stop: ${s}`)],
+      },
     ];
   });
   return {

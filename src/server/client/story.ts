@@ -1,4 +1,3 @@
-import type { Worn } from "@/core/selection/setUp/cardInput";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { z } from "zod";
@@ -59,12 +58,6 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
     trainsAt: r.trains_at,
     weekdays: r.weekdays,
   };
-}
-
-/** What the story asks to be worn at work. */
-export async function usuallyWorn(ctx: Ctx, client: ClientEpisode): Promise<Worn> {
-  const [r] = await ctx.tx`select support from episode where id = ${client.episodeId}`;
-  return r?.support ?? "none";
 }
 
 /** Enters a new client with the first episode. Sending the same client twice changes nothing. */

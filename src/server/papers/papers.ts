@@ -8,6 +8,7 @@ import { gymCard } from "@/core/paper/gymCard";
 import type { PaperInput } from "@/core/paper/paperInput";
 import { ownLines } from "@/core/rules/ownLines";
 import { drawingOf } from "@/core/selection/pose/drawing";
+import { wornWords } from "@/core/selection/setUp/worn";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
@@ -17,6 +18,7 @@ import { type Ctx, mustMay, today } from "../base/context";
 import { boundsOf, painMaxFor, writtenLimits } from "../bounds/limits";
 import { kneeWindowOf } from "../bounds/windows";
 import { cardsOf } from "../choice/cards";
+import { wornFacts } from "../choice/worn";
 import { bodyOf, type ClientEpisode, clientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
@@ -76,7 +78,7 @@ async function drawn(ctx: Ctx, client: ClientEpisode) {
 async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): Promise<PaperDoc> {
   const [draw, block] = [await drawn(ctx, client), await blockOf(ctx, client.episodeId)];
   const exercises = (await exercisesOf(ctx)).map((e) => e.exercise);
-  const own = await ownIds(ctx, client);
+  const [own, worn] = [await ownIds(ctx, client), await wornFacts(ctx, client.episodeId)];
   const next = (block?.days ?? [])
     .filter((d) => d.sheetId === sheet.sheetId && d.on >= today(ctx))
     .slice(0, NEXT_DAYS);
@@ -91,6 +93,7 @@ async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion):
       return {
         kept,
         equipment: exercise?.equipment ?? "",
+        worn: wornWords(worn, kept.exerciseId),
         cues: ownLines(exercise?.cues ?? [], own),
         drawing: draw(kept),
       };
@@ -103,7 +106,7 @@ const ownIds = async (ctx: Ctx, client: ClientEpisode): Promise<ReadonlySet<stri
   new Set((await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id));
 
 async function cardPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): Promise<PaperDoc> {
-  const own = await ownIds(ctx, client);
+  const [own, worn] = [await ownIds(ctx, client), await wornFacts(ctx, client.episodeId)];
   const [draw, cards] = [await drawn(ctx, client), await cardsOf(ctx, client.episodeId)];
   return gymCard({
     client: client.name,
@@ -112,6 +115,7 @@ async function cardPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): 
     lines: keptOf(sheet).map((kept) => ({
       kept: { ...kept, checks: ownLines(kept.checks, own) },
       drawing: draw(kept),
+      worn: wornWords(worn, kept.exerciseId),
       stopSigns: cards.find((c) => c.exerciseId === kept.exerciseId)?.stopSigns ?? [],
     })),
   });

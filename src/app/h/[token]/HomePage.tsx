@@ -13,8 +13,8 @@ export interface HomeProps {
   clinic: string;
   sheet: HomeSheet;
   machines: readonly GymMachine[];
-  /** by exercise: what is used, and what to mind */
-  how: Record<string, { needs: string | null; cues: readonly string[] }>;
+  /** by exercise: what is used and worn, and what to mind */
+  how: Record<string, { needs: string | null; worn: string | null; cues: readonly string[] }>;
 }
 
 /** What this phone has begun and not finished, kept so that it opens again without a network. */

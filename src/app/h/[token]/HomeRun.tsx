@@ -139,6 +139,11 @@ export function HomeRun({
                   Set: <b>{task.how}</b>
                 </li>
               )}
+              {how[line.exerciseId]?.worn && (
+                <li>
+                  Wear: <b>{how[line.exerciseId]?.worn}</b>
+                </li>
+              )}
               {line.setUp.map((s) => (
                 <li key={s.name}>
                   {s.name}: <b>{s.value}</b>

@@ -2,6 +2,8 @@ import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
 import { ownLines } from "@/core/rules/ownLines";
+import { wornWords } from "@/core/selection/setUp/worn";
+import { wornFacts } from "@/server/choice/worn";
 import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
@@ -17,6 +19,7 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
     const sheet = await homeSheet(ctx, client, link);
     const catalogue = (await exercisesOf(ctx)).map((e) => e.exercise);
     const conditionIds = new Set((await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id));
+    const worn = await wornFacts(ctx, client.episodeId);
     const used = new Set(sheet.lines.map((l) => l.machineId));
     return {
       sheet,
@@ -28,7 +31,11 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
           const e = catalogue.find((x) => x.id === l.exerciseId);
           return [
             l.exerciseId,
-            { needs: e?.equipment ?? null, cues: ownLines(e?.cues ?? [], conditionIds).slice(0, 3) },
+            {
+              needs: e?.equipment ?? null,
+              worn: wornWords(worn, l.exerciseId),
+              cues: ownLines(e?.cues ?? [], conditionIds).slice(0, 3),
+            },
           ];
         }),
       ),

@@ -2,8 +2,8 @@
 import { useRouter } from "next/navigation";
 import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
-import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { WornFacts } from "@/core/selection/setUp/worn";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
@@ -23,8 +23,7 @@ export interface FloorLaneProps {
   body: Body;
   machines: GymMachine[];
   /** what is worn, from the set-up cards, by exercise; else what the story asks for */
-  worn: Record<string, Worn>;
-  usuallyWorn: Worn;
+  worn: WornFacts;
   /** whose advice is shown */
   conditionIds: readonly string[];
   /** pounds stand beside kilograms for who reads them */

@@ -2,10 +2,9 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { painMaxFor } from "@/server/bounds/limits";
-import { cardsOf } from "@/server/choice/cards";
+import { wornFacts } from "@/server/choice/worn";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
-import { usuallyWorn } from "@/server/client/story";
 import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf, versionById } from "@/server/sheets/sheets";
 import { floorBarred } from "@/server/visits/floor";
@@ -56,8 +55,7 @@ export default async function FloorPage({
       painMax: await painMaxFor(ctx, client),
       ask: await recheckAsk(ctx, client),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
-      worn: Object.fromEntries((await cardsOf(ctx, client.episodeId)).map((c) => [c.exerciseId, c.support])),
-      usuallyWorn: await usuallyWorn(ctx, client),
+      worn: await wornFacts(ctx, client.episodeId),
       conditionIds: (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id),
     };
   });
@@ -88,7 +86,6 @@ export default async function FloorPage({
       body={bodyOf(client)}
       machines={data.machines}
       worn={data.worn}
-      usuallyWorn={data.usuallyWorn}
       conditionIds={data.conditionIds}
       massUnit={actor.massUnit}
       mayRun={may(actor.role, "session.run")}

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import { ownLines } from "@/core/rules/ownLines";
+import { wornAt } from "@/core/selection/setUp/worn";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { SCHEME_NAMES } from "@/core/sheet/schemes/scheme";
 import { wayWords } from "@/core/sheet/schemes/wayWords";
@@ -57,7 +58,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
 
   const task = state.under?.task ?? currentTask(state);
   const line = task ? lineOf(state, task.lineId) : null;
-  const worn = (line && props.worn[line.exerciseId]) ?? props.usuallyWorn;
+  const worn = line ? wornAt(props.worn, line.exerciseId) : props.worn.usual;
   const painMax = line?.painMax ?? props.painMax;
   const clock = useSetClock(state, happen, {
     beats,
