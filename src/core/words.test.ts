@@ -32,7 +32,7 @@ import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { issueSentence } from "./units/issueSentence";
 import { lowerFirst } from "./units/lowerFirst";
-import { STOP_REASONS } from "./visit/stopReasons";
+import { STOP_REASONS } from "./visit/signs/stopReasons";
 
 /** Every sentence that the core says to people for many clients, with where it came from. */
 function everySentence(): Map<string, string> {

@@ -1,6 +1,6 @@
 "use client";
 import { SIGNS_SAID } from "@/core/visit/client/clientMorning";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 
 /** Warning signs in a client's own words, to be marked; each as large as a thumb. */
 export function SignsSaid({

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { CONSEQUENCES, RECHECK_ITEMS, RED_FLAGS, redFlagById } from "../rules/redFlags";
-import { SCREENED_LATELY_MS, screenedLately, signWords } from "../visit/recheckAsk";
-import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../visit/recheckSigns";
-import { actAfter, STOP_REASONS } from "../visit/stopReasons";
+import { SCREENED_LATELY_MS, screenedLately, signWords } from "../visit/signs/recheckAsk";
+import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../visit/signs/recheckSigns";
+import { actAfter, STOP_REASONS } from "../visit/signs/stopReasons";
 import { withReading } from "./bloodPressure";
 import type { Answer } from "./screening";
 import { limitsOfSigns, type ScreeningRecord, screeningState } from "./screeningState";

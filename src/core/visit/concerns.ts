@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
 import { lowerFirst } from "../units/lowerFirst";
-import { isForTherapist } from "./stopReasons";
+import { isForTherapist } from "./signs/stopReasons";
 
 /** Something of a visit or its morning that a therapist looks at first (docs/rules.md, "Before, during and after a visit"). */
 export interface Concern {

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ACTIONS } from "../progression/safetyRules";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, uuid } from "../units/fields";
-import { RECHECK_SIGNS } from "./recheckSigns";
+import { RECHECK_SIGNS } from "./signs/recheckSigns";
 import { logEntry } from "./visitEvent";
 
 const words = (what: string) =>

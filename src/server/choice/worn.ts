@@ -1,5 +1,5 @@
 import "server-only";
-import type { WornFacts } from "@/core/selection/setUp/worn";
+import type { WornFacts } from "@/core/visit/worn";
 import type { Ctx } from "../base/context";
 import { cardsOf } from "./cards";
 

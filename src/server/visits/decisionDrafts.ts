@@ -13,7 +13,7 @@ import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
-import { isForTherapist } from "@/core/visit/stopReasons";
+import { isForTherapist } from "@/core/visit/signs/stopReasons";
 import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";

@@ -3,7 +3,7 @@ import type { z } from "zod";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import type { homeStart } from "@/core/visit/client/homeInput";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { entryInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";

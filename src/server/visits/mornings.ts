@@ -10,7 +10,7 @@ import {
   type SwellingSaid,
 } from "@/core/visit/client/clientMorning";
 import { morningNotYet } from "@/core/visit/morningOpens";
-import { recheckFor } from "@/core/visit/recheckSigns";
+import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import type { morningInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";

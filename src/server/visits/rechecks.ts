@@ -1,7 +1,7 @@
 import "server-only";
 import type { z } from "zod";
-import { type RecheckAsk, screenedLately } from "@/core/visit/recheckAsk";
-import { recheckFor } from "@/core/visit/recheckSigns";
+import { type RecheckAsk, screenedLately } from "@/core/visit/signs/recheckAsk";
+import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";

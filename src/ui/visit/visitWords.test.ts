@@ -1,5 +1,5 @@
 import { startOf, type VisitState } from "@/core/visit/run";
-import { bandOf, clock, spaceDoes, wrapNow } from "./visitWords";
+import { bandOf, clock, spaceDoes } from "./visitWords";
 
 test.each([
   [0.2, "1"],
@@ -35,13 +35,4 @@ test("space does what the screen says, and nothing where it says nothing", () =>
   expect(spaceDoes(at("working"), 0, true)).toBe("Set is done");
   for (const phase of ["pain-before", "rating", "closing", "finished"] as const)
     expect(spaceDoes(at(phase), 0, true)).toBeNull();
-});
-
-test("a tight wrap is on for the set and off in every rest; a brace is said once, by the card", () => {
-  expect(wrapNow("tight_wrap", "set-up", 0)).toBe("wrap on");
-  expect(wrapNow("tight_wrap", "ready", 10)).toBe("wrap on");
-  expect(wrapNow("tight_wrap", "ready", 60)).toBe("wrap off");
-  expect(wrapNow("tight_wrap", "rating", 0)).toBe("wrap off");
-  expect(wrapNow("tight_wrap", "working", 0)).toBeNull();
-  for (const worn of ["none", "sleeve", "brace"] as const) expect(wrapNow(worn, "rating", 0)).toBeNull();
 });

@@ -1,4 +1,3 @@
-import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { VisitState } from "@/core/visit/run";
 
 /** Seconds as a giant number: "42", from a minute on "1:04". */
@@ -65,15 +64,6 @@ export function spaceDoes(s: VisitState, restS: number, isReady: boolean): strin
       return null;
   }
 }
-
-/** A tight wrap is on for the set and off in every rest; null where none is worn, or nothing is to be done about it now. */
-export function wrapNow(worn: Worn, phase: VisitState["phase"], restS: number): string | null {
-  if (worn !== "tight_wrap" || phase === "working" || phase === "finished") return null;
-  return phase === "rating" || phase === "closing" || restS > WRAP_ON_BEFORE_S ? "wrap off" : "wrap on";
-}
-
-/** The wrap goes on so long before the next set [own]. */
-const WRAP_ON_BEFORE_S = 20;
 
 /** What the screen still waits for where the large key does nothing; null where it does something. */
 export function missingWords(

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
-import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
+import { RECHECK_SIGNS } from "@/core/visit/signs/recheckSigns";
 import type { LogEntry } from "@/core/visit/visitEvent";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { ClientMorning } from "@/core/visit/client/clientMorning";
-import { RECHECK_SIGNS } from "@/core/visit/recheckSigns";
+import { RECHECK_SIGNS } from "@/core/visit/signs/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
 import { outbox } from "@/server/links/links";
 import { behindLink, openLink } from "@/server/links/open";

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
 import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
 import type { OpenVisit } from "@/ui/visit/useVisit";

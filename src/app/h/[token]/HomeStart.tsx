@@ -3,7 +3,7 @@ import { useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
 import { lineWords } from "@/core/visit/client/homeWords";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
 
 /** What is done today, and the short list of warning signs before it. */

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
 import { ownLines } from "@/core/rules/ownLines";
-import { wornWords } from "@/core/selection/setUp/worn";
+import { wornWords } from "@/core/visit/worn";
 import { wornFacts } from "@/server/choice/worn";
 import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";

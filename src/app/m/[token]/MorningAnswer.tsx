@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
 import { STIFFNESS_BANDS, type SwellingSaid, URGENT_SIGNS } from "@/core/visit/client/clientMorning";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import { send } from "@/ui/send";
 
 const SCORES = Array.from({ length: 11 }, (_, n) => ({

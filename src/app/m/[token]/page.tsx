@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
 import { answerFixed } from "@/core/visit/client/clientMorning";
-import { recheckFor } from "@/core/visit/recheckSigns";
+import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";
 import { morningWaits } from "@/server/visits/mornings";

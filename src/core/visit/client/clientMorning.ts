@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { painScore, uuid } from "../../units/fields";
-import { RECHECK_SIGNS, type RecheckSign } from "../recheckSigns";
+import { RECHECK_SIGNS, type RecheckSign } from "../signs/recheckSigns";
 
 /** A client changes the answer until this hour of the same day at the clinic; later it stands. */
 export const ANSWER_FIXED_FROM_HOUR = 12;

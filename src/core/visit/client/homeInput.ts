@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { uuid } from "../../units/fields";
-import { RECHECK_SIGNS } from "../recheckSigns";
+import { RECHECK_SIGNS } from "../signs/recheckSigns";
 import { deviceMoment } from "../visitInput";
 
 /** How a client begins at home: the warning signs first, and the visit only where there is none. Sent together, as a

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
-import { type RecheckAsk, signWords } from "@/core/visit/recheckAsk";
-import { type RecheckSign, recheckDoes } from "@/core/visit/recheckSigns";
+import { type RecheckAsk, signWords } from "@/core/visit/signs/recheckAsk";
+import { type RecheckSign, recheckDoes } from "@/core/visit/signs/recheckSigns";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import { send } from "@/ui/send";
 
 /** Answers the warning signs and, if there is none, starts the visit at the clinic. */

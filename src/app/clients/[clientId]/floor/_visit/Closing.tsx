@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { VisitState } from "@/core/visit/run";
-import { actAfter } from "@/core/visit/stopReasons";
+import { actAfter } from "@/core/visit/signs/stopReasons";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { ClientEpisode } from "@/server/client/clients";
 import { KeysHelp } from "@/ui/keys/KeysHelp";

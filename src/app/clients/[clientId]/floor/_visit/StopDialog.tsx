@@ -1,7 +1,7 @@
 "use client";
 import type { Ref } from "react";
-import type { RecheckSign } from "@/core/visit/recheckSigns";
-import { STOP_REASONS } from "@/core/visit/stopReasons";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
+import { STOP_REASONS } from "@/core/visit/signs/stopReasons";
 import { Dialog } from "@/ui/Dialog";
 
 /** Stops the visit with a reason; one that is a warning sign also closes the floor until a therapist clears it. */

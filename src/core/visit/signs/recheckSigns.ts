@@ -1,4 +1,4 @@
-import { RECHECK_ITEMS } from "../rules/redFlags";
+import { RECHECK_ITEMS } from "../../rules/redFlags";
 
 /**
  * Warning signs asked before every session, short enough to read at arm's length; any yes stops the work until a

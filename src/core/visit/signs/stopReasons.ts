@@ -1,4 +1,4 @@
-import { STOP_RULES } from "../rules/redFlags";
+import { STOP_RULES } from "../../rules/redFlags";
 import type { RecheckSign } from "./recheckSigns";
 
 /** A reason to stop in the middle of a session, what to do then, and whether it stands as a warning sign afterwards. */

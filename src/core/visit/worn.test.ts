@@ -1,0 +1,18 @@
+import { wornAt, wornWords, wrapNow } from "./worn";
+
+test("the card of an exercise says what is worn, also that nothing is; without a card the story does", () => {
+  const facts = { byCard: { step_up: "none", lp_single: "brace" }, usual: "tight_wrap" } as const;
+  expect(wornAt(facts, "lp_single")).toBe("brace");
+  expect(wornWords(facts, "step_up")).toBeNull();
+  expect(wornWords(facts, "half_squat")).toBe("wrap on for the set, off after it");
+  expect(wornWords({ byCard: {}, usual: "none" }, "half_squat")).toBeNull();
+});
+
+test("a tight wrap is on for the set and off in every rest; a brace is said once, by the card", () => {
+  expect(wrapNow("tight_wrap", "set-up", 0)).toBe("wrap on");
+  expect(wrapNow("tight_wrap", "ready", 10)).toBe("wrap on");
+  expect(wrapNow("tight_wrap", "ready", 60)).toBe("wrap off");
+  expect(wrapNow("tight_wrap", "rating", 0)).toBe("wrap off");
+  expect(wrapNow("tight_wrap", "working", 0)).toBeNull();
+  for (const worn of ["none", "sleeve", "brace"] as const) expect(wrapNow(worn, "rating", 0)).toBeNull();
+});

@@ -1,0 +1,25 @@
+import { SUPPORT_WORDS, type Worn } from "../selection/setUp/cardInput";
+import type { VisitState } from "./run";
+
+/** What a client wears at work: by the set-up cards of exercises, else as the story asks. */
+export interface WornFacts {
+  byCard: Readonly<Record<string, Worn>>;
+  usual: Worn;
+}
+
+export const wornAt = (f: WornFacts, exerciseId: string): Worn => f.byCard[exerciseId] ?? f.usual;
+
+/** In words; null where nothing is. */
+export function wornWords(f: WornFacts, exerciseId: string): string | null {
+  const worn = wornAt(f, exerciseId);
+  return worn === "none" ? null : SUPPORT_WORDS[worn];
+}
+
+/** The wrap goes on so long before the next set [own]. */
+const WRAP_ON_BEFORE_S = 20;
+
+/** A tight wrap is on for the set and off in every rest; null where none is worn, or nothing is to be done about it now. */
+export function wrapNow(worn: Worn, phase: VisitState["phase"], restS: number): string | null {
+  if (worn !== "tight_wrap" || phase === "working" || phase === "finished") return null;
+  return phase === "rating" || phase === "closing" || restS > WRAP_ON_BEFORE_S ? "wrap off" : "wrap on";
+}
