@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { screeningInput } from "@/core/screening/screeningInput";
 import { limitsOf } from "@/server/bounds/limits";
-import type { ClientEpisode } from "@/server/client/clients";
+import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import {
   clearSign,
   questionsOf,
@@ -11,7 +11,7 @@ import {
 } from "@/server/client/screenings";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
-import { answerRecheck } from "@/server/visits/rechecks";
+import { answerRecheck, recheckAsk } from "@/server/visits/rechecks";
 import { startVisit } from "@/server/visits/running";
 import {
   closeConnections,
@@ -215,4 +215,23 @@ test("an old screening bars a new plan but not the one that runs; a gap of over 
     save(client, [hold()], { sheetId: sheet.sheetId, baseVersion: sheet.version }, daysLater(86)),
   ).rejects.toThrow(/due again, because it is 86 days old/);
   expect(await barredOn(107)).toMatch(/due again, because the last session was 30 days ago/);
+});
+
+test("the short list knows that it is the first, and that everything was asked within two hours", async () => {
+  const { client } = await plannedClient(clinic);
+  const ask = (at: Date) => clinic.as("trainer", (ctx) => recheckAsk(ctx, client), at);
+  const after = (minutes: number) => new Date(daysLater(0).getTime() + minutes * 60_000);
+  expect(await ask(after(10))).toMatchObject({ isFirst: true, screenedAt: daysLater(0) });
+  expect(await ask(after(119))).toMatchObject({ screenedAt: daysLater(0) });
+  expect(await ask(after(121))).toMatchObject({ isFirst: true, screenedAt: null });
+  // a clock that was behind when it was asked does not make it lately
+  expect(await ask(after(-30))).toMatchObject({ screenedAt: null });
+  await runVisit(clinic, client);
+  expect(await ask(daysLater(2))).toMatchObject({ isFirst: false, screenedAt: null });
+  // the wound is asked for twelve weeks after surgery, and of nobody else
+  expect((await ask(after(10))).signs.join()).not.toMatch(/wound/);
+  await owner`update episode set began_with = 'surgery', began_on = '2026-02-02' where id = ${client.episodeId}`;
+  const operated = await clinic.as("trainer", (ctx) => clientEpisode(ctx, client.clientId));
+  const asked = await clinic.as("trainer", (ctx) => recheckAsk(ctx, operated));
+  expect(asked.signs.join()).toMatch(/wound/);
 });

@@ -3,7 +3,16 @@ import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/client
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changes, recordOf } from "@/server/client/record";
 import { closeEpisode } from "@/server/client/story";
-import { closeConnections, makeClient, makeClinic, owner, type TestClinic } from "../../support/clinic";
+import {
+  closeConnections,
+  daysLater,
+  makeClient,
+  makeClinic,
+  owner,
+  plannedClient,
+  runVisit,
+  type TestClinic,
+} from "../../support/clinic";
 
 let clinic: TestClinic;
 beforeAll(async () => {
@@ -81,4 +90,37 @@ test("the caseload comes a page at a time, and who is closed only on request", a
     { isOpen: false, href: `/clients/${gone.clientId}/episodes` },
   ]);
   expect((await see({ q: "page ", show: "all" })).found).toBe(many);
+});
+
+test("who was never seen stands last both ways, who needs a hand is found alone, and nobody of another clinic ever", async () => {
+  const own = await makeClinic();
+  const seen: ClientEpisode[] = [];
+  for (const [name, at] of [
+    ["Anna", daysLater(0)],
+    ["Bela", daysLater(2)],
+  ] as const) {
+    const { client } = await plannedClient(own, { name });
+    await runVisit(own, client, { at });
+    seen.push(client);
+  }
+  await makeClient(own, { name: "Cora", isScreened: false });
+  const names = async (view: Partial<CaseloadView>) =>
+    (
+      await own.as(
+        "therapist",
+        (ctx) =>
+          caseload(ctx, { q: "", show: "open", sort: "name", down: false, hand: false, page: 1, ...view }),
+        daysLater(4),
+      )
+    ).rows.map((r) => r.name);
+  expect(await names({})).toEqual(["Anna", "Bela", "Cora"]);
+  expect(await names({ down: true })).toEqual(["Cora", "Bela", "Anna"]);
+  expect(await names({ sort: "lastOn" })).toEqual(["Anna", "Bela", "Cora"]);
+  expect(await names({ sort: "lastOn", down: true })).toEqual(["Bela", "Anna", "Cora"]);
+  expect(await names({ q: "  bEL" })).toEqual(["Bela"]);
+  expect(await names({ q: "a%" })).toEqual([]);
+  // the mornings of both are not known: somebody has to ask; who was never screened waits for that
+  const hand = await names({ hand: true });
+  expect(hand).toEqual(expect.arrayContaining(["Anna", "Bela"]));
+  expect(await names({ show: "closed" })).toEqual([]);
 });
