@@ -4,9 +4,10 @@ import { emptyPlan, type ImportSummary, summaryOf, together } from "@/core/excha
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
-import { Refused } from "../base/refused";
+import { mustBeSame, Refused } from "../base/refused";
+import { idIsTaken } from "../base/sameId";
 import { csvMapping, guessed, headOf, type ImportKind, isCsv, plansOf, type TableHead } from "./plansOf";
-import { keepParts, MOST_BYTES } from "./uploads";
+import { isKept, keepParts, MOST_BYTES } from "./uploads";
 import { writeRows } from "./writeRows";
 
 /** A file that was read in: a draft, in force, taken back, or thrown away. */
@@ -68,7 +69,7 @@ export async function readIn(
     values (${input.id}, ${ctx.actor.clinicId}, ${input.kind}, ${input.fileName}, 0, ${ctx.tx.json({})},
       ${ctx.actor.personId}, ${ctx.now})
     on conflict (id) do nothing returning id`;
-  if (!fresh) return;
+  if (!fresh) return mustBeTheFile(ctx, input, body);
   const most = isCsv(input.kind)
     ? MOST_BYTES.table
     : input.kind === "clinic"
@@ -79,6 +80,21 @@ export async function readIn(
   await ctx.tx`update import set mapping = ${ctx.tx.json(mapping)}, bytes = ${bytes} where id = ${input.id}`;
   await look(ctx, input.id);
   await audit(ctx, "import.make", "import", input.id, null, { file: input.fileName, kind: input.kind });
+}
+
+/** The same file under the same id is one; another is refused. What was decided on keeps no file to compare with. */
+async function mustBeTheFile(
+  ctx: Ctx,
+  input: { id: string; kind: ImportKind; fileName: string },
+  body: AsyncIterable<Uint8Array>,
+): Promise<void> {
+  const [known] = await ctx.tx`select kind, file_name from import where id = ${input.id}`;
+  if (!known) throw idIsTaken();
+  const isSame =
+    known.kind === input.kind &&
+    known.file_name === input.fileName &&
+    (await isKept(ctx, input.id, body)) !== false;
+  mustBeSame(isSame, "import.repeat", `${known.file_name} was read in under this id before`);
 }
 
 /** The table behind a draft, for choosing what stands in which column. */

@@ -1,4 +1,5 @@
 import "server-only";
+import { createHash } from "node:crypto";
 import { once } from "node:events";
 import { createWriteStream } from "node:fs";
 import { mkdtemp, rm } from "node:fs/promises";
@@ -60,6 +61,28 @@ async function* partsOf(ctx: Ctx, importId: string): AsyncGenerator<Buffer> {
     if (!r) return;
     yield r.content;
   }
+}
+
+/** Whether a body is the file that is kept; null: it is kept no more. Both are read piece by piece. */
+export async function isKept(
+  ctx: Ctx,
+  importId: string,
+  body: AsyncIterable<Uint8Array>,
+): Promise<boolean | null> {
+  const sum = async (pieces: AsyncIterable<Uint8Array>, mostBytes: number) => {
+    const hash = createHash("sha256");
+    let bytes = 0;
+    for await (const p of pieces) {
+      hash.update(p);
+      bytes += p.length;
+      // longer than the other: it is another, however long it goes on
+      if (bytes > mostBytes) break;
+    }
+    return { bytes, digest: hash.digest("hex") };
+  };
+  const kept = await sum(partsOf(ctx, importId), Number.POSITIVE_INFINITY);
+  if (kept.bytes === 0) return null;
+  return kept.digest === (await sum(body, kept.bytes)).digest;
 }
 
 /** A kept file as text; anything but UTF-8 is refused. */

@@ -13,7 +13,7 @@ export const TERMS = {
     "repetitions in reserve",
     "How many more would have gone; with 3 in reserve it is not to failure.",
   ],
-  hard: ["hard repetitions", "Those with four or fewer left after them."],
+  hard: ["hard repetitions", "Those with four or fewer in reserve after them."],
   kneecap: [
     "chair rises",
     "Load of the kneecap joint as a multiple of this client rising from a 46 cm chair. It compares; it does not predict harm.",

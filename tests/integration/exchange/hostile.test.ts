@@ -6,7 +6,7 @@ import type { ClientFile } from "@/core/exchange/clientFile";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
 import { csvText } from "@/server/exchange/csvText";
-import { confirmImport } from "@/server/exchange/imports";
+import { confirmImport, readIn } from "@/server/exchange/imports";
 import { fits } from "@/server/exchange/jsonIn";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import {
@@ -178,6 +178,35 @@ test("a file that is too long is refused while it comes, and a table with too ma
   expect(await said("csv_tests", `name,birth year,day,what,side,value,unit\n${"x,".repeat(3)}\n`)).toMatch(
     /line 2/,
   );
+});
+
+test("the same id with another file is refused, however long that is; the same file is one", async () => {
+  const id = randomUUID();
+  const text = JSON.stringify(good);
+  const send = (body: AsyncIterable<Uint8Array>, fileName = "one.json", to = other) =>
+    to.as("therapist", (ctx) => readIn(ctx, { id, kind: "client", fileName }, body), LATER);
+  async function* pieces(...all: string[]) {
+    for (const p of all) yield Buffer.from(p);
+  }
+  let asked = 0;
+  async function* endless() {
+    for (;;) {
+      asked += 1;
+      yield Buffer.alloc(100_000);
+    }
+  }
+  await send(pieces(text));
+  await send(pieces(text.slice(0, 1000), text.slice(1000)));
+  for (const [body, name] of [
+    [pieces(text.replace('"version":1', '"version":2')), "one.json"],
+    [pieces(text.slice(0, -1)), "one.json"],
+    [pieces(text), "two.json"],
+    [endless(), "one.json"],
+  ] as const)
+    await expect(send(body, name)).rejects.toThrow(/read in under this id before/);
+  expect(asked).toBeLessThan(50);
+  await expect(send(pieces(text), "one.json", clinic)).rejects.toThrow(/could not be kept under its id/);
+  expect(await owner`select 1 from import where id = ${id}`).toHaveLength(1);
 });
 
 test("a file of wrong rows is given up after the first hundred, and others have their turn while rows are looked at", async () => {

@@ -8,7 +8,7 @@ import { type Scheme, setsOf } from "./scheme";
 export interface SchemeTotals {
   /** from setting up to the end, on its own */
   seconds: number;
-  /** of one leg: repetitions with four or fewer left; null where that means nothing: holds and stretches */
+  /** of one leg: repetitions with four or fewer in reserve; null where that means nothing: holds and stretches */
   hard: number | null;
   /** seconds under tension of one leg */
   tensionS: number;

@@ -200,7 +200,7 @@ function sheetWords({ before, after, week }: VisitDraft["sheet"]): string {
   const hard = after.hardReps === before.hardReps ? "" : ` instead of ${before.hardReps}`;
   const most = week.most === null ? "" : `, at most ${Math.floor(week.most)} by the weeks before`;
   const over = week.isOver ? ". That is too much for one week: take the next visit later, or fewer sets" : "";
-  return `The whole sheet, all as drafted: the order stays, ${after.minutes} min${minutes}, ${Math.round(after.hardReps)} repetitions with four or fewer left${hard}; seven days with it run once more: ${Math.round(week.thisWeek)}${most}${over}.`;
+  return `The whole sheet, all as drafted: the order stays, ${after.minutes} min${minutes}, ${Math.round(after.hardReps)} repetitions with four or fewer in reserve${hard}; seven days with it run once more: ${Math.round(week.thisWeek)}${most}${over}.`;
 }
 
 /** One line: its draft, why, and what exactly changes next time. */

@@ -203,7 +203,7 @@ export function DoseDesk({
               <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
               <b className="display text-[19px]">{totals.hard}</b> repetitions{" "}
               <span className="small quiet">
-                <Term id="hard">with four or fewer left</Term>
+                <Term id="hard">with four or fewer in reserve</Term>
               </span>
             </p>
           )}

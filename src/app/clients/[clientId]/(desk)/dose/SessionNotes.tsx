@@ -49,13 +49,13 @@ export function SessionNotes({
   const legs = legsNote(totals.legs);
   const weeks = [
     guardWords("load of the kneecap joint", "s of a chair rise", guards.kneecap),
-    guardWords("count of repetitions with four or fewer left", "", guards.hard),
+    guardWords("count of repetitions with four or fewer in reserve", "", guards.hard),
   ];
   const plain = [
     ...early,
     ...totals.balance.notes.map(
       (n) =>
-        `${n.charAt(0).toUpperCase()}${n.slice(1)}, by repetitions with four or fewer left in this one session: add a line of what is short, or let the week even it out.`,
+        `${n.charAt(0).toUpperCase()}${n.slice(1)}, by repetitions with four or fewer in reserve in this one session: add a line of what is short, or let the week even it out.`,
     ),
     ...(legs ? [legs] : []),
     ...weeks.filter((w) => w !== null),
@@ -131,7 +131,7 @@ function Gives({
     <section className="small">
       <h2 className="text-[16px]">What it gives</h2>
       <table className="w-full">
-        <caption className="sr-only">Repetitions with four or fewer left, by muscle</caption>
+        <caption className="sr-only">Repetitions with four or fewer in reserve, by muscle</caption>
         <tbody>
           {MUSCLES.filter((m) => (totals.balance.totals[m] ?? 0) > 0).map((m) => {
             const hard = totals.balance.totals[m] ?? 0;
@@ -157,7 +157,7 @@ function Gives({
         </tbody>
       </table>
       <p className="quiet mt-1">
-        {isSome && <Term id="hard">repetitions with four or fewer left</Term>}
+        {isSome && <Term id="hard">repetitions with four or fewer in reserve</Term>}
         {ratio === null ? (isSome ? ", " : "") : `; back to front ${ratio.toFixed(1)}; `}
         other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one
       </p>

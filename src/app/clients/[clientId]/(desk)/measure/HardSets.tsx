@@ -32,7 +32,7 @@ export function HardSets({
     <section className="mt-6">
       <h2 className="text-[16px]">From the floor</h2>
       <p className="small quiet">
-        Sets with three or fewer left, twelve repetitions at most: as good as a test.
+        Sets with three or fewer in reserve, twelve repetitions at most: as good as a test.
       </p>
       <Problem sentence={problem} />
       <ul className="mt-1">

@@ -9,9 +9,9 @@ import { History, SideBars } from "./SideBars";
 const AIM_WORDS: Record<string, string> = {
   measured: "Judged as torque, as chosen for this client.",
   equal_volume:
-    "Chosen here: an equal share of the repetitions with four or fewer left. That is a share of training, not a strength.",
+    "Chosen here: an equal share of the repetitions with four or fewer in reserve. That is a share of training, not a strength.",
   double_volume:
-    "Chosen here: twice the repetitions with four or fewer left. That is a share of training; it never takes work away from weak quadriceps.",
+    "Chosen here: twice the repetitions with four or fewer in reserve. That is a share of training; it never takes work away from weak quadriceps.",
 };
 
 /** Symmetry, torque per body mass and hamstring-to-quadriceps ratio, each with its doubt and its working. */
