@@ -1,5 +1,7 @@
 import fc from "fast-check";
+import { CONDITIONS } from "../../rules/conditions";
 import { EXERCISES } from "../../rules/exercises";
+import { draftFor } from "../../testdata/draftFor";
 import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
 import { legsAllowed } from "../line/legs";
 import { judgeScore } from "./judgeScore";
@@ -46,3 +48,35 @@ test("what somebody set by hand is theirs to know", () => {
   const [j] = judgeScore([asked], context);
   expect(j && shorterWayWords(j, context)).toBeNull();
 });
+
+/** What a line is set to in a phase, and what is said of it; null where nothing is set. */
+function inPhase(exerciseId: string, ...[conditionId, variantId, phase]: [string, string, { id: string }]) {
+  const e = EXERCISES.find((x) => x.id === exerciseId);
+  if (!e) throw new Error(`no exercise ${exerciseId}`);
+  const { context } = draftFor({ conditionId, variantId, phaseId: phase.id, goal: "stairs" });
+  const legs = legsAllowed(e, "straight")[0] ?? "together";
+  const [j] = judgeScore([line(exerciseId, EXAMPLES.straight, { legs })], context);
+  const set = j?.load?.setting;
+  return j && set && !set.isHelp && set.loads.length > 0
+    ? { kg: set.load, words: shorterWayWords(j, context) }
+    : null;
+}
+
+test("an earlier phase that opens less of the way is never set heavier than a later one without a word", () => {
+  let heavier = 0;
+  for (const c of CONDITIONS) {
+    const variantId = c.variants[0]?.id ?? "";
+    for (const exerciseId of ["lp_horizontal", "kext_single", "curl_seated", "sq_hack"]) {
+      const inEach = c.phases.flatMap((p) => inPhase(exerciseId, c.id, variantId, p) ?? []);
+      inEach.forEach((earlier, i) => {
+        const later = inEach.slice(i + 1).some((l) => l.kg < earlier.kg - 1e-6);
+        if (!later) return;
+        heavier++;
+        expect({ condition: c.id, exerciseId, i, words: earlier.words }).toMatchObject({
+          words: expect.stringContaining("set heavier"),
+        });
+      });
+    }
+  }
+  expect(heavier).toBeGreaterThan(20);
+}, 120_000);
