@@ -55,5 +55,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-/** Files that are read in do not pass here: what passes is held in memory, and cut off at 10 MB. */
-export const config = { matcher: ["/((?!_next/static|_next/image|favicon.ico|api/imports$).*)"] };
+/** What passes here is held in memory, and cut off at 10 MB: files come in smaller pieces. */
+export const config = { matcher: ["/((?!_next/static|_next/image|favicon.ico).*)"] };

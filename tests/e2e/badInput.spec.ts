@@ -218,21 +218,41 @@ test.describe("past the interface", () => {
   });
 });
 
-test("a file of more than 10 MB comes in whole: it is not cut off on the way and called damaged", async ({
+test("a file of more than 10 MB comes in pieces, goes on after a break, and is whole at the end", async ({
   page,
 }) => {
   await signIn(page, "admin");
-  const id = randomUUID();
+  await page.goto("/files");
   const content = { format: "bexlo-machines", version: 1, made_at: new Date().toISOString(), machines: [] };
   // spaces at the end are no part of what JSON says
-  const text = `${JSON.stringify(content)}${" ".repeat(12_000_000)}`;
-  const origin = new URL(page.url()).origin;
-  const sent = await page.request.post(`/api/imports?id=${id}&kind=machines&name=many.json`, {
-    headers: { origin, "content-type": "application/octet-stream" },
-    data: Buffer.from(text),
+  const buffer = Buffer.from(`${JSON.stringify(content)}${" ".repeat(12_000_000)}`);
+  const choose = async () => {
+    const file = { name: "many-machines.json", mimeType: "application/json", buffer };
+    await page.getByLabel("File").setInputFiles(file);
+  };
+  const sent: string[] = [];
+  // the line breaks after the first piece, and stays away
+  await page.route("**/pieces?from=*", (route) => {
+    sent.push(new URL(route.request().url()).searchParams.get("from") ?? "");
+    return sent.length > 1 ? route.abort() : route.continue();
   });
-  expect(await sent.json()).toMatchObject({ ok: true });
-  await page.goto(`/files/${id}`);
-  await expect(page.getByText(/damaged|no JSON|cut off/i)).toHaveCount(0);
+  await choose();
+  await page.getByRole("button", { name: "Look through it" }).click();
+  await expect(page.getByText(/What has arrived is kept: go on when it is back/)).toBeVisible();
+  await expect(page.getByRole("progressbar", { name: "Sent" })).toBeVisible();
+  await page.unroute("**/pieces?from=*");
+  // somebody came back to it later
+  await page.reload();
+  await expect(page.getByText("on its way: choose it again to go on")).toBeVisible();
+  const again: string[] = [];
+  page.on("request", (r) => {
+    const from = new URL(r.url()).searchParams.get("from");
+    if (from !== null) again.push(from);
+  });
+  await choose();
+  await expect(page.getByText(/% of this file arrived before/)).toBeVisible();
+  await page.getByRole("button", { name: "Go on" }).click();
   await expect(page.getByText("A draft: nothing of it counts yet.")).toBeVisible();
+  await expect(page.getByText(/damaged|no JSON|cut off/i)).toHaveCount(0);
+  expect(again).toEqual(["4194304", "8388608"]);
 });

@@ -182,6 +182,35 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
   };
 }
 
+/**
+ * A route that takes bytes as they are: same origin, signed in; `read` bounds what is held of them, before any work begins.
+ */
+export function bytesIn<P extends Record<string, string>>(
+  read: (body: AsyncIterable<Uint8Array>) => Promise<Buffer>,
+  work: (ctx: Ctx, bytes: Buffer, params: P, query: URLSearchParams) => Promise<unknown>,
+) {
+  return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
+    try {
+      mustBeSameOrigin(request);
+      const actor = await currentActor();
+      if (!actor) throw new Refused("signed-out", "You are signed out. Sign in again.");
+      mustBeOwn(request, actor);
+      const where = await params;
+      mustBeRecords(where);
+      const body = request.body as unknown as AsyncIterable<Uint8Array> | null;
+      if (!body) throw new InputError("file", "Nothing was sent.");
+      const bytes = await read(body);
+      const query = new URL(request.url).searchParams;
+      const result = await inClinic(actor.clinicId, (tx) =>
+        work({ tx, actor, now: new Date() }, bytes, where, query),
+      );
+      return Response.json({ ok: true, result });
+    } catch (error) {
+      return problemResponse(error);
+    }
+  };
+}
+
 /** A route that reads: signed in, work in one transaction of the clinic, and `answer` makes the response of what it finds. */
 export function reads<T, P extends Record<string, string>>(
   work: (ctx: Ctx, params: P, query: URLSearchParams) => Promise<T>,

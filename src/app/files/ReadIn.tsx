@@ -1,12 +1,15 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { FieldProblem } from "@/core/units/inputError";
 import type { ImportKind } from "@/server/exchange/plansOf";
+import { isBeginningOf, sendFile } from "@/ui/files/sendFile";
 import { Problem } from "@/ui/form/Problem";
 import { kindWords } from "./kindWords";
 
 const KINDS = Object.keys(kindWords) as ImportKind[];
+
+const percentOf = (share: number): string => `${Math.floor(share * 100)} %`;
+const megabytes = (bytes: number): string => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
 
 /** What a name says a file may be; a person can say otherwise. */
 const guess = (name: string): ImportKind | null =>
@@ -20,36 +23,45 @@ const guess = (name: string): ImportKind | null =>
           ? "client"
           : null;
 
-/** Choosing a file and saying what it is; then it is looked through. */
-export function ReadIn() {
+/** A file that stopped on its way. */
+export interface OnItsWay {
+  id: string;
+  kind: ImportKind;
+  fileName: string;
+  bytes: number;
+  haveBytes: number;
+}
+
+/** Choosing a file and saying what it is; it is sent piece by piece, goes on after a break, and is looked through. */
+export function ReadIn({ onTheirWay }: { onTheirWay: readonly OnItsWay[] }) {
   const router = useRouter();
   const [file, setFile] = useState<File | null>(null);
   const [kind, setKind] = useState<ImportKind | "">("");
   const [problem, setProblem] = useState<string | null>(null);
-  const [isBusy, setBusy] = useState(false);
+  // what is being sent, or stopped and can go on
+  const [way, setWay] = useState<{ id: string; haveBytes: number; isBusy: boolean } | null>(null);
+  const isBusy = way?.isBusy ?? false;
+  const begun = onTheirWay.find(
+    (o) => file && o.kind === kind && o.fileName === file.name && o.bytes === file.size,
+  );
   const send = async () => {
     if (!file) return setProblem("Choose a file first.");
     if (!kind) return setProblem("Say what kind of file it is.");
     setProblem(null);
-    setBusy(true);
-    const id = crypto.randomUUID();
+    setWay((w) => ({ id: w?.id ?? "", haveBytes: w?.haveBytes ?? 0, isBusy: true }));
     try {
-      const query = new URLSearchParams({ id, kind, name: file.name });
-      const response = await fetch(`/api/imports?${query}`, {
-        method: "POST",
-        headers: { "content-type": "application/octet-stream" },
-        body: file,
-      });
-      if (response.ok) return router.push(`/files/${id}`);
-      const { problems } = (await response.json()) as { problems: FieldProblem[] };
-      setProblem(problems[0]?.sentence ?? null);
+      const goesOn = way?.id || (begun && (await isBeginningOf(file, begun.id)) ? begun.id : null);
+      const id = goesOn ?? crypto.randomUUID();
+      const sent = await sendFile(file, { id, kind }, (haveBytes) => setWay({ id, haveBytes, isBusy: true }));
+      if (sent.ok) return router.push(`/files/${id}`);
+      setProblem(sent.sentence);
+      setWay((w) => (sent.isBreak && w ? { ...w, isBusy: false } : null));
     } catch {
-      setProblem(
-        "The clinic's server does not answer, or the file is longer than it takes. Nothing was read in.",
-      );
+      setProblem("This file could not be read on this device. Choose it again.");
+      setWay(null);
     }
-    setBusy(false);
   };
+  const share = file && way ? way.haveBytes / file.size : 0;
   return (
     <form
       className="flex flex-wrap items-end gap-3"
@@ -65,6 +77,7 @@ export function ReadIn() {
           accept=".json,.csv,.zip,.txt"
           className="file-input file-input-sm w-[min(300px,calc(100vw-4rem))] border-rule"
           onChange={(e) => {
+            setWay(null);
             const chosen = e.target.files?.[0] ?? null;
             setFile(chosen);
             setKind((k) => (chosen ? (guess(chosen.name) ?? k) : k));
@@ -76,7 +89,10 @@ export function ReadIn() {
         <select
           className="select select-sm w-[280px]"
           value={kind}
-          onChange={(e) => setKind(e.target.value as ImportKind)}
+          onChange={(e) => {
+            setWay(null);
+            setKind(e.target.value as ImportKind);
+          }}
         >
           <option value="">choose</option>
           {KINDS.map((k) => (
@@ -87,8 +103,30 @@ export function ReadIn() {
         </select>
       </label>
       <button type="submit" className="btn btn-sm btn-primary" disabled={isBusy}>
-        {isBusy ? "Looking through it …" : "Look through it"}
+        {isBusy
+          ? share < 1
+            ? "Sending it …"
+            : "Looking through it …"
+          : begun || way
+            ? "Go on"
+            : "Look through it"}
       </button>
+      {file && way && (
+        <p className="small w-full" role="status">
+          <progress
+            className="progress mr-3 w-[260px] align-middle"
+            max={1}
+            value={share}
+            aria-label="Sent"
+          />
+          {percentOf(share)} of {megabytes(file.size)}
+        </p>
+      )}
+      {begun && !way && (
+        <p className="small w-full">
+          {percentOf(begun.haveBytes / begun.bytes)} of this file arrived before: it goes on from there.
+        </p>
+      )}
       <div className="w-full">
         <Problem sentence={problem} />
       </div>

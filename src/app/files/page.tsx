@@ -12,11 +12,20 @@ import { ReadIn } from "./ReadIn";
 export const metadata: Metadata = { title: "Files" };
 
 const STATES: Record<StoredImport["state"], string> = {
+  arriving: "on its way: choose it again to go on",
   draft: "draft: not in force",
   confirmed: "in force",
   undone: "taken back",
   "thrown away": "thrown away",
 };
+
+const onItsWay = ({ id, kind, fileName, bytes, haveBytes }: StoredImport) => ({
+  id,
+  kind,
+  fileName,
+  bytes,
+  haveBytes,
+});
 
 /** What leaves the clinic as files and what came in: every file that was read in, and what became of it. */
 export default async function FilesPage() {
@@ -33,7 +42,7 @@ export default async function FilesPage() {
             therapist has confirmed what it means for limits. A confirmed file can be taken back as a whole.
           </p>
           {mayRead ? (
-            <ReadIn />
+            <ReadIn onTheirWay={data.filter((i) => i.state === "arriving").map(onItsWay)} />
           ) : (
             <p className="border-l-4 border-rule pl-3">{DEED_SENTENCES["import.make"]}</p>
           )}

@@ -1,5 +1,6 @@
 import "server-only";
 import type { CsvMapping } from "@/core/exchange/csv/fields";
+import { type Arrived, PIECE_BYTES } from "@/core/exchange/pieces";
 import { emptyPlan, type ImportSummary, summaryOf, together } from "@/core/exchange/plan";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
@@ -7,26 +8,30 @@ import { type Ctx, mustMay } from "../base/context";
 import { mustBeSame, Refused } from "../base/refused";
 import { idIsTaken } from "../base/sameId";
 import { csvMapping, guessed, headOf, type ImportKind, isCsv, plansOf, type TableHead } from "./plansOf";
-import { isKept, keepParts, MOST_BYTES } from "./uploads";
+import { arrivedOf, haveBytes, isKept, keepPiece, MOST_BYTES } from "./uploads";
 import { writeRows } from "./writeRows";
 
-/** A file that was read in: a draft, in force, taken back, or thrown away. */
+/** A file that was read in: on its way, a draft, in force, taken back, or thrown away. */
 export interface StoredImport {
   id: string;
   kind: ImportKind;
   fileName: string;
   bytes: number;
+  /** of a file on its way: how much of it is here */
+  haveBytes: number;
   mapping: CsvMapping;
   by: string;
   at: Date;
-  state: "draft" | "confirmed" | "undone" | "thrown away";
+  state: "arriving" | "draft" | "confirmed" | "undone" | "thrown away";
   confirmedBy: string | null;
   confirmedAt: Date | null;
   summary: ImportSummary | null;
 }
 
 const rows = (ctx: Ctx, id: string | null) => ctx.tx`
-  select i.*, p.name, c.name as confirmed_name from import i join person p on p.id = i.made_by
+  select i.*, i.bytes::float8 as bytes, p.name, c.name as confirmed_name, case when i.is_here then i.bytes else
+    (select coalesce(sum(octet_length(content)), 0) from import_part where import_id = i.id) end::float8 as have
+  from import i join person p on p.id = i.made_by
   left join person c on c.id = i.confirmed_by
   where ${id}::uuid is null or i.id = ${id} order by i.made_at desc, i.id limit 100`;
 
@@ -48,58 +53,119 @@ const stored = (r: any): StoredImport => ({
   kind: r.kind,
   fileName: r.file_name,
   bytes: r.bytes,
+  haveBytes: r.have,
   mapping: csvMapping.parse(r.mapping),
   by: r.name,
   at: r.made_at,
-  state: r.undone_at ? (r.confirmed_at ? "undone" : "thrown away") : r.confirmed_at ? "confirmed" : "draft",
+  state: r.undone_at
+    ? r.confirmed_at
+      ? "undone"
+      : "thrown away"
+    : r.confirmed_at
+      ? "confirmed"
+      : r.is_here
+        ? "draft"
+        : "arriving",
   confirmedBy: r.confirmed_name,
   confirmedAt: r.confirmed_at,
   summary: r.summary as ImportSummary | null,
 });
 
-/** Keeps a file as a draft and looks what it would write. Nothing of it is in force. Sent twice, it is kept once. */
-export async function readIn(
-  ctx: Ctx,
-  input: { id: string; kind: ImportKind; fileName: string },
-  body: AsyncIterable<Uint8Array>,
-): Promise<void> {
+const mostBytes = (kind: ImportKind): number =>
+  isCsv(kind) ? MOST_BYTES.table : kind === "clinic" ? MOST_BYTES.zip : MOST_BYTES.json;
+
+const megabytes = (n: number): string => `${Math.round(n / 1_000_000)} MB`;
+
+/** What is said of a file before its first piece. */
+export interface Announced {
+  id: string;
+  kind: ImportKind;
+  fileName: string;
+  bytes: number;
+}
+
+/**
+ * A file is announced, then comes in pieces, and is looked through when the last one is here; until a person confirms it,
+ * nothing of it is in force. Announced again under the same id it goes on where it was.
+ */
+export async function announce(ctx: Ctx, file: Announced): Promise<{ haveBytes: number }> {
   mustMay(ctx, "import.make");
+  const most = mostBytes(file.kind);
+  if (file.bytes > most)
+    throw new InputError(
+      "file",
+      `This file is larger than ${megabytes(most)}. Take a smaller part out and read that in.`,
+    );
+  if (file.bytes === 0) throw new InputError("file", "This file is empty.");
   const [fresh] = await ctx.tx`
-    insert into import (id, clinic_id, kind, file_name, bytes, mapping, made_by, made_at)
-    values (${input.id}, ${ctx.actor.clinicId}, ${input.kind}, ${input.fileName}, 0, ${ctx.tx.json({})},
-      ${ctx.actor.personId}, ${ctx.now})
+    insert into import (id, clinic_id, kind, file_name, bytes, mapping, made_by, made_at, is_here)
+    values (${file.id}, ${ctx.actor.clinicId}, ${file.kind}, ${file.fileName}, ${file.bytes}, ${ctx.tx.json({})},
+      ${ctx.actor.personId}, ${ctx.now}, false)
     on conflict (id) do nothing returning id`;
-  if (!fresh) return mustBeTheFile(ctx, input, body);
-  const most = isCsv(input.kind)
-    ? MOST_BYTES.table
-    : input.kind === "clinic"
-      ? MOST_BYTES.zip
-      : MOST_BYTES.json;
-  const bytes = await keepParts(ctx, input.id, body, most);
-  const mapping = isCsv(input.kind) ? await guessed(ctx, input.id, input.kind) : {};
-  await ctx.tx`update import set mapping = ${ctx.tx.json(mapping)}, bytes = ${bytes} where id = ${input.id}`;
-  await look(ctx, input.id);
-  await audit(ctx, "import.make", "import", input.id, null, { file: input.fileName, kind: input.kind });
-}
-
-/** The same file under the same id is one; another is refused. What was decided on keeps no file to compare with. */
-async function mustBeTheFile(
-  ctx: Ctx,
-  input: { id: string; kind: ImportKind; fileName: string },
-  body: AsyncIterable<Uint8Array>,
-): Promise<void> {
-  const [known] = await ctx.tx`select kind, file_name from import where id = ${input.id}`;
+  if (fresh) return { haveBytes: 0 };
+  const [known] = await ctx.tx`
+    select kind, file_name, bytes::float8 as bytes, is_here from import where id = ${file.id}`;
   if (!known) throw idIsTaken();
-  const isSame =
-    known.kind === input.kind &&
-    known.file_name === input.fileName &&
-    (await isKept(ctx, input.id, body)) !== false;
+  const isSame = known.kind === file.kind && known.file_name === file.fileName && known.bytes === file.bytes;
   mustBeSame(isSame, "import.repeat", `${known.file_name} was read in under this id before`);
+  return { haveBytes: known.is_here ? file.bytes : await haveBytes(ctx, file.id) };
 }
 
-/** The table behind a draft, for choosing what stands in which column. */
-export const tableHead = async (ctx: Ctx, i: StoredImport): Promise<TableHead | null> =>
-  isCsv(i.kind) && i.state === "draft" ? headOf(ctx, i.id) : null;
+/** What is here of a file on its way. */
+export async function arrived(ctx: Ctx, id: string): Promise<Arrived> {
+  mustMay(ctx, "import.make");
+  await importById(ctx, id);
+  return arrivedOf(ctx, id);
+}
+
+/** Takes the next piece of a file; what came before is compared and kept once. With the last one it is looked through. */
+export async function takePiece(
+  ctx: Ctx,
+  id: string,
+  fromByte: number,
+  piece: Buffer,
+): Promise<{ haveBytes: number }> {
+  mustMay(ctx, "import.make");
+  await ctx.tx`select id from import where id = ${id} for update`;
+  const i = await importById(ctx, id);
+  const whole = { haveBytes: i.bytes };
+  // what was decided on keeps no file to compare with
+  if (i.state !== "arriving" && i.state !== "draft") return whole;
+  if (fromByte < i.haveBytes) {
+    const isSame = await isKept(ctx, id, fromByte, piece);
+    mustBeSame(isSame, "import.repeat", `${i.fileName} was read in under this id before`);
+    return { haveBytes: i.haveBytes };
+  }
+  const end = fromByte + piece.length;
+  if (fromByte > i.haveBytes)
+    throw new Refused(
+      "conflict",
+      "A piece of this file is missing before this one. Send it again from there.",
+    );
+  if (end > i.bytes || (end < i.bytes && piece.length !== PIECE_BYTES))
+    throw new InputError("file", "This piece does not fit the file that was announced. Begin anew.");
+  await keepPiece(ctx, id, fromByte, piece);
+  if (end < i.bytes) return { haveBytes: end };
+  await ctx.tx`update import set is_here = true where id = ${id}`;
+  await look(ctx, id, async () => {
+    if (!isCsv(i.kind)) return;
+    await ctx.tx`update import set mapping = ${ctx.tx.json(await guessed(ctx, id, i.kind))} where id = ${id}`;
+  });
+  await audit(ctx, "import.make", "import", id, null, { file: i.fileName, kind: i.kind });
+  return whole;
+}
+
+/** The table behind a draft, for choosing what stands in which column; null where there is none that can be read. */
+export async function tableHead(ctx: Ctx, i: StoredImport): Promise<TableHead | null> {
+  if (!isCsv(i.kind) || i.state !== "draft") return null;
+  try {
+    return await headOf(ctx, i.id);
+  } catch (error) {
+    // the summary of the draft says what is wrong with it
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+}
 
 /** Other columns for a table; it is looked through again. */
 export async function remap(ctx: Ctx, id: string, mapping: CsvMapping): Promise<void> {
@@ -121,9 +187,10 @@ async function mustBeDraft(ctx: Ctx, id: string): Promise<StoredImport> {
 class Rehearsed extends Error {}
 
 /** Writes everything and takes it back at once: what the records themselves would refuse is found before anybody decides. */
-async function look(ctx: Ctx, id: string): Promise<void> {
+async function look(ctx: Ctx, id: string, before?: () => Promise<void>): Promise<void> {
   let summary: ImportSummary = summaryOf(emptyPlan());
   try {
+    await before?.();
     await ctx.tx.savepoint(async (tx) => {
       summary = await writeAll({ ...ctx, tx: tx as unknown as Ctx["tx"] }, id);
       throw new Rehearsed();
@@ -188,15 +255,15 @@ export async function undoImport(
   ctx: Ctx,
   id: string,
   /** what the person saw of it: a draft that somebody confirmed meanwhile is not taken back unasked */
-  seen: "draft" | "confirmed",
+  seen: "arriving" | "draft" | "confirmed",
 ): Promise<void> {
   await ctx.tx`select id from import where id = ${id} for update`;
   const i = await importById(ctx, id);
   mustMay(ctx, i.state === "confirmed" ? "import.confirm" : "import.make");
-  if (i.state !== "draft" && i.state !== "confirmed")
+  if (i.state === "undone" || i.state === "thrown away")
     throw new Refused("conflict", "This file was taken back or thrown away before.");
   if (i.state !== seen)
-    throw new Refused("conflict", "Somebody confirmed this file meanwhile. Reload to see what it brought.");
+    throw new Refused("conflict", "This file is another step on meanwhile. Reload to see what it brought.");
   if (i.state === "confirmed")
     try {
       await ctx.tx.savepoint((tx) => tx`select undo_import(${id})`);

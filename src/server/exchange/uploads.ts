@@ -1,57 +1,63 @@
 import "server-only";
-import { createHash } from "node:crypto";
 import { once } from "node:events";
 import { createWriteStream } from "node:fs";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { type Arrived, PART_BYTES, PIECE_BYTES } from "@/core/exchange/pieces";
 import { InputError } from "@/core/units/inputError";
 import type { Ctx } from "../base/context";
-
-const PART_BYTES = 1_048_576;
 
 /** The longest file of each kind; an archive is kept and read piece by piece, about a thousand clients of it. */
 export const MOST_BYTES = { table: 8_000_000, json: 32_000_000, zip: 2_000_000_000 } as const;
 
-const megabytes = (n: number): string => `${Math.round(n / 1_000_000)} MB`;
-
-/** Keeps what is sent in parts, as it comes; reading ends as soon as it is longer than allowed. Gives its length. */
-export async function keepParts(
-  ctx: Ctx,
-  importId: string,
-  body: AsyncIterable<Uint8Array>,
-  mostBytes: number,
-): Promise<number> {
-  let part = 0;
-  let bytes = 0;
-  let waiting: Uint8Array[] = [];
+/** Bytes of one piece in memory; reading ends as soon as it is longer than a piece may be. */
+export async function pieceOf(body: AsyncIterable<Uint8Array>): Promise<Buffer> {
+  const all: Uint8Array[] = [];
   let length = 0;
-  const write = async (): Promise<void> => {
-    if (length === 0) return;
-    part += 1;
+  for await (const chunk of body) {
+    length += chunk.length;
+    if (length > PIECE_BYTES)
+      throw new InputError("file", "This piece of a file is too long. Send it again.");
+    all.push(chunk);
+  }
+  return Buffer.concat(all);
+}
+
+const partNo = (from: number): number => 1 + Math.floor(from / PART_BYTES);
+
+/** Keeps a piece behind what is here. */
+export async function keepPiece(ctx: Ctx, importId: string, from: number, piece: Buffer): Promise<void> {
+  for (let i = 0; i < piece.length; i += PART_BYTES)
     await ctx.tx`
       insert into import_part (import_id, clinic_id, part, content)
-      values (${importId}, ${ctx.actor.clinicId}, ${part}, ${Buffer.concat(waiting)})`;
-    waiting = [];
-    length = 0;
+      values (${importId}, ${ctx.actor.clinicId}, ${partNo(from + i)}, ${piece.subarray(i, i + PART_BYTES)})`;
+}
+
+/** Whether a piece is what is kept at its place. */
+export async function isKept(ctx: Ctx, importId: string, from: number, piece: Buffer): Promise<boolean> {
+  const kept = await ctx.tx`
+    select content from import_part where import_id = ${importId}
+      and part between ${partNo(from)} and ${partNo(from + Math.max(0, piece.length - 1))} order by part`;
+  return Buffer.concat(kept.map((r) => r.content as Buffer)).equals(piece);
+}
+
+/** What is here of a file. */
+export async function arrivedOf(ctx: Ctx, importId: string): Promise<Arrived> {
+  const rows = await ctx.tx`
+    select octet_length(content) as bytes, encode(sha256(content), 'hex') as digest
+    from import_part where import_id = ${importId} order by part`;
+  return {
+    haveBytes: rows.reduce((sum, r) => sum + (r.bytes as number), 0),
+    digests: rows.map((r) => r.digest as string),
   };
-  for await (const chunk of body) {
-    for (let i = 0; i < chunk.length; i += PART_BYTES) {
-      const piece = chunk.subarray(i, i + PART_BYTES);
-      bytes += piece.length;
-      if (bytes > mostBytes)
-        throw new InputError(
-          "file",
-          `This file is larger than ${megabytes(mostBytes)}. Take a smaller part out and read that in.`,
-        );
-      if (length + piece.length > PART_BYTES) await write();
-      waiting.push(piece);
-      length += piece.length;
-    }
-  }
-  await write();
-  if (bytes === 0) throw new InputError("file", "This file is empty.");
-  return bytes;
+}
+
+/** How much of it is here. */
+export async function haveBytes(ctx: Ctx, importId: string): Promise<number> {
+  const [r] = await ctx.tx`
+    select coalesce(sum(octet_length(content)), 0)::float8 as bytes from import_part where import_id = ${importId}`;
+  return r?.bytes as number;
 }
 
 async function* partsOf(ctx: Ctx, importId: string): AsyncGenerator<Buffer> {
@@ -61,28 +67,6 @@ async function* partsOf(ctx: Ctx, importId: string): AsyncGenerator<Buffer> {
     if (!r) return;
     yield r.content;
   }
-}
-
-/** Whether a body is the file that is kept; null: it is kept no more. Both are read piece by piece. */
-export async function isKept(
-  ctx: Ctx,
-  importId: string,
-  body: AsyncIterable<Uint8Array>,
-): Promise<boolean | null> {
-  const sum = async (pieces: AsyncIterable<Uint8Array>, mostBytes: number) => {
-    const hash = createHash("sha256");
-    let bytes = 0;
-    for await (const p of pieces) {
-      hash.update(p);
-      bytes += p.length;
-      // longer than the other: it is another, however long it goes on
-      if (bytes > mostBytes) break;
-    }
-    return { bytes, digest: hash.digest("hex") };
-  };
-  const kept = await sum(partsOf(ctx, importId), Number.POSITIVE_INFINITY);
-  if (kept.bytes === 0) return null;
-  return kept.digest === (await sum(body, kept.bytes)).digest;
 }
 
 /** A kept file as text; anything but UTF-8 is refused. */

@@ -1,14 +1,24 @@
-import { randomUUID } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { deflateRawSync } from "node:zlib";
 import { makeZip } from "client-zip";
 import { z } from "zod";
 import type { ClientFile } from "@/core/exchange/clientFile";
+import { type Arrived, PART_BYTES, PIECE_BYTES } from "@/core/exchange/pieces";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
 import { csvText } from "@/server/exchange/csvText";
-import { confirmImport, readIn } from "@/server/exchange/imports";
+import {
+  announce,
+  arrived,
+  confirmImport,
+  importById,
+  type StoredImport,
+  takePiece,
+  undoImport,
+} from "@/server/exchange/imports";
 import { fits } from "@/server/exchange/jsonIn";
 import type { ImportKind } from "@/server/exchange/plansOf";
+import { pieceOf } from "@/server/exchange/uploads";
 import {
   closeConnections,
   daysLater,
@@ -19,7 +29,7 @@ import {
   runVisit,
   type TestClinic,
 } from "../../support/clinic";
-import { readInto } from "../../support/files";
+import { readIn, readInto } from "../../support/files";
 
 const LATER = daysLater(20);
 let clinic: TestClinic;
@@ -168,45 +178,98 @@ test("archives that are bombs, lie, climb out of their folder or are none at all
   expect(process.memoryUsage().rss - started).toBeLessThan(400_000_000);
 }, 60_000);
 
-test("a file that is too long is refused while it comes, and a table with too many lines too", async () => {
+test("a file that is too long is refused before it comes, a piece while it comes, a table with too many lines by its draft", async () => {
+  const huge = { id: randomUUID(), kind: "csv_clients" as const, fileName: "huge.csv", bytes: 9_000_000 };
+  await expect(other.as("therapist", (ctx) => announce(ctx, huge), LATER)).rejects.toThrow(
+    /larger than 8 MB/,
+  );
+  let asked = 0;
   async function* endless(): AsyncGenerator<Uint8Array> {
-    for (;;) yield new Uint8Array(1_000_000).fill(65);
+    for (;;) {
+      asked += 1;
+      yield new Uint8Array(1_000_000).fill(65);
+    }
   }
-  await expect(readInto(other, "csv_clients", endless())).rejects.toThrow(/larger than 8 MB/);
+  await expect(pieceOf(endless())).rejects.toThrow(/too long/);
+  expect(asked).toBeLessThan(10);
   const lines = ["name,birth year", ...Array.from({ length: 20_010 }, (_, i) => `a${i},1970`)].join("\n");
-  await expect(readInto(other, "csv_clients", lines)).rejects.toThrow(/20000 lines/);
+  expect(await said("csv_clients", lines)).toMatch(/20000 lines/);
   expect(await said("csv_tests", `name,birth year,day,what,side,value,unit\n${"x,".repeat(3)}\n`)).toMatch(
     /line 2/,
   );
 });
 
-test("the same id with another file is refused, however long that is; the same file is one", async () => {
+test("the same id with another file is refused; the same file is one", async () => {
   const id = randomUUID();
   const text = JSON.stringify(good);
-  const send = (body: AsyncIterable<Uint8Array>, fileName = "one.json", to = other) =>
-    to.as("therapist", (ctx) => readIn(ctx, { id, kind: "client", fileName }, body), LATER);
-  async function* pieces(...all: string[]) {
-    for (const p of all) yield Buffer.from(p);
-  }
-  let asked = 0;
-  async function* endless() {
-    for (;;) {
-      asked += 1;
-      yield Buffer.alloc(100_000);
-    }
-  }
-  await send(pieces(text));
-  await send(pieces(text.slice(0, 1000), text.slice(1000)));
-  for (const [body, name] of [
-    [pieces(text.replace('"version":1', '"version":2')), "one.json"],
-    [pieces(text.slice(0, -1)), "one.json"],
-    [pieces(text), "two.json"],
-    [endless(), "one.json"],
+  const send = (content: string, fileName = "one.json", to = other) =>
+    to.as("therapist", (ctx) => readIn(ctx, { id, kind: "client", fileName }, Buffer.from(content)), LATER);
+  const piece = (content: string) =>
+    other.as("therapist", (ctx) => takePiece(ctx, id, 0, Buffer.from(content)), LATER);
+  await send(text);
+  await send(text);
+  await piece(text);
+  for (const [content, name] of [
+    [text.slice(0, -1), "one.json"],
+    [text, "two.json"],
   ] as const)
-    await expect(send(body, name)).rejects.toThrow(/read in under this id before/);
-  expect(asked).toBeLessThan(50);
-  await expect(send(pieces(text), "one.json", clinic)).rejects.toThrow(/could not be kept under its id/);
+    await expect(send(content, name)).rejects.toThrow(/read in under this id before/);
+  // as long as the first, and not the same
+  await expect(piece(text.replace('"version":1', '"version":2'))).rejects.toThrow(/under this id before/);
+  await expect(send(text, "one.json", clinic)).rejects.toThrow(/could not be kept under its id/);
   expect(await owner`select 1 from import where id = ${id}`).toHaveLength(1);
+});
+
+describe("a file in pieces", () => {
+  const content = Buffer.from(`${JSON.stringify({ format: "bexlo-machines", version: 1, machines: [] })}`);
+  // blanks at the end are no part of what JSON says
+  const long = Buffer.concat([content, Buffer.alloc(2 * PIECE_BYTES, 32)]);
+  const file = () => ({
+    id: randomUUID(),
+    kind: "machines" as const,
+    fileName: "m.json",
+    bytes: long.length,
+  });
+  const as = <T>(work: Parameters<TestClinic["as"]>[1]) => other.as("therapist", work, LATER) as Promise<T>;
+  const cut = (from: number) => long.subarray(from, from + PIECE_BYTES);
+
+  test("goes on after a break where it was, shows whether another is the same, and is a draft when all is here", async () => {
+    const f = file();
+    expect(await as((ctx) => announce(ctx, f))).toEqual({ haveBytes: 0 });
+    expect(await as((ctx) => takePiece(ctx, f.id, 0, cut(0)))).toEqual({ haveBytes: PIECE_BYTES });
+    // the answer was lost: sent again it is kept once
+    expect(await as((ctx) => takePiece(ctx, f.id, 0, cut(0)))).toEqual({ haveBytes: PIECE_BYTES });
+    expect(await as((ctx) => importById(ctx, f.id))).toMatchObject({
+      state: "arriving",
+      haveBytes: PIECE_BYTES,
+      summary: null,
+    });
+    expect(await as((ctx) => announce(ctx, f))).toEqual({ haveBytes: PIECE_BYTES });
+    const { digests } = await as<Arrived>((ctx) => arrived(ctx, f.id));
+    expect(digests).toHaveLength(PIECE_BYTES / PART_BYTES);
+    expect(digests[0]).toBe(createHash("sha256").update(long.subarray(0, PART_BYTES)).digest("hex"));
+    await expect(as((ctx) => confirmImport(ctx, f.id))).rejects.toThrow(/no draft/);
+    for (const from of [PIECE_BYTES, 2 * PIECE_BYTES])
+      await as((ctx) => takePiece(ctx, f.id, from, cut(from)));
+    const done = await as<StoredImport>((ctx) => importById(ctx, f.id));
+    expect(done).toMatchObject({ state: "draft", haveBytes: long.length });
+    expect(done.summary?.problems.map((p) => p.at)).toEqual(["made_at"]);
+  });
+
+  test("takes no gap, nothing beyond its end and no odd piece, and can be thrown away half here", async () => {
+    const f = file();
+    await as((ctx) => announce(ctx, f));
+    const put = (from: number, piece: Buffer) => as((ctx) => takePiece(ctx, f.id, from, piece));
+    await expect(put(PIECE_BYTES, cut(PIECE_BYTES))).rejects.toThrow(/missing before/);
+    await expect(put(0, long.subarray(0, 100))).rejects.toThrow(/does not fit/);
+    await put(0, cut(0));
+    await put(PIECE_BYTES, cut(PIECE_BYTES));
+    await expect(put(2 * PIECE_BYTES, cut(0))).rejects.toThrow(/does not fit/);
+    await expect(as((ctx) => undoImport(ctx, f.id, "draft"))).rejects.toThrow(/another step/);
+    await as((ctx) => undoImport(ctx, f.id, "arriving"));
+    expect(await owner`select 1 from import_part where import_id = ${f.id}`).toHaveLength(0);
+    expect(await as((ctx) => importById(ctx, f.id))).toMatchObject({ state: "thrown away" });
+  });
 });
 
 test("a file of wrong rows is given up after the first hundred, and others have their turn while rows are looked at", async () => {

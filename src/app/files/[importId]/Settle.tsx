@@ -34,7 +34,7 @@ export function Settle({
     setProblem(null);
     router.refresh();
   };
-  if (state !== "draft" && state !== "confirmed") return null;
+  if (state === "undone" || state === "thrown away") return null;
   return (
     <div className="mt-6">
       <Problem sentence={problem} />
@@ -59,7 +59,7 @@ export function Settle({
                 disabled={isBusy}
                 onClick={() => void go("undo")}
               >
-                {state === "draft" ? "Yes, throw it away" : "Yes, take all of it back"}
+                {state === "confirmed" ? "Yes, take all of it back" : "Yes, throw it away"}
               </button>
               <button type="button" className="btn btn-ghost" onClick={() => setAsking(false)}>
                 Keep it
@@ -67,7 +67,11 @@ export function Settle({
             </>
           ) : (
             <button type="button" className="btn btn-line" onClick={() => setAsking(true)}>
-              {state === "draft" ? "Throw the draft away" : "Take back all that it brought"}
+              {state === "confirmed"
+                ? "Take back all that it brought"
+                : state === "draft"
+                  ? "Throw the draft away"
+                  : "Throw away what is here"}
             </button>
           ))}
       </p>

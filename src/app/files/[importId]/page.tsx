@@ -40,13 +40,17 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
         <h1 className="break-words text-[26px]">{i.fileName}</h1>
         <p className="mb-4">
           {kindWords[i.kind]}, read in by {i.by} on {moment(i.at, actor.locale, actor.timeZone)}.{" "}
+          {i.state === "arriving" &&
+            `${Math.floor((100 * i.haveBytes) / i.bytes)} % of it is here: choose the same file again in Files to go on.`}
           {isDraft
             ? "A draft: nothing of it counts yet."
             : i.state === "confirmed"
               ? `In force since ${i.confirmedBy} confirmed it on ${moment(i.confirmedAt ?? i.at, actor.locale, actor.timeZone)}.`
               : i.state === "undone"
                 ? "It was taken back; nothing of it is left."
-                : "It was thrown away."}
+                : i.state === "thrown away"
+                  ? "It was thrown away."
+                  : ""}
         </p>
         {head && isCsv(i.kind) && (
           <Columns
