@@ -65,7 +65,7 @@ export const CLIENT_TABLE_NAMES = Object.keys(CLIENT_TABLES) as ClientTable[];
 export type FileRow = Record<string, unknown>;
 
 /** More than ten years of visits every second day; more was made to be costly. */
-const MOST_ROWS = 200_000;
+export const MOST_ROWS = 200_000;
 
 /** Kinds of rows that files of an earlier time do not have. */
 const LATER_TABLES: ReadonlySet<ClientTable> = new Set(["concern_seen"]);

@@ -16,10 +16,11 @@ export const CLINIC_TABLES = {
 export type ClinicTable = keyof typeof CLINIC_TABLES;
 export const CLINIC_TABLE_NAMES = Object.keys(CLINIC_TABLES) as ClinicTable[];
 
-const MOST = 5000;
+export const MOST_OF_CLINIC = 5000;
+export const MOST_MACHINES = 500;
 
 const rowsShape = Object.fromEntries(
-  CLINIC_TABLE_NAMES.map((name) => [name, z.array(CLINIC_TABLES[name].row).max(MOST)]),
+  CLINIC_TABLE_NAMES.map((name) => [name, z.array(CLINIC_TABLES[name].row).max(MOST_OF_CLINIC)]),
 ) as { [K in ClinicTable]: z.ZodArray<(typeof CLINIC_TABLES)[K]["row"]> };
 
 /** A clinic's own part: machines and their calibrations, exercises, templates, stances, checked sources. */
@@ -28,7 +29,7 @@ export const clinicFile = z.strictObject({
   version: z.literal(1),
   made_at: moment,
   clinic: z.strictObject({ name: text(120), time_zone: text(60) }),
-  people: z.array(person).max(MOST),
+  people: z.array(person).max(MOST_OF_CLINIC),
   rows: z.strictObject(rowsShape),
 });
 export type ClinicFile = z.infer<typeof clinicFile>;
@@ -38,6 +39,6 @@ export const machinesFile = z.strictObject({
   format: z.literal("bexlo-machines"),
   version: z.literal(1),
   made_at: moment,
-  machines: z.array(machine.row).max(500),
+  machines: z.array(machine.row).max(MOST_MACHINES),
 });
 export type MachinesFile = z.infer<typeof machinesFile>;

@@ -23,6 +23,10 @@ function isTooDeep(text: string): boolean {
 // characters that no keyboard writes and no database keeps: nothing (U+0000), and halves of a pair
 const IMPOSSIBLE = /\p{Surrogate}|\0/u;
 
+/** Whether a text may hold such characters at all, written out or escaped: most hold none, and are not walked. */
+const mayBeImpossible = (text: string): boolean =>
+  !text.isWellFormed() || text.includes("\0") || /\\u(?:0000|d[89a-f])/i.test(text);
+
 /** The place of the first text that cannot be kept, null if there is none. */
 function impossibleText(x: unknown, path = ""): string | null {
   if (typeof x === "string") return IMPOSSIBLE.test(x) ? path : null;
@@ -45,7 +49,7 @@ export function readJson(text: string, what = "This request"): unknown {
   } catch {
     throw new InputError("", `${what} is not JSON.`);
   }
-  const impossible = impossibleText(json);
+  const impossible = mayBeImpossible(text) ? impossibleText(json) : null;
   if (impossible !== null)
     throw new InputError(impossible, "This text has characters that cannot be kept. Type it again.");
   return json;

@@ -7,6 +7,7 @@ import {
   type FileProblem,
   type FileRow,
   looseEnds,
+  MOST_ROWS,
 } from "@/core/exchange/clientFile";
 import { clientPlan, machineRows } from "@/core/exchange/clientPlan";
 import {
@@ -14,6 +15,8 @@ import {
   CLINIC_TABLES,
   type ClinicFile,
   clinicFile,
+  MOST_MACHINES,
+  MOST_OF_CLINIC,
   machinesFile,
 } from "@/core/exchange/clinicFile";
 import { emptyPlan, type ImportPlan } from "@/core/exchange/plan";
@@ -38,50 +41,75 @@ const problemOf = (i: z.core.$ZodIssue, where: string): FileProblem => ({
 });
 
 /**
- * The first wrong rows of a content's tables, in turns: a file of a hundred thousand wrong rows is given up after the
- * first hundred, and holds nobody up meanwhile.
+ * The rows of a content's tables, each as its schema reads it, in turns; or the first wrong ones: a file of a hundred
+ * thousand wrong rows is given up after the first hundred, and holds nobody up meanwhile.
  */
-async function wrongRows(tables: Tables, lists: unknown, where: string): Promise<FileProblem[]> {
-  const found: FileProblem[] = [];
-  if (typeof lists !== "object" || lists === null) return found;
+async function rowsOf(
+  tables: Tables,
+  lists: object,
+  where: string,
+): Promise<{ rows: Record<string, unknown[]> } | { problems: FileProblem[] }> {
+  const rows: Record<string, unknown[]> = {};
+  const problems: FileProblem[] = [];
   let seen = 0;
   for (const [name, { row }] of Object.entries(tables)) {
     const list = (lists as Record<string, unknown>)[name];
     if (!Array.isArray(list)) continue;
+    const read: unknown[] = [];
+    rows[name] = read;
     for (const [i, content] of list.entries()) {
       seen += 1;
       if (seen % ROWS_A_TURN === 0) await nextTurn();
       const parsed = row.safeParse(content);
-      if (parsed.success) continue;
-      for (const issue of parsed.error.issues) {
-        found.push(problemOf(issue, `${where}${name}.${i}.`));
-        if (found.length >= MOST_PROBLEMS) return found;
-      }
+      if (parsed.success) read.push(parsed.data);
+      else
+        for (const issue of parsed.error.issues) {
+          problems.push(problemOf(issue, `${where}${name}.${i}.`));
+          if (problems.length >= MOST_PROBLEMS) return { problems };
+        }
     }
   }
-  return found;
+  return problems.length > 0 ? { problems } : { rows };
 }
 
 const nextTurn = (): Promise<void> => new Promise((go) => setImmediate(go));
 
+/** A list as short as shows whether it holds nothing, one, several, or more than it may. */
+const shortened = (list: unknown, most: number): unknown =>
+  Array.isArray(list) ? list.slice(0, list.length > most ? most + 1 : 2) : list;
+
 /**
  * A content against a file's schema: the content, or where it does not fit. `rows`: its long lists, each with what one
- * row has to be, looked through first.
+ * row has to be and how many each may hold; they are read once, row by row, and the schema sees the beginning of each.
  */
 export async function fits<S extends z.ZodType>(
   schema: S,
   content: unknown,
   where = "",
-  rows?: { tables: Tables; in: "rows" | null },
+  rows?: { tables: Tables; in: "rows" | null; most: number },
 ): Promise<{ data: z.infer<S> } | { problems: FileProblem[] }> {
-  if (rows) {
-    const lists = rows.in === null ? content : (content as Record<string, unknown> | null)?.[rows.in];
-    const problems = await wrongRows(rows.tables, lists, rows.in === null ? where : `${where}${rows.in}.`);
-    if (problems.length > 0) return { problems };
-  }
-  const parsed = schema.safeParse(content);
-  if (parsed.success) return { data: parsed.data };
-  return { problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => problemOf(i, where)) };
+  const parse = (x: unknown) => {
+    const parsed = schema.safeParse(x);
+    return parsed.success
+      ? { data: parsed.data }
+      : { problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => problemOf(i, where)) };
+  };
+  const isObject = (x: unknown): x is object => typeof x === "object" && x !== null && !Array.isArray(x);
+  const lists = rows?.in === "rows" && isObject(content) ? (content as { rows?: unknown }).rows : content;
+  if (!rows || !isObject(content) || !isObject(lists)) return parse(content);
+  const found = await rowsOf(rows.tables, lists, rows.in === null ? where : `${where}${rows.in}.`);
+  if ("problems" in found) return found;
+  const short = Object.fromEntries(
+    Object.entries(lists).map(([k, list]) => [k, k in rows.tables ? shortened(list, rows.most) : list]),
+  );
+  const head = parse(rows.in === null ? short : { ...content, rows: short });
+  if ("problems" in head) return head;
+  const data = head.data as Record<string, unknown>;
+  return {
+    data: (rows.in === null
+      ? { ...data, ...found.rows }
+      : { ...data, rows: { ...(data.rows as object), ...found.rows } }) as z.infer<S>,
+  };
 }
 
 /** All ids of a content under this clinic's own; people and machines that are known here keep theirs. */
@@ -99,7 +127,11 @@ async function namesHere(
 
 /** What a client's file would write here. */
 export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
-  const file = await fits(clientFile, content, where, { tables: CLIENT_TABLES, in: "rows" });
+  const file = await fits(clientFile, content, where, {
+    tables: CLIENT_TABLES,
+    in: "rows",
+    most: MOST_ROWS,
+  });
   if ("problems" in file) return emptyPlan(file.problems);
   const loose = looseEnds(file.data.rows as Partial<Record<string, FileRow[]>>, CLIENT_TABLES, file.data);
   if (loose.length > 0) return emptyPlan(loose.map((p) => ({ ...p, at: `${where}${p.at}` })));
@@ -118,7 +150,11 @@ export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Prom
 
 /** What a clinic's own part would write here: what is here under the same name stays as it is. */
 export async function planOfClinic(ctx: Ctx, content: unknown, where = ""): Promise<ImportPlan> {
-  const parsed = await fits(clinicFile, content, where, { tables: CLINIC_TABLES, in: "rows" });
+  const parsed = await fits(clinicFile, content, where, {
+    tables: CLINIC_TABLES,
+    in: "rows",
+    most: MOST_OF_CLINIC,
+  });
   if ("problems" in parsed) return emptyPlan(parsed.problems);
   const file = parsed.data as ClinicFile;
   const loose = looseEnds(file.rows as Partial<Record<string, FileRow[]>>, CLINIC_TABLES, {
@@ -178,6 +214,7 @@ export async function planOfMachines(ctx: Ctx, content: unknown): Promise<Import
   const file = await fits(machinesFile, content, "", {
     tables: { machines: CLINIC_TABLES.machine },
     in: null,
+    most: MOST_MACHINES,
   });
   if ("problems" in file) return emptyPlan(file.problems);
   const loose = looseEnds(

@@ -283,7 +283,7 @@ test("a file of wrong rows is given up after the first hundred, and others have 
   }, row);
   const tables = { many: { row: counted } };
   const wrong = { rows: { many: Array.from({ length: 50_000 }, () => ({ a: "1" })) } };
-  const found = await fits(z.any(), wrong, "", { tables, in: "rows" });
+  const found = await fits(z.any(), wrong, "", { tables, in: "rows", most: 100_000 });
   expect("problems" in found && found.problems).toHaveLength(100);
   expect("problems" in found && found.problems[99]?.at).toBe("rows.many.99.a");
   expect(looked).toBeLessThanOrEqual(200);
@@ -291,12 +291,18 @@ test("a file of wrong rows is given up after the first hundred, and others have 
   const others = setInterval(() => {
     turns += 1;
   }, 0);
-  await fits(z.any(), { rows: { many: Array.from({ length: 40_000 }, () => ({ a: 1 })) } }, "", {
-    tables,
-    in: "rows",
-  });
+  const many = (length: number) => ({ rows: { many: Array.from({ length }, (_, a) => ({ a })) } });
+  looked = 0;
+  const schema = z.object({ rows: z.object({ many: z.array(counted).min(1).max(50_000) }) });
+  const rows = { tables, in: "rows" as const, most: 50_000 };
+  const right = await fits(schema, many(40_000), "", rows);
   clearInterval(others);
   expect(turns).toBeGreaterThan(1);
+  // every row is there, and was read once but for the two that show the schema what the list is
+  expect("data" in right && right.data.rows.many).toEqual(many(40_000).rows.many);
+  expect(looked).toBe(2 * 40_002);
+  expect(await fits(schema, many(50_001), "", rows)).toHaveProperty("problems.0.at", "rows.many");
+  expect(await fits(schema, many(0), "", rows)).toHaveProperty("problems.0.at", "rows.many");
 });
 
 test("what a spreadsheet would take for a formula goes out as text, numbers as numbers", () => {
