@@ -1,3 +1,4 @@
+import { MassProvider } from "@/ui/mass";
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque";
 import type { Metadata, Viewport } from "next";
@@ -33,7 +34,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <FocusKeeper />
         <Notices />
         <LocaleProvider locale={wants?.locale ?? "en-GB"}>
-          <NuqsAdapter>{children}</NuqsAdapter>
+          <MassProvider unit={wants?.massUnit ?? "kg"}>
+            <NuqsAdapter>{children}</NuqsAdapter>
+          </MassProvider>
         </LocaleProvider>
       </body>
     </html>

@@ -8,7 +8,7 @@ import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
 
-const BODIES = 5000;
+const BODIES = 1500;
 
 /** Every route of the app by its address, from the folders that are its routes. */
 function routes(under: string, at = ""): string[] {
@@ -127,7 +127,7 @@ async function fuzz(page: Page, targets: { method: string; path: string }[], man
   );
 }
 
-test("five thousand random bodies over every route: never a 500", async ({ page }) => {
+test("random bodies over every route, some thirty each: never a 500", async ({ page }) => {
   await signIn(page, "trainer");
   const id = await clientId(page, "Quill Bastow");
   const filled = routes("src/app/api").map((r) =>
@@ -138,7 +138,10 @@ test("five thousand random bodies over every route: never a 500", async ({ page 
   const targets = filled
     // signing out would end the run, and signing in is slow by purpose: it is tried below
     .filter((p) => !p.endsWith("/sign-out") && !p.endsWith("/sign-in"))
-    .map((p) => ({ method: GETS.some((g) => p.endsWith(g)) ? "GET" : "POST", path: p }));
+    .map((p) => ({
+      method: GETS.some((g) => p.endsWith(g)) ? "GET" : p.endsWith("/pieces") ? "PUT" : "POST",
+      path: p,
+    }));
   const asTrainer = await fuzz(page, targets, BODIES / 2, 7);
   expect(asTrainer.bad).toEqual([]);
   await page.context().clearCookies();

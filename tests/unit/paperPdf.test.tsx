@@ -12,6 +12,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 async function printed(doc: PaperDoc, head: Partial<Letterhead> = {}, size: PaperSize = "A4") {
   const pdf = await renderToBuffer(
     <PaperPdf
+      massUnit="kg"
       doc={doc}
       head={{ name: "Made Up Clinic", address: "", contact: "", size, ...head }}
       size={size}

@@ -2,6 +2,7 @@ import { Circle, Document, Line, Page, StyleSheet, Svg, Text, View } from "@reac
 import type { Block, Letterhead, PaperDoc, PaperSize } from "@/core/paper/doc";
 import { printable } from "@/core/paper/printable";
 import type { Drawing, Stroke } from "@/core/selection/pose/drawing";
+import { type MassUnit, withPounds } from "@/core/units/mass";
 import { FONTS } from "./fonts";
 import { familiesFor } from "./otherScripts";
 
@@ -176,16 +177,18 @@ export function PaperPdf({
   head,
   size,
   language,
+  massUnit,
 }: {
   doc: PaperDoc;
   head: Letterhead;
   size: PaperSize;
   language: string;
+  massUnit: MassUnit;
 }) {
   const type = doc.isLarge ? 13 : 10.5;
   const all = JSON.stringify([doc, head]);
   const { families, has } = familiesFor(printable(all).lacks);
-  const say: Say = (words) => printable(words, has).text;
+  const say: Say = (words) => printable(withPounds(words, massUnit), has).text;
   const lacks = printable(all, has).lacks.length > 0;
   return (
     <Document title={doc.title} author={head.name} language={language}>

@@ -5,6 +5,7 @@ import { USUAL_BODY } from "@/core/body/segments";
 import { settingsOf } from "@/core/equipment/loadSteps";
 import { TEMPLATES } from "@/core/equipment/templates";
 import { machineDrawing } from "@/core/selection/pose/drawing";
+import { kgWords, withPounds } from "@/core/units/mass";
 import { calibratedOn } from "@/server/clinic/calibrations";
 import { machinesOf } from "@/server/clinic/machines";
 import { Link } from "@/ui/Link";
@@ -93,7 +94,10 @@ export default async function GymPage() {
                     </td>
                     <td className="pr-3">{m.place || <span className="quiet">–</span>}</td>
                     <td className="pr-3">
-                      {loads[0]?.massKg} to {loads.at(-1)?.massKg} kg{" "}
+                      {withPounds(
+                        `${kgWords(loads[0]?.massKg ?? 0)} to ${kgWords(loads.at(-1)?.massKg ?? 0)}`,
+                        actor.massUnit,
+                      )}{" "}
                       <span className="quiet">{loads.length} steps</span>
                     </td>
                     <td className="pr-3">

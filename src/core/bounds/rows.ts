@@ -1,3 +1,4 @@
+import { kgWords } from "../units/mass";
 import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "./kinds";
 import { bindsAnything, isInForce, type Limit } from "./limit";
 import { tightest } from "./tightest";
@@ -73,7 +74,7 @@ function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }
   const spec = boundKind(l.kind);
   if (spec.shape === "names") return l.names.map((n) => ({ text: nameWords(n), binds: true }));
   const gap = spec.unit === "°" ? "" : " ";
-  const number = (n: number) => `${n}${spec.unit ? gap + spec.unit : ""}`;
+  const number = (n: number) => (spec.unit === "kg" ? kgWords(n) : `${n}${spec.unit ? gap + spec.unit : ""}`);
   if (l.low !== null && l.high !== null && l.low > l.high) return [{ text: "none", binds: true }];
   const out: LimitRow["words"] = [];
   if (l.word !== null) out.push({ text: boundWord(l.kind, l.word), binds: binds.word });

@@ -1,3 +1,4 @@
+import { kgWords } from "../units/mass";
 import type { LineChange } from "./nextLine";
 
 /** What changes of a line, in one sentence. */
@@ -40,7 +41,7 @@ export function changeWords(c: LineChange): string {
     case "distance":
       return `${c.to} m instead of ${c.from} m.`;
     case "carried":
-      return `${c.to} kg carried instead of ${c.from} kg.`;
+      return `${kgWords(c.to)} carried instead of ${kgWords(c.from)}.`;
   }
 }
 

@@ -4,7 +4,7 @@ import { capacityNm, fitTorqueAngle, type TorqueAngleFit } from "../strength/fit
 import { type DatedTest, testsForCurve } from "../strength/testsForCurve";
 import { CURVE_TO_DEG } from "../strength/torqueAngleShape";
 import { dayInWords } from "../units/dayInWords";
-import { GRAVITY_M_S2 } from "../units/mass";
+import { GRAVITY_M_S2, kgWords } from "../units/mass";
 import type { Computed } from "../units/working";
 import { type Moment, momentsOf, type Task, taskName } from "./tasks";
 
@@ -94,7 +94,7 @@ function percentOf(body: Body, task: Task, m: Moment, can: Computed): Computed {
           origin: can.origin,
           from: can.working.inputs[0]?.from ?? "strength test",
         },
-        { name: "body mass", value: `${body.massKg} kg`, origin: "measured" },
+        { name: "body mass", value: kgWords(body.massKg), origin: "measured" },
         {
           name: "weight on this leg",
           value: `${Math.round(m.share * 100)} %`,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { formatMass, type MassUnit } from "../units/mass";
 
 const kg = z.number().positive().max(1000);
 
@@ -9,10 +10,14 @@ export const MOST_PLATE_COMBINATIONS = 4096;
 export const plateCombinations = (perSide: Readonly<Record<string, number>>): number =>
   Object.values(perSide).reduce((product, count) => product * (1 + count), 1);
 
+/** What is printed on plates and pieces; every number here is kg all the same. */
+const markedIn = z.enum(["kg", "lb"]).optional();
+
 /** What can really be set on a machine. Everything is in kg of mass as printed or weighed. */
 export const loadSteps = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("stack"),
+    markedIn,
     /** load at pin 1 */
     first: kg,
     step: kg,
@@ -24,6 +29,7 @@ export const loadSteps = z.discriminatedUnion("kind", [
   }),
   z.object({
     kind: z.literal("pairs"),
+    markedIn,
     /** sled or bar */
     base: z.number().nonnegative().max(500),
     /** plate mass -> how many of it are there per side */
@@ -70,6 +76,10 @@ export function settingsOf(steps: LoadSteps): Setting[] {
   return [...byLoad.values()].map((x) => x.setting).sort((a, b) => a.kg - b.kg);
 }
 
+/** A piece by what is printed on it. */
+const printed = (massKg: number, unit: MassUnit = "kg"): string =>
+  unit === "kg" ? String(massKg) : formatMass(massKg, unit);
+
 type Found = { setting: Setting; parts: number }[];
 
 function stackSettings(steps: Extract<LoadSteps, { kind: "stack" }>): Found {
@@ -79,7 +89,7 @@ function stackSettings(steps: Extract<LoadSteps, { kind: "stack" }>): Found {
     for (let mask = 0; mask < subsets; mask++) {
       const hung = steps.addOns.filter((_, i) => mask & (1 << i));
       const massKg = steps.first + (pin - 1) * steps.step + hung.reduce((a, b) => a + b, 0);
-      const how = [`pin ${pin}`, ...hung.map(String)].join(" + ");
+      const how = [`pin ${pin}`, ...hung.map((m) => printed(m, steps.markedIn))].join(" + ");
       found.push({ setting: { kg: massKg * steps.pulley, massKg, how }, parts: hung.length });
     }
   }
@@ -108,7 +118,9 @@ function pairSettings(steps: Extract<LoadSteps, { kind: "pairs" }>): Found {
   }
   return partial.map(({ perSide, hung }) => {
     const massKg = steps.base + 2 * perSide;
-    const how = hung.length ? `per side ${hung.join("+")}` : "no plates";
+    const how = hung.length
+      ? `per side ${hung.map((m) => printed(m, steps.markedIn)).join("+")}`
+      : "no plates";
     return { setting: { kg: massKg * factor, massKg, how }, parts: hung.length };
   });
 }

@@ -1,3 +1,4 @@
+import { massLabel } from "../units/mass";
 import { FAMILIES, familyById } from "./families";
 import { QUIET_FAMILIES } from "./families/quiet";
 import type { LoadSteps } from "./loadSteps";
@@ -18,7 +19,7 @@ const plates = (base: number): LoadSteps => ({
 });
 const list = (...kg: number[]): LoadSteps => ({
   kind: "list",
-  items: kg.map((k) => ({ label: `${k} kg`, kg: k })),
+  items: kg.map((k) => ({ label: massLabel(k), kg: k })),
 });
 
 /** What a usual machine of a kind is loaded with. Bars and sleds weigh in the geometry, so plates start at nothing. */

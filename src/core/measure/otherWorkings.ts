@@ -1,4 +1,5 @@
 import { estimate1RM, type Lift, REPETITION_MULTIPLIER } from "../strength/repetitionMaximum";
+import { kgWords } from "../units/mass";
 import type { Computed } from "../units/working";
 import { sitToStandPowerW } from "./sitToStand";
 
@@ -20,7 +21,7 @@ export function powerComputed(p: {
       formulaId: "measure.sit-to-stand-power",
       formula: "0.9 × body mass × 9.81 × (half the height − the chair) ÷ half the time of one rise",
       inputs: [
-        { name: "body mass", value: `${p.bodyMassKg} kg`, origin: "entered" },
+        { name: "body mass", value: kgWords(p.bodyMassKg), origin: "entered" },
         { name: "height", value: `${p.heightM} m`, origin: "entered" },
         { name: "chair", value: `${p.chairM} m`, origin: "entered" },
         { name: "rises in 30 s", value: String(p.times), origin: "measured" },
@@ -51,7 +52,7 @@ export function maximumComputed(p: {
       formula:
         "load × mean of four formulas (Epley, Brzycki, Lombardi, Wathan) at the repetitions that the set would have reached",
       inputs: [
-        { name: "load", value: `${Math.round(p.loadKg * 10) / 10} kg`, origin: "measured" },
+        { name: "load", value: kgWords(p.loadKg), origin: "measured" },
         { name: "repetitions done", value: String(p.reps), origin: "measured" },
         { name: "left in reserve", value: String(p.reserve), origin: "entered", from: "as the client said" },
         {

@@ -5,6 +5,7 @@ import { isSameAngle } from "../strength/sameAngle";
 import { limbSymmetry } from "../strength/symmetry";
 import { dayInWords } from "../units/dayInWords";
 import type { Side } from "../units/fields";
+import { kgWords } from "../units/mass";
 import type { Computed } from "../units/working";
 import { type DatedStrength, pairedStrength } from "./findings";
 
@@ -140,7 +141,7 @@ function perBodyMass(
           origin: "measured",
           from: dayInWords(last.takenOn),
         },
-        { name: "body mass", value: `${bodyMassKg} kg`, origin: "entered" },
+        { name: "body mass", value: kgWords(bodyMassKg), origin: "entered" },
       ],
       source: "definition",
       confidence: "high",

@@ -1,5 +1,6 @@
 import type { Drawing } from "../selection/pose/drawing";
 import type { KeptLine } from "../sheet/line/keptLine";
+import { loadWords } from "../sheet/line/loadWords";
 import type { Side } from "../units/fields";
 import { lineWords } from "../visit/client/homeWords";
 import type { Block, PaperDoc } from "./doc";
@@ -12,7 +13,8 @@ export function gymCard(f: {
   lines: { kept: KeptLine; drawing: Drawing | null; worn: string | null; stopSigns: readonly string[] }[];
 }): PaperDoc {
   const blocks = f.lines.flatMap(({ kept, drawing, worn, stopSigns }): Block[] => {
-    const load = kept.sets.find((s) => s.role === "work")?.how;
+    const work = kept.sets.find((s) => s.role === "work");
+    const load = work?.how && loadWords({ how: work.how, load: work.loadKg });
     const arc =
       kept.fromDeg === null
         ? null

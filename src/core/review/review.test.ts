@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
 import { costOf } from "../demand/cost";
 import { daysAfter, mondayOf } from "../units/days";
+import { kgWords } from "../units/mass";
 import type { ReviewFacts, ReviewVisit } from "./facts";
 import { packed, unpacked } from "./packed";
 import { rowsOfReview } from "./review";
@@ -193,7 +194,7 @@ test("what a chair takes falls as strength is measured, and what nobody knows is
 test("values are read as words where they are a scale, angles without a gap", () => {
   expect(valueWords({ scale: ["none", "trace"], digits: 0, unit: "grade" }, 1)).toBe("trace");
   expect(valueWords({ scale: null, digits: 0, unit: "°" }, 117.4)).toBe("117°");
-  expect(valueWords({ scale: null, digits: 1, unit: "kg" }, 12.5)).toBe("12.5 kg");
+  expect(valueWords({ scale: null, digits: 1, unit: "kg" }, 12.5)).toBe(kgWords(12.5));
 });
 
 test("nothing yet is no row and no error", () => {

@@ -1,4 +1,5 @@
 import { dayInWords } from "../units/dayInWords";
+import { kgWords } from "../units/mass";
 import type { Computed, Origin, Working, WorkingInput } from "../units/working";
 
 /** How a series is drawn. */
@@ -107,6 +108,7 @@ const shown = (x: number | null, digits: number): string => (x === null ? "" : x
 /** A value as people read it. */
 export const valueWords = (row: Pick<Row, "scale" | "digits" | "unit">, value: number): string =>
   row.scale?.[value] ??
+  (row.unit === "kg" ? kgWords(value, row.digits) : null) ??
   `${value.toFixed(row.digits)}${row.unit === "°" ? "°" : row.unit ? ` ${row.unit}` : ""}`;
 
 /** Every point of a row, by day, as a table: the chart's values and nothing else. */

@@ -18,6 +18,20 @@ export function formatMass(kg: number, unit: MassUnit, decimals = 1): string {
 export const poundsBeside = (kg: number, unit: MassUnit): string =>
   unit === "lb" ? ` (${formatMass(kg, "lb", 0)})` : "";
 
+/** Between a mass and its unit, and nowhere else: it does not break, and by it a mass in a sentence is known. */
+const SPACE = "\u00a0";
+const MASS = new RegExp(`(\\d+(?:\\.\\d+)?)${SPACE}kg`, "g");
+
+/** A mass inside a sentence. All sentences of the core write it so; who reads pounds gets them by `withPounds`. */
+export const kgWords = (kg: number, decimals = 2): string => `${trimZeros(kg.toFixed(decimals))}${SPACE}kg`;
+
+/** The sentence as it is, and for who reads pounds each mass in it with its pounds beside. */
+export const withPounds = (sentence: string, unit: MassUnit): string =>
+  unit === "kg" ? sentence : sentence.replace(MASS, (mass, kg) => `${mass}${poundsBeside(Number(kg), unit)}`);
+
+/** How a piece is named that is a mass and nothing else: a cuff, a bell. */
+export const massLabel = (kg: number): string => `${trimZeros(kg.toFixed(3))} kg`;
+
 /** "17.50" -> "17.5", "20.0" -> "20"; never shows more digits than asked for. */
 export function trimZeros(text: string): string {
   return text.includes(".") ? text.replace(/\.?0+$/, "") : text;

@@ -1,3 +1,4 @@
+import type { MassUnit } from "@/core/units/mass";
 import "server-only";
 import type { z } from "zod";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
@@ -41,6 +42,8 @@ export interface HomeSheet {
   isDone: boolean;
   /** a visit of this sheet that was begun behind the link */
   open: RunningVisit | null;
+  /** as whoever made the link reads masses */
+  massUnit: MassUnit;
 }
 
 const GONE = "This sheet is not in use any more. Ask the clinic for a new link.";
@@ -48,6 +51,12 @@ const GONE = "This sheet is not in use any more. Ask the clinic for a new link."
 /** A sheet for home is done once a day. */
 const isDoneToday = (ctx: Ctx, visits: readonly VisitHead[], sheetId: string): boolean =>
   visits.some((v) => v.sheetId === sheetId && v.end && dayOf(ctx, v.startedAt) === today(ctx));
+
+async function massUnitOf(ctx: Ctx, linkId: string): Promise<MassUnit> {
+  const [r] = await ctx.tx`
+    select p.mass_unit from client_link l join person p on p.id = l.made_by where l.id = ${linkId}`;
+  return r?.mass_unit === "lb" ? "lb" : "kg";
+}
 
 /** The newest version of the link's sheet, as it is run today. */
 export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink): Promise<HomeSheet> {
@@ -74,6 +83,7 @@ export async function homeSheet(ctx: Ctx, client: ClientEpisode, link: OpenLink)
       isDoneToday(ctx, visits, sheet.sheetId) &&
       ((await dayBarred(ctx, client)) ?? (await kneeBarred(ctx, client))) === null,
     open: own,
+    massUnit: await massUnitOf(ctx, link.id),
   };
 }
 

@@ -1,8 +1,10 @@
+import { Said } from "../mass";
+
 /** What went wrong with the whole request, in its own line; empty when nothing did. */
 export function Problem({ sentence }: { sentence: string | null }) {
   return (
     <p role="alert" className={sentence ? "border-l-4 border-accent pl-3 text-accent" : "sr-only"}>
-      {sentence}
+      <Said>{sentence}</Said>
     </p>
   );
 }

@@ -1,7 +1,9 @@
 "use client";
 import { type ReactNode, useId, useState } from "react";
+import { poundsBeside } from "@/core/units/mass";
 import type { Computed } from "@/core/units/working";
 import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/workingText";
+import { Said, useMassUnit } from "../mass";
 
 /** A computed number, large, its unit small, its doubt beside it. Opens its working; an estimate is dotted under. */
 export function Figure({
@@ -16,6 +18,7 @@ export function Figure({
   under?: string;
 }) {
   const id = useId();
+  const unit = useMassUnit();
   const text = computed.value.toFixed(digits);
   return (
     <div>
@@ -23,6 +26,7 @@ export function Figure({
       <button type="button" className="opens" data-origin={computed.origin} popoverTarget={id}>
         <span className="value display text-[22px]">{text}</span>{" "}
         <span className="text-[15px] font-bold">{computed.unit}</span>
+        {computed.unit === "kg" && <span className="small quiet">{poundsBeside(computed.value, unit)}</span>}
         {computed.doubt !== null && <span className="small quiet"> ± {computed.doubt.toFixed(digits)}</span>}
         <span className="sr-only">, open the working</span>
       </button>
@@ -91,7 +95,9 @@ function WorkingPopover({
           {working.inputs.map((i) => (
             <tr key={i.name} className="border-t border-rule align-top">
               <td className="py-1 pr-2">{i.name}</td>
-              <td className="py-1 pr-2 font-bold">{i.value}</td>
+              <td className="py-1 pr-2 font-bold">
+                <Said>{i.value}</Said>
+              </td>
               <td className="small quiet py-1">
                 {ORIGIN_NAMES[i.origin]}
                 {i.from ? `, ${i.from}` : ""}

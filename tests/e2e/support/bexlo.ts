@@ -1,21 +1,15 @@
 import { expect, type Page } from "@playwright/test";
 import { axeFinds, spillsOf } from "./looks";
-import { signInOf } from "./stack";
+import { type Role, sessionOf, signInOf } from "./stack";
 
-type Role = "therapist" | "trainer" | "admin";
-
-/** Sessions and ids that earlier tests of this run have found: the form itself is driven by the security tests. */
-const sessions = new Map<Role, Awaited<ReturnType<ReturnType<Page["context"]>["cookies"]>>>();
+/** Ids that earlier tests of this run have found: they are the same in every copy of the demo. */
 const ids = new Map<string, string>();
 
-/** Signs in as a person would: through the form the first time, with the session it gave later on. */
+/** Begins as somebody who signed in before; through the form where that session has ended. */
 export async function signIn(page: Page, role: Role): Promise<void> {
-  const known = sessions.get(role);
-  if (known) {
-    await page.context().addCookies(known);
-    await page.goto("/");
-  }
-  if (!known || page.url().includes("sign-in")) await signInByForm(page, role);
+  await page.context().addCookies([sessionOf(role)]);
+  await page.goto("/");
+  if (page.url().includes("sign-in")) await signInByForm(page, role);
   await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
   await isAlive(page);
 }
@@ -33,7 +27,6 @@ export async function signInByForm(
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("heading", { name: /^Today/ })).toBeVisible();
-  if (!other) sessions.set(role, await page.context().cookies());
 }
 
 /** The client's id, read from Today. */

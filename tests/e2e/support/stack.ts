@@ -34,8 +34,9 @@ export async function startStacks(count: number): Promise<void> {
   if (count > 1) pg("start");
   for (let i = 0; i < count; i++) {
     pgOf(stackOf(i), "start");
-    await keepTheSeededDemo(stackOf(i));
     await startServer(stackOf(i));
+    await keepSessions(stackOf(i));
+    await keepTheSeededDemo(stackOf(i));
   }
 }
 
@@ -65,7 +66,12 @@ export async function startServer(stack = MINE): Promise<void> {
   closeSync(log);
   child.unref();
   writeFileSync(pidFile(stack), String(child.pid));
-  for (let i = 0; i < 150; i++) {
+  await isUp(stack);
+}
+
+/** App and database answer. */
+async function isUp(stack: Stack): Promise<void> {
+  for (let i = 0; i < 300; i++) {
     const up = await fetch(`http://127.0.0.1:${stack.port}/api/health`)
       .then((r) => r.ok)
       .catch(() => false);
@@ -125,26 +131,59 @@ async function beside(work: (sql: postgres.Sql) => Promise<void>, stack = MINE):
   await sql.end();
 }
 
+const ROLES = ["therapist", "trainer", "admin"] as const;
+export type Role = (typeof ROLES)[number];
+const sessionsFile = ({ data }: Stack): string => path.join(data, "sessions.json");
+
+/** Every role signs in once: the demo that is set apart holds these sessions, and tests begin with them. */
+async function keepSessions(stack: Stack): Promise<void> {
+  const origin = `http://127.0.0.1:${stack.port}`;
+  const cookies: Record<string, string> = {};
+  for (const role of ROLES) {
+    const answer = await fetch(`${origin}/api/sign-in`, {
+      method: "POST",
+      headers: { "content-type": "application/json", origin },
+      body: JSON.stringify(signInOf(role)),
+    });
+    const [cookie] = (answer.headers.get("set-cookie") ?? "").split(";");
+    if (!cookie?.includes("=")) throw new Error(`The ${role} of the demo could not sign in.`);
+    cookies[role] = cookie;
+  }
+  writeFileSync(sessionsFile(stack), JSON.stringify(cookies), { mode: 0o600 });
+}
+
+/** A role's cookie in the demo as it was set apart. */
+export function sessionOf(role: Role): { name: string; value: string; domain: string; path: string } {
+  const [name = "", value = ""] = JSON.parse(readFileSync(sessionsFile(MINE), "utf8"))[role].split("=");
+  return { name, value, domain: "127.0.0.1", path: "/" };
+}
+
 /** Sets the demo apart as it was seeded, before any test writes into it. */
 async function keepTheSeededDemo(stack: Stack): Promise<void> {
   await beside(async (sql) => {
     await sql`drop database if exists bexlo_seeded`;
+    await endConnections(sql);
     await sql`create database bexlo_seeded template bexlo`;
   }, stack);
 }
 
-/** Puts the demo back as it was seeded, so that no file of tests hangs on what another left behind. */
+const endConnections = (sql: postgres.Sql) =>
+  sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = 'bexlo' and pid <> pg_backend_pid()`;
+
+/**
+ * Puts the demo back as it was seeded, so that no file of tests hangs on what another left behind. The app stays up: it
+ * connects again by itself, as after a restart of the database.
+ */
 export async function putTheDemoBack(): Promise<void> {
-  await stopServer();
   await beside(async (sql) => {
     await sql`drop database bexlo with (force)`;
     await sql`create database bexlo template bexlo_seeded`;
   });
-  await startServer();
+  await isUp(MINE);
 }
 
 /** A demo sign-in by role, from the file that the seed wrote. */
-export function signInOf(role: "therapist" | "trainer" | "admin"): { email: string; password: string } {
+export function signInOf(role: Role): { email: string; password: string } {
   const lines = readFileSync(path.join(DATA, "sign-ins.txt"), "utf8").trim().split("\n");
   const [, email, password] = lines.map((l) => l.split("\t")).find(([r]) => r === role) ?? [];
   if (!email || !password) throw new Error(`No demo sign-in for ${role}.`);

@@ -5,10 +5,12 @@ import { type Calibration, type CalibrationReading, calibrate } from "@/core/equ
 import type { Machine } from "@/core/equipment/machine";
 import { CURVE_ARCS, camFactor } from "@/core/mechanics/camCurve";
 import { InputError } from "@/core/units/inputError";
+import { kgWords } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import type { StoredCalibration } from "@/server/clinic/calibrations";
 import { Problem } from "@/ui/form/Problem";
 import { Term } from "@/ui/help/Term";
+import { Said } from "@/ui/mass";
 import { useLoadCell } from "@/ui/useLoadCell";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { CalibrationChart } from "./CalibrationChart";
@@ -92,7 +94,7 @@ export function CalibrationDesk({
       </h2>
       <p className="quiet">
         {newest
-          ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${ratioWords(newest.ratioM, isLever)}, ${isLever ? "lever" : "plate"} as heavy as ${newest.startLoadKg.toFixed(1)} kg of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
+          ? `Version ${newest.version} of ${day.format(newest.at)} by ${newest.by}: ratio ${ratioWords(newest.ratioM, isLever)}, ${isLever ? "lever" : "plate"} as heavy as ${kgWords(newest.startLoadKg, 1)} of stack, off by ${newest.worstPct.toFixed(0)} % at worst.`
           : "Never calibrated: ratio and curve are usual ones, and torques may be off by a tenth or more. Many stacks are not what is printed."}
       </p>
       <div className="mt-2 grid grid-cols-1 lg:grid-cols-[430px_minmax(0,1fr)] gap-8">
@@ -187,8 +189,11 @@ export function CalibrationDesk({
                 </span>
               </p>
               <p>
-                {isLever ? "lever" : "plate"} as heavy as <b>{fit.startLoadKg.toFixed(1)} kg</b> of stack ·
-                readings off by{" "}
+                {isLever ? "lever" : "plate"} as heavy as{" "}
+                <b>
+                  <Said>{kgWords(fit.startLoadKg, 1)}</Said>
+                </b>{" "}
+                of stack · readings off by{" "}
                 <b>
                   {fit.rmsNm.toFixed(1)} {isLever ? "N·m" : "N"}
                 </b>{" "}

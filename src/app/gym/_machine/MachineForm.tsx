@@ -4,11 +4,13 @@ import { useRef, useState } from "react";
 import { familyById } from "@/core/equipment/families";
 import { loadSteps, settingsOf } from "@/core/equipment/loadSteps";
 import { type Machine, notchesOf } from "@/core/equipment/machine";
+import { kgWords, withPounds } from "@/core/units/mass";
 import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
+import { useMassUnit } from "@/ui/mass";
 import { send } from "@/ui/send";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { MachineSketch } from "./MachineSketch";
@@ -32,6 +34,7 @@ export function MachineForm({
 }) {
   const router = useRouter();
   const family = familyById(machine.family);
+  const massUnit = useMassUnit();
   const [draft, setDraft] = useState(() => draftOf(machine));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
@@ -165,11 +168,22 @@ export function MachineForm({
               ))}
             </select>
           </label>
+          <label className="grid gap-1">
+            <span className="small">printed on it are</span>
+            <select
+              className="select select-sm w-full"
+              value={draft.markedIn}
+              onChange={(e) => set({ markedIn: e.target.value as MachineDraft["markedIn"] })}
+            >
+              <option value="kg">kilograms</option>
+              <option value="lb">pounds</option>
+            </select>
+          </label>
           {draft.stepsKind === "stack" && (
             <>
               <Field
                 label="first pin"
-                unit="kg"
+                unit={draft.markedIn}
                 name="first"
                 inputMode="decimal"
                 value={draft.first}
@@ -177,7 +191,7 @@ export function MachineForm({
               />
               <Field
                 label="each further pin"
-                unit="kg"
+                unit={draft.markedIn}
                 name="step"
                 inputMode="decimal"
                 value={draft.step}
@@ -193,15 +207,15 @@ export function MachineForm({
               />
               <Field
                 label="pieces to hang on"
-                unit="kg"
+                unit={draft.markedIn}
                 name="addOns"
                 value={draft.addOns}
                 onChange={(e) => set({ addOns: e.target.value })}
                 hint="for example 2.5 or 1.25, 2.5"
               />
               <Field
-                label="kilograms felt for one on the pin"
-                unit="kg"
+                label="felt for one on the pin"
+                unit=""
                 name="pulley"
                 hint="1 where the pin says what is felt; 0.5 where a pulley halves it"
                 inputMode="decimal"
@@ -216,12 +230,12 @@ export function MachineForm({
               name="perSide"
               value={draft.perSide}
               onChange={(perSide) => set({ perSide })}
-              hint="kilograms x how many, for example 20 x 4, 10 x 2"
+              hint={`${MASS_NAMES[draft.markedIn]} x how many, for example ${draft.markedIn === "kg" ? "20 x 4, 10 x 2" : "45 x 4, 25 x 2"}`}
             />
           )}
           {draft.stepsKind === "list" && (
             <TextLine
-              label="pieces, kg"
+              label={`pieces, ${draft.markedIn}`}
               name="items"
               value={draft.items}
               onChange={(items) => set({ items })}
@@ -234,7 +248,9 @@ export function MachineForm({
               <Problem key={f} sentence={sentence} />
             ))}
           <p className="small quiet">
-            {steps.success ? stepWords(steps.data) : "These steps do not make a machine yet."}
+            {steps.success
+              ? withPounds(stepWords(steps.data), massUnit)
+              : "These steps do not make a machine yet."}
           </p>
         </fieldset>
         {family && family.geometry.length > 0 && (
@@ -308,13 +324,15 @@ export function MachineForm({
   );
 }
 
+const MASS_NAMES = { kg: "kilograms", lb: "pounds" } as const;
+
 const shown = (value: number, unit: string): string =>
   unit === "cm" ? `${Math.round(value * 1000) / 10} cm` : `${value}${unit}`;
 
 function stepWords(steps: ReturnType<typeof loadSteps.parse>): string {
   const all = settingsOf(steps);
   const last = all.at(-1);
-  return `${all.length} real loads, ${all[0]?.massKg ?? 0} to ${last?.massKg ?? 0} kg`;
+  return `${all.length} real loads, ${kgWords(all[0]?.massKg ?? 0)} to ${kgWords(last?.massKg ?? 0)}`;
 }
 
 function TextLine({

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { familyById } from "@/core/equipment/families";
 import type { GeometrySpec, SettingSpec } from "@/core/equipment/families/family";
 import type { Machine, Notch } from "@/core/equipment/machine";
+import { kgFromLb, lbFromKg, type MassUnit, massLabel, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 
 const typed = z.string();
@@ -15,6 +16,8 @@ export const machineDraft = z.object({
   /** "1: 52.5, 2: 55", or "52.5, 55" where the numbers are the labels; empty: usual notches */
   notches: z.record(typed, typed),
   stepsKind: z.enum(["stack", "pairs", "list"]),
+  /** in what the numbers of the load below are typed: as they are printed there */
+  markedIn: z.enum(["kg", "lb"]).default("kg"),
   first: typed,
   step: typed,
   plates: typed,
@@ -31,9 +34,17 @@ export type MachineDraft = z.infer<typeof machineDraft>;
 const perUnit = (unit: GeometrySpec["unit"] | SettingSpec["unit"]): number => (unit === "cm" ? 100 : 1);
 const trim = (n: number): string => String(Math.round(n * 1000) / 1000);
 
+/** A printed number for a mass: pounds that were typed come back as they were. */
+const printed = (kg: number, unit: MassUnit): string =>
+  unit === "kg" ? trim(kg) : trimZeros(lbFromKg(kg).toFixed(2));
+/** A mass from what is printed, to the gram. */
+const massOf = (typedNumber: number, unit: MassUnit): number =>
+  unit === "kg" ? typedNumber : Math.round(kgFromLb(typedNumber) * 1000) / 1000;
+
 export function draftOf(m: Machine): MachineDraft {
   const family = familyById(m.family);
   const { steps } = m;
+  const markedIn = steps.kind === "list" ? "kg" : (steps.markedIn ?? "kg");
   return {
     name: m.name,
     place: m.place,
@@ -45,19 +56,20 @@ export function draftOf(m: Machine): MachineDraft {
       (family?.settings ?? []).map((s) => [s.key, notchText(m.notches[s.key] ?? [], s)]),
     ),
     stepsKind: steps.kind,
-    first: steps.kind === "stack" ? trim(steps.first) : "5",
-    step: steps.kind === "stack" ? trim(steps.step) : "5",
+    markedIn,
+    first: steps.kind === "stack" ? printed(steps.first, markedIn) : "5",
+    step: steps.kind === "stack" ? printed(steps.step, markedIn) : "5",
     plates: steps.kind === "stack" ? String(steps.plates) : "20",
-    addOns: steps.kind === "stack" ? steps.addOns.map(trim).join(", ") : "",
+    addOns: steps.kind === "stack" ? steps.addOns.map((kg) => printed(kg, markedIn)).join(", ") : "",
     pulley: steps.kind === "stack" ? trim(steps.pulley) : "1",
     perSide:
       steps.kind === "pairs"
         ? Object.entries(steps.perSide)
             .sort((a, b) => Number(b[0]) - Number(a[0]))
-            .map(([kg, n]) => `${kg} x ${n}`)
+            .map(([kg, n]) => `${printed(Number(kg), markedIn)} x ${n}`)
             .join(", ")
         : "20 x 4, 10 x 2, 5 x 2, 2.5 x 1, 1.25 x 1",
-    base: steps.kind === "pairs" ? trim(steps.base) : "0",
+    base: steps.kind === "pairs" ? printed(steps.base, markedIn) : "0",
     items: steps.kind === "list" ? steps.items.map((i) => trim(i.kg)).join(", ") : "1, 2, 3",
   };
 }
@@ -92,32 +104,39 @@ const numbers = (text: string): number[] =>
     .map((p) => Number(p.replace(",", ".")));
 
 function stepsOf(d: MachineDraft): unknown {
+  const mass = (n: number) => massOf(n, d.markedIn);
+  const marked = d.markedIn === "kg" ? {} : { markedIn: d.markedIn };
   if (d.stepsKind === "stack")
     return {
       kind: "stack",
-      first: readNumber(d.first),
-      step: readNumber(d.step),
+      ...marked,
+      first: mass(readNumber(d.first)),
+      step: mass(readNumber(d.step)),
       plates: readNumber(d.plates),
-      addOns: numbers(d.addOns),
+      addOns: numbers(d.addOns).map(mass),
       pulley: readNumber(d.pulley),
     };
   if (d.stepsKind === "pairs")
     return {
       kind: "pairs",
-      base: readNumber(d.base),
+      ...marked,
+      base: mass(readNumber(d.base)),
       perSide: Object.fromEntries(
         d.perSide
           .split(",")
           .map((p) => p.trim())
           .filter(Boolean)
           .map((p) => {
-            const [kg, n] = p.split("x").map((x) => x.trim());
-            return [kg ?? "", Number(n)];
+            const [plate = "", n] = p.split("x").map((x) => x.trim());
+            return [d.markedIn === "kg" ? plate : trim(mass(readNumber(plate))), Number(n)];
           }),
       ),
     };
-  return { kind: "list", items: numbers(d.items).map((kg) => ({ label: `${kg} kg`, kg })) };
+  return { kind: "list", items: numbers(d.items).map((n) => itemOf(n, d.markedIn)) };
 }
+
+const itemOf = (n: number, unit: MassUnit) =>
+  unit === "kg" ? { label: massLabel(n), kg: n } : { label: `${trim(n)} lb`, kg: massOf(n, unit) };
 
 /** What is sent, to be parsed by the core's schema; or the problems by field. */
 export function machineOfDraft(

@@ -2,6 +2,8 @@
 import { useRef, useState } from "react";
 import { BigKeys } from "@/app/_link/BigKeys";
 import { bodyFrom } from "@/core/body/segments";
+import { loadWords } from "@/core/sheet/line/loadWords";
+import { withPounds } from "@/core/units/mass";
 import { askedOf } from "@/core/visit/askedOf";
 import { feltWords, taskWords } from "@/core/visit/client/homeWords";
 import { sideOf } from "@/core/visit/recordOf";
@@ -136,7 +138,7 @@ export function HomeRun({
               {how[line.exerciseId]?.needs && <li>You need: {how[line.exerciseId]?.needs}</li>}
               {task.how && (
                 <li>
-                  Set: <b>{task.how}</b>
+                  Set: <b>{withPounds(loadWords({ how: task.how, load: task.loadKg }), sheet.massUnit)}</b>
                 </li>
               )}
               {how[line.exerciseId]?.worn && (

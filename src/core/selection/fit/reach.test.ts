@@ -167,7 +167,7 @@ describe("postures", () => {
     const row = rowOf(tke, sheetFor(body), { load: 500 });
     if (Array.isArray(row)) throw new Error(row[0]);
     expect(row.computed?.tooHeavyBecause).toMatch(
-      /the pressure would reach the toes; \d+(\.\d)? kg are the most in this posture/,
+      /the pressure would reach the toes; \d+(\.\d)?\skg are the most in this posture/,
     );
     const fine = GYM.map((m) =>
       m.family === "standing_extension"

@@ -273,7 +273,7 @@ describe("the range sheet", () => {
             expect(footForceN(a, c.load)).toBeLessThanOrEqual(25 * 9.81 + 0.6);
       }
     const heavy = rangeSheet(input({ weight: order })).rows.find((r) => r.e.id === "half_squat");
-    expect(heavy?.computed?.tooHeavyBecause).toMatch(/kg on the leg; 25 are written/);
+    expect(heavy?.computed?.tooHeavyBecause).toMatch(/kg on the leg; 25\skg are written/);
     const { barred } = rangeSheet(
       input({ weight: { mostN: null, barsPresses: "no kilograms are written" } }),
     );

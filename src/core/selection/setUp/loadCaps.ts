@@ -2,7 +2,7 @@ import type { Body } from "../../body/segments";
 import { byWhom } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { GRAVITY_M_S2 } from "../../units/mass";
+import { GRAVITY_M_S2, kgWords } from "../../units/mass";
 import { type AffineAngle, footForceN } from "./affineArc";
 import { directionOf, type LoadContext, liftOf, shareLimit, signOf } from "./loadContext";
 import { type ChosenMachine, realLoads } from "./machineFor";
@@ -32,7 +32,7 @@ export interface LoadQuestion {
   isBody: boolean;
 }
 
-const kgOf = (newtons: number): number => Math.round(newtons / GRAVITY_M_S2);
+const kgOf = (newtons: number): string => kgWords(newtons / GRAVITY_M_S2, 0);
 
 /** Whether the load of a machine is carried by the body through the foot. */
 export const isCarried = (q: Pick<LoadQuestion, "chosen" | "inside">): boolean =>
@@ -158,7 +158,7 @@ function weightCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
       kind: "weight",
       span: forceSpan(q.inside, mostN),
       why: (load) =>
-        `it puts ${kgOf(mostForce(q.inside, load))} kg on the leg; ${kgOf(mostN)} are written${byWhom(ctx.limits, "weight_on_leg")}`,
+        `it puts ${kgOf(mostForce(q.inside, load))} on the leg; ${kgOf(mostN)} are written${byWhom(ctx.limits, "weight_on_leg")}`,
     },
   ];
 }
@@ -184,15 +184,14 @@ function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
   const stands = q.isBody ? undefined : q.chosen.family.standsAgainst?.(body, q.settings);
   if (!stands) return [];
   const { leastKg, mostKg, because, tooLittle } = stands;
-  const tenth = (n: number) => Math.round(n * 10) / 10;
   return [
     {
       kind: "family",
       span: leastKg <= mostKg ? { least: leastKg, most: mostKg } : null,
       why: (load) =>
         load < leastKg
-          ? `${tooLittle} at ${tenth(load)} kg; ${Math.ceil(leastKg * 10) / 10} kg are the least in this posture`
-          : `at ${tenth(load)} kg ${because}; ${Math.floor(mostKg * 10) / 10} kg are the most in this posture`,
+          ? `${tooLittle} at ${kgWords(load)}; ${kgWords(Math.ceil(leastKg * 10) / 10)} are the least in this posture`
+          : `at ${kgWords(load)} ${because}; ${kgWords(Math.floor(mostKg * 10) / 10)} are the most in this posture`,
     },
   ];
 }
@@ -201,13 +200,12 @@ function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
 function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): LoadCap[] {
   const loads = realLoads(q.chosen.machine, q.chosen.family);
   const next = loads.find((l) => l.load > test.loadKg + 1e-6)?.load ?? test.loadKg;
-  const kg = (n: number) => `${Math.round(n * 10) / 10} kg`;
   const found: LoadCap[] = [
     {
       kind: "history",
       span: { least: 0, most: next },
       why: () =>
-        `${kg(test.loadKg)} is the most that was lifted there so far, and one step more is ${kg(next)}`,
+        `${kgWords(test.loadKg)} is the most that was lifted there so far, and one step more is ${kgWords(next)}`,
     },
   ];
   const limit = shareLimit(q.e, ctx.limits);
@@ -217,7 +215,7 @@ function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): Load
       kind: "share",
       span: { least: 0, most: max * limit.share },
       why: () =>
-        `${kg(max * limit.share)} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+        `${kgWords(Math.floor(max * limit.share * 10) / 10)} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
     });
   return found;
 }

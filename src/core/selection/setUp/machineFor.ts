@@ -35,7 +35,15 @@ export function machineFor(
     if (own && family) return { machine: own, id: own.id, family };
   }
   const first = use.families[0] as string;
-  return { machine: templateOf(first), id: null, family: familyById(first) as MachineFamily };
+  return { machine: usualMachine(first), id: null, family: familyById(first) as MachineFamily };
+}
+
+// one of each kind, so that what was solved on it is found again
+const usual = new Map<string, Machine>();
+function usualMachine(familyId: string): Machine {
+  const made = usual.get(familyId) ?? templateOf(familyId);
+  usual.set(familyId, made);
+  return made;
 }
 
 /** All settings of a machine at notches: what was asked for, else the exercise's own, else the usual, each at its nearest notch. */

@@ -1,7 +1,7 @@
 import { byWhom } from "../../bounds/inForce";
 import { type Exercise, likeOf } from "../../rules/exercises";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { GRAVITY_M_S2 } from "../../units/mass";
+import { GRAVITY_M_S2, kgWords } from "../../units/mass";
 import { brokenBy, type LoadCap } from "./loadCaps";
 import { type LoadContext, liftOf, shareLimit } from "./loadContext";
 import type { RealLoad } from "./machineFor";
@@ -67,7 +67,7 @@ function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
       kind: "weight",
       span: mostKg < 0 ? null : { least: 0, most: mostKg },
       why: (load) =>
-        `${load} kg is above the ${Math.max(0, Math.floor(mostKg))} kg that are written for the leg${byWhom(ctx.limits, "weight_on_leg")}`,
+        `${kgWords(load)} is above the ${kgWords(Math.max(0, Math.floor(mostKg)))} that are written for the leg${byWhom(ctx.limits, "weight_on_leg")}`,
     },
   ];
 }
@@ -80,7 +80,7 @@ function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): Loa
       kind: "history",
       span: { least: 0, most: next },
       why: () =>
-        `${test.loadKg} kg is the most that was lifted there so far, and one step more is ${next} kg`,
+        `${kgWords(test.loadKg)} is the most that was lifted there so far, and one step more is ${kgWords(next)}`,
     },
   ];
   const limit = shareLimit(q.e, ctx.limits);
@@ -90,7 +90,7 @@ function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): Loa
       kind: "share",
       span: { least: 0, most: max * limit.share },
       why: () =>
-        `${tenth(max * limit.share)} kg are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+        `${kgWords(tenth(max * limit.share))} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
     });
   return found;
 }
@@ -100,14 +100,14 @@ function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
   const onFoot = FOOT_CARRIES.has(likeOf(q.e));
   const of = onFoot
     ? `${ctx.startCap.bodyWeights} of the body's weight a foot, because ${ctx.startCap.because}`
-    : `a share of the body's ${Math.round(ctx.body.massKg)} kg, because nobody has tested this on this machine`;
+    : `a share of the body's ${kgWords(ctx.body.massKg, 0)}, because nobody has tested this on this machine`;
   if (!ctx.startCapIsLifted)
     return [
       {
         kind: "start",
         span: start < 0 ? null : { least: 0, most: start },
         why: (load) =>
-          `${load} kg is above the start of ${Math.max(0, tenth(start))} kg (${of}), until a repetition test on this machine tells more`,
+          `${kgWords(load)} is above the start of ${kgWords(Math.max(0, tenth(start)))} (${of}), until a repetition test on this machine tells more`,
       },
     ];
   // standing under a lever the body's weight is carried already, and half of it more is the most
@@ -117,7 +117,7 @@ function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
       kind: "family",
       span: { least: 0, most },
       why: (load) =>
-        `${load} kg is above ${tenth(most)} kg, the most here without a repetition test on this machine, with a reason too`,
+        `${kgWords(load)} is above ${kgWords(tenth(most))}, the most here without a repetition test on this machine, with a reason too`,
     },
   ];
 }

@@ -6,7 +6,7 @@ import {
   sideRaiseMomentNm,
   straightLegRaise,
 } from "../../mechanics/postures/proneAndLying";
-import { GRAVITY_M_S2 } from "../../units/mass";
+import { GRAVITY_M_S2, kgWords } from "../../units/mass";
 import { modelIdOf } from "../fit/exerciseUse";
 
 /** A moment of work that leaves the knee quiet, at a few places of its own way. */
@@ -111,9 +111,14 @@ export function quietNumbers(e: Parameters<typeof modelIdOf>[0], body: Body): Qu
     case "calf_standing":
       return calf(body, "body weight on two legs", { kind: "standing" }, 0.5);
     case "calf_seated":
-      return calf(body, `${kg} kg on the thighs, two legs`, { kind: "seated", loadKg: kg }, 0.5);
+      return calf(body, `${kgWords(kg)} on the thighs, two legs`, { kind: "seated", loadKg: kg }, 0.5);
     case "calf_press":
-      return calf(body, `${kg} kg on the plate, two legs`, { kind: "press", forceN: kg * GRAVITY_M_S2 }, 0.5);
+      return calf(
+        body,
+        `${kgWords(kg)} on the plate, two legs`,
+        { kind: "press", forceN: kg * GRAVITY_M_S2 },
+        0.5,
+      );
     case "slr_side":
       return sideRaise(body);
     case "slr_supine":

@@ -2,13 +2,17 @@ import { geometryOf } from "../../equipment/machine";
 import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../fit/allowedArc";
 import type { ExerciseUse } from "../fit/exerciseUse";
-import { affineArc, anglesOf } from "./affineArc";
+import { type AffineAngle, affineArc, anglesOf } from "./affineArc";
+import { KeptFor } from "./keptFor";
 import type { LoadContext } from "./loadContext";
 import type { ChosenMachine } from "./machineFor";
 import { setUpArc } from "./setUpArc";
 
 /** Degrees between two angles at which a set-up is solved. */
 export const STEP_DEG = 5;
+
+// forces per unit of load hang on body, machine and settings alone: solved once, whoever asks
+const angles = new KeptFor<AffineAngle[]>();
 
 /** A set-up solved over its angles, and the arc that limits and stops leave. */
 export function solved(
@@ -21,8 +25,12 @@ export function solved(
 ) {
   const geometry = geometryOf(machine);
   const setUp = { settings, share: use.share, phase: use.phase ?? 0 } as const;
-  const angles = affineArc(ctx.body, family, geometry, setUp, anglesOf(family, STEP_DEG)).filter(
-    (a) => a.deg <= e.knee_angle_usable_deg.max,
+  const all = angles.get(ctx.body, machine, JSON.stringify([family.id, setUp]), () =>
+    affineArc(ctx.body, family, geometry, setUp, anglesOf(family, STEP_DEG)),
   );
-  return { angles, arc: setUpArc(allowed, family.ends(ctx.body, geometry, settings), angles, ctx.limits) };
+  const usable = all.filter((a) => a.deg <= e.knee_angle_usable_deg.max);
+  return {
+    angles: usable,
+    arc: setUpArc(allowed, family.ends(ctx.body, geometry, settings), usable, ctx.limits),
+  };
 }

@@ -1,6 +1,7 @@
 import type { Body } from "../../body/segments";
 import { geometryOf, notchesOf } from "../../equipment/machine";
 import type { AllowedArc } from "../fit/allowedArc";
+import { KeptFor } from "./keptFor";
 import type { ChosenMachine } from "./machineFor";
 
 /** Settings whose notches only cut the arc: geometry need not be solved again for them (mechanics rules 10). */
@@ -20,6 +21,8 @@ export const NOT_SEARCHED: ReadonlySet<string> = new Set([
   "padAboveM",
 ]);
 
+const fittedStops = new KeptFor<Record<string, number>>();
+
 /**
  * Stops at the notches that let the allowed arc through and not more, so that the machine itself keeps the limit: the
  * widest notch inside the arc, the usual one where none is. Settings in `fixed` were chosen by hand and stay.
@@ -30,6 +33,17 @@ export function fitStops(
   settings: Record<string, number>,
   arc: Pick<AllowedArc, "fromDeg" | "toDeg">,
   fixed: Readonly<Record<string, number>> = {},
+): Record<string, number> {
+  const key = JSON.stringify([chosen.family.id, settings, arc.fromDeg, arc.toDeg, Object.keys(fixed)]);
+  return fittedStops.get(body, chosen.machine, key, () => stopsFor(body, chosen, settings, arc, fixed));
+}
+
+function stopsFor(
+  body: Body,
+  chosen: ChosenMachine,
+  settings: Record<string, number>,
+  arc: Pick<AllowedArc, "fromDeg" | "toDeg">,
+  fixed: Readonly<Record<string, number>>,
 ): Record<string, number> {
   const geometry = geometryOf(chosen.machine);
   let fitted = settings;

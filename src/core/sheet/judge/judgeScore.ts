@@ -5,6 +5,7 @@ import type { Exercise } from "../../rules/exercises";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
 import { machineFor } from "../../selection/setUp/machineFor";
+import { kgWords } from "../../units/mass";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
 import { isOnOneLeg, LEGS_WORDS, legsAllowed } from "../line/legs";
@@ -166,7 +167,7 @@ function adviceFor(load: LineLoad): string {
 /** A machine without a model of the knee and without a test: from where to where the load is found (K15). */
 function byFeelWords(load: LineLoad): string | null {
   if (load.setUp || load.basis !== "felt" || load.setting || load.open === null) return null;
-  return `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${load.open.most} kg until a repetition test.`;
+  return `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${kgWords(load.open.most)} until a repetition test.`;
 }
 
 /** From here on the high end of an untested share is said [own]. */

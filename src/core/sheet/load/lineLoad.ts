@@ -18,6 +18,7 @@ import type { RepetitionTest } from "../../selection/setUp/repetitionTest";
 import type { Basis, ComputedSetUp, KneeWindow, NextStep } from "../../selection/setUp/row";
 import type { LoadSpan } from "../../selection/setUp/workingLoad";
 import { estimate1RM } from "../../strength/repetitionMaximum";
+import { kgWords } from "../../units/mass";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
 import type { ScoreLine } from "../line/scoreInput";
@@ -295,7 +296,7 @@ function quietLoad(
       tooHeavyBecause:
         broken?.why(set.load) ??
         (max && wanted === null && setKg === null
-          ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
+          ? `its lightest step is above the ${kgWords(max.wantedKg, 0)} that the test leaves`
           : null),
       brokenCap: broken?.kind ?? null,
       next: quietNext(loads, set.load, caps, (kg) => max && (kg / max.wantedKg) * max.wantedShare),
@@ -354,7 +355,7 @@ function loadByTest(
       tooHeavyBecause:
         set.tooHeavyBecause ??
         (set.isAboveWish
-          ? `its lightest step is above the ${Math.round(max.wantedKg)} kg that the test leaves`
+          ? `its lightest step is above the ${kgWords(max.wantedKg, 0)} that the test leaves`
           : null),
       brokenCap: set.brokenCap,
       next: set.next && { ...set.next, share: (set.next.load / max.wantedKg) * max.wantedShare },

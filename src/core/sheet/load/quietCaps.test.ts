@@ -26,7 +26,7 @@ test("a calf press on one leg is not set to 150 kg for a frail woman of 48 kg, c
   const one = line("calf_press", EXAMPLES.straight, { legs: "one", loadKg: 150 });
   const calm = judgeOne(one, who(48, CALM));
   expect(calm.load?.brokenCap).toBe("start");
-  expect(calm.bars.join()).toMatch(/above the start of 36 kg/);
+  expect(calm.bars.join()).toMatch(/above the start of 36\skg/);
   const sore = judgeOne({ ...one, loadKg: 100 }, who(48, { ...CALM, painAtRest: 6 }));
   expect(sore.bars.join()).toMatch(/above the start of 12 kg/);
   expect(judgeOne({ ...one, loadKg: 35 }, who(48, CALM)).bars).toEqual([]);

@@ -2,6 +2,7 @@ import { spreadFactor } from "../../isometrics/effortConversion";
 import { plannedEnduranceS } from "../../isometrics/enduranceTime";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { dayInWords } from "../../units/dayInWords";
+import { kgWords } from "../../units/mass";
 import type { Computed, Origin } from "../../units/working";
 import { jointOf } from "../effect/sessionFatigue";
 import type { JudgedLine } from "../judge/judgeScore";
@@ -33,7 +34,7 @@ export function shareComputed({ load, line }: JudgedLine): Computed | null {
       inputs: [
         {
           name: "set",
-          value: `${setting.how}${setting.load > 0 ? `, ${Math.round(setting.load * 10) / 10} kg` : ""}`,
+          value: `${setting.how}${setting.load > 0 ? `, ${kgWords(setting.load)}` : ""}`,
           origin: "entered",
           from: "the step that the rounding rule allows",
         },
@@ -51,7 +52,7 @@ export function shareComputed({ load, line }: JudgedLine): Computed | null {
           ? [
               {
                 name: "one-repetition maximum",
-                value: `${Math.round(oneRepMax.kg)} kg ± ${Math.round(oneRepMax.error * 100)} %`,
+                value: `${kgWords(oneRepMax.kg, 0)} ± ${Math.round(oneRepMax.error * 100)} %`,
                 origin: "estimated" as const,
                 from: dayInWords(oneRepMax.takenOn),
               },

@@ -13,16 +13,25 @@ export function repetitionsPossible(shareOfMax: number): number {
       "shareOfMax",
       "A set's load is above nothing and at most the one-repetition maximum.",
     );
+  const known = possible.get(shareOfMax);
+  if (known !== undefined) return known;
   const wanted = 1 / shareOfMax;
   let [low, high] = [1, 2];
   while (kFactorUnbounded(high) < wanted && high < 1000) high *= 2;
-  for (let i = 0; i < 60; i++) {
+  while (high - low > 1e-9) {
     const middle = (low + high) / 2;
     if (kFactorUnbounded(middle) < wanted) low = middle;
     else high = middle;
   }
-  return (low + high) / 2;
+  const found = (low + high) / 2;
+  if (possible.size >= MOST_KEPT) possible.clear();
+  possible.set(shareOfMax, found);
+  return found;
 }
+
+// the same few shares are asked for every repetition of every set
+const possible = new Map<number, number>();
+const MOST_KEPT = 2000;
 
 const MOST_REPS = 20;
 

@@ -1,4 +1,5 @@
 import type { KeptLine } from "../../sheet/line/keptLine";
+import { loadWords } from "../../sheet/line/loadWords";
 import type { Side } from "../../units/fields";
 import type { Task } from "../tasks";
 
@@ -15,7 +16,8 @@ export function lineWords(l: KeptLine, side: Side): string {
     : first.reps === null
       ? `${Math.round(first.workS)} seconds`
       : `${first.reps} repetitions`;
-  return [`${work.length === 1 ? "" : `${times(work.length)} `}${set}`, legs, first.how]
+  const load = first.how && loadWords({ how: first.how, load: first.loadKg });
+  return [`${work.length === 1 ? "" : `${times(work.length)} `}${set}`, legs, load]
     .filter(Boolean)
     .join(", ");
 }

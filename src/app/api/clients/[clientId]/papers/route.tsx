@@ -5,6 +5,7 @@ import { fileName } from "@/app/_web/download";
 import { changes } from "@/app/_web/route";
 import type { Letterhead, PaperDoc, PaperSize } from "@/core/paper/doc";
 import { paperInput } from "@/core/paper/paperInput";
+import type { MassUnit } from "@/core/units/mass";
 import { audit } from "@/server/base/audit";
 import { type Ctx, today } from "@/server/base/context";
 import { recordOf } from "@/server/client/record";
@@ -20,6 +21,7 @@ interface Made {
   head: Letterhead;
   size: PaperSize;
   locale: string;
+  massUnit: MassUnit;
 }
 
 /** A paper as PDF. Made by a request with a body, so that nobody's questions stand in an address. */
@@ -30,12 +32,20 @@ export const POST = changes(
     const doc =
       kind === "record" ? await recordDoc(ctx, clientId) : await paperOf(ctx, clientId, { ...input, kind });
     const head = await letterheadOf(ctx);
-    return { doc, head, size: input.size ?? head.size, locale: ctx.actor.locale };
+    return {
+      doc,
+      head,
+      size: input.size ?? head.size,
+      locale: ctx.actor.locale,
+      massUnit: ctx.actor.massUnit,
+    };
   },
   FORM_BYTES,
   async (made) => {
-    const { doc, head, size, locale } = made as Made;
-    const pdf = await renderToBuffer(<PaperPdf doc={doc} head={head} size={size} language={locale} />);
+    const { doc, head, size, locale, massUnit } = made as Made;
+    const pdf = await renderToBuffer(
+      <PaperPdf doc={doc} head={head} size={size} language={locale} massUnit={massUnit} />,
+    );
     return new Response(new Uint8Array(pdf), {
       headers: {
         "content-type": "application/pdf",

@@ -7,6 +7,7 @@ import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import { tissuePhrase } from "@/core/selection/tissue/tissueWords";
 import type { MassUnit } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/choice/choose";
+import { Said } from "@/ui/mass";
 import { Pose } from "@/ui/pose/Pose";
 import { Figure } from "@/ui/working/Figure";
 import { hipMoment, kneecapLoad, kneeMoment, shareWords, shinPull } from "./figures";
@@ -99,7 +100,7 @@ export function Modelled({
       )}
       {setUp.tooHeavyBecause && (
         <p className="mt-1 text-accent">
-          Too heavy, because {setUp.tooHeavyBecause}.{" "}
+          Too heavy, because <Said>{setUp.tooHeavyBecause}</Said>.{" "}
           {setUp.brokenCap === "start"
             ? "Take a repetition test on this machine, a lighter step, or go above the start with a reason on the card."
             : `Choose ${setUp.chosen.family.isReversed ? "more help" : "a lighter step"} or means, or a smaller arc.`}
@@ -113,7 +114,7 @@ export function Modelled({
       )}
       {setUp.cautions.map((c) => (
         <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
-          {c}
+          <Said>{c}</Said>
         </p>
       ))}
     </>

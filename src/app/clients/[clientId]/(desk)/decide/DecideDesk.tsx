@@ -9,6 +9,7 @@ import { longDay } from "@/ui/dates";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { Said } from "@/ui/mass";
 import { send } from "@/ui/send";
 import { ActionMark } from "./ActionMark";
 import { LineFacts } from "./LineFacts";
@@ -247,11 +248,15 @@ function LineRow({
           )}
         </p>
         <p>
-          <b data-testid="next">{next.sentence}</b>{" "}
+          <b data-testid="next">
+            <Said>{next.sentence}</Said>
+          </b>{" "}
           {next.how && next.line && <span className="small quiet">set {next.how}</span>}
         </p>
         {next.bars && choice.action !== "HOLD" && (
-          <p className="small text-accent">Cannot be set: {next.bars}.</p>
+          <p className="small text-accent">
+            Cannot be set: <Said>{next.bars}</Said>.
+          </p>
         )}
         {isOther && !isFixed && (
           <label className="small mt-1 flex items-center gap-2">

@@ -1,21 +1,28 @@
 import { extent, scaleLinear, scaleUtc } from "d3";
 import type { CoursePoint } from "@/core/decision/lineCourse";
+import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { LineCourse } from "@/server/visits/courses";
 import { shortDay } from "@/ui/dates";
 
 const W = 460;
 const H = 96;
 const PAD = { left: 56, right: 8, top: 10, bottom: 20 };
-const UNITS: Record<LineCourse["of"], string> = {
-  angle: "°",
-  help: " kg help",
-  load: " kg",
-  reps: "",
-  seconds: " s",
-};
+const PLAIN = { angle: "°", reps: "", seconds: " s" } as const;
+
+/** A value with its unit, masses as the reader thinks of them. */
+const valueWords = (of: LineCourse["of"], value: number, unit: MassUnit): string =>
+  of === "load" || of === "help" ? formatMass(value, unit) : `${Math.round(value * 10) / 10}${PLAIN[of]}`;
 
 /** One line over time: a disc a visit, full where all was done, ringed where less; a square where joint pain stopped it. */
-export function CourseChart({ course: c, locale }: { course: LineCourse; locale: string }) {
+export function CourseChart({
+  course: c,
+  locale,
+  massUnit,
+}: {
+  course: LineCourse;
+  locale: string;
+  massUnit: MassUnit;
+}) {
   const known = c.points.filter((p): p is CoursePoint & { value: number } => p.value !== null);
   if (known.length === 0) return <p className="quiet">not run yet</p>;
   const days = known.map((p) => new Date(`${p.on}T00:00:00Z`));
@@ -35,7 +42,7 @@ export function CourseChart({ course: c, locale }: { course: LineCourse; locale:
   const words = known
     .map(
       (p) =>
-        `${shortDay(p.on, locale)} ${Math.round(p.value * 10) / 10}${UNITS[c.of]}${p.stopped ? ", stopped by pain" : ""}`,
+        `${shortDay(p.on, locale)} ${valueWords(c.of, p.value, massUnit)}${c.of === "help" ? " help" : ""}${p.stopped ? ", stopped by pain" : ""}`,
     )
     .join("; ");
   return (
@@ -56,8 +63,7 @@ export function CourseChart({ course: c, locale }: { course: LineCourse; locale:
             className="stroke-rule"
           />
           <text x={PAD.left - 6} y={y(t) + 4} textAnchor="end" className="fill-base-content text-[11px]">
-            {Math.round(t * 10) / 10}
-            {{ angle: "°", help: " kg", load: " kg", reps: "", seconds: " s" }[c.of]}
+            {valueWords(c.of, t, massUnit)}
           </text>
         </g>
       ))}

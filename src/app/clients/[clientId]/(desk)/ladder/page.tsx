@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
+import { withPounds } from "@/core/units/mass";
 import { clientEpisode } from "@/server/client/clients";
 import { coursesOf, type LineCourse } from "@/server/visits/courses";
 import { Link } from "@/ui/Link";
@@ -37,12 +38,12 @@ export default async function LadderPage({ params }: { params: Promise<{ clientI
                   {c.sheet} · {WORDS[c.of]}
                 </p>
               </div>
-              <CourseChart course={c} locale={actor.locale} />
+              <CourseChart course={c} locale={actor.locale} massUnit={actor.massUnit} />
               <div className="small">
                 <p>
-                  <b>Next:</b> {c.next}
+                  <b>Next:</b> {withPounds(c.next, actor.massUnit)}
                 </p>
-                <p className="quiet">{standsWords(c)}</p>
+                <p className="quiet">{withPounds(standsWords(c), actor.massUnit)}</p>
               </div>
             </li>
           ))}

@@ -1,6 +1,7 @@
 import { type Limit, ORIGIN_WORDS } from "@/core/bounds/limit";
 import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
 import { shortDay } from "@/ui/dates";
+import { Said } from "@/ui/mass";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 
 const LIFTED_BY: Record<Limit["origin"], string> = {
@@ -125,7 +126,13 @@ function Allowed({ words }: { words: LimitRow["words"] }) {
         // biome-ignore lint/suspicious/noArrayIndexKey: the words of one cell never change place
         <span key={i} className={w.binds ? "" : "quiet"}>
           {i > 0 && " "}
-          {w.binds ? <b>{w.text}</b> : w.text}
+          {w.binds ? (
+            <b>
+              <Said>{w.text}</Said>
+            </b>
+          ) : (
+            <Said>{w.text}</Said>
+          )}
         </span>
       ))}
     </>

@@ -1,5 +1,6 @@
 import { decisionsWords, type SpanNumbers } from "@/core/review/span";
 import { shortDay } from "@/ui/dates";
+import { Said } from "@/ui/mass";
 import { Opens } from "@/ui/working/Figure";
 
 /** A span in numbers: first and last of every row in it, and what was decided. */
@@ -45,13 +46,13 @@ export function SpanPanel({
                 <td className="whitespace-nowrap px-2 py-1">
                   {l.last !== null && (
                     <Opens label={`${l.name}, first`} computed={l.firstOf} digits={l.digits}>
-                      {l.first}
+                      <Said>{l.first}</Said>
                     </Opens>
                   )}
                 </td>
                 <td className="whitespace-nowrap py-1 font-bold">
                   <Opens label={`${l.name}, last`} computed={l.lastOf} digits={l.digits}>
-                    {l.last ?? l.first}
+                    <Said>{l.last ?? l.first}</Said>
                   </Opens>
                 </td>
               </tr>

@@ -5,6 +5,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SwapForToday } from "@/server/visits/swapForToday";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
+import { Said } from "@/ui/mass";
 import { send } from "@/ui/send";
 
 /** Another exercise in place of what is left of a line, for today: why first, then what the clinic computes for it. */
@@ -67,7 +68,7 @@ export function SwapDialog({
                 >
                   <b>{s.name}</b> {s.to.sets[0]?.how && <span>· {s.to.sets[0].how}</span>}
                   <span className="quiet block text-[17px]">
-                    {s.because}
+                    <Said>{s.because}</Said>
                     {s.changes.length > 0 ? `; set differently: ${s.changes.join("; ")}` : ""}
                   </span>
                 </button>

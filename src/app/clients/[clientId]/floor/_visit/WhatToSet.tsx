@@ -1,5 +1,6 @@
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import { massBeside } from "@/core/sheet/line/loadWords";
+import type { MassUnit } from "@/core/units/mass";
 import type { LiveTask } from "@/core/visit/run";
 
 /** What to set, large enough for somebody who stands at the machine: load, angle or range, seat and pad. */
@@ -41,12 +42,9 @@ const isWords = (value: string) => !/\d/.test(value);
 const MOST_BESIDE = 8;
 
 function loadWords(task: LiveTask, massUnit: MassUnit): string {
-  const kg =
-    task.loadKg === null || task.how?.endsWith("kg") ? "" : `${Math.round(task.loadKg * 10) / 10} kg`;
   const isOther = task.plannedKg !== task.loadKg;
-  const pounds = task.loadKg ? poundsBeside(task.loadKg, massUnit) : "";
   return [
-    `${kg}${pounds}`.trim(),
+    massBeside({ how: task.how ?? "", load: task.loadKg }, massUnit),
     task.aboveToday ? `planned ${task.aboveToday}, more than today leaves` : "",
     isOther ? `planned ${task.plannedHow}` : "",
     task.role === "ramp" ? "ramp set" : "",

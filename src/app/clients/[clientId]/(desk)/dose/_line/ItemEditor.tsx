@@ -15,6 +15,7 @@ import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
 import { Link } from "@/ui/Link";
+import { Said } from "@/ui/mass";
 import type { Line } from "../useScore";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
@@ -128,13 +129,13 @@ export function ItemEditor({
       </p>
       {line.why && (
         <p className="small">
-          <b>Here because:</b> {line.why}.
+          <b>Here because:</b> <Said>{line.why}</Said>.
         </p>
       )}
       <ToSet judged={judged} personal={personal} massUnit={massUnit} />
       {bars.map((b) => (
         <p key={b} className="mt-1 border-l-4 border-accent pl-3" role="status">
-          <b className="text-accent">Barred:</b> {b}.
+          <b className="text-accent">Barred:</b> <Said>{b}</Said>.
         </p>
       ))}
       {load?.tooHeavyBecause && lighter && !disabled && (
@@ -151,7 +152,7 @@ export function ItemEditor({
       )}
       {cautions.map((c) => (
         <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
-          {c}
+          <Said>{c}</Said>
         </p>
       ))}
       <fieldset disabled={disabled} className="mt-2 grid gap-1">

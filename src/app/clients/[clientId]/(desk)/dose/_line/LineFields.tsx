@@ -1,7 +1,8 @@
 "use client";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
+import { loadWords } from "@/core/sheet/line/loadWords";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
-import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import { type MassUnit, withPounds } from "@/core/units/mass";
 import { DayField } from "@/ui/form/DayField";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
@@ -50,12 +51,12 @@ function LoadField({
         value={isByHand ? String(setting.load) : ""}
         onChange={(e) => onChange({ loadKg: e.target.value === "" ? null : Number(e.target.value) })}
       >
-        <option value="">{isByHand ? "as computed" : `as computed: ${setting.how}`}</option>
+        <option value="">
+          {isByHand ? "as computed" : withPounds(`as computed: ${loadWords(setting)}`, massUnit)}
+        </option>
         {setting.loads.map((l) => (
           <option key={l.load} value={String(l.load)}>
-            {l.how}
-            {l.how.endsWith("kg") ? "" : `, ${Math.round(l.load * 10) / 10} kg`}
-            {l.load > 0 && poundsBeside(l.load, massUnit)}
+            {withPounds(loadWords(l), massUnit)}
           </option>
         ))}
       </select>

@@ -6,12 +6,13 @@ import { jointOf, type SetPrediction } from "@/core/sheet/effect/sessionFatigue"
 import { half } from "@/core/sheet/judge/holdFeasibility";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { setLoads } from "@/core/sheet/judge/setLoads";
+import { massBeside } from "@/core/sheet/line/loadWords";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { enduranceComputed, shareComputed } from "@/core/sheet/load/shareWorking";
 import { loweredByOneLeg } from "@/core/sheet/schemes/kinds/twoUpOneDown";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
 import { dayInWords } from "@/core/units/dayInWords";
-import { formatMass, GRAVITY_M_S2, type MassUnit, poundsBeside } from "@/core/units/mass";
+import { formatMass, GRAVITY_M_S2, type MassUnit } from "@/core/units/mass";
 import { Opens } from "@/ui/working/Figure";
 
 /** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
@@ -95,9 +96,7 @@ export function ToSet({
     <div className="mt-1" role="status">
       <div>
         {load.basis === "repetition test" ? "set " : "start with "}
-        <b className="display text-[18px]">{setting.how}</b>
-        {setting.load > 0 && !setting.how.endsWith("kg") && ` ${formatMass(setting.load, "kg")}`}
-        {setting.load > 0 && poundsBeside(setting.load, massUnit)}
+        <b className="display text-[18px]">{setting.how}</b> {massBeside(setting, massUnit)}
         {load.share !== null && (
           <span className="small quiet">
             {" "}
@@ -118,7 +117,7 @@ export function ToSet({
       </div>
       <p className="small quiet">
         {load.basis === "repetition test" && load.oneRepMax
-          ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${Math.round(load.oneRepMax.kg)} kg at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
+          ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${formatMass(load.oneRepMax.kg, massUnit, 0)} at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
           : load.basis === "strength test"
             ? "Estimated from the strength test: find the real load in two light sets; never the step above."
             : load.basis === "default strength"
