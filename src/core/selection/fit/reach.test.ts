@@ -176,7 +176,7 @@ describe("postures", () => {
     );
     const leaning = rowOf(tke, sheetFor(body, { machines: fine }), { settings: { leanDeg: -20 }, load: 0.1 });
     if (Array.isArray(leaning)) throw new Error(leaning[0]);
-    expect(leaning.computed?.tooHeavyBecause).toMatch(/there is no balance at 0(\.1)? kg/);
+    expect(leaning.computed?.tooHeavyBecause).toMatch(/there is no balance at 0(\.1)?\skg/);
   });
 
   test("a limit on forward pull looks at more of the hamstrings in weight bearing, at less of them with the foot free (K4)", () => {
