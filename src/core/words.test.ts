@@ -74,7 +74,7 @@ function everySentence(): Map<string, string> {
       ).map((n) => n.sentence),
     );
     say("home", ...homeVersion(draft.lines, sheet.rows, context, new Set(["chair"])).notes);
-    for (const e of EXERCISES.filter((_, i) => i % 3 === name.length % 3))
+    for (const e of EXERCISES.filter((_, i) => i % 6 === name.length % 6))
       for (const kind of SCHEME_KINDS)
         for (const j of judgeScore(
           [line(e.id, EXAMPLES[kind], { legs: legsAllowed(e, kind)[0] ?? "together" })],
@@ -94,7 +94,7 @@ function everySentence(): Map<string, string> {
     const [a, b] = compared;
     if (a && b) say("compare", ...explainDifference(a, b));
   }
-  for (const d of fc.sample(anyDecision, 600)) {
+  for (const d of fc.sample(anyDecision, 250)) {
     const found = decide(decisionInput.parse(d));
     say("decisions", ...[...found.reasons, ...found.also].map((r) => r.reason));
   }

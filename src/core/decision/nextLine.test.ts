@@ -149,7 +149,7 @@ test("where less effort is less than the machine can be set to, a step back is s
         if (codes(back.changes).some((c) => c === "seconds" || c === "holds")) found += 1;
       },
     ),
-    { numRuns: 300 },
+    { numRuns: 80 },
   );
   expect(found).toBeGreaterThan(0);
 });

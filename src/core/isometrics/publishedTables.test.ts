@@ -2,7 +2,7 @@ import { shareForFeltEffort } from "./effortConversion";
 import { holdForShare, meanEnduranceS, shareOfEndurance } from "./enduranceTime";
 import type { EnduranceJoint } from "./joints";
 
-/** The tables of the domain pages, as printed there: whole seconds and percents. */
+/** The tables of docs/rules.md (dosing rules A1, A4, A5), as printed there: whole seconds and percents. */
 test.each<[EnduranceJoint, number[]]>([
   ["ankle", [956, 415, 229, 145, 99, 72, 55, 43]],
   ["trunk", [876, 349, 182, 109, 72, 51, 38, 29]],

@@ -13,7 +13,7 @@ const LATE_PHASES = 2;
 
 /**
  * The pain rule that follows from the conditions: after surgery while any condition is post-operative and not yet in
- * its last two phases; otherwise the stricter stance of all. Null without conditions. Domain page, "How they meet".
+ * its last two phases; otherwise the stricter stance of all. Null without conditions. docs/rules.md, "How they meet".
  */
 export function schoolOf(parts: readonly SchoolPart[]): School | null {
   if (parts.length === 0) return null;

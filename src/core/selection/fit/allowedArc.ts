@@ -32,7 +32,7 @@ export interface MeasuredMotion {
 
 /**
  * The exercise's own angles, cut by bend under load, by the rule of its class and by the measured motion. Null when
- * nothing is left. Each end remembers who cut it. Domain page, "How they meet".
+ * nothing is left. Each end remembers who cut it. docs/rules.md, "How they meet".
  */
 export function allowedArc(e: Exercise, bounds: InForce, motion: MeasuredMotion): AllowedArc | null {
   let { min: fromDeg, max: toDeg } = e.knee_angle_usable_deg;

@@ -38,7 +38,7 @@ export interface RankInput {
   limits: InForce;
 }
 
-/** Rank of a row: training value per worst tissue load, with penalties. Domain page, "How they meet" [own weights]. */
+/** Rank of a row: training value per worst tissue load, with penalties. docs/rules.md, "How they meet" [own weights]. */
 export function rankTerms(r: RankInput): RankTerms {
   const { e, computed } = r;
   const width = computed ? computed.arc.toDeg - computed.arc.fromDeg : WIDE_DEG;

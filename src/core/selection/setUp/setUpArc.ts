@@ -9,7 +9,7 @@ const FREE_HIP_DEG = 120;
 /**
  * What a set-up leaves of an exercise's allowed arc: its stops, the hip's limit, and the rounding of the low back where
  * that is to be avoided. Angles at which the foot is out of reach are cut too. Cuts at the solved angles, to the safe
- * side; of what hip and back leave, the longest piece. Null when nothing is left. Domain page, "How they meet".
+ * side; of what hip and back leave, the longest piece. Null when nothing is left. docs/rules.md, "How they meet".
  */
 export function setUpArc(
   allowed: AllowedArc,

@@ -55,7 +55,7 @@ export function schemeByAim(
 
 type Suited = Exclude<UsualDose, { not_suited: true }>;
 
-/** Percents of holds are felt effort in practice (domain page, "Effort has two meanings"). */
+/** Percents of holds are felt effort in practice (docs/rules.md, "How they meet"). */
 function held(dose: Suited, limits: InForce, hold: { atDeg: number | null; mostS: number | null }): Scheme {
   const longest = Math.min(MOST_HOLD_S, hold.mostS ?? MOST_HOLD_S);
   return {
