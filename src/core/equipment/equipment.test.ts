@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { camFactor, EXTENSION_ARC, monotoneCubic } from "../mechanics/camCurve";
 import { leverTorqueNm } from "../mechanics/lever";
+import { roundLoad } from "../testdata/byFormula";
 import { bandFor } from "./bands";
 import { type LoadSteps, loadSteps, settingsOf } from "./loadSteps";
-import { roundLoad } from "./roundLoad";
 
 const anySteps: fc.Arbitrary<LoadSteps> = fc
   .oneof(

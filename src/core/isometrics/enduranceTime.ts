@@ -33,23 +33,3 @@ export function shareOfEndurance(
   const endurance = plannedEnduranceS(joint, shareOfMax, k);
   return endurance === 0 ? Number.POSITIVE_INFINITY : holdS / endurance;
 }
-
-export type HoldFlag = "ok" | "below-curve-range" | "above-curve-range" | "shorter-than-5-s";
-
-/** Seconds of hold that use a share of the endurance, in whole 5 s downwards. Dosing rules A4. */
-export function holdForShare(
-  joint: EnduranceJoint,
-  shareOfMax: number,
-  share: number,
-  k = 1,
-): { rawS: number; holdS: number; flag: HoldFlag } {
-  const rawS = share * plannedEnduranceS(joint, shareOfMax, k);
-  const holdS = Math.floor(rawS / 5 + 1e-9) * 5;
-  return { rawS, holdS, flag: curveFlag(shareOfMax) ?? (holdS < 5 ? "shorter-than-5-s" : "ok") };
-}
-
-function curveFlag(shareOfMax: number): HoldFlag | null {
-  if (shareOfMax < CURVE_VALID_FROM) return "below-curve-range";
-  if (shareOfMax > CURVE_VALID_TO) return "above-curve-range";
-  return null;
-}

@@ -1,5 +1,6 @@
+import { holdForShare } from "../testdata/byFormula";
 import { shareForFeltEffort } from "./effortConversion";
-import { holdForShare, meanEnduranceS, shareOfEndurance } from "./enduranceTime";
+import { meanEnduranceS, shareOfEndurance } from "./enduranceTime";
 import type { EnduranceJoint } from "./joints";
 
 /** The tables of docs/rules.md (dosing rules A1, A4, A5), as printed there: whole seconds and percents. */

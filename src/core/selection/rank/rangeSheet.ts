@@ -1,5 +1,5 @@
 import type { InForce } from "../../bounds/inForce";
-import type { RoundingPolicy } from "../../equipment/roundLoad";
+import type { RoundingPolicy } from "../../equipment/chooseStep";
 import type { Exercise } from "../../rules/exercises";
 import { GOALS } from "../../rules/goals";
 import { type AllowedArc, allowedArc, type MeasuredMotion } from "../fit/allowedArc";

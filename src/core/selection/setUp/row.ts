@@ -1,6 +1,6 @@
 import type { Body } from "../../body/segments";
+import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
 import { geometryOf, notchesOf } from "../../equipment/machine";
-import { chooseStep, type RoundingPolicy } from "../../equipment/roundLoad";
 import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../fit/allowedArc";
 import { backCautions } from "../fit/backCautions";

@@ -1,26 +1,10 @@
-import { type InForce, isStricter, leastOf, mostOf } from "../../bounds/inForce";
+import { type InForce, leastOf, mostOf } from "../../bounds/inForce";
 import type { Exercise, UsualDose } from "../../rules/exercises";
 import { clamp } from "../../units/clamp";
 import type { Scheme } from "../schemes/scheme";
 
 /** What a session is for: the catalogue has a usual dose of each exercise for each of them. */
-export const AIMS = {
-  rehab_activation: "settle and wake up",
-  endurance: "endurance",
-  size: "muscle size",
-  strength: "strength",
-} as const;
-export type Aim = keyof typeof AIMS;
-export const AIM_IDS = Object.keys(AIMS) as Aim[];
-
-/** From so many repetitions in reserve on a phase asks for waking up rather than for growth [own]. */
-const SETTLING_RESERVE = 4;
-
-/** The aim that a phase speaks for. */
-export const aimOfPhase = (b: InForce): Aim =>
-  isStricter(b, "holds_first", "no") || leastOf(b, "reserve") >= SETTLING_RESERVE
-    ? "rehab_activation"
-    : "size";
+export type Aim = "rehab_activation" | "endurance" | "size" | "strength";
 
 const middle = ([low, high]: readonly [number, number], step = 1): number =>
   Math.round((low + high) / 2 / step) * step;

@@ -1,14 +1,8 @@
 import { limbGravityTorqueNm } from "../../body/limbGravity";
 import { bodyFrom } from "../../body/segments";
 import { loadSteps } from "../../equipment/loadSteps";
-import { roundLoad } from "../../equipment/roundLoad";
 import { shareForFeltEffort } from "../../isometrics/effortConversion";
-import {
-  holdForShare,
-  meanEnduranceS,
-  plannedEnduranceS,
-  shareOfEndurance,
-} from "../../isometrics/enduranceTime";
+import { meanEnduranceS, plannedEnduranceS, shareOfEndurance } from "../../isometrics/enduranceTime";
 import { anchoredModel, timeToFailureS } from "../../isometrics/fatigueModel";
 import { personalFactor } from "../../isometrics/personalFactor";
 import { simulateHolds } from "../../isometrics/simulateHolds";
@@ -25,14 +19,20 @@ import { changeAgainstError, minimalDetectableChangePct } from "../../strength/m
 import { pickTrials } from "../../strength/pickTrials";
 import { estimate1RM, kFactor } from "../../strength/repetitionMaximum";
 import { limbSymmetry, reaches } from "../../strength/symmetry";
+import {
+  holdForShare,
+  repetitionSeconds,
+  roundLoad,
+  setsToReserve,
+  tensionPerSideS,
+} from "../../testdata/byFormula";
 import reference from "../../testdata/dosing.reference.json";
 import { findDose } from "../draft/findDose";
 import { jumpPlan, workingLoad } from "../load/workingLoad";
-import { repetitionSeconds, tensionPerSideS } from "../schemes/repetitionSeconds";
 import { accumulatedSet, climbSixes, twoUpOneDownLoad } from "../schemes/specialSets";
 import { stretchPlan } from "../schemes/stretchPlan";
 import { exerciseSeconds } from "../time/holdSeconds";
-import { hardRepetitions, setsToReserve } from "./repetitionFatigue";
+import { hardRepetitions } from "./repetitionFatigue";
 
 // biome-ignore lint/suspicious/noExplicitAny: inputs of the reference file differ by function
 type Any = any;

@@ -46,17 +46,6 @@ export interface DoneSet {
   reserve: number;
 }
 
-/** Sets at one load, each to a reserve, with rests between: how many repetitions each reaches. */
-export function setsToReserve(shareOfMax: number, sets: number, restS: number, reserve: number): DoneSet[] {
-  let state = RESTED;
-  return Array.from({ length: sets }, (_, i) => {
-    if (i > 0) state = afterPause(state, restS);
-    const reps = Math.max(0, Math.floor(repetitionsLeft(state, shareOfMax) - reserve));
-    state = afterRepetitions(state, shareOfMax, reps);
-    return { reps, reserve: repetitionsLeft(state, shareOfMax) };
-  });
-}
-
 /** A repetition is hard when at most so many are left after it: a coaching unit, not a validated one [low]. */
 const HARD_RESERVE = 4;
 

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import { weekGuard } from "../../schedule/weekGuard";
+import { setsToReserve } from "../../testdata/byFormula";
 import { EXAMPLES } from "../../testdata/scoreContext";
 import { setsOf } from "../schemes/scheme";
 import { runThrough } from "../time/runThrough";
-import { setsToReserve } from "./repetitionFatigue";
 import { type FatigueLine, simulateSession } from "./sessionFatigue";
 
 const PERSON = { k: 1, spread: 1.5 };

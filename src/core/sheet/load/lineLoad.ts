@@ -1,5 +1,5 @@
+import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
 import { settingsOf } from "../../equipment/loadSteps";
-import { chooseStep, type RoundingPolicy } from "../../equipment/roundLoad";
 import type { Exercise } from "../../rules/exercises";
 import { exerciseUse, quietMachines } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";

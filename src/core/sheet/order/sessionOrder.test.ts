@@ -1,6 +1,6 @@
 import { exerciseById } from "../../rules/exercises";
+import { repetitionSeconds } from "../../testdata/byFormula";
 import { EXAMPLES } from "../../testdata/scoreContext";
-import { repetitionSeconds } from "../schemes/repetitionSeconds";
 import type { Scheme } from "../schemes/scheme";
 import { sharedSeconds } from "../time/runThrough";
 import { legsNote, orderNotes, type ScoreItem, scoreTotals, tiesOf, USUAL_ORDER } from "./sessionScore";

@@ -1,8 +1,5 @@
 import { hardRepetitions } from "../effect/repetitionFatigue";
-import type { Legs } from "../line/legs";
-import { groupSteps, runSeconds } from "../time/runThrough";
 import type { PlannedSet } from "./contract";
-import { type Scheme, setsOf } from "./scheme";
 
 /** What a scheme takes and gives. */
 export interface SchemeTotals {
@@ -25,10 +22,3 @@ export function hardOf(sets: readonly PlannedSet[]): number | null {
 
 export const tensionOf = (sets: readonly PlannedSet[]): number =>
   sets.reduce((sum, s) => sum + s.tensionS, 0);
-
-/** Seconds, hard repetitions and tension of a scheme before anything is measured on the client. Dosing rules D9, H. */
-export function schemeTotals(s: Scheme, legs: Legs): SchemeTotals {
-  const sets = setsOf(s);
-  const line = { id: "", legs, sharesRests: false, machine: null, sets };
-  return { seconds: runSeconds(groupSteps([line])), hard: hardOf(sets), tensionS: tensionOf(sets) };
-}

@@ -1,14 +1,13 @@
 import fc from "fast-check";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
+import { repetitionSeconds, schemeTotals } from "../../testdata/byFormula";
 import { EXAMPLES } from "../../testdata/scoreContext";
 import { schemeFactsOf } from "../judge/schemeFacts";
 import { legs, legsAllowed } from "../line/legs";
 import { exerciseSeconds } from "../time/holdSeconds";
 import { groupSteps, runSeconds } from "../time/runThrough";
 import type { SchemeFacts } from "./gates";
-import { repetitionSeconds } from "./repetitionSeconds";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, scheme, schemeBars, schemeShare, setsOf } from "./scheme";
-import { schemeTotals } from "./schemeTotals";
 
 const anyFacts: fc.Arbitrary<SchemeFacts> = fc.record({
   isPostOp: fc.boolean(),
