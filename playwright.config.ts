@@ -20,7 +20,7 @@ export default defineConfig({
     locale: "en-GB",
     timezoneId: "Europe/Amsterdam",
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium-headless-shell",
       args: ["--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-background-networking"],
     },
   },

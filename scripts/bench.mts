@@ -204,7 +204,7 @@ console.log(
 console.log("\nChromium on the built app");
 await startServer();
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium-headless-shell",
   args: ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
 });
 const baseURL = `http://127.0.0.1:${process.env.E2E_PORT ?? 4310}`;

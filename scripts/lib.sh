@@ -43,8 +43,9 @@ need_postgres() {
   [ -x "$(pg_bin)/initdb" ] || fail "PostgreSQL was installed but initdb cannot be found."
 }
 
+# the headless one alone: the whole one draws its own windows too, for every page
 need_chromium() {
-  [ -x "${CHROMIUM_PATH:-/usr/bin/chromium}" ] || apt_install "Chromium" chromium
+  [ -x "${CHROMIUM_PATH:-/usr/bin/chromium-headless-shell}" ] || apt_install "Chromium" chromium-headless-shell
 }
 
 # what reads the papers in the tests

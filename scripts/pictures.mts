@@ -8,7 +8,7 @@ import { startServer, stopServer } from "../tests/e2e/support/stack";
 
 await startServer();
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium-headless-shell",
   args: ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
 });
 const context = await browser.newContext({

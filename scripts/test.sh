@@ -35,8 +35,9 @@ say "demo data for the end-to-end tests"
 fresh_database
 run_ts database/demo/seed.mts
 need_build
-say "end-to-end tests in Chromium, two side by side; then alone those that look for long tasks"
-PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=2 --grep-invert @alone --reporter=list,json || true
+# a test waits most of its time, for timers and for the network: more of them than cores side by side
+say "end-to-end tests in Chromium, four side by side; then alone those that look for long tasks"
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert @alone --reporter=list,json || true
 PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e-alone.json npx playwright test --grep @alone --reporter=list,json || true
 
 node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json
