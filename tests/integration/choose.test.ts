@@ -232,7 +232,7 @@ describe("the facts of Choose", () => {
     expect(open?.computed).not.toBeNull();
     const heavy = card({ exerciseId: "lp_horizontal", settings: {}, load: 100 });
     await expect(clinic.as("therapist", (ctx) => saveCard(ctx, client, heavy))).rejects.toThrow(
-      /kg on the leg; 20 are written/,
+      /kg on the leg; 20\skg are written/,
     );
   });
 

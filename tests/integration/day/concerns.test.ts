@@ -124,7 +124,7 @@ test("a load above its start is refused at the route; where what bounds it becam
   const client = await makeClient(gym, { irritability: "low" });
   const heavy = sheetLineOf("calf_press", STRAIGHT, "one", { loadKg: 150 });
   await expect(gym.as("therapist", (ctx) => saveLines(ctx, client, [heavy]))).rejects.toThrow(
-    /above the start of 52.5 kg \(0.75 of the body's weight a foot/,
+    /above the start of 52.5\skg \(0.75 of the body's weight a foot/,
   );
   const press = sheetLineOf("lp_horizontal", STRAIGHT);
   const sheet = await gym.as("therapist", (ctx) => saveLines(ctx, client, [press]));
