@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
-import { closeSync, openSync, readFileSync, writeFileSync } from "node:fs";
+import { closeSync, existsSync, openSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import postgres from "postgres";
 import { copyClient } from "../../../scripts/grow";
@@ -152,8 +152,9 @@ async function keepSessions(stack: Stack): Promise<void> {
   writeFileSync(sessionsFile(stack), JSON.stringify(cookies), { mode: 0o600 });
 }
 
-/** A role's cookie in the demo as it was set apart. */
-export function sessionOf(role: Role): { name: string; value: string; domain: string; path: string } {
+/** A role's cookie in the demo as it was set apart; null where nothing was: pictures and measurements have the demo alone. */
+export function sessionOf(role: Role): { name: string; value: string; domain: string; path: string } | null {
+  if (!existsSync(sessionsFile(MINE))) return null;
   const [name = "", value = ""] = JSON.parse(readFileSync(sessionsFile(MINE), "utf8"))[role].split("=");
   return { name, value, domain: "127.0.0.1", path: "/" };
 }
