@@ -138,7 +138,7 @@ export function DecideDesk({
             />
           ))}
         </ol>
-        <div className="sticky bottom-0 mt-2 grid justify-items-start gap-2 border-t border-rule bg-base-200 py-2">
+        <div className="bottom-0 mt-2 grid justify-items-start gap-2 border-t border-rule bg-base-200 py-2 md:sticky">
           <p className="small">{sheetWords(draft.sheet)}</p>
           <Problem
             sentence={

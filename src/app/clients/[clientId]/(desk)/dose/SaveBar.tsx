@@ -26,7 +26,7 @@ export function SaveBar({
   onKeep: () => void;
 }) {
   return (
-    <div className="sticky bottom-0 mt-4 border-t border-rule bg-base-100 pb-1 pt-3">
+    <div className="bottom-0 mt-4 border-t border-rule bg-base-100 pb-1 pt-3 md:sticky">
       <Problem sentence={problem} />
       <p className="mt-2 flex flex-wrap gap-1.5">
         <button type="button" className="btn btn-primary btn-sm" onClick={onFloor} disabled={!mayRun}>
