@@ -23,6 +23,24 @@ test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await expectAccessible(page);
 });
 
+test("on the smallest phone nothing covers what is decided next, nor the picked line of a dose", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await signIn(page, "therapist");
+  const isSeen = (what: ReturnType<typeof page.getByTestId>) =>
+    what.evaluate((el) => {
+      el.scrollIntoView({ block: "end" });
+      const box = el.getBoundingClientRect();
+      const top = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
+      return top !== null && (el.contains(top) || top.contains(el));
+    });
+  await openStep(page, "Pell Amsworth", "decide");
+  expect(await isSeen(page.getByTestId("next").first())).toBe(true);
+  await openStep(page, "Pell Amsworth", "dose?line=1");
+  expect(await isSeen(lineEditor(page).getByRole("heading").first())).toBe(true);
+});
+
 test("on paper the pages have no menu and no buttons, use the whole width, and show what is folded on the screen", async ({
   page,
 }) => {

@@ -19,6 +19,7 @@ import {
   MONDAY,
   makeClinic,
   openedVisit,
+  owner,
   plannedClient,
   runVisit,
   saveLines,
@@ -57,6 +58,16 @@ const starts = (versionId: string, signs: (typeof RECHECK_SIGNS)[number][] = [])
   signs,
   visit: signs.length === 0 ? { id: randomUUID(), versionId } : null,
   at: MONDAY.toISOString(),
+});
+
+test("the phone says masses as whoever made the link reads them", async () => {
+  const { behind } = await atHome();
+  const unit = async () => (await behind((ctx, c, l) => homeSheet(ctx, c, l))).massUnit;
+  expect(await unit()).toBe("kg");
+  const trainer = await clinic.as("trainer", async (ctx) => ctx.actor.personId);
+  await owner`update person set mass_unit = 'lb' where id = ${trainer}`;
+  expect(await unit()).toBe("lb");
+  await owner`update person set mass_unit = 'kg' where id = ${trainer}`;
 });
 
 test("the sheet of the link is run and logged as the client's, once a day; no other sheet and no change of the plan", async () => {
