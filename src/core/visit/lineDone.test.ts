@@ -170,3 +170,15 @@ test("a week's trend needs a visit in both weeks", () => {
     ]),
   ).toBe(2);
 });
+
+test("a hold is whole within half a second of its end, and not a moment earlier", () => {
+  const holdS = hold.sets[0]?.holds?.holdS ?? 0;
+  const reached = (workedS: number) =>
+    lineDone(
+      hold,
+      [1, 2, 3].map((boutNo) => record(hold, { boutNo, workedS: boutNo === 2 ? workedS : holdS })),
+    ).reached;
+  expect(reached(holdS - 0.5)).toBe("top");
+  expect(reached(holdS - 0.6)).toBe("in");
+  expect(reached(holdS - 4)).toBe("in");
+});

@@ -1,5 +1,6 @@
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
 import { type SetRecord, standing } from "./setRecord";
+import { isWholeHold } from "./tasks";
 
 /** What one line gave in one visit, from its own records and nothing else. */
 export interface LineDone {
@@ -20,8 +21,6 @@ export interface LineDone {
 
 /** Below this share of what was planned a set counts as missed. */
 const MISSED_BELOW = 0.8;
-/** A stop within half a second of the end is the beat of a finger, not a lost hold. */
-const FINGER_S = 0.5;
 
 const byLeg = (records: readonly SetRecord[]): Map<string, SetRecord[]> => {
   const legs = new Map<string, SetRecord[]>();
@@ -95,7 +94,7 @@ function shareOf(p: Place, own: readonly SetRecord[]): number {
   const { holds, reps } = p.set;
   const shares = here.map((r) =>
     holds
-      ? r.workedS >= holds.holdS - FINGER_S
+      ? isWholeHold(r.workedS, holds.holdS)
         ? 1
         : r.workedS / holds.holdS
       : reps === null

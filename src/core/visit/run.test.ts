@@ -174,6 +174,10 @@ test("a short hold is kept as short, with why; half a second is a finger's beat"
     visitState([hold], [...begun(hold), end(at, { early: "muscle" }), rate(1, 1)]).done[0];
   expect(held(31_000)).toMatchObject({ workedS: 30, early: "muscle" });
   expect(held(45_800)).toMatchObject({ early: null });
+  // of 45 s: 44.5 is whole, a moment less is short
+  expect(held(45_500)).toMatchObject({ workedS: 44.5, early: null });
+  expect(held(45_400)).toMatchObject({ workedS: 44.4, early: "muscle" });
+  expect(held(42_000)).toMatchObject({ early: "muscle" });
 });
 
 test("the other leg does what the first one did, and no more", () => {

@@ -2,7 +2,7 @@ import type { KeptLine } from "../sheet/line/keptLine";
 import { afterRating } from "./afterRating";
 import { withLoad } from "./eased";
 import type { EarlyReason, SetRecord } from "./setRecord";
-import { type Task, taskKey, tasksOf } from "./tasks";
+import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
 import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
 
 export type VisitPhase = "set-up" | "pain-before" | "ready" | "working" | "rating" | "closing" | "finished";
@@ -223,8 +223,6 @@ function started(s: VisitState, e: Extract<VisitEvent, { type: "start" }>): Visi
   };
 }
 
-/** A stop within half a second of the end is the beat of a finger, not a lost hold. */
-const FINGER_S = 0.5;
 const LONGEST_SET_S = 1800;
 
 function ended(s: VisitState, e: Extract<VisitEvent, { type: "end" }>): VisitState {
@@ -233,7 +231,7 @@ function ended(s: VisitState, e: Extract<VisitEvent, { type: "end" }>): VisitSta
   const { holdS } = u.task;
   const ranS = Math.max(0, (e.at - u.startedAtMs) / 1000);
   const workedS = Math.min(holdS ?? LONGEST_SET_S, ranS);
-  const isShort = holdS !== null && workedS < holdS - FINGER_S;
+  const isShort = holdS !== null && !isWholeHold(workedS, holdS);
   const reps = u.task.reps === null ? null : (e.reps ?? u.task.reps);
   return {
     ...s,

@@ -79,3 +79,8 @@ function tasksOfWork(step: RunStep, line: KeptLine | undefined): Task[] {
     task(i, holds.holdS, i < holds.reps - 1 ? holds.restS : 0),
   );
 }
+
+const FINGER_S = 0.5;
+
+/** A stop within half a second of the end is the beat of a finger, not a lost hold. */
+export const isWholeHold = (workedS: number, holdS: number): boolean => workedS >= holdS - FINGER_S;

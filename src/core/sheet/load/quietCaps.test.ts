@@ -112,3 +112,41 @@ test("a climb stops climbing at what bounds its load", () => {
   expect(j.load?.open?.most).toBeGreaterThan(0);
   expect(Math.max(...loads)).toBeLessThanOrEqual(j.load?.open?.most ?? 0);
 });
+
+test("kilograms that a surgeon wrote for the leg bind to the kilogram: so many on one leg, twice of it on both", () => {
+  const written = (mostKg: number) => {
+    const context = who(80, CALM);
+    return {
+      ...context,
+      sheet: { ...context.sheet, weight: { mostN: mostKg * 9.81, barsPresses: null } },
+    };
+  };
+  const press = (legs: "one" | "together", loadKg: number, mostKg: number) =>
+    judgeOne(line("calf_press", EXAMPLES.straight, { legs, loadKg }), written(mostKg)).load?.brokenCap;
+  expect(press("one", 20, 20)).toBeNull();
+  expect(press("one", 25, 20)).toBe("weight");
+  expect(press("together", 40, 20)).toBeNull();
+  expect(press("together", 45, 20)).toBe("weight");
+  // without an order the start alone bounds it
+  expect(press("one", 25, 1000)).toBeNull();
+});
+
+test("a load is rounded down after surgery, and when easily stirred up without one; else to the nearest within a twentieth", () => {
+  const machineName = scoreContext().sheet.machines.find((m) => m.family === "calf_seated")?.name ?? "";
+  const set = (known: Partial<ScoreContext["known"]>, loadKg: number) => {
+    const context = scoreContext();
+    const tested = withTests({ ...context, known: { ...context.known, ...known } }, [
+      { machineName, twoLegs: true, loadKg, reps: 10, reserve: 2, takenOn: "2026-01-05" },
+    ]);
+    return judgeOne(line("calf_seated", EXAMPLES.straight), tested).load?.setting?.load ?? 0;
+  };
+  const strengths = Array.from({ length: 60 }, (_, i) => 30 + i);
+  const higher = strengths.filter(
+    (kg) => set({ irritability: "low" }, kg) > set({ irritability: "high" }, kg),
+  );
+  expect(higher.length).toBeGreaterThan(0);
+  for (const nm of strengths) {
+    expect(set({ irritability: "moderate" }, nm)).toBe(set({ irritability: "low" }, nm));
+    expect(set({ isPostOp: true }, nm)).toBe(set({ irritability: "high" }, nm));
+  }
+});
