@@ -78,7 +78,7 @@ export function settingsOf(steps: LoadSteps): Setting[] {
 
 /** A piece by what is printed on it. */
 const printed = (massKg: number, unit: MassUnit = "kg"): string =>
-  unit === "kg" ? String(massKg) : formatMass(massKg, unit);
+  unit === "kg" ? String(massKg) : formatMass(massKg, unit, 2);
 
 type Found = { setting: Setting; parts: number }[];
 

@@ -49,14 +49,14 @@ test("a stack that is printed in pounds is typed, kept in kilograms, said and ty
     first: "10",
     step: "10",
     plates: "20",
-    addOns: "2.5",
+    addOns: "1.25",
   });
   const all = settingsOf(steps);
   expect(all[0]?.massKg).toBeCloseTo(4.536, 6);
-  expect(all.at(-1)?.massKg).toBeCloseTo(4.536 * 20 + 1.134, 6);
-  expect(all[1]?.how).toBe("pin 1 + 2.5 lb");
+  expect(all.at(-1)?.massKg).toBeCloseTo(4.536 * 20 + 0.567, 6);
+  expect(all[1]?.how).toBe("pin 1 + 1.25 lb");
   const again = draftOf({ ...extension, steps });
-  expect(again).toMatchObject({ markedIn: "lb", first: "10", step: "10", addOns: "2.5" });
+  expect(again).toMatchObject({ markedIn: "lb", first: "10", step: "10", addOns: "1.25" });
 });
 
 test("plates in pounds hang by what is printed on them", () => {
