@@ -109,7 +109,12 @@ export const footForceN = (a: AffineAngle, load: number): number =>
 export const withTrunkTurned = (angles: readonly AffineAngle[], moreHipFlexionDeg: number): AffineAngle[] =>
   angles.map((a) => {
     const hipFlexionDeg = a.hipFlexionDeg + moreHipFlexionDeg;
-    return { ...a, hipFlexionDeg, pelvicTuckDeg: Math.max(0, hipFlexionDeg - a.hipAvailableDeg) };
+    return {
+      ...a,
+      bare: { ...a.bare, hipFlexionDeg },
+      hipFlexionDeg,
+      pelvicTuckDeg: Math.max(0, hipFlexionDeg - a.hipAvailableDeg),
+    };
   });
 
 /** Joint loads at a load, kneeling lowering halved per leg as the model has it. */

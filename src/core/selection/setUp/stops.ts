@@ -1,7 +1,7 @@
 import type { Body } from "../../body/segments";
 import { geometryOf, notchesOf } from "../../equipment/machine";
+import { KeptFor } from "../../units/keptFor";
 import type { AllowedArc } from "../fit/allowedArc";
-import { KeptFor } from "./keptFor";
 import type { ChosenMachine } from "./machineFor";
 
 /** Settings whose notches only cut the arc: geometry need not be solved again for them (mechanics rules 10). */
