@@ -2,6 +2,7 @@ import "server-only";
 import pino from "pino";
 import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
+import { fileSize } from "@/core/units/fileSize";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
 import { issueSentence } from "@/core/units/issueSentence";
 import { readJson } from "@/core/units/readJson";
@@ -64,12 +65,9 @@ export function problemResponse(error: unknown): Response {
   return answer(500, [{ field: "", sentence: "Bexlo could not do this. Nothing was written. Try again." }]);
 }
 
-const megabytes = (bytes: number): string =>
-  bytes >= 1_000_000 ? `${Math.round(bytes / 1_000_000)} MB` : `${Math.round(bytes / 1000)} kB`;
-
 /** The body as text; reading ends as soon as it is longer than allowed. */
 async function readText(request: Request, mostBytes: number): Promise<string> {
-  const tooLarge = new InputError("", `This is larger than ${megabytes(mostBytes)}. Send less.`);
+  const tooLarge = new InputError("", `This is larger than ${fileSize(mostBytes)}. Send less.`);
   if (Number(request.headers.get("content-length")) > mostBytes) throw tooLarge;
   if (!request.body) return "";
   const parts: Uint8Array[] = [];

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { fileSize } from "@/core/units/fileSize";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import { isBeginningOf, sendFile } from "@/ui/files/sendFile";
 import { Problem } from "@/ui/form/Problem";
@@ -9,7 +10,6 @@ import { kindWords } from "./kindWords";
 const KINDS = Object.keys(kindWords) as ImportKind[];
 
 const percentOf = (share: number): string => `${Math.floor(share * 100)} %`;
-const megabytes = (bytes: number): string => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
 
 /** What a name says a file may be; a person can say otherwise. */
 const guess = (name: string): ImportKind | null =>
@@ -119,7 +119,7 @@ export function ReadIn({ onTheirWay }: { onTheirWay: readonly OnItsWay[] }) {
             value={share}
             aria-label="Sent"
           />
-          {percentOf(share)} of {megabytes(file.size)}
+          {percentOf(share)} of {fileSize(file.size)}
         </p>
       )}
       {begun && !way && (

@@ -2,13 +2,14 @@ import "server-only";
 import type { CsvMapping } from "@/core/exchange/csv/fields";
 import { type Arrived, PIECE_BYTES } from "@/core/exchange/pieces";
 import { emptyPlan, type ImportSummary, summaryOf, together } from "@/core/exchange/plan";
+import { fileSize } from "@/core/units/fileSize";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { mustBeSame, Refused } from "../base/refused";
 import { idIsTaken } from "../base/sameId";
 import { csvMapping, guessed, headOf, type ImportKind, isCsv, plansOf, type TableHead } from "./plansOf";
-import { arrivedOf, haveBytes, isKept, keepPiece, MOST_BYTES } from "./uploads";
+import { arrivedOf, isKept, keepPiece, MOST_BYTES } from "./uploads";
 import { writeRows } from "./writeRows";
 
 /** A file that was read in: on its way, a draft, in force, taken back, or thrown away. */
@@ -74,8 +75,6 @@ const stored = (r: any): StoredImport => ({
 const mostBytes = (kind: ImportKind): number =>
   isCsv(kind) ? MOST_BYTES.table : kind === "clinic" ? MOST_BYTES.zip : MOST_BYTES.json;
 
-const megabytes = (n: number): string => `${Math.round(n / 1_000_000)} MB`;
-
 /** What is said of a file before its first piece. */
 export interface Announced {
   id: string;
@@ -94,7 +93,7 @@ export async function announce(ctx: Ctx, file: Announced): Promise<{ haveBytes: 
   if (file.bytes > most)
     throw new InputError(
       "file",
-      `This file is larger than ${megabytes(most)}. Take a smaller part out and read that in.`,
+      `This file is larger than ${fileSize(most)}. Take a smaller part out and read that in.`,
     );
   if (file.bytes === 0) throw new InputError("file", "This file is empty.");
   const [fresh] = await ctx.tx`
@@ -103,12 +102,12 @@ export async function announce(ctx: Ctx, file: Announced): Promise<{ haveBytes: 
       ${ctx.actor.personId}, ${ctx.now}, false)
     on conflict (id) do nothing returning id`;
   if (fresh) return { haveBytes: 0 };
-  const [known] = await ctx.tx`
-    select kind, file_name, bytes::float8 as bytes, is_here from import where id = ${file.id}`;
-  if (!known) throw idIsTaken();
-  const isSame = known.kind === file.kind && known.file_name === file.fileName && known.bytes === file.bytes;
-  mustBeSame(isSame, "import.repeat", `${known.file_name} was read in under this id before`);
-  return { haveBytes: known.is_here ? file.bytes : await haveBytes(ctx, file.id) };
+  const [r] = await rows(ctx, file.id);
+  if (!r) throw idIsTaken();
+  const known = stored(r);
+  const isSame = known.kind === file.kind && known.fileName === file.fileName && known.bytes === file.bytes;
+  mustBeSame(isSame, "import.repeat", `${known.fileName} was read in under this id before`);
+  return { haveBytes: known.haveBytes };
 }
 
 /** What is here of a file on its way. */

@@ -53,13 +53,6 @@ export async function arrivedOf(ctx: Ctx, importId: string): Promise<Arrived> {
   };
 }
 
-/** How much of it is here. */
-export async function haveBytes(ctx: Ctx, importId: string): Promise<number> {
-  const [r] = await ctx.tx`
-    select coalesce(sum(octet_length(content)), 0)::float8 as bytes from import_part where import_id = ${importId}`;
-  return r?.bytes as number;
-}
-
 async function* partsOf(ctx: Ctx, importId: string): AsyncGenerator<Buffer> {
   for (let part = 1; ; part++) {
     const [r] =

@@ -9,6 +9,12 @@ export interface WhatFile {
 
 export type FileSent = { ok: true } | { ok: false; isBreak: boolean; sentence: string };
 
+const BROKEN: FileSent = {
+  ok: false,
+  isBreak: true,
+  sentence: "The clinic's server does not answer. What has arrived is kept: go on when it is back.",
+};
+
 /** So often a piece is tried again by itself, waiting longer each time. */
 const WAITS_MS = [500, 2000, 5000];
 
@@ -70,10 +76,10 @@ export async function sendFile(
     fileName: file.name,
     bytes: file.size,
   });
-  if (!begun.ok && begun.status !== 0) return refused(begun.problems);
-  let have = begun.ok ? begun.result.haveBytes : -1;
-  let tries = begun.ok ? 0 : WAITS_MS.length;
-  while (have >= 0 && have < file.size) {
+  if (!begun.ok) return begun.status === 0 ? BROKEN : refused(begun.problems);
+  let have = begun.result.haveBytes;
+  let tries = 0;
+  while (have < file.size) {
     onHave(have);
     const put = await putPiece(id, have, file.slice(have, have + PIECE_BYTES));
     if (put && "problems" in put) return refused(put.problems);
@@ -82,14 +88,10 @@ export async function sendFile(
       tries = 0;
       continue;
     }
-    if (tries >= WAITS_MS.length) break;
-    await wait(WAITS_MS[tries] ?? 0);
+    const pauseMs = WAITS_MS[tries];
+    if (pauseMs === undefined) return BROKEN;
+    await wait(pauseMs);
     tries += 1;
   }
-  if (have === file.size) return { ok: true };
-  return {
-    ok: false,
-    isBreak: true,
-    sentence: "The clinic's server does not answer. What has arrived is kept: go on when it is back.",
-  };
+  return { ok: true };
 }

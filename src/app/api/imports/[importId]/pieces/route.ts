@@ -4,7 +4,11 @@ import { InputError } from "@/core/units/inputError";
 import { arrived, takePiece } from "@/server/exchange/imports";
 import { pieceOf } from "@/server/exchange/uploads";
 
-const place = z.coerce.number().int().min(0).max(1e12);
+/** A byte of a file, written as digits; nothing at all is no place. */
+const place = z
+  .string()
+  .regex(/^\d{1,12}$/)
+  .transform(Number);
 
 /** How much of a file is here, with what shows whether another is the same. */
 export const GET = reads(
@@ -14,7 +18,7 @@ export const GET = reads(
 
 /** The next piece of a file, bytes as they are; `from` says where it begins. */
 export const PUT = bytesIn(pieceOf, (ctx, piece, { importId }: { importId: string }, query) => {
-  const from = place.safeParse(query.get("from") ?? "");
+  const from = place.safeParse(query.get("from"));
   if (!from.success) throw new InputError("from", "Say where in the file this piece begins.");
   return takePiece(ctx, importId, from.data, piece);
 });
