@@ -22,7 +22,7 @@ import { hashPassword } from "../../src/server/auth/password";
 import type { Actor, Ctx } from "../../src/server/base/context";
 import { db, inClinic } from "../../src/server/base/db";
 import { writeLimit } from "../../src/server/bounds/limits";
-import { confirmPhase, tickFunctional } from "../../src/server/bounds/phases";
+import { confirmPhase, tickFunctional } from "../../src/server/facts/phases";
 import { type ClientEpisode, clientEpisode } from "../../src/server/client/clients";
 import { conditionsOf } from "../../src/server/client/conditions";
 import {

@@ -9,7 +9,7 @@ import { chairRise, type ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { writeLimit } from "@/server/bounds/limits";
 import { cardsOf, saveCard } from "@/server/choice/cards";
-import { type ChooseFacts, chooseFacts } from "@/server/choice/choose";
+import { type ChooseFacts, chooseFacts } from "@/server/facts/choose";
 import { swapsOf, takeSwap } from "@/server/choice/swaps";
 import type { ClientEpisode } from "@/server/client/clients";
 import { recordOf } from "@/server/client/record";

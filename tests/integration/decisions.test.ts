@@ -4,12 +4,12 @@ import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { ClientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { takeDecisions } from "@/server/decide/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
-import { answerRecheck } from "@/server/visits/rechecks";
-import { recentVisits } from "@/server/visits/visits";
+import { answerRecheck } from "@/server/decide/rechecks";
+import { recentVisits } from "@/server/history/visits";
 import {
   closeConnections,
   currentSheet,

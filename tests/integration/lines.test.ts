@@ -7,10 +7,10 @@ import { recordOf } from "@/server/client/record";
 import { addMachine } from "@/server/clinic/machines";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { schemeFactsFor, sheetFacts } from "@/server/sheets/facts";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { schemeFactsFor, sheetFacts } from "@/server/facts/sheetFacts";
+import { sheetsOf } from "@/server/versions/sheets";
 import { keepTemplate, retireTemplate, templatesOf } from "@/server/sheets/templates";
-import { pastLoads, timedHolds } from "@/server/visits/past";
+import { pastLoads, timedHolds } from "@/server/history/past";
 import {
   closeConnections,
   daysLater,

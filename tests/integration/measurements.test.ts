@@ -5,7 +5,7 @@ import { type MeasurementInput, plainMeasurement } from "@/core/measure/measurem
 import { changeStory } from "@/server/client/story";
 import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measure/measurements";
 import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/measure/otherMeasurements";
-import { sheetFacts } from "@/server/sheets/facts";
+import { sheetFacts } from "@/server/facts/sheetFacts";
 import {
   closeConnections,
   daysLater,

@@ -2,15 +2,15 @@ import { randomUUID } from "node:crypto";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { outbox } from "@/server/links/links";
-import { type SheetVersion, versionById } from "@/server/sheets/sheets";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
+import { type SheetVersion, versionById } from "@/server/versions/sheets";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { takeDecisions } from "@/server/decide/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { answerMorning, recordMorning } from "@/server/visits/mornings";
-import { visitsDone } from "@/server/visits/past";
-import { recentVisits } from "@/server/visits/visits";
+import { visitsDone } from "@/server/history/past";
+import { recentVisits } from "@/server/history/visits";
 import { keepBlock } from "@/server/week/blocks";
-import { chooseReturn } from "@/server/week/returns";
+import { chooseReturn } from "@/server/decide/returns";
 import {
   closeConnections,
   daysLater,

@@ -11,7 +11,7 @@ import {
 } from "@/server/client/screenings";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
-import { answerRecheck, recheckAsk } from "@/server/visits/rechecks";
+import { answerRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { startVisit } from "@/server/visits/running";
 import {
   closeConnections,

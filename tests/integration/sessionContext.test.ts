@@ -5,7 +5,7 @@ import { writeLimit } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
 import { chooseStance } from "@/server/client/stances";
 import { recordTest } from "@/server/measure/measurements";
-import { type SheetFacts, sheetFacts } from "@/server/sheets/facts";
+import { type SheetFacts, sheetFacts } from "@/server/facts/sheetFacts";
 import {
   type ClientOptions,
   closeConnections,

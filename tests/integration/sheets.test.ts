@@ -1,9 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { boundsOf } from "@/server/bounds/limits";
 import { recordTest } from "@/server/measure/measurements";
-import { sheetFacts } from "@/server/sheets/facts";
+import { sheetFacts } from "@/server/facts/sheetFacts";
 import { retireSheet } from "@/server/sheets/saveSheet";
-import { sheetsOf, versionsOf } from "@/server/sheets/sheets";
+import { sheetsOf, versionsOf } from "@/server/versions/sheets";
 import {
   closeConnections,
   currentSheet,

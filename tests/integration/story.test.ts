@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { caseload } from "@/server/client/caseload";
+import { caseload } from "@/server/day/caseload";
 import { clientEpisode, clientEpisodes } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { recordOf } from "@/server/client/record";

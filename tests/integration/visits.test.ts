@@ -4,10 +4,10 @@ import type { LogEntry, VisitEvent } from "@/core/visit/visitEvent";
 import { painMaxFor } from "@/server/bounds/limits";
 import type { ClientEpisode } from "@/server/client/clients";
 import { floorBarred } from "@/server/visits/floor";
-import { answerRecheck, clearRecheck, lastRecheck } from "@/server/visits/rechecks";
+import { answerRecheck, clearRecheck, lastRecheck } from "@/server/decide/rechecks";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 import { swapsOfVisit } from "@/server/visits/swapForToday";
-import { recentVisitsWhole } from "@/server/visits/visits";
+import { recentVisitsWhole } from "@/server/history/visits";
 import {
   closeConnections,
   currentSheet,

@@ -15,10 +15,10 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { questionsOf, recordScreening } from "@/server/client/screenings";
 import { recordTest } from "@/server/measure/measurements";
 import { saveSheet } from "@/server/sheets/saveSheet";
-import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
-import { type VisitDraft, visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
-import { answerRecheck } from "@/server/visits/rechecks";
+import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
+import { type VisitDraft, visitDrafts } from "@/server/decide/decisionDrafts";
+import { takeDecisions } from "@/server/decide/decisions";
+import { answerRecheck } from "@/server/decide/rechecks";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */

@@ -2,7 +2,7 @@
 import { debounce, useQueryStates } from "nuqs";
 import { type ReactNode, useTransition } from "react";
 import { CASELOAD_SHOWS, type CaseloadView } from "@/core/desk/caseloadView";
-import type { CaseloadPage, CaseloadRow } from "@/server/client/caseload";
+import type { CaseloadPage, CaseloadRow } from "@/server/day/caseload";
 import { relativeDay, shortDate } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { caseloadParsers } from "./view";

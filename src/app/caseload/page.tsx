@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { today } from "@/server/base/context";
-import { caseload } from "@/server/client/caseload";
+import { caseload } from "@/server/day/caseload";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { CaseloadTable } from "./CaseloadTable";

@@ -16,7 +16,7 @@ import { attempted, Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import { planningBarred } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { chooseFacts } from "./choose";
+import { chooseFacts } from "../facts/choose";
 
 /** A set-up card: the newest version for an exercise of an episode. */
 export interface SetUpCard extends Omit<CardInput, "baseVersion"> {

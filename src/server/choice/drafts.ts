@@ -11,13 +11,13 @@ import { lowerFirst } from "@/core/units/lowerFirst";
 import { type Ctx, dayOf, today } from "../base/context";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
-import { painSentence } from "../client/pain";
 import { screeningsOf } from "../client/screenings";
 import { storyOf } from "../client/story";
+import { painSentence } from "../facts/pain";
+import { visitsDone } from "../history/past";
+import { recentVisits } from "../history/visits";
 import { testsOf } from "../measure/measurements";
 import { findingsOnFile, measurementsOf } from "../measure/otherMeasurements";
-import { visitsDone } from "../visits/past";
-import { recentVisits } from "../visits/visits";
 
 /** What a first draft is made from, or the sentence why none is made today. */
 export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {

@@ -6,9 +6,9 @@ import type { ScreeningState } from "@/core/screening/screeningState";
 import type { GoneLine } from "@/core/sheet/line/gone";
 import { dayInWords } from "@/core/units/dayInWords";
 import { type Concern, concernWords } from "@/core/visit/concerns";
+import { strictestOf, type VisitHead } from "../history/visits";
 import type { ClientRequest } from "../requests/requests";
-import type { SheetVersion } from "../sheets/sheets";
-import { strictestOf, type VisitHead } from "../visits/visits";
+import type { SheetVersion } from "../versions/sheets";
 
 export type PathStep =
   | "story"

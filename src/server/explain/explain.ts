@@ -3,10 +3,10 @@ import type { ToldDecision } from "@/core/explain/whyNext";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Ctx } from "../base/context";
-import { type ChooseFacts, knownFacts } from "../choice/choose";
 import type { ClientEpisode } from "../client/clients";
-import { sheetsOf } from "../sheets/sheets";
-import { recentVisits } from "../visits/visits";
+import { type ChooseFacts, knownFacts } from "../facts/choose";
+import { recentVisits } from "../history/visits";
+import { sheetsOf } from "../versions/sheets";
 import { type StanceQuestion, stanceQuestions } from "./sides";
 
 /** What is told to the client: their own numbers, the lines that they do, the last decision, and where schools differ. */

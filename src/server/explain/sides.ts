@@ -6,10 +6,10 @@ import { EXERCISES } from "@/core/rules/exercises";
 import { stanceId, stancesOf } from "@/core/rules/stances";
 import { fitExercise } from "@/core/selection/fit/fitExercise";
 import { type Ctx, today } from "../base/context";
-import { limitsUnder } from "../bounds/underStance";
-import { motionOf } from "../bounds/windows";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
+import { limitsUnder } from "../facts/underStance";
+import { motionOf } from "../facts/windows";
 
 /** What one answer to a question of schools would leave of this knee today. */
 export interface StanceSide {
@@ -43,7 +43,6 @@ export async function stanceQuestions(ctx: Ctx, client: ClientEpisode): Promise<
       const sides: StanceSide[] = [];
       for (const o of s.options) {
         const limits = await limitsUnder(ctx, client, conditions, s.id, o.id);
-        if (!limits) continue;
         const bounds = inForce(limits, day);
         const w = kneeWindow(bounds, motion);
         const word = bounds.open_chain_extension?.word ?? null;

@@ -5,7 +5,7 @@ import { type Ctx, dayOf, mustMay } from "../base/context";
 import { Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
-import { morningOf } from "../visits/visits";
+import { morningOf } from "../history/visits";
 import { tokenOf } from "./token";
 
 /** The message with the morning's link goes out at this time of the next day at the clinic. */

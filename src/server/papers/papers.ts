@@ -16,16 +16,16 @@ import { wornWords } from "@/core/visit/worn";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, today } from "../base/context";
 import { boundsOf, painMaxFor, writtenLimits } from "../bounds/limits";
-import { kneeWindowOf } from "../bounds/windows";
 import { cardsOf } from "../choice/cards";
 import { wornFacts } from "../choice/worn";
 import { bodyOf, type ClientEpisode, clientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
+import { kneeWindowOf } from "../facts/windows";
 import { episodesToReview, type PastEpisode } from "../review/episode";
 import { reviewFactsOf } from "../review/facts";
-import { type SheetVersion, sheetsOf } from "../sheets/sheets";
+import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { firstSideOf } from "../visits/running";
 import { blockOf } from "../week/blocks";
 

@@ -4,11 +4,11 @@ import { isAtHand } from "@/core/selection/fit/exerciseUse";
 import { swapCandidates } from "@/core/selection/swap/swap";
 import { type GoneLine, isGone } from "@/core/sheet/line/gone";
 import { type Ctx, once } from "../base/context";
-import { knownFacts } from "../choice/choose";
 import type { ClientEpisode } from "../client/clients";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
-import { type SheetVersion, sheetsOf } from "./sheets";
+import { knownFacts } from "../facts/choose";
+import { type SheetVersion, sheetsOf } from "../versions/sheets";
 
 const MOST_INSTEAD = 3;
 

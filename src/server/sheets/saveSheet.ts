@@ -14,8 +14,8 @@ import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import { planningBarred } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { sheetFacts } from "./facts";
-import { type SheetVersion, sheetsOf, versionById } from "./sheets";
+import { sheetFacts } from "../facts/sheetFacts";
+import { type SheetVersion, sheetsOf, versionById } from "../versions/sheets";
 
 /** Saves a new version of a sheet, or a new sheet. Every line is judged by the core again; what is barred is refused. */
 export async function saveSheet(

@@ -7,10 +7,10 @@ import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { type Ctx, dayOf } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
-import { contextOfSheet } from "../sheets/facts";
-import { sheetsOf } from "../sheets/sheets";
-import { bankedNow } from "./past";
-import { recordsOf } from "./records";
+import { contextOfSheet } from "../facts/sheetFacts";
+import { bankedNow } from "../history/past";
+import { recordsOf } from "../history/records";
+import { sheetsOf } from "../versions/sheets";
 
 /** The way of one line so far, and what stands before its next step. */
 export interface LineCourse {

@@ -5,13 +5,13 @@ import type { Ctx } from "../base/context";
 import { limitsBar } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
-import { contextOfSheet } from "../sheets/facts";
+import { kneeBarred } from "../decide/kneeDay";
+import { lastRecheck } from "../decide/rechecks";
+import { returnBarred } from "../decide/returns";
+import { contextOfSheet } from "../facts/sheetFacts";
+import { isStopped, recentVisits, undecidedLines } from "../history/visits";
 import { goneOf } from "../sheets/gone";
-import type { SheetVersion } from "../sheets/sheets";
-import { returnBarred } from "../week/returns";
-import { kneeBarred } from "./kneeDay";
-import { lastRecheck } from "./rechecks";
-import { isStopped, recentVisits, undecidedLines } from "./visits";
+import type { SheetVersion } from "../versions/sheets";
 
 /** Why no visit can start at all now, with what to do; null if one can. */
 export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {

@@ -13,14 +13,14 @@ import { attempted, Refused } from "../base/refused";
 import { clinicTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
+import { kneeBarred } from "../decide/kneeDay";
+import { recheckAsk, writeRecheck } from "../decide/rechecks";
+import { recentVisits, type VisitHead } from "../history/visits";
 import type { OpenLink } from "../links/open";
-import { sheetsOf } from "../sheets/sheets";
+import { sheetsOf } from "../versions/sheets";
 import { isRestDay } from "../week/restDay";
 import { dayBarred, floorBarred } from "./floor";
-import { kneeBarred } from "./kneeDay";
-import { recheckAsk, writeRecheck } from "./rechecks";
 import { firstSideOf, linesOfToday, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
-import { recentVisits, type VisitHead } from "./visits";
 
 /** What a link for home shows: all that the phone needs to run the sheet without a network. */
 export interface HomeSheet {

@@ -18,9 +18,9 @@ import { lockEpisode } from "../base/lock";
 import { attempted, Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
-import { runOrders } from "./orders";
-import { writeRecheck } from "./rechecks";
-import { type Morning, recentVisits, swellingBefore } from "./visits";
+import { runOrders } from "../decide/orders";
+import { writeRecheck } from "../decide/rechecks";
+import { type Morning, recentVisits, swellingBefore } from "../history/visits";
 
 /** Why the morning after a visit cannot be answered yet; null from 04:00 of the next day at the clinic. */
 export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>

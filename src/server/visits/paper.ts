@@ -11,10 +11,10 @@ import { lockEpisode } from "../base/lock";
 import { Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
-import { sheetsOf } from "../sheets/sheets";
-import { writeRecheck } from "./rechecks";
+import { writeRecheck } from "../decide/rechecks";
+import { recentVisits } from "../history/visits";
+import { sheetsOf } from "../versions/sheets";
 import { logEvent, openVisit, startVisit } from "./running";
-import { recentVisits } from "./visits";
 
 export const ticksEntered = z.object({
   id: uuid,

@@ -17,9 +17,9 @@ import { attempted, mustBeSame, Refused } from "../base/refused";
 import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
+import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { makeMorningLink } from "../links/links";
-import { contextOfSheet, sheetFacts } from "../sheets/facts";
-import { type SheetVersion, sheetsOf } from "../sheets/sheets";
+import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
 

@@ -14,8 +14,8 @@ import type { swapAsked } from "@/core/visit/visitInput";
 import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
-import { contextOfSheet, sheetFacts } from "../sheets/facts";
-import { versionById } from "../sheets/sheets";
+import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
+import { versionById } from "../versions/sheets";
 import type { RunningVisit } from "./running";
 
 /** What can stand in for a line today: the exercise, why, and the line with every figure, ready to run. */

@@ -4,7 +4,7 @@ import { daysAfter } from "@/core/units/days";
 import { type Ctx, mustMay, today } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
-import { sheetsOf } from "../sheets/sheets";
+import { sheetsOf } from "../versions/sheets";
 import { blockOf } from "./blocks";
 
 const PLACES = {

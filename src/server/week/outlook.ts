@@ -7,7 +7,7 @@ import { type Ctx, dayOf, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { extensionTests, testsOf } from "../measure/measurements";
-import { sheetsOf } from "../sheets/sheets";
+import { sheetsOf } from "../versions/sheets";
 
 /** A day by which something is looked at again. */
 export interface WeekMark {

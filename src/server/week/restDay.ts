@@ -3,7 +3,7 @@ import { kindOfSheet } from "@/core/schedule/block/sheetKind";
 import { isHard, tooClose } from "@/core/schedule/block/weekRules";
 import { daysBetween } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
-import type { SheetVersion } from "../sheets/sheets";
+import type { SheetVersion } from "../versions/sheets";
 import { hardDays } from "./weekFacts";
 
 /**

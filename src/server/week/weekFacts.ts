@@ -6,8 +6,8 @@ import { daysAfter, daysBetween, mondayOf, weekdayOf } from "@/core/units/days";
 import { type Ctx, dayOf, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import type { Story } from "../client/story";
-import { type SheetVersion, sheetsOf } from "../sheets/sheets";
-import { pastLoads } from "../visits/past";
+import { pastLoads } from "../history/past";
+import { type SheetVersion, sheetsOf } from "../versions/sheets";
 
 /** A sheet as the week plans it, with its name and place. */
 export interface PlannableSheet extends BlockSheet {

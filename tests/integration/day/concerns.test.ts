@@ -5,9 +5,9 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { addMachine } from "@/server/clinic/machines";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
-import { seeConcern, unseenConcerns } from "@/server/visits/concerns";
+import { seeConcern, unseenConcerns } from "@/server/decide/concerns";
 import { recordMorning } from "@/server/visits/mornings";
-import { answerRecheck } from "@/server/visits/rechecks";
+import { answerRecheck } from "@/server/decide/rechecks";
 import { openVisit, startVisit } from "@/server/visits/running";
 import {
   closeConnections,

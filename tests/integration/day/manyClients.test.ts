@@ -1,5 +1,5 @@
 import type { CaseloadView } from "@/core/desk/caseloadView";
-import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/client/caseload";
+import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/day/caseload";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changes, recordOf } from "@/server/client/record";
 import { closeEpisode } from "@/server/client/story";

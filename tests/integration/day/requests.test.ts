@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { RequestKind } from "@/core/requests/requestInput";
 import { clientDay } from "@/server/day/clientDay";
 import { answerRequest, makeRequest, requestsOf } from "@/server/requests/requests";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { sheetsOf } from "@/server/versions/sheets";
 import {
   closeConnections,
   daysLater,

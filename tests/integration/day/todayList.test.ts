@@ -1,14 +1,14 @@
 import { randomUUID } from "node:crypto";
 import type { Ctx } from "@/server/base/context";
 import { writeLimit } from "@/server/bounds/limits";
-import { kneeWindowOf } from "@/server/bounds/windows";
+import { kneeWindowOf } from "@/server/facts/windows";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { waitingDrafts } from "@/server/visits/decisionDrafts";
+import { waitingDrafts } from "@/server/decide/decisionDrafts";
 import { recordMorning } from "@/server/visits/mornings";
-import { answerRecheck } from "@/server/visits/rechecks";
+import { answerRecheck } from "@/server/decide/rechecks";
 import {
   closeConnections,
   daysLater,

@@ -11,7 +11,7 @@ import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { recordMorning } from "@/server/visits/mornings";
 import {
   closeConnections,

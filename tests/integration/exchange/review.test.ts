@@ -8,7 +8,7 @@ import { dailyCosts } from "@/server/review/costs";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { packedFactsOf } from "@/server/review/facts";
 import { recordMorning } from "@/server/visits/mornings";
-import { pastLoads } from "@/server/visits/past";
+import { pastLoads } from "@/server/history/past";
 import { keepBlock } from "@/server/week/blocks";
 import { usualWishes } from "@/server/week/weekFacts";
 import {

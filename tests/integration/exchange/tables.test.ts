@@ -11,9 +11,9 @@ import { testsOf } from "@/server/measure/measurements";
 import { measurementsOf } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { lastRecheck } from "@/server/visits/rechecks";
-import { recentVisitsWhole } from "@/server/visits/visits";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { lastRecheck } from "@/server/decide/rechecks";
+import { recentVisitsWhole } from "@/server/history/visits";
 import { closeConnections, daysLater, makeClinic, type TestClinic } from "../../support/clinic";
 import { readInto } from "../../support/files";
 

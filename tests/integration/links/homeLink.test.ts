@@ -8,7 +8,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import { addMachine } from "@/server/clinic/machines";
 import { makeHomeLink } from "@/server/links/links";
 import { behindLink, type OpenLink, openLink } from "@/server/links/open";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { dayBarred } from "@/server/visits/floor";
 import { homeSheet, logHome, startHome } from "@/server/visits/home";
 import {

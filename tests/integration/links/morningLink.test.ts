@@ -4,11 +4,11 @@ import { RECHECK_SIGNS } from "@/core/visit/signs/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
 import { outbox } from "@/server/links/links";
 import { behindLink, openLink } from "@/server/links/open";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { takeDecisions } from "@/server/decide/decisions";
 import { dayBarred } from "@/server/visits/floor";
 import { answerMorning, recordMorning } from "@/server/visits/mornings";
-import { recentVisits } from "@/server/visits/visits";
+import { recentVisits } from "@/server/history/visits";
 import {
   type ClientOptions,
   closeConnections,

@@ -1,13 +1,13 @@
 import { randomUUID } from "node:crypto";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
-import { visitDrafts } from "@/server/visits/decisionDrafts";
-import { takeDecisions } from "@/server/visits/decisions";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { takeDecisions } from "@/server/decide/decisions";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
-import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
+import { answerRecheck, clearRecheck } from "@/server/decide/rechecks";
 import { logEvent, startVisit } from "@/server/visits/running";
-import { recentVisits } from "@/server/visits/visits";
+import { recentVisits } from "@/server/history/visits";
 import {
   closeConnections,
   currentSheet,

@@ -4,8 +4,8 @@ import type { Ctx } from "@/server/base/context";
 import { attemptOf } from "@/server/base/refused";
 import { writeLimit } from "@/server/bounds/limits";
 import type { ClientEpisode } from "@/server/client/clients";
-import { type SheetVersion, sheetsOf } from "@/server/sheets/sheets";
-import { answerRecheck, clearRecheck } from "@/server/visits/rechecks";
+import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
+import { answerRecheck, clearRecheck } from "@/server/decide/rechecks";
 import {
   closeConnections,
   daysLater,

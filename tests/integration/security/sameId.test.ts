@@ -13,7 +13,7 @@ import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { answerRequest, makeRequest } from "@/server/requests/requests";
 import { keepTemplate } from "@/server/sheets/templates";
-import { answerRecheck } from "@/server/visits/rechecks";
+import { answerRecheck } from "@/server/decide/rechecks";
 import { keepBlock } from "@/server/week/blocks";
 import {
   closeConnections,

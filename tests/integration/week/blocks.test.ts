@@ -107,7 +107,7 @@ test("hard work that was done lately moves what is planned: 48 h are kept to the
   await runVisit(clinic, client, {
     at: daysLater(1),
     sheet: (await as(async (ctx) => {
-      const { sheetsOf } = await import("@/server/sheets/sheets");
+      const { sheetsOf } = await import("@/server/versions/sheets");
       return (await sheetsOf(ctx, client.episodeId)).find((s) => s.sheetId === hard?.id);
     })) as never,
   });

@@ -3,9 +3,9 @@ import type { Return } from "@/core/schedule/daysOff";
 import type { ClientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { recordTest } from "@/server/measure/measurements";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { sheetsOf } from "@/server/versions/sheets";
 import { dayBarred } from "@/server/visits/floor";
-import { chooseReturn, daysOffOf } from "@/server/week/returns";
+import { chooseReturn, daysOffOf } from "@/server/decide/returns";
 import {
   closeConnections,
   daysLater,

@@ -6,7 +6,7 @@ import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";
 import { morningWaits } from "@/server/visits/mornings";
-import { recentVisits } from "@/server/visits/visits";
+import { recentVisits } from "@/server/history/visits";
 import { MorningAnswer } from "./MorningAnswer";
 
 /** Nobody's name stands in the title, the address or the page. */

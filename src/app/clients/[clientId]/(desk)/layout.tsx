@@ -8,7 +8,7 @@ import { goneSentence } from "@/core/sheet/line/gone";
 import { concernWords } from "@/core/visit/concerns";
 import { today } from "@/server/base/context";
 import { boundsOf } from "@/server/bounds/limits";
-import { kneeWindowOf } from "@/server/bounds/windows";
+import { kneeWindowOf } from "@/server/facts/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { relativeDay } from "@/ui/dates";

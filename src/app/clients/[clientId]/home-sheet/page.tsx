@@ -9,7 +9,7 @@ import { painMaxFor } from "@/server/bounds/limits";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { sheetsOf } from "@/server/versions/sheets";
 import { firstSideOf } from "@/server/visits/running";
 import { blockOf } from "@/server/week/blocks";
 import { longDay, shortDay } from "@/ui/dates";

@@ -1,6 +1,6 @@
 import { changes } from "@/app/_web/route";
 import { functionalTick } from "@/core/phases/phaseInput";
-import { tickFunctional } from "@/server/bounds/phases";
+import { tickFunctional } from "@/server/facts/phases";
 import { clientEpisode } from "@/server/client/clients";
 
 export const POST = changes(functionalTick, async (ctx, body, params: { clientId: string }) =>

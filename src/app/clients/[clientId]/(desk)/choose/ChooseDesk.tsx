@@ -6,7 +6,7 @@ import { READY_QUESTIONS } from "@/core/selection/rank/questions";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { handOverQuery } from "../../../_sheet/handedOver";
 import { Barred } from "./Barred";

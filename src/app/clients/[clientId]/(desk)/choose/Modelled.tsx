@@ -6,7 +6,7 @@ import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import { tissuePhrase } from "@/core/selection/tissue/tissueWords";
 import type { MassUnit } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import { Said } from "@/ui/mass";
 import { Pose } from "@/ui/pose/Pose";
 import { Figure } from "@/ui/working/Figure";

@@ -6,7 +6,7 @@ import { setUpWords } from "@/core/selection/setUp/setUpWords";
 import { TISSUES } from "@/core/selection/tissue/tissues";
 import { tissueShort } from "@/core/selection/tissue/tissueWords";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import { useKeys } from "@/ui/keys/useKeys";
 import { Pose } from "@/ui/pose/Pose";
 import { Barred } from "./Barred";

@@ -3,7 +3,7 @@ import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import { Link } from "@/ui/Link";
 import { Modelled } from "./Modelled";
 import { QuietNumbers } from "./QuietNumbers";

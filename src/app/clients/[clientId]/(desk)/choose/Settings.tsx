@@ -5,7 +5,7 @@ import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { machinesFor, realLoads } from "@/core/selection/setUp/machineFor";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import type { Choose } from "./useChoose";
 
 /** Which machine, where the gym has several that can do it. */

@@ -2,7 +2,7 @@
 import { READY_QUESTIONS } from "@/core/selection/rank/questions";
 import { TISSUE_IDS, TISSUES } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import type { Choose } from "./useChoose";
 
 const FILTERS = [

@@ -3,7 +3,7 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import { cardsOf } from "@/server/choice/cards";
-import { chooseFacts } from "@/server/choice/choose";
+import { chooseFacts } from "@/server/facts/choose";
 import { clientEpisode } from "@/server/client/clients";
 import { ChooseDesk } from "./ChooseDesk";
 

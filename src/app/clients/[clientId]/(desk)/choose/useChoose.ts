@@ -15,7 +15,7 @@ import type { Basis } from "@/core/selection/setUp/row";
 import { strengthAt } from "@/core/selection/setUp/strengthKnown";
 import { shownTissue } from "@/core/selection/tissue/shownTissue";
 import { type ReferenceTask, TISSUE_IDS, type Tissue } from "@/core/selection/tissue/tissues";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 
 const BASES = ["effort", "moment", "load"] as const;
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { z } from "zod";
 import { ACTION_WORDS, ACTIONS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { LineDraft, VisitDraft } from "@/server/visits/decisionDrafts";
+import type { LineDraft, VisitDraft } from "@/server/decide/decisionDrafts";
 import { longDay } from "@/ui/dates";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";

@@ -3,7 +3,7 @@ import { rungsOf } from "@/core/decision/nextLine";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { LineDraft } from "@/server/visits/decisionDrafts";
+import type { LineDraft } from "@/server/decide/decisionDrafts";
 import { Term } from "@/ui/help/Term";
 
 const REACHED = {

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { decide } from "@/core/progression/decide";
 import { ACTION_WORDS } from "@/core/progression/safetyRules";
-import type { VisitDraft } from "@/server/visits/decisionDrafts";
+import type { VisitDraft } from "@/server/decide/decisionDrafts";
 import { Link } from "@/ui/Link";
 
 const SCORES = Array.from({ length: 11 }, (_, i) => i);

@@ -28,7 +28,7 @@ import { nextMeansDown } from "@/core/sheet/load/nextMeans";
 import type { Fix } from "@/core/sheet/order/sessionScore";
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { SheetFacts } from "@/server/sheets/facts";
+import type { SheetFacts } from "@/server/facts/sheetFacts";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";

@@ -9,10 +9,10 @@ import { draftFacts } from "@/server/choice/drafts";
 import { clientEpisode } from "@/server/client/clients";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
 import { testsOf } from "@/server/measure/measurements";
-import { sheetFacts } from "@/server/sheets/facts";
-import { sheetsOf, versionsOf } from "@/server/sheets/sheets";
+import { sheetFacts } from "@/server/facts/sheetFacts";
+import { sheetsOf, versionsOf } from "@/server/versions/sheets";
 import { templatesOf } from "@/server/sheets/templates";
-import { pastLoads } from "@/server/visits/past";
+import { pastLoads } from "@/server/history/past";
 import { DoseDesk } from "./DoseDesk";
 
 export const metadata: Metadata = { title: "Dose" };

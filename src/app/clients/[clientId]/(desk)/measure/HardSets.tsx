@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { formatMass, type MassUnit } from "@/core/units/mass";
-import type { HardSet } from "@/server/visits/hardSets";
+import type { HardSet } from "@/server/history/hardSets";
 import { shortDay } from "@/ui/dates";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";

@@ -8,7 +8,7 @@ import { formatMass, kgFromLb, type MassUnit } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
-import type { HardSet } from "@/server/visits/hardSets";
+import type { HardSet } from "@/server/history/hardSets";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";

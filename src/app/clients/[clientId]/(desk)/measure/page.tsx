@@ -12,7 +12,7 @@ import { optionInForce, stancesInForce } from "@/server/client/stances";
 import { extensionPadM } from "@/server/clinic/machines";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
-import { hardSets } from "@/server/visits/hardSets";
+import { hardSets } from "@/server/history/hardSets";
 import { StrengthResults } from "./_strength/StrengthResults";
 import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";

@@ -6,7 +6,7 @@ import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { TakenDecision, Visit } from "@/server/visits/visits";
+import type { TakenDecision, Visit } from "@/server/history/visits";
 import { longDay } from "@/ui/dates";
 import { Field } from "@/ui/form/Field";
 import { KeptDraft } from "@/ui/form/KeptDraft";

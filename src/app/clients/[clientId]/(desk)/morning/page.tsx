@@ -6,7 +6,7 @@ import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { type OutboxMessage, outbox } from "@/server/links/links";
 import { morningWaits } from "@/server/visits/mornings";
-import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/visits/visits";
+import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/history/visits";
 import { CopyLink } from "@/ui/CopyLink";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";

@@ -4,7 +4,7 @@ import { DEED_SENTENCES, may } from "@/core/access/roles";
 import { clientEpisode } from "@/server/client/clients";
 import { letterheadOf } from "@/server/clinic/letterhead";
 import { episodesToReview } from "@/server/review/episode";
-import { sheetsOf } from "@/server/sheets/sheets";
+import { sheetsOf } from "@/server/versions/sheets";
 import { PapersDesk } from "./PapersDesk";
 
 export const metadata: Metadata = { title: "Papers" };

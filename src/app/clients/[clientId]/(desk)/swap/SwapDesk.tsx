@@ -11,7 +11,7 @@ import {
   swapCandidates,
 } from "@/core/selection/swap/swap";
 import type { FieldProblem } from "@/core/units/inputError";
-import type { ChooseFacts } from "@/server/choice/choose";
+import type { ChooseFacts } from "@/server/facts/choose";
 import { Problem } from "@/ui/form/Problem";
 import { useSendOnce } from "@/ui/useSendOnce";
 

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Return } from "@/core/schedule/daysOff";
-import type { DaysOff } from "@/server/week/returns";
+import type { DaysOff } from "@/server/decide/returns";
 import { Problem } from "@/ui/form/Problem";
 import { useSendOnce } from "@/ui/useSendOnce";
 

@@ -8,7 +8,7 @@ import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
 import { paceComputed } from "@/core/schedule/paceWorking";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
-import type { DaysOff } from "@/server/week/returns";
+import type { DaysOff } from "@/server/decide/returns";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";

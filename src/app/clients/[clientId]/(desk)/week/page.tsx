@@ -7,7 +7,7 @@ import { clientEpisode } from "@/server/client/clients";
 import { storyOf } from "@/server/client/story";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
-import { daysOffOf } from "@/server/week/returns";
+import { daysOffOf } from "@/server/decide/returns";
 import { usualWishes, weekFacts } from "@/server/week/weekFacts";
 import { WeekDesk } from "./WeekDesk";
 

@@ -9,8 +9,8 @@ import { Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { recordsOf } from "./records";
-import { recentVisits, swellingBefore, type VisitHead } from "./visits";
+import { recordsOf } from "../history/records";
+import { recentVisits, swellingBefore, type VisitHead } from "../history/visits";
 
 /** What a therapist has not seen yet of a client's last visits and their mornings. */
 export const unseenConcerns = (ctx: Ctx, client: ClientEpisode): Promise<Concern[]> =>

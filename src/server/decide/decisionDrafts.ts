@@ -18,10 +18,8 @@ import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { screeningStateOf } from "../client/screenings";
-import { contextOfSheet } from "../sheets/facts";
-import type { SheetVersion } from "../sheets/sheets";
-import { pastLoads, pastOf } from "./past";
-import { lastRecheck } from "./rechecks";
+import { contextOfSheet } from "../facts/sheetFacts";
+import { pastLoads, pastOf } from "../history/past";
 import {
   recentVisits,
   swellingBefore,
@@ -29,7 +27,9 @@ import {
   type Visit,
   type VisitHead,
   visitById,
-} from "./visits";
+} from "../history/visits";
+import type { SheetVersion } from "../versions/sheets";
+import { lastRecheck } from "./rechecks";
 
 /** What an action would make of a line. */
 export interface NextDraft {

@@ -3,9 +3,9 @@ import { type AllowedWindow, kneeWindow } from "@/core/bounds/window";
 import { newestOf } from "@/core/measure/findings";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
 import { type Ctx, once } from "../base/context";
+import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { measurementsOf } from "../measure/otherMeasurements";
-import { boundsOf } from "./limits";
 
 /** What the knee does, measured; null where it was not. */
 export async function motionOf(ctx: Ctx, client: ClientEpisode): Promise<MeasuredMotion> {

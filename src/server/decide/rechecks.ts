@@ -11,7 +11,7 @@ import { attempted, Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { screeningsOf } from "../client/screenings";
-import { recentVisits } from "./visits";
+import { recentVisits } from "../history/visits";
 
 /** Warning signs as they were answered before a session, or cleared. */
 export interface Recheck {

@@ -18,13 +18,13 @@ import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
 import type { Ctx } from "../base/context";
 import { boundsOf, laterBoundsOf, noRuleFor } from "../bounds/limits";
-import { motionOf } from "../bounds/windows";
 import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf, type EpisodeCondition } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
 import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
+import { motionOf } from "./windows";
 
 /** Everything that the choice of exercises is computed from, as plain data. */
 export interface ChooseFacts {

@@ -8,7 +8,7 @@ import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, once } from "../base/context";
 import { Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
-import { type SheetVersion, versionById } from "../sheets/sheets";
+import { type SheetVersion, versionById } from "../versions/sheets";
 import { recordsOf } from "./records";
 
 export interface Morning {

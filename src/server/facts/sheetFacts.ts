@@ -11,11 +11,11 @@ import { type OrderSchool, USUAL_ORDER } from "@/core/sheet/order/sessionScore";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { type Ctx, once } from "../base/context";
-import { type ChooseFacts, knownFacts } from "../choice/choose";
 import type { ClientEpisode } from "../client/clients";
 import { optionInForce, stancesInForce } from "../client/stances";
+import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../history/past";
 import { testsOf } from "../measure/measurements";
-import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../visits/past";
+import { type ChooseFacts, knownFacts } from "./choose";
 
 /** All that a sheet of a client is judged by, as plain data for the page. */
 export interface SheetFacts extends PlainScoreFacts {

@@ -4,8 +4,8 @@ import { painAbove } from "@/core/progression/painAbove";
 import { daysBetween } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
 import { boundsOf } from "../bounds/limits";
+import type { ClientEpisode } from "../client/clients";
 import { findingsOnFile } from "../measure/otherMeasurements";
-import type { ClientEpisode } from "./clients";
 
 /** Pain at rest as it was last asked: in the story or as a measurement. Null: not for four weeks. */
 async function painAtRest(ctx: Ctx, client: ClientEpisode): Promise<number | null> {

@@ -9,7 +9,7 @@ import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
 import { writeVersion } from "../sheets/saveSheet";
-import { sheetsOf } from "../sheets/sheets";
+import { sheetsOf } from "../versions/sheets";
 import { type LineDraft, type VisitDraft, visitDrafts } from "./decisionDrafts";
 
 /** A decision for one line, or for all of them, as it is written. */

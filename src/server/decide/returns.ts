@@ -14,10 +14,10 @@ import { lockEpisode } from "../base/lock";
 import { Refused } from "../base/refused";
 import { isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
-import { contextOfSheet } from "../sheets/facts";
+import { contextOfSheet } from "../facts/sheetFacts";
+import { isStopped, recentVisits } from "../history/visits";
 import { writeVersion } from "../sheets/saveSheet";
-import { sheetsOf } from "../sheets/sheets";
-import { isStopped, recentVisits } from "../visits/visits";
+import { sheetsOf } from "../versions/sheets";
 
 /** Days without work, what they ask for, and what somebody made of it; null: nothing was done yet. */
 export interface DaysOff {

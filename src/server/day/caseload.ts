@@ -1,7 +1,7 @@
 import "server-only";
 import type { CaseloadView } from "@/core/desk/caseloadView";
 import type { Ctx } from "../base/context";
-import { todayList } from "../day/todayList";
+import { todayList } from "./todayList";
 
 /** One line of the caseload: a person with the open episode, or with only closed ones. */
 export interface CaseloadRow {
