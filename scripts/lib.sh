@@ -76,6 +76,16 @@ need_build() {
   echo "$want" >.next/bexlo-source
 }
 
+# An empty database of BEXLO_DATA's own, migrated, with what the app and the tests need to reach it.
+fresh_database() {
+  scripts/pg.sh destroy
+  scripts/pg.sh start
+  OWNER_URL=$(scripts/pg.sh url owner)
+  APP_URL=$(scripts/pg.sh url app)
+  export OWNER_URL APP_URL DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
+  run_ts database/migrate.mts
+}
+
 free_port() { # first free port from $1 on, on loopback
   node -e '
     const net = require("net");

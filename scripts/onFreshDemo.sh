@@ -13,12 +13,7 @@ cleanup() {
   scripts/pg.sh destroy || true
 }
 trap cleanup EXIT
-scripts/pg.sh destroy
-scripts/pg.sh start
-OWNER_URL=$(scripts/pg.sh url owner)
-APP_URL=$(scripts/pg.sh url app)
-export OWNER_URL APP_URL DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
-run_ts database/migrate.mts
+fresh_database
 run_ts database/demo/seed.mts
 need_build
 run_ts "$@"

@@ -16,15 +16,6 @@ KEEP_GOING=1 scripts/check.sh
 cleanup() { scripts/pg.sh destroy || true; }
 trap cleanup EXIT
 
-fresh_database() {
-  scripts/pg.sh destroy
-  scripts/pg.sh start
-  OWNER_URL=$(scripts/pg.sh url owner)
-  APP_URL=$(scripts/pg.sh url app)
-  export OWNER_URL APP_URL DATABASE_URL=$APP_URL SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
-  run_ts database/migrate.mts
-}
-
 say "private database for the tests"
 fresh_database
 say "integration tests"
@@ -37,7 +28,7 @@ run_ts database/demo/seed.mts
 need_build
 # a test waits most of its time, for timers and for the network: more of them than cores side by side
 say "end-to-end tests in Chromium, four side by side; then alone those that look for long tasks"
-PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert @alone --reporter=list,json || true
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert "@alone|@long" --reporter=list,json || true
 PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e-alone.json npx playwright test --grep @alone --reporter=list,json || true
 
 node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json

@@ -65,7 +65,7 @@ export interface DemoClient {
   screenings: { daysAgo: number; yes?: Record<string, "yes" | "unsure">; by?: "therapist" | "colleague" }[];
   /** phases confirmed after the first, with the written reason where history did not meet every criterion */
   phases: { id: string; daysAgo: number; reason: string }[];
-  /** what the person can do, in the words of the present phase */
+  /** what the person can do, by criteria of the present phase */
   can: string[];
   limits: DemoLimit[];
   stance?: {

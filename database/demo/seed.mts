@@ -22,7 +22,6 @@ import { hashPassword } from "../../src/server/auth/password";
 import type { Actor, Ctx } from "../../src/server/base/context";
 import { db, inClinic } from "../../src/server/base/db";
 import { writeLimit } from "../../src/server/bounds/limits";
-import { confirmPhase, tickFunctional } from "../../src/server/facts/phases";
 import { type ClientEpisode, clientEpisode } from "../../src/server/client/clients";
 import { conditionsOf } from "../../src/server/client/conditions";
 import {
@@ -34,6 +33,7 @@ import {
 import { chooseStance, noteStanceView } from "../../src/server/client/stances";
 import { createClient } from "../../src/server/client/story";
 import { addMachine } from "../../src/server/clinic/machines";
+import { confirmPhase, tickFunctional } from "../../src/server/facts/phases";
 import { recordTest } from "../../src/server/measure/measurements";
 import { recordMeasurement } from "../../src/server/measure/otherMeasurements";
 import { CLIENTS } from "./clients/index";
@@ -155,9 +155,9 @@ async function liveThrough(d: DemoClient): Promise<void> {
         })),
       ),
     ),
-    ...d.can.map((words, i) => ({
+    ...d.can.map((criterion, i) => ({
       when: daysAgo(2, 9, i),
-      run: async (when: Date) => ticked(await fresh(when), words, when),
+      run: async (when: Date) => ticked(await fresh(when), criterion, when),
     })),
     ...(d.stance ? [stanceChosen(clientId, d.stance)] : []),
     ...d.sheets.flatMap((sheet) => sheetEvents(world, d, clientId, sheet)),
@@ -264,14 +264,14 @@ async function confirmed(
   });
 }
 
-async function ticked(client: ClientEpisode, words: string, when: Date): Promise<void> {
+async function ticked(client: ClientEpisode, criterion: string, when: Date): Promise<void> {
   await at(when, async (ctx) => {
     const [c] = await conditionsOf(ctx, client.episodeId);
     if (c)
       await tickFunctional(ctx, client, {
         conditionRowId: c.rowId,
         version: c.version,
-        words,
+        criterion,
         isMet: true,
       });
   });

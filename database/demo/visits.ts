@@ -12,17 +12,17 @@ import { normal, type Random } from "../../src/devices/simulated/random";
 import type { Actor, Ctx } from "../../src/server/base/context";
 import { draftFacts } from "../../src/server/choice/drafts";
 import { type ClientEpisode, clientEpisode } from "../../src/server/client/clients";
-import { sheetFacts } from "../../src/server/facts/sheetFacts";
-import { saveSheet } from "../../src/server/sheets/saveSheet";
-import { type SheetVersion, sheetsOf } from "../../src/server/versions/sheets";
-import { keepTemplate } from "../../src/server/sheets/templates";
 import { visitDrafts } from "../../src/server/decide/decisionDrafts";
 import { takeDecisions } from "../../src/server/decide/decisions";
-import { recordMorning } from "../../src/server/visits/mornings";
 import { answerRecheck } from "../../src/server/decide/rechecks";
+import { chooseReturn, daysOffOf } from "../../src/server/decide/returns";
+import { sheetFacts } from "../../src/server/facts/sheetFacts";
+import { saveSheet } from "../../src/server/sheets/saveSheet";
+import { keepTemplate } from "../../src/server/sheets/templates";
+import { type SheetVersion, sheetsOf } from "../../src/server/versions/sheets";
+import { recordMorning } from "../../src/server/visits/mornings";
 import { logEvent, openVisit, startVisit } from "../../src/server/visits/running";
 import { swapsOfVisit } from "../../src/server/visits/swapForToday";
-import { chooseReturn, daysOffOf } from "../../src/server/decide/returns";
 import type { DemoClient, DemoSheet } from "./demoClient";
 
 export interface DemoEvent {

@@ -1,4 +1,4 @@
-import { MassProvider } from "@/ui/mass";
+import { ReaderProvider } from "@/ui/reader";
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque";
 import type { Metadata, Viewport } from "next";
@@ -34,9 +34,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <FocusKeeper />
         <Notices />
         <LocaleProvider locale={wants?.locale ?? "en-GB"}>
-          <MassProvider unit={wants?.massUnit ?? "kg"}>
+          <ReaderProvider language="en" massUnit={wants?.massUnit ?? "kg"}>
             <NuqsAdapter>{children}</NuqsAdapter>
-          </MassProvider>
+          </ReaderProvider>
         </LocaleProvider>
       </body>
     </html>

@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { limitRows } from "./bounds/rows";
 import { draftSession } from "./drafts/draftSession";
 import { exitCriteriaOf } from "./phases/phaseCriteria";
@@ -32,7 +33,7 @@ import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { issueSentence } from "./units/issueSentence";
 import { lowerFirst } from "./units/lowerFirst";
-import { STOP_REASONS } from "./visit/signs/stopReasons";
+import { STOP_REASONS, stopSaid } from "./visit/signs/stopReasons";
 
 /** Every sentence that the core says to people for many clients, with where it came from. */
 function everySentence(): Map<string, string> {
@@ -50,7 +51,10 @@ function everySentence(): Map<string, string> {
           g.conflict,
           ...g.rows.flatMap((r) => [r.words.map((w) => w.text).join(" "), r.limit.reason]),
         );
-      say("criteria", ...exitCriteriaOf(p, FOUND).criteria.flatMap((x) => [x.words, x.found]));
+      say(
+        "criteria",
+        ...exitCriteriaOf(p, FOUND).criteria.map((x) => sayPlainly({ ...x, code: "phases.criterion" })),
+      );
     }
     for (const v of c.variants)
       for (const s of stancesOf(c, v.id)) say("stances", s.topic, ...s.options.map((o) => o.label));
@@ -58,7 +62,7 @@ function everySentence(): Map<string, string> {
   for (const s of GENERAL_STANCES) say("stances", s.topic, ...s.options.map((o) => o.label));
   for (const f of RED_FLAGS) say("warning signs", f.question, f.do_now);
   for (const r of STOP_REASONS)
-    say("stops", `The holds end here because of this: ${lowerFirst(r.when)}. ${r.act}`);
+    say("stops", `The holds end here because of this: ${lowerFirst(sayPlainly(stopSaid(r.id)))}. ${r.act}`);
   for (const [name, x] of Object.entries(WORKED)) {
     const { facts, context } = draftFor(x);
     const sheet = rangeSheet(context.sheet);

@@ -1,6 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, post, signIn } from "./support/bexlo";
+import {
+  clientId,
+  expectAccessible,
+  expectFits,
+  isAlive,
+  openStep,
+  post,
+  signIn,
+  workAs,
+} from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -65,7 +74,7 @@ test("barred rows name the limit that bars them: knee replacement, ligament, dis
 test("a row is picked, its settings turned by keys and by drag, and everything follows without a long task", {
   tag: "@alone",
 }, async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Pell Amsworth", "choose?view=sheet");
   await expectFits(page);
   await expectAccessible(page);
@@ -117,7 +126,7 @@ test("a row is picked, its settings turned by keys and by drag, and everything f
 test("what the ridges show, the basis, the cap and the filters stand in the address and change the rows", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "choose?view=sheet");
   const rows = page.locator("button[id^=row-]");
   const all = await rows.count();
@@ -153,7 +162,7 @@ test("what the ridges show, the basis, the cap and the filters stand in the addr
 test("a set-up is found in a worker, used, saved as a card, printed on its page, and shown to the trainer", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Pell Amsworth", "choose?view=sheet");
   await row(page, /^Seated horizontal leg press/).click();
   await page.keyboard.press("f");
@@ -175,7 +184,7 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
   await expect(page.getByText("hip width", { exact: true })).toBeVisible();
   await expectAccessible(page);
   await page.context().clearCookies();
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await page.goto(`/clients/${id}/choose?view=sheet`);
   await isAlive(page);
   await expect(pane(page).getByRole("button", { name: /card/ })).toHaveCount(0);
@@ -199,7 +208,7 @@ test("a set-up is found in a worker, used, saved as a card, printed on its page,
 });
 
 test("ready questions are answered side by side in numbers; picked rows too", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "choose?view=sheet");
   const ask = page.getByLabel("A ready question, answered side by side");
   const panel = page.getByRole("region", { name: "Side by side" });
@@ -225,7 +234,7 @@ test("ready questions are answered side by side in numbers; picked rows too", as
 test("a knee flares: the trainer swaps inside today's limits and the record keeps it; barred ones are refused", async ({
   page,
 }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   const id = await openStep(page, "Dorrit Fenwake", "swap?planned=lp_mid_hip");
   await page.getByLabel("knee pain above the limit").check();
   await expect(page.getByText(/a pop or giving way\? Then stop/)).toBeVisible();
@@ -253,7 +262,7 @@ test("a knee flares: the trainer swaps inside today's limits and the record keep
   expect(barred.problems[0]?.sentence).toMatch(/is barred today, because of/);
   expect((await post(page, `/api/clients/${id}/swaps`, { ...swap("x"), pain: 99 })).status).toBe(422);
   await page.context().clearCookies();
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await page.goto(`/clients/${id}/record`);
   await expect(page.getByText("swapped an exercise for the day").first()).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { expectAccessible, field, isAlive, openStep, post, signIn } from "./support/bexlo";
+import { expectAccessible, field, isAlive, openStep, post, workAs } from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -8,7 +8,7 @@ test.beforeAll(putTheDemoBack);
 test("a machine is entered from a template, with its own notches, and Choose proposes it", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await page.goto("/gym");
   await page.getByRole("link", { name: "New machine" }).click();
   await page.getByRole("link", { name: "Pendulum squat" }).click();
@@ -42,7 +42,7 @@ test("a machine is entered from a template, with its own notches, and Choose pro
 });
 
 test("a machine is calibrated with the load cell: residuals are shown, versions kept", async ({ page }) => {
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   await page.goto("/gym");
   await page.getByRole("link", { name: "Long curl" }).click();
   await isAlive(page);
@@ -62,7 +62,7 @@ test("a machine is calibrated with the load cell: residuals are shown, versions 
 test("the gym is read by a trainer and changed by nobody but therapist and admin; bad bodies are no 500", async ({
   page,
 }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await page.goto("/gym");
   await expect(page.getByRole("link", { name: "New machine" })).toHaveCount(0);
   const machine = {
@@ -88,7 +88,7 @@ test("the gym is read by a trainer and changed by nobody but therapist and admin
 test("the library is searched, an exercise gets the clinic's words and goes back, an own one is added", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await page.goto("/library?positions=lying");
   await isAlive(page);
   await page.getByRole("combobox", { name: "Muscle" }).selectOption("hamstrings");
@@ -123,7 +123,7 @@ test("the library is searched, an exercise gets the clinic's words and goes back
   await expect(page.getByText("knee loads computed as for", { exact: false })).toBeVisible();
   await expect(page.getByRole("heading", { name: /Quay press/ })).toBeVisible();
   await page.context().clearCookies();
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await page.goto("/library/own_quay_press");
   await expect(page.getByRole("heading", { name: /Quay press/ })).toBeVisible();
   await expect(page.getByRole("button", { name: /Save|Add it/ })).toHaveCount(0);

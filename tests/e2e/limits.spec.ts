@@ -10,6 +10,7 @@ import {
   openStep,
   post,
   signIn,
+  workAs,
 } from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
@@ -19,7 +20,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
   page,
   browser,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Pell Amsworth", "limits");
   await page.getByRole("button", { name: "Change bend under load, therapist" }).click();
   const mine = page.getByRole("dialog", { name: "Change a limit" });
@@ -50,7 +51,7 @@ test("two therapists at one limit: the second gets a clear notice and loses noth
 test("a stance shows what it would change before it is saved, and keeps the colleague's other view in sight", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "limits");
   await expect(page.getByText(/Ruta Vanhallow sees it differently: Progressive full arc/)).toBeVisible();
   await page
@@ -73,7 +74,7 @@ test("a stance shows what it would change before it is saved, and keeps the coll
 test("a phase opens when every criterion is met; another client's does not, without a written reason", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Dorrit Fenwake", "limits");
   await expect(page.getByText("everything is met")).toBeVisible();
   await page.getByRole("button", { name: /Confirm “maintain/ }).click();
@@ -84,7 +85,7 @@ test("a phase opens when every criterion is met; another client's does not, with
 });
 
 test("the limits of another day are shown, and the day stands in the address", async ({ page }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   const id = await clientId(page, "Jorun Salthe");
   const later = new Date(Date.now() + 70 * 86_400_000).toISOString().slice(0, 10);
   await page.goto(`/clients/${id}/limits?on=${later}`);
@@ -98,7 +99,7 @@ test("the limits of another day are shown, and the day stands in the address", a
 test("a stopped client says why and who can lift it on every step, without a click; a trainer cannot clear it", async ({
   page,
 }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   const id = await openStep(page, "Quill Bastow", "screen");
   await expect(page.getByRole("heading", { name: "All work is stopped" })).toBeVisible();
   await expect(page.getByText("Only a therapist clears a warning sign.")).toBeVisible();
@@ -121,7 +122,7 @@ test("a stopped client says why and who can lift it on every step, without a cli
 });
 
 test("bad input to every new route gets a sentence, writes nothing and is no 500", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   const uuid = randomUUID();
   const bad: [string, unknown][] = [
@@ -161,7 +162,7 @@ test("bad input to every new route gets a sentence, writes nothing and is no 500
 });
 
 test("the caseload is searched, sorted and filtered, and the address keeps it", async ({ page }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await page.goto("/caseload");
   await isAlive(page);
   await page.getByLabel("search").fill("ligament");
@@ -182,7 +183,7 @@ test("the caseload is searched, sorted and filtered, and the address keeps it", 
 test("an admin sets the clinic's default and marks a source as checked; both are seen at the client", async ({
   page,
 }) => {
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
   await page.locator("summary", { hasText: "Felt or measured effort for holds" }).click();
@@ -202,13 +203,13 @@ test("an admin sets the clinic's default and marks a source as checked; both are
   await openStep(page, "Idony Greaves", "limits");
   await expect(page.getByText(/unverified citation: Tagesson 2008/)).toBeVisible();
   await page.context().clearCookies();
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   await addExercise(page, "Isometric knee extension at a fixed angle on the machine");
   await expect(lineEditor(page).getByLabel("effort")).toHaveValue("percent");
   // the other tests count on the rules' default
   await page.context().clearCookies();
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   await page.goto("/stances");
   await isAlive(page);
   await page.locator("summary", { hasText: "Felt or measured effort for holds" }).click();
@@ -221,7 +222,7 @@ test("an admin sets the clinic's default and marks a source as checked; both are
 test("another answer of the schools stands beside what holds, and says what differs; the address keeps it", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Jorun Salthe", "limits");
   const picker = page.getByLabel("beside it");
   const options = await picker

@@ -1,5 +1,14 @@
 import { expect, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, field, isAlive, openStep, signIn } from "./support/bexlo";
+import {
+  clientId,
+  expectAccessible,
+  expectFits,
+  field,
+  isAlive,
+  openStep,
+  signIn,
+  workAs,
+} from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -7,7 +16,7 @@ test.beforeAll(putTheDemoBack);
 test("both sides of a group are measured at once; what is wrong stays with its sentence, the rest is saved", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   await page.goto(`/clients/${id}/measure?part=swelling`);
   await isAlive(page);
@@ -39,7 +48,7 @@ test("both sides of a group are measured at once; what is wrong stays with its s
 test("sit-to-stands are judged against the age's table, with the arms used they count as none", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Dorrit Fenwake");
   await page.goto(`/clients/${id}/measure?part=function`);
   await isAlive(page);
@@ -55,7 +64,7 @@ test("sit-to-stands are judged against the age's table, with the arms used they 
 test("a repetition test gives a range and says how sure it is; pounds stay pounds for who reads them", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Maren Ostrelle");
   await page.goto(`/clients/${id}/measure?part=repetitions`);
   await isAlive(page);
@@ -74,7 +83,7 @@ test("a repetition test gives a range and says how sure it is; pounds stay pound
 });
 
 test("hip strength by load cell needs the cell zeroed, and stands beside the knee's", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Maren Ostrelle", "measure");
   await page.getByLabel("movement", { exact: true }).selectOption({ label: "hip abduction" });
   await expect(page.getByText(/has no place on the knee's ruler/)).toBeVisible();
@@ -128,7 +137,7 @@ test("after a push pain is asked and rest counted; pain above the limit ends the
 });
 
 test("a test that could hurt the graft is barred before a push, with the reason", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Jorun Salthe", "measure");
   await field(page, "kneeFlexionDeg").fill("40");
   await expect(page.getByText(/only as a held push at 60° to 90°/)).toBeVisible();

@@ -11,6 +11,7 @@ import {
   openStep,
   signIn,
   signInByForm,
+  workAs,
 } from "./support/bexlo";
 import { anEmptyClinic, putTheDemoBack } from "./support/stack";
 
@@ -41,7 +42,7 @@ async function kept(
 test("a course on one time line: a span in numbers by keys and by drag, beside the other leg, tables and pictures to keep", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "review");
   const span = page.locator("aside section").first();
   const first = await textOf(span);
@@ -94,7 +95,7 @@ test("daily life in percent opens its working, which is copied as text that can 
   context,
 }) => {
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Idony Greaves", "costs");
   const row = page.getByRole("listitem").filter({ hasText: "rising from a 46 cm seat" });
   const percent = Number(await textOf(row.locator(".value")));
@@ -129,7 +130,7 @@ test("daily life in percent opens its working, which is copied as text that can 
 test("papers: A4 and Letter, every typeface inside, text that another program reads, a letter of one page", async ({
   page,
 }) => {
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   await page.goto("/clinic");
   await isAlive(page);
   await page.getByLabel("Address").fill("7 Tidewall Steps\nHarbour");
@@ -137,7 +138,7 @@ test("papers: A4 and Letter, every typeface inside, text that another program re
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await expectAccessible(page);
   await page.context().clearCookies();
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "papers");
   await expectAccessible(page);
   const poppler = (tool: string, ...args: string[]) => execFileSync(tool, args, { encoding: "utf8" });
@@ -184,7 +185,7 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
   };
   const was = await read(page, (name) => clientId(page, name));
   await page.context().clearCookies();
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   await page.goto("/files");
   await isAlive(page);
   const zip = await kept(page, () => page.getByRole("button", { name: "The whole clinic, zip" }).click());
@@ -249,7 +250,7 @@ test("the whole clinic leaves as an archive and comes into an empty one: reviews
 test("a table's columns are looked at before anything is written; wrong lines are named; a trainer reads nothing in", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await page.goto("/files");
   await isAlive(page);
   const send = async (name: string, text: string, kind: string) => {
@@ -299,7 +300,7 @@ test("a table's columns are looked at before anything is written; wrong lines ar
       .first(),
   ).toBeVisible();
   await page.context().clearCookies();
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await page.goto("/files");
   await expect(page.getByText("Only a therapist or the clinic's admin reads a file in.")).toBeVisible();
 });

@@ -1,6 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { bandSays, clientId, field, floorSays, isAlive, openStep, post, signIn } from "./support/bexlo";
+import {
+  bandSays,
+  clientId,
+  field,
+  floorSays,
+  isAlive,
+  openStep,
+  post,
+  signIn,
+  workAs,
+} from "./support/bexlo";
 import { letANightPass, putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -148,7 +158,7 @@ test("a therapist decides and shortens the holds, a trainer runs it without the 
 });
 
 test("an admin reads and can neither dose nor run", async ({ page }) => {
-  await signIn(page, "admin");
+  await workAs(page, "admin");
   const id = await openStep(page, "Jorun Salthe", "floor");
   await expect(page.getByText(/Only a therapist or a trainer runs a (session|visit)/)).toBeVisible();
   const answer = await post(page, `/api/clients/${id}/rechecks`, {

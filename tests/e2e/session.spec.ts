@@ -10,6 +10,7 @@ import {
   post,
   sheetLines,
   signIn,
+  workAs,
 } from "./support/bexlo";
 import { tabTo } from "./support/keyboard";
 import { putTheDemoBack } from "./support/stack";
@@ -40,7 +41,7 @@ for (const name of DEMO_CLIENTS)
   test(`${name}: a sensible session from the rules in under a minute and three corrections, from the keyboard alone`, async ({
     page,
   }) => {
-    await signIn(page, "therapist");
+    await workAs(page, "therapist");
     await openStep(page, name, "dose?sheet=new");
     let keys = 0;
     const press = async (key: string) => {
@@ -73,7 +74,7 @@ for (const name of DEMO_CLIENTS)
 test("the same session is made from nothing in under four minutes, from the keyboard alone", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(lines(page).first()).toBeVisible();
@@ -120,7 +121,7 @@ test("the same session is made from nothing in under four minutes, from the keyb
 test("what is said of 45 s at 70 % bars it, says what would hold, and what was likely meant", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Dorrit Fenwake", "dose?sheet=new");
   while ((await lines(page).count()) > 0) await page.keyboard.press("x");
   await addExercise(page, "Single-leg seated knee extension");
@@ -165,7 +166,7 @@ test("what is said of 45 s at 70 % bars it, says what would hold, and what was l
 test("order notes offer what settles them; undo, drag, windows, shared rests and forms work", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, BLOCKED, "dose?sheet=new");
   // pain above the most allowed: no draft, and why; why nothing can be saved is said too
   await page.keyboard.press("t");
@@ -202,7 +203,7 @@ test("order notes offer what settles them; undo, drag, windows, shared rests and
 test("a number that does not fit stays in its field with the reason, and the line keeps its own", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   await page.keyboard.press("a");
   await expectAccessible(page);
@@ -250,7 +251,7 @@ test("a number that does not fit stays in its field with the reason, and the lin
 test("a repetition test on the machine is what its load is counted from; the address keeps place, time and line", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   const measured = {
     id: randomUUID(),
@@ -287,7 +288,7 @@ test("a repetition test on the machine is what its load is counted from; the add
 test("a template is kept, taken for another client under that client's limits, and put away", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Maren Ostrelle", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(lines(page).first()).toBeVisible();
@@ -330,7 +331,7 @@ test("every demo client gets a home version of what is there; a trainer reads an
     expect(home.filter((w) => w.includes("barred") || /machine|leg press|sled/.test(w))).toEqual([]);
   }
   await page.context().clearCookies();
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await openStep(page, "Pell Amsworth", "dose?sheet=new");
   await expect(page.getByRole("button", { name: /Draft from the rules/ })).toHaveCount(0);
   await expect(page.getByRole("link", { name: "run it on the floor" })).toBeVisible();
@@ -346,7 +347,7 @@ test("the simulation and the search run beside the page: no long task while numb
       entryTypes: ["longtask"],
     });
   });
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose?sheet=new");
   await page.keyboard.press("t");
   await expect(editor(page).getByRole("cell", { name: /^\d/ }).first()).toBeVisible();

@@ -8,6 +8,7 @@ import {
   isAlive,
   openStep,
   signIn,
+  workAs,
 } from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
@@ -171,7 +172,7 @@ test("a story is changed, a colleague is told; the episode is closed and another
 });
 
 test("a trainer reads the story, the answers and the limits, and changes none of them", async ({ page }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await openStep(page, "Jorun Salthe", "story");
   await expect(page.getByRole("link", { name: "run it on the floor" })).toBeVisible();
   await expect(page.getByRole("definition").filter({ hasText: "ACL reconstruction" })).toBeVisible();
@@ -194,7 +195,7 @@ test("a trainer reads the story, the answers and the limits, and changes none of
 test("what is typed and not saved survives a reload and is taken up or dropped; a day is picked by keys", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Dorrit Fenwake", "story");
   await page.getByLabel("works as").fill("tide clerk");
   const day = page.getByRole("textbox", { name: /^date of/ });

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { isAlive, openStep, signIn } from "./support/bexlo";
+import { isAlive, openStep, signIn, workAs } from "./support/bexlo";
 import { putTheDemoBack } from "./support/stack";
 
 test.beforeAll(putTheDemoBack);
@@ -98,7 +98,7 @@ test("what is asked, measured, limited, planned and decided and not saved yet su
 });
 
 test("answers of another day are not offered: they are asked anew", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Pell Amsworth", "screen");
   await page.getByRole("button", { name: "Ask again" }).click();
   await page.keyboard.press("n");

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "./support/bexlo";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn, workAs } from "./support/bexlo";
 import { letANightPass, putTheDemoBack, signInOf } from "./support/stack";
 import { wordsInSight } from "./support/words";
 
@@ -8,7 +8,7 @@ test.beforeAll(putTheDemoBack);
 test("one menu everywhere, one search from anywhere, the next step at hand, past it all by one key", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Tove Aldermoor", "limits");
   const menu = page.getByRole("navigation", { name: "Screens" });
   await menu.getByRole("link", { name: "Gym" }).click();
@@ -44,7 +44,7 @@ test("one menu everywhere, one search from anywhere, the next step at hand, past
 });
 
 test("? says what a screen is for, its words and its keys", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "choose");
   await page.keyboard.press("?");
   const help = page.getByRole("dialog", { name: "Help for this screen" });
@@ -56,7 +56,7 @@ test("? says what a screen is for, its words and its keys", async ({ page }) => 
 });
 
 test("a word of the field explains itself where it stands, by pointer and by keys", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Idony Greaves", "week");
   for (const [word, meaning] of [
     ["stirred up", /How little brings the pain on/],
@@ -80,7 +80,7 @@ test("a word of the field explains itself where it stands, by pointer and by key
 test("settings are a person's own: pounds, days, no single letters; saved as they are made", async ({
   page,
 }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   const id = await clientId(page, "Tove Aldermoor");
   await page.goto("/settings");
   await isAlive(page);
@@ -121,7 +121,7 @@ test("who wanted a page before signing in comes to it, and nowhere else", async 
 test("Choose answers first: three unlike picks with picture and set-up, used by one key; all else by kind", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Pell Amsworth", "choose");
   const picks = page.getByRole("list", { name: "First picks" }).getByRole("listitem");
   await expect(picks).toHaveCount(3);
@@ -141,7 +141,7 @@ test("Choose answers first: three unlike picks with picture and set-up, used by 
 test("without a network the page says so until it is back; a machine's numbers that were not saved are brought back", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await page.goto("/gym/new?kind=seated_press");
   await isAlive(page);
   const picture = page.getByRole("img", { name: /from the side/ });
@@ -222,7 +222,7 @@ test("the focus is never lost: what goes away under it hands it on, and keys go 
 test("an answer that takes longer than a moment is said to be under way, for a page and for a change", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Tove Aldermoor", "story");
   const said = page.getByText("One moment…");
   await page.route(/_rsc=|\/story$/, async (route) => {
@@ -243,7 +243,7 @@ test("an answer that takes longer than a moment is said to be under way, for a p
 });
 
 test("who reads pounds has them beside the machine's kilograms on the floor too", async ({ page }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   const id = await clientId(page, "Idony Greaves");
   const read = async (unit: "lb" | "kg") => {
     await page.goto("/settings");

@@ -12,6 +12,7 @@ import {
   openStep,
   sheetLines,
   signIn,
+  workAs,
 } from "./support/bexlo";
 import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
 
@@ -182,7 +183,7 @@ test("one hold from sign-in to decision, across a restart of everything", async 
 test("the working day of a flaring knee: the draft steps back, another decision needs a reason", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Pell Amsworth", "decide");
   await expect(page.getByTestId("draft")).toHaveText("Step back");
   await expect(page.getByText(/the next morning was 4, two or more above the usual 1/)).toBeVisible();

@@ -9,7 +9,6 @@ import { chairRise, type ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { writeLimit } from "@/server/bounds/limits";
 import { cardsOf, saveCard } from "@/server/choice/cards";
-import { type ChooseFacts, chooseFacts } from "@/server/facts/choose";
 import { swapsOf, takeSwap } from "@/server/choice/swaps";
 import type { ClientEpisode } from "@/server/client/clients";
 import { recordOf } from "@/server/client/record";
@@ -25,6 +24,7 @@ import {
 } from "@/server/clinic/machines";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
+import { type ChooseFacts, chooseFacts } from "@/server/facts/choose";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
 import {

@@ -6,10 +6,10 @@ import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { takeDecisions } from "@/server/decide/decisions";
-import { floorBarred } from "@/server/visits/floor";
-import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck } from "@/server/decide/rechecks";
 import { recentVisits } from "@/server/history/visits";
+import { floorBarred } from "@/server/visits/floor";
+import { recordMorning } from "@/server/visits/mornings";
 import {
   closeConnections,
   currentSheet,
@@ -242,7 +242,7 @@ test("a warning sign that stands is one decision for all lines: stop and refer",
       answerRecheck(ctx, client, {
         id: randomUUID(),
         isClear: false,
-        signs: ["giving way, locking, catching or a pop"],
+        signs: ["giving_way"],
       }),
     daysLater(2),
   );

@@ -1,7 +1,7 @@
 import type { ClientEpisode } from "@/server/client/clients";
-import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/facts/sheetFacts";
 import { hardSets, keepAsTest } from "@/server/history/hardSets";
+import { recordTest } from "@/server/measure/measurements";
 import {
   closeConnections,
   daysLater,

@@ -2,14 +2,14 @@ import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
 import { plainMeasurement } from "@/core/measure/measurementInput";
 import { boundsOf, limitsBar, limitsOf, writeLimit, writtenLimits } from "@/server/bounds/limits";
-import { confirmPhase, findingsOf, tickFunctional } from "@/server/facts/phases";
 import { clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { recordOf } from "@/server/client/record";
-import { previewStance } from "@/server/facts/stancePreview";
 import { chooseStance, noteStanceView, stancesInForce, stanceViews } from "@/server/client/stances";
 import { createClient } from "@/server/client/story";
 import { checkedCitations, markSource } from "@/server/clinic/sources";
+import { confirmPhase, findingsOf, tickFunctional } from "@/server/facts/phases";
+import { previewStance } from "@/server/facts/stancePreview";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
@@ -228,7 +228,7 @@ describe("stances", () => {
 describe("phases", () => {
   const at = daysLater(14);
   const flare = { ...KNEE, phaseId: "flare", beganOn: "2026-01-05" };
-  const sits = "sit-to-stand from 50 cm x5 without worse pain";
+  const sits = "sit_to_stand_from_50_cm_x5_without_worse_pain";
   /** What leaves the flare behind, measured. */
   const FOUND = [
     ["knee_straightening", 4],
@@ -262,12 +262,13 @@ describe("phases", () => {
         at,
       );
     await expect(confirm(1)).rejects.toThrow(/weeks alone open no phase/);
-    await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow(/No phase is skipped/);
+    await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow("phases.none_skipped");
     await measureAll(client);
     await expect(confirm(1)).rejects.toThrow(/Not every criterion is met/);
     await clinic.as(
       "therapist",
-      (ctx) => tickFunctional(ctx, client, { conditionRowId: c.rowId, version: 1, words: sits, isMet: true }),
+      (ctx) =>
+        tickFunctional(ctx, client, { conditionRowId: c.rowId, version: 1, criterion: sits, isMet: true }),
       at,
     );
     await expect(confirm(1)).rejects.toThrow(/Somebody changed this phase meanwhile/);
@@ -294,15 +295,17 @@ describe("phases", () => {
         at,
       );
     // nothing was measured: weeks alone support only the first
-    await expect(confirm(1, "build", "stairs and chair seen here today")).rejects.toThrow(/support “flare/);
+    await expect(confirm(1, "build", "stairs and chair seen here today")).rejects.toThrow(
+      "phases.confirm_first",
+    );
     await measureAll(client);
     await expect(confirm(1, "build", null)).rejects.toThrow(/written reason/);
-    await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow(/support “build/);
+    await expect(confirm(1, "maintain", "she feels well")).rejects.toThrow("phases.confirm_first");
     await confirm(1, "build", "trained elsewhere for a year, stairs and chair seen here today");
     const [now] = await clinic.as("therapist", (ctx) => conditionsOf(ctx, client.episodeId), at);
     expect(now).toMatchObject({ phase: { id: "build" }, isConfirmed: true });
     await confirm(2, "flare", null);
-    await expect(confirm(3, "maintain", "she feels well")).rejects.toThrow(/No phase is skipped/);
+    await expect(confirm(3, "maintain", "she feels well")).rejects.toThrow("phases.none_skipped");
   });
 
   test("a therapist may open one with a written reason, or go back; a trainer may not", async () => {

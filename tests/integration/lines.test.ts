@@ -5,12 +5,12 @@ import type { Scheme } from "@/core/sheet/schemes/scheme";
 import type { ClientEpisode } from "@/server/client/clients";
 import { recordOf } from "@/server/client/record";
 import { addMachine } from "@/server/clinic/machines";
+import { schemeFactsFor, sheetFacts } from "@/server/facts/sheetFacts";
+import { pastLoads, timedHolds } from "@/server/history/past";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { schemeFactsFor, sheetFacts } from "@/server/facts/sheetFacts";
-import { sheetsOf } from "@/server/versions/sheets";
 import { keepTemplate, retireTemplate, templatesOf } from "@/server/sheets/templates";
-import { pastLoads, timedHolds } from "@/server/history/past";
+import { sheetsOf } from "@/server/versions/sheets";
 import {
   closeConnections,
   daysLater,

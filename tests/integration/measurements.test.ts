@@ -3,9 +3,9 @@ import { limbGravityTorqueNm } from "@/core/body/limbGravity";
 import { bodyFrom } from "@/core/body/segments";
 import { type MeasurementInput, plainMeasurement } from "@/core/measure/measurementInput";
 import { changeStory } from "@/server/client/story";
+import { sheetFacts } from "@/server/facts/sheetFacts";
 import { recordTest, testsOf, trialTrace, voidTest } from "@/server/measure/measurements";
 import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/measure/otherMeasurements";
-import { sheetFacts } from "@/server/facts/sheetFacts";
 import {
   closeConnections,
   daysLater,

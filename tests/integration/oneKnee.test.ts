@@ -1,16 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
-import { outbox } from "@/server/links/links";
-import { type SheetVersion, versionById } from "@/server/versions/sheets";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { takeDecisions } from "@/server/decide/decisions";
-import { floorBarred } from "@/server/visits/floor";
-import { answerMorning, recordMorning } from "@/server/visits/mornings";
+import { chooseReturn } from "@/server/decide/returns";
 import { visitsDone } from "@/server/history/past";
 import { recentVisits } from "@/server/history/visits";
+import { outbox } from "@/server/links/links";
+import { type SheetVersion, versionById } from "@/server/versions/sheets";
+import { floorBarred } from "@/server/visits/floor";
+import { answerMorning, recordMorning } from "@/server/visits/mornings";
 import { keepBlock } from "@/server/week/blocks";
-import { chooseReturn } from "@/server/decide/returns";
 import {
   closeConnections,
   daysLater,

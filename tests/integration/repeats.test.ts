@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck, lastRecheck } from "@/server/decide/rechecks";
+import { recordMorning } from "@/server/visits/mornings";
 import { startVisit } from "@/server/visits/running";
 import {
   closeConnections,

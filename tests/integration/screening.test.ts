@@ -9,9 +9,9 @@ import {
   screeningStateOf,
   screeningsOf,
 } from "@/server/client/screenings";
+import { answerRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
-import { answerRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { startVisit } from "@/server/visits/running";
 import {
   closeConnections,

@@ -4,8 +4,8 @@ import type { Scheme } from "@/core/sheet/schemes/scheme";
 import { writeLimit } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
 import { chooseStance } from "@/server/client/stances";
-import { recordTest } from "@/server/measure/measurements";
 import { type SheetFacts, sheetFacts } from "@/server/facts/sheetFacts";
+import { recordTest } from "@/server/measure/measurements";
 import {
   type ClientOptions,
   closeConnections,

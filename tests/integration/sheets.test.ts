@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { boundsOf } from "@/server/bounds/limits";
-import { recordTest } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/facts/sheetFacts";
+import { recordTest } from "@/server/measure/measurements";
 import { retireSheet } from "@/server/sheets/saveSheet";
 import { sheetsOf, versionsOf } from "@/server/versions/sheets";
 import {

@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { caseload } from "@/server/day/caseload";
 import { clientEpisode, clientEpisodes } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { recordOf } from "@/server/client/record";
@@ -11,6 +10,7 @@ import {
   episodesOf,
   storyOf,
 } from "@/server/client/story";
+import { caseload } from "@/server/day/caseload";
 import { clientDay } from "@/server/day/clientDay";
 import { closeConnections, daysLater, makeClinic, owner, type TestClinic } from "../support/clinic";
 import { EPISODE, newClient } from "../support/story";

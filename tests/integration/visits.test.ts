@@ -3,11 +3,11 @@ import { standing } from "@/core/visit/setRecord";
 import type { LogEntry, VisitEvent } from "@/core/visit/visitEvent";
 import { painMaxFor } from "@/server/bounds/limits";
 import type { ClientEpisode } from "@/server/client/clients";
-import { floorBarred } from "@/server/visits/floor";
 import { answerRecheck, clearRecheck, lastRecheck } from "@/server/decide/rechecks";
+import { recentVisitsWhole } from "@/server/history/visits";
+import { floorBarred } from "@/server/visits/floor";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 import { swapsOfVisit } from "@/server/visits/swapForToday";
-import { recentVisitsWhole } from "@/server/history/visits";
 import {
   closeConnections,
   currentSheet,
@@ -34,7 +34,7 @@ beforeAll(async () => {
 });
 afterAll(closeConnections);
 
-const SIGN = "giving way, locking, catching or a pop" as const;
+const SIGN = "giving_way" as const;
 const visitsOf = (client: ClientEpisode) =>
   clinic.as("trainer", (ctx) => recentVisitsWhole(ctx, client.episodeId), daysLater(40));
 const send = (visitId: string, seq: number, entry: LogEntry, role: "trainer" | "admin" = "trainer") =>

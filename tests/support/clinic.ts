@@ -13,12 +13,12 @@ import type { Actor, Ctx } from "@/server/base/context";
 import { db, inClinic } from "@/server/base/db";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { questionsOf, recordScreening } from "@/server/client/screenings";
-import { recordTest } from "@/server/measure/measurements";
-import { saveSheet } from "@/server/sheets/saveSheet";
-import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
 import { type VisitDraft, visitDrafts } from "@/server/decide/decisionDrafts";
 import { takeDecisions } from "@/server/decide/decisions";
 import { answerRecheck } from "@/server/decide/rechecks";
+import { recordTest } from "@/server/measure/measurements";
+import { saveSheet } from "@/server/sheets/saveSheet";
+import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */

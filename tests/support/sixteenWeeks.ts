@@ -8,15 +8,15 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { daysAfter } from "@/core/units/days";
 import { seededRandom } from "@/devices/simulated/random";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
-import { recordTest } from "@/server/measure/measurements";
+import { chooseReturn, daysOffOf } from "@/server/decide/returns";
 import { sheetFacts } from "@/server/facts/sheetFacts";
+import { isStopped, recentVisits } from "@/server/history/visits";
+import { recordTest } from "@/server/measure/measurements";
 import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
-import { isStopped, recentVisits } from "@/server/history/visits";
 import { blockOf, keepBlock } from "@/server/week/blocks";
 import { isRestDay } from "@/server/week/restDay";
-import { chooseReturn, daysOffOf } from "@/server/decide/returns";
 import { usualWishes, weekFacts } from "@/server/week/weekFacts";
 import {
   daysLater,

@@ -37,7 +37,7 @@ const CORE: House = {
     visit: "progression rules selection sheet",
     decision: "bounds progression sheet visit",
     requests: "",
-    paper: "review selection sheet visit",
+    paper: "selection",
     review: "decision demand measure progression strength",
     desk: "access",
     units: "",

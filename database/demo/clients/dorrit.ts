@@ -38,7 +38,7 @@ export const DORRIT: DemoClient = {
     { daysAgo: 40, yes: { rf_varicose: "yes" } },
   ],
   phases: [{ id: "build", daysAgo: 110, reason: "swelling down a grade, chair ten times" }],
-  can: ["30-second chair stand at or above age norm", "stairs with rail, pain <=3/10"],
+  can: ["30_second_chair_stand_at_or_above_age_norm", "stairs_with_rail_pain_most_3_10"],
   limits: [],
   series: [
     ...both("knee_straightening", [126, 98, 70, 42, 14], "right", 9, 4, 3, 0.5),

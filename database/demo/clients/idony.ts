@@ -32,7 +32,7 @@ export const IDONY: DemoClient = {
   enteredDaysAgo: 66,
   screenings: [{ daysAgo: 66 }],
   phases: [{ id: "build", daysAgo: 44, reason: "no lag, walks without limp" }],
-  can: ["no giving way in daily life"],
+  can: ["no_giving_way_in_daily_life"],
   limits: [],
   stance: {
     id: "acl_deficient.oc_extension",

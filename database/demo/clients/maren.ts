@@ -39,7 +39,7 @@ export const MAREN: DemoClient = {
     { id: "subacute", daysAgo: 46, reason: "leg pain above the knee only, sits twenty minutes" },
     { id: "build", daysAgo: 12, reason: "hinges to mid-shin ten times, sits forty-five minutes" },
   ],
-  can: ["bend x10 without symptoms"],
+  can: ["bend_x10_without_symptoms"],
   limits: [
     {
       kind: "weight_on_shoulders",

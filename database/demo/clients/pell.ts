@@ -39,7 +39,7 @@ export const PELL: DemoClient = {
     { id: "w2_6", daysAgo: 50, reason: "walks without aid, straight to 6 degrees" },
     { id: "w6_12", daysAgo: 22, reason: "stands up five times without hands; bend follows" },
   ],
-  can: ["stairs with rail"],
+  can: ["stairs_with_rail"],
   limits: [
     {
       kind: "knee_flexion_under_load",

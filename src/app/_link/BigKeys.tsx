@@ -1,4 +1,11 @@
 "use client";
+import { useLabels } from "@/ui/reader";
+
+/** 0 to 10, as keys. */
+export function useScores(): { value: number; words: string; says: string }[] {
+  const t = useLabels("link");
+  return Array.from({ length: 11 }, (_, n) => ({ value: n, words: String(n), says: t("score", { n }) }));
+}
 
 /** One answer of a few, as keys for a thumb; which is taken is said by shape and to a screen reader, not by colour alone. */
 export function BigKeys<T extends string | number>({

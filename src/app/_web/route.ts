@@ -11,6 +11,7 @@ import type { Actor, Ctx } from "@/server/base/context";
 import { inClinic } from "@/server/base/db";
 import { attemptOf, Refused } from "@/server/base/refused";
 import { deviceTimeOf } from "@/server/base/tabletTime";
+import { type Say, sayPlainly } from "@/words/say";
 import { currentActor } from "./actor";
 
 const log = pino({ name: "bexlo" });
@@ -49,10 +50,22 @@ const STATUS: Record<Refused["kind"], number> = {
 const answer = (status: number, problems: FieldProblem[]): Response =>
   Response.json({ problems }, { status });
 
+/** Why something was refused, in one sentence. */
+export const refusalOf = (error: unknown, say: Say = sayPlainly): string =>
+  error instanceof Refused
+    ? say(error.said)
+    : error instanceof InputError
+      ? say(error.problems[0]?.sentence ?? "")
+      : "";
+
 /** Turns whatever went wrong into a status and sentences; only what is truly unexpected is a 500, and it is logged. */
-export function problemResponse(error: unknown): Response {
-  if (error instanceof InputError) return answer(422, [...error.problems]);
-  if (error instanceof Refused) return answer(STATUS[error.kind], [{ field: "", sentence: error.message }]);
+export function problemResponse(error: unknown, say: Say = sayPlainly): Response {
+  if (error instanceof InputError)
+    return answer(
+      422,
+      error.problems.map(({ field, sentence }) => ({ field, sentence: say(sentence) })),
+    );
+  if (error instanceof Refused) return answer(STATUS[error.kind], [{ field: "", sentence: say(error.said) }]);
   const code = (error as { code?: string } | null)?.code;
   if (code && BAD_DATA.has(code))
     return answer(422, [
@@ -169,7 +182,7 @@ export function changes<S extends z.ZodType, P extends Record<string, string>>(
       if (actor && deed !== null) {
         await keepAttempt(actor, new Date(), {
           deed,
-          sentence: (error as Error).message,
+          sentence: refusalOf(error),
           clientId: where.clientId ?? null,
           visitId: where.visitId ?? null,
           content: json,

@@ -35,6 +35,7 @@ export type Deed =
   | "import.confirm"
   | "clinic.write"
   | "letter.write"
+  | "language.choose"
   | "morning.answer"
   | "home.run";
 
@@ -69,6 +70,7 @@ const MAY: Record<Deed, readonly Role[]> = {
   "import.confirm": ["therapist"],
   "clinic.write": ["admin"],
   "letter.write": ["therapist"],
+  "language.choose": ["therapist", "trainer", "client"],
   "morning.answer": ["client"],
   "home.run": ["client"],
 };
@@ -108,6 +110,7 @@ export const DEED_SENTENCES: Record<Deed, string> = {
     "Only a therapist confirms what a file brings, because limits, phases and doses follow from it.",
   "clinic.write": "Only the clinic's admin changes what stands on its paper.",
   "letter.write": "Only a therapist writes to a surgeon or a physician.",
+  "language.choose": "Only a therapist, a trainer or the client chooses the language of the client's pages.",
   "morning.answer": "Only the client answers by this link.",
   "home.run": "Only the client runs this sheet by this link.",
 };

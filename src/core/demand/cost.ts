@@ -5,7 +5,7 @@ import { type DatedTest, testsForCurve } from "../strength/testsForCurve";
 import { CURVE_TO_DEG } from "../strength/torqueAngleShape";
 import { dayInWords } from "../units/dayInWords";
 import { GRAVITY_M_S2, kgWords } from "../units/mass";
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import { type Moment, momentsOf, type Task, taskName } from "./tasks";
 
 /** What a task takes of a leg: a number with its working, or why nobody can say. */

@@ -76,9 +76,9 @@ describe("one-repetition maximum", () => {
 
 describe("symmetry", () => {
   test.each([
-    [60, 100, 90, "clearly below"],
-    [90, 100, 90, "cannot tell"],
-    [120, 100, 90, "clearly at or above"],
+    [60, 100, 90, "below"],
+    [90, 100, 90, "cannot_tell"],
+    [120, 100, 90, "reached"],
   ] as const)("%i against %i is %s of %i", (own, other, wanted, words) => {
     const found = limbSymmetry(own, other);
     expect(found && reaches(found, wanted)).toBe(words);

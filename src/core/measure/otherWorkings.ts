@@ -1,6 +1,6 @@
 import { estimate1RM, type Lift, REPETITION_MULTIPLIER } from "../strength/repetitionMaximum";
 import { kgWords } from "../units/mass";
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import { sitToStandPowerW } from "./sitToStand";
 
 /** Mean power of rising in 30 s, with its working; null where the chair is no chair for this body. */

@@ -6,7 +6,7 @@ import { limbSymmetry } from "../strength/symmetry";
 import { dayInWords } from "../units/dayInWords";
 import type { Side } from "../units/fields";
 import { kgWords } from "../units/mass";
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import { type DatedStrength, pairedStrength } from "./findings";
 
 export interface StrengthSummary {

@@ -15,20 +15,44 @@ export interface ClientFindings {
   quadricepsSymmetry: Symmetry | null;
   hamstringSymmetry: Symmetry | null;
   restingPain: number | null;
-  /** functional criteria a therapist has ticked, in the words of the phase */
+  /** functional criteria a therapist has ticked, by their ids */
   functionalMet: readonly string[];
 }
 
 /** One session of tests often cannot tell whether a symmetry is reached; then the criterion is not met yet. */
-export type CriterionState = "met" | "not met" | "cannot tell" | "not measured";
+export type CriterionState = "met" | "not_met" | "cannot_tell" | "not_measured";
+
+/** What is asked for before a phase is left. */
+export type CriterionAsks =
+  | { code: "phases.weeks_since_start"; least: number }
+  | { code: "phases.weeks_in_phase"; least: number }
+  | { code: "phases.straightening_deficit"; mostDeg: number }
+  | { code: "phases.bend"; leastDeg: number }
+  | { code: "phases.swelling"; most: number }
+  | { code: "phases.quadriceps_lag"; mostDeg: number }
+  | { code: "phases.quadriceps_symmetry"; leastPct: number }
+  | { code: "phases.hamstring_symmetry"; leastPct: number }
+  | { code: "phases.daily_pain"; most: number }
+  | { code: "phases.can"; id: string };
+
+/** What was found of it. */
+export type CriterionFound =
+  | { code: "phases.found_weeks"; weeks: number }
+  | { code: "phases.found_degrees"; deg: number }
+  | { code: "phases.found_swelling"; grade: number }
+  | { code: "phases.found_percent"; pct: number }
+  | { code: "phases.found_symmetry"; symmetry: Symmetry }
+  | { code: "phases.found_pain"; pain: number };
 
 export interface Criterion {
-  words: string;
+  asks: CriterionAsks;
   state: CriterionState;
-  /** what was found, in words; null: not measured, or a therapist's tick */
-  found: string | null;
-  isFunctional: boolean;
+  /** null: not measured, or a therapist's tick */
+  found: CriterionFound | null;
 }
+
+/** A therapist judges it and ticks it; nothing measures it. */
+export const isFunctional = (c: Criterion): boolean => c.asks.code === "phases.can";
 
 /**
  * Each exit criterion of a phase against what was measured. A phase is left only when its weeks have come AND every
@@ -40,29 +64,43 @@ export function exitCriteriaOf(
 ): { criteria: Criterion[]; mayLeave: boolean } {
   const c = phase.exit_criteria;
   const swellingMax = c.effusion_max === null ? null : SWELLING_WORDS.indexOf(c.effusion_max);
+  const degrees = (deg: number): CriterionFound => ({ code: "phases.found_degrees", deg });
+  const weeks = (n: number): CriterionFound => ({ code: "phases.found_weeks", weeks: n });
   const criteria: (Criterion | null)[] = [
-    atLeast("weeks since the start", found.weeks, phase.weeks.to, ""),
-    atLeast("weeks in this phase", found.weeksInPhase, c.min_weeks, ""),
-    atMost("straightening deficit", found.extensionDeficitDeg, c.extension_deficit_max_deg, "°"),
-    atLeast("bend", found.flexionDeg, c.flexion_min_deg, "°"),
-    swellingMax === null
-      ? null
-      : {
-          words: `swelling at most ${c.effusion_max}`,
-          state: stateOf(found.swellingGrade, (g) => g <= swellingMax),
-          found: found.swellingGrade === null ? null : (SWELLING_WORDS[found.swellingGrade] ?? null),
-          isFunctional: false,
-        },
-    atMost("quadriceps lag", found.quadricepsLagDeg, c.quad_lag_max_deg, "°"),
-    symmetric("quadriceps symmetry", found.quadricepsSymmetry, c.quad_symmetry_min_pct),
-    symmetric("hamstring symmetry", found.hamstringSymmetry, c.hamstring_symmetry_min_pct),
-    atMost("pain at rest and in daily life", found.restingPain, c.resting_or_adl_pain_max_0_10, " of 10"),
+    atLeast(phase.weeks.to, found.weeks, (least) => ({ code: "phases.weeks_since_start", least }), weeks),
+    atLeast(c.min_weeks, found.weeksInPhase, (least) => ({ code: "phases.weeks_in_phase", least }), weeks),
+    atMost(
+      c.extension_deficit_max_deg,
+      found.extensionDeficitDeg,
+      (mostDeg) => ({ code: "phases.straightening_deficit", mostDeg }),
+      degrees,
+    ),
+    atLeast(c.flexion_min_deg, found.flexionDeg, (leastDeg) => ({ code: "phases.bend", leastDeg }), degrees),
+    atMost(
+      swellingMax,
+      found.swellingGrade,
+      (most) => ({ code: "phases.swelling", most }),
+      (grade) => ({ code: "phases.found_swelling", grade }),
+    ),
+    atMost(
+      c.quad_lag_max_deg,
+      found.quadricepsLagDeg,
+      (mostDeg) => ({ code: "phases.quadriceps_lag", mostDeg }),
+      degrees,
+    ),
+    symmetric("phases.quadriceps_symmetry", found.quadricepsSymmetry, c.quad_symmetry_min_pct),
+    symmetric("phases.hamstring_symmetry", found.hamstringSymmetry, c.hamstring_symmetry_min_pct),
+    atMost(
+      c.resting_or_adl_pain_max_0_10,
+      found.restingPain,
+      (most) => ({ code: "phases.daily_pain", most }),
+      (pain) => ({ code: "phases.found_pain", pain }),
+    ),
     ...c.functional.map(
-      (words): Criterion => ({
-        words,
-        state: found.functionalMet.includes(words) ? "met" : "not measured",
+      (id): Criterion => ({
+        asks: { code: "phases.can", id },
+        state: found.functionalMet.includes(id) ? "met" : "not_measured",
         found: null,
-        isFunctional: true,
       }),
     ),
   ];
@@ -70,44 +108,43 @@ export function exitCriteriaOf(
   return { criteria: asked, mayLeave: asked.every((x) => x.state === "met") };
 }
 
-function stateOf(value: number | null, isMet: (value: number) => boolean): CriterionState {
-  if (value === null) return "not measured";
-  return isMet(value) ? "met" : "not met";
-}
-
-const shown = (value: number | null, unit: string): string | null =>
-  value === null ? null : `${Math.round(value)}${unit}`;
+type Asked = (bound: number) => CriterionAsks;
+type Found = (value: number) => CriterionFound;
 
 function bounded(
-  words: string,
+  bound: number | null,
   value: number | null,
-  unit: string,
-  isMet: (value: number) => boolean,
-): Criterion {
-  return { words, state: stateOf(value, isMet), found: shown(value, unit), isFunctional: false };
+  isMet: (value: number, bound: number) => boolean,
+  asks: Asked,
+  found: Found,
+): Criterion | null {
+  if (bound === null) return null;
+  if (value === null) return { asks: asks(bound), state: "not_measured", found: null };
+  return { asks: asks(bound), state: isMet(value, bound) ? "met" : "not_met", found: found(value) };
 }
 
-const atMost = (what: string, value: number | null, most: number | null, unit: string): Criterion | null =>
-  most === null ? null : bounded(`${what} at most ${most}${unit}`, value, unit, (v) => v <= most);
+const atMost = (most: number | null, value: number | null, asks: Asked, found: Found) =>
+  bounded(most, value, (v, b) => v <= b, asks, found);
 
-const atLeast = (what: string, value: number | null, least: number | null, unit: string): Criterion | null =>
-  least === null ? null : bounded(`${what} at least ${least}${unit}`, value, unit, (v) => v >= least);
+const atLeast = (least: number | null, value: number | null, asks: Asked, found: Found) =>
+  bounded(least, value, (v, b) => v >= b, asks, found);
 
 const BY_VERDICT: Record<Clear, CriterionState> = {
-  "clearly at or above": "met",
-  "clearly below": "not met",
-  "cannot tell": "cannot tell",
+  reached: "met",
+  below: "not_met",
+  cannot_tell: "cannot_tell",
 };
 
 /** By the same verdict as in Measure: one session's error is read. */
-function symmetric(what: string, found: Symmetry | null, leastPct: number | null): Criterion | null {
+function symmetric(
+  code: "phases.quadriceps_symmetry" | "phases.hamstring_symmetry",
+  found: Symmetry | null,
+  leastPct: number | null,
+): Criterion | null {
   if (leastPct === null) return null;
   return {
-    words: `${what} at least ${leastPct} %`,
-    state: found ? BY_VERDICT[reaches(found, leastPct)] : "not measured",
-    found: found
-      ? `${Math.round(found.lsiPct)} %, one session tells ${Math.round(found.lowPct)} to ${Math.round(found.highPct)} %`
-      : null,
-    isFunctional: false,
+    asks: { code, leastPct },
+    state: found ? BY_VERDICT[reaches(found, leastPct)] : "not_measured",
+    found: found && { code: "phases.found_symmetry", symmetry: found },
   };
 }

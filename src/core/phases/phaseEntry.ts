@@ -1,6 +1,5 @@
 import type { Condition, Phase } from "../rules/conditions";
-import { lowerFirst } from "../units/lowerFirst";
-import { type ClientFindings, type Criterion, exitCriteriaOf } from "./phaseCriteria";
+import { type ClientFindings, type Criterion, exitCriteriaOf, isFunctional } from "./phaseCriteria";
 
 export interface PhaseEntry {
   next: Phase | null;
@@ -45,11 +44,11 @@ export function proposedEntry(condition: Condition, found: ClientFindings): Entr
     const criteria = entryCriteria(phases[at] as Phase, found);
     const next = phases[at + 1] as Phase;
     const open = criteria.filter((c) => c.state !== "met");
-    const measured = open.filter((c) => !c.isFunctional);
-    const isAgainst = measured.some((c) => c.state !== "not measured");
+    const measured = open.filter((c) => !isFunctional(c));
+    const isAgainst = measured.some((c) => c.state !== "not_measured");
     const isOnlyUnmeasured = measured.length > 0 && !isAgainst && at + 1 < come;
     if (isAgainst || found.weeks < next.weeks.from || (measured.length > 0 && !isOnlyUnmeasured)) break;
-    toConfirm.push(...open.filter((c) => c.isFunctional));
+    toConfirm.push(...open.filter(isFunctional));
     unmeasured.push(...measured);
     at++;
   }
@@ -72,34 +71,39 @@ function weeksHaveCome(phases: readonly Phase[], weeks: number): number {
 /** Exit criteria of a phase that nobody was in here: its own time in it does not count. */
 const entryCriteria = (phase: Phase, found: ClientFindings): Criterion[] =>
   exitCriteriaOf(phase, { ...found, weeksInPhase: Number.MAX_SAFE_INTEGER }).criteria.filter(
-    (c) => !c.words.startsWith("weeks in this phase"),
+    (c) => c.asks.code !== "phases.weeks_in_phase",
   );
+
+/** Why a phase cannot be gone to. */
+export type PhaseStepBarred =
+  | { code: "phases.no_such_phase" | "phases.confirmed_already" | "phases.none_skipped" }
+  | { code: "phases.confirm_first"; phase: string };
 
 /**
  * Whether going to a phase needs a written reason: back never does, one step on does unless every criterion is met, and
  * no step skips a phase. Only on entry, while nobody confirmed one, every phase up to the proposed one is confirmed in one
- * step: the first as it is, a later one with a reason. Returns a sentence where the step is not possible at all.
+ * step: the first as it is, a later one with a reason. Says why where the step is not possible at all.
  */
 export function phaseStep(
   condition: Condition,
   from: { phaseId: string; isConfirmed: boolean },
   toId: string,
   found: ClientFindings,
-): { possible: true; needsReason: boolean } | { possible: false; sentence: string } {
+): { possible: true; needsReason: boolean } | { possible: false; why: PhaseStepBarred } {
   const at = condition.phases.findIndex((p) => p.id === from.phaseId);
   const to = condition.phases.findIndex((p) => p.id === toId);
-  if (to < 0) return { possible: false, sentence: "This condition has no such phase. Reload the page." };
+  if (to < 0) return { possible: false, why: { code: "phases.no_such_phase" } };
   if (!from.isConfirmed) {
     const proposed = proposedEntry(condition, found).phase;
     return to <= Math.max(at, condition.phases.indexOf(proposed))
       ? { possible: true, needsReason: to > at }
       : {
           possible: false,
-          sentence: `Weeks and findings support “${lowerFirst(proposed.name)}”: confirm that one first; later ones open one by one.`,
+          why: { code: "phases.confirm_first", phase: proposed.name },
         };
   }
-  if (to === at) return { possible: false, sentence: "This phase is confirmed already." };
-  if (to > at + 1) return { possible: false, sentence: "No phase is skipped: confirm the next one first." };
+  if (to === at) return { possible: false, why: { code: "phases.confirmed_already" } };
+  if (to > at + 1) return { possible: false, why: { code: "phases.none_skipped" } };
   return {
     possible: true,
     needsReason: to < at ? false : !phaseEntry(condition, from.phaseId, found).mayEnter,

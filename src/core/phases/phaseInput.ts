@@ -11,11 +11,11 @@ export const phaseChange = z.object({
 });
 export type PhaseChange = z.infer<typeof phaseChange>;
 
-/** A therapist ticks, or unticks, what the person can do. */
+/** A therapist ticks, or unticks, what the person can do, by the id of the criterion. */
 export const functionalTick = z.object({
   conditionRowId: uuid,
   version: z.number().int().min(1),
-  words: z.string().max(300),
+  criterion: z.string().max(120),
   isMet: z.boolean(),
 });
 export type FunctionalTick = z.infer<typeof functionalTick>;

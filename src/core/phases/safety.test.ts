@@ -93,6 +93,7 @@ test("a trainer runs and records, and changes neither dose nor limit nor decisio
   const allowed = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("trainer", d));
   expect(allowed.sort()).toEqual([
     "client.read",
+    "language.choose",
     "link.make",
     "request.make",
     "response.record",
@@ -101,7 +102,7 @@ test("a trainer runs and records, and changes neither dose nor limit nor decisio
   ]);
   // who answers by a link does that, and runs the sheet of the link, and nothing else
   const byLink = (Object.keys(DEED_SENTENCES) as Deed[]).filter((d) => may("client", d));
-  expect(byLink.sort()).toEqual(["home.run", "morning.answer"]);
+  expect(byLink.sort()).toEqual(["home.run", "language.choose", "morning.answer"]);
   for (const r of role.options) expect(may(r, "client.read")).toBe(true);
   expect(may("admin", "plan.write")).toBe(false);
 });

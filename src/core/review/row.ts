@@ -1,6 +1,6 @@
 import { dayInWords } from "../units/dayInWords";
 import { kgWords } from "../units/mass";
-import type { Computed, Origin, Working, WorkingInput } from "../units/working";
+import type { Computed, Origin, Working, WorkingInput } from "../units/working/working";
 
 /** How a series is drawn. */
 export type Mark = "dot" | "ring" | "diamond" | "square" | "step" | "bar" | "outline";
@@ -14,6 +14,8 @@ export interface Point {
   high: number | null;
   /** what else is to be known of it, in words; empty: nothing */
   note: string;
+  /** drawn apart: less was done than planned, or one session cannot tell */
+  apart?: "less" | "open";
   /** what it was computed from, where it is more than what was entered */
   inputs?: WorkingInput[];
 }
@@ -52,12 +54,13 @@ export interface Row {
   marks: { value: number; words: string }[];
 }
 
-export const point = (on: string, value: number, note = ""): Point => ({
+export const point = (on: string, value: number, note = "", apart?: Point["apart"]): Point => ({
   on,
   value,
   low: null,
   high: null,
   note,
+  ...(apart ? { apart } : {}),
 });
 
 /** A row with what most rows have. */

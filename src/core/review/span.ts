@@ -1,6 +1,6 @@
 import { ACTION_WORDS, type Action } from "../progression/safetyRules";
 import { dayInWords } from "../units/dayInWords";
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import type { Decided, ReviewFacts } from "./facts";
 import { computedOf, type Point, type Row, type Series, valueWords } from "./row";
 

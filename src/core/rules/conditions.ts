@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { confidence } from "./confidence";
+import { isCriterion } from "./criteria";
 import data from "./data/conditions.json";
 import { limitsOverride, limitsRecord } from "./limitsRecord";
 
@@ -13,8 +14,8 @@ const exitCriteria = z.object({
   quad_symmetry_min_pct: z.number().nullable(),
   hamstring_symmetry_min_pct: z.number().nullable(),
   resting_or_adl_pain_max_0_10: z.number().nullable(),
-  /** what the person must be able to do, in words a therapist judges */
-  functional: z.array(z.string()),
+  /** what the person must be able to do, as a therapist judges it: ids of criteria */
+  functional: z.array(z.string().refine(isCriterion)),
   min_weeks: z.number().nullable(),
   note: z.string().nullable(),
 });

@@ -51,4 +51,7 @@ export const RED_FLAGS: readonly RedFlag[] = parsed.questions;
 export const RECHECK_ITEMS = parsed.pre_session_recheck;
 export const STOP_RULES = parsed.mid_session_stop_rules;
 
+/** Why a visit was stopped, in the words of the rule; what no rule says as it was kept. */
+export const stopText = (id: string): string => STOP_RULES.find((r) => r.id === id)?.when ?? id;
+
 export const redFlagById = (id: string): RedFlag | null => RED_FLAGS.find((f) => f.id === id) ?? null;

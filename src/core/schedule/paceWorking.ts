@@ -1,4 +1,4 @@
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import type { WeeksToGoal } from "./goalPace";
 
 /** The weeks to a goal with their working: the middle of the range, and half of it as doubt. */

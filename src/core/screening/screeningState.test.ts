@@ -1,8 +1,9 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { CONSEQUENCES, RECHECK_ITEMS, RED_FLAGS, redFlagById } from "../rules/redFlags";
-import { SCREENED_LATELY_MS, screenedLately, signWords } from "../visit/signs/recheckAsk";
+import { SCREENED_LATELY_MS, screenedLately, signSaid } from "../visit/signs/recheckAsk";
 import { RECHECK_SIGNS, recheckDoes, recheckFor } from "../visit/signs/recheckSigns";
-import { actAfter, STOP_REASONS } from "../visit/signs/stopReasons";
+import { actAfter, STOP_REASONS, stopSaid } from "../visit/signs/stopReasons";
 import { withReading } from "./bloodPressure";
 import type { Answer } from "./screening";
 import { limitsOfSigns, type ScreeningRecord, screeningState } from "./screeningState";
@@ -109,7 +110,7 @@ test("every sign of the short list has a rule behind it; the wound is asked for 
 
 test("the first time nothing is compared with the last; right after a screening only what is new is asked", () => {
   const [first, later] = [{ isFirst: true }, { isFirst: false }].map((ask) =>
-    RECHECK_SIGNS.map((sign) => signWords(sign, ask)).join("; "),
+    RECHECK_SIGNS.map((sign) => sayPlainly(signSaid(sign, ask))).join("; "),
   );
   expect(first).not.toMatch(/last time/);
   expect(first).toMatch(/new swelling/);
@@ -126,8 +127,9 @@ test("the first time nothing is compared with the last; right after a screening 
 test("every reason to stop says what to do then; what is a warning sign is one of the short list", () => {
   for (const r of STOP_REASONS) {
     expect(r.act.length).toBeGreaterThan(5);
-    expect(actAfter(r.when)).toBe(r.act);
-    expect(r.when.length).toBeLessThanOrEqual(200);
+    expect(actAfter(r.id)).toBe(r.act);
+    expect(sayPlainly(stopSaid(r.id))).not.toBe(r.id);
+    expect(sayPlainly(stopSaid(r.id)).length).toBeLessThanOrEqual(200);
     if (r.sign) expect(RECHECK_SIGNS).toContain(r.sign);
   }
   expect(actAfter("joint pain above 3")).toBeNull();

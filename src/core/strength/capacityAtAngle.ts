@@ -1,5 +1,5 @@
 import { InputError } from "../units/inputError";
-import type { Computed } from "../units/working";
+import type { Computed } from "../units/working/working";
 import { capacityNm, type TorqueAngleFit } from "./fitTorqueAngle";
 import { torqueErrorShare } from "./measurementError";
 import { isSameAngle } from "./sameAngle";

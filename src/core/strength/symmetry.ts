@@ -26,10 +26,10 @@ export function limbSymmetry(
   return { lsiPct, lowPct: lsiPct - half, highPct: lsiPct + half };
 }
 
-export type Clear = "clearly at or above" | "clearly below" | "cannot tell";
+export type Clear = "reached" | "below" | "cannot_tell";
 
 /** Whether a symmetry reaches a wanted share: often one session cannot tell. */
 export function reaches(s: Symmetry, wantedPct: number): Clear {
-  if (s.lowPct >= wantedPct) return "clearly at or above";
-  return s.highPct < wantedPct ? "clearly below" : "cannot tell";
+  if (s.lowPct >= wantedPct) return "reached";
+  return s.highPct < wantedPct ? "below" : "cannot_tell";
 }

@@ -1,15 +1,23 @@
-/** What a person did wrong in one field, in a sentence that says what to do. Routes turn it into status 422. */
+import type { Said } from "./said";
+
+/** What a person did wrong in one field, and what to do, as a page is told it. */
 export interface FieldProblem {
   field: string;
   sentence: string;
 }
 
+/** The same before it is said to anybody. Routes turn it into status 422. */
+interface FieldFault {
+  field: string;
+  sentence: Said;
+}
+
 /** Bad input that a person can mend. Core functions throw it instead of returning NaN. */
 export class InputError extends Error {
-  readonly problems: readonly FieldProblem[];
+  readonly problems: readonly FieldFault[];
 
-  constructor(field: string, sentence: string, problems: readonly FieldProblem[] = [{ field, sentence }]) {
-    super(sentence);
+  constructor(field: string, sentence: Said, problems: readonly FieldFault[] = [{ field, sentence }]) {
+    super(typeof sentence === "string" ? sentence : sentence.code);
     this.name = "InputError";
     this.problems = problems;
   }

@@ -23,7 +23,10 @@ const SPACE = "\u00a0";
 const MASS = new RegExp(`(\\d+(?:\\.\\d+)?)${SPACE}kg`, "g");
 
 /** A mass inside a sentence. All sentences of the core write it so; who reads pounds gets them by `withPounds`. */
-export const kgWords = (kg: number, decimals = 2): string => `${trimZeros(kg.toFixed(decimals))}${SPACE}kg`;
+export const kgWords = (kg: number, decimals = 2): string => asKg(trimZeros(kg.toFixed(decimals)));
+
+/** A number, however it is written, as a mass. */
+export const asKg = (number: string): string => `${number}${SPACE}kg`;
 
 /** The sentence as it is, and for who reads pounds each mass in it with its pounds beside. */
 export const withPounds = (sentence: string, unit: MassUnit): string =>

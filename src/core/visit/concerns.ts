@@ -1,6 +1,5 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
-import { lowerFirst } from "../units/lowerFirst";
 import { isForTherapist } from "./signs/stopReasons";
 
 /** Something of a visit or its morning that a therapist looks at first (docs/rules.md, "Before, during and after a visit"). */
@@ -69,21 +68,16 @@ function ofMorning(v: VisitSaid, painMax: number): Concern[] {
   return m.tells ? [{ ...about, what: { kind: "morning_swelling" } }] : [];
 }
 
-/** What happened, in a sentence. */
-export function concernWords({ what, by }: Pick<Concern, "what" | "by">): string {
-  switch (what.kind) {
-    case "stop":
-      return `A visit ended early: ${lowerFirst(what.why)} (${by})`;
-    case "pain":
-      return `Joint pain of ${what.pain} in a set, above the limit of ${what.most} (${by})`;
-    case "morning_pain":
-      return `Joint pain of ${what.pain} the morning after, above the limit of ${what.most} (${by})`;
-    case "morning_signs":
-      return `Warning signs with the morning after: ${what.signs} (${by})`;
-    case "morning_swelling":
-      return `Swelling rose after surgery by the morning after (${by})`;
-  }
+/** What happened, to be said. */
+export interface ConcernSaid extends Pick<Concern, "what" | "by"> {
+  code: "visit.concern";
 }
+
+export const concernSaid = ({ what, by }: Pick<Concern, "what" | "by">): ConcernSaid => ({
+  code: "visit.concern",
+  what,
+  by,
+});
 
 /** A therapist has seen a concern. */
 export const concernSeen = z.object({ id: uuid, visitId: uuid, responseId: uuid.nullable() });

@@ -2,6 +2,7 @@ import { dayInWords } from "../units/dayInWords";
 
 /** The morning after begins at this hour at the clinic's place (corrections K8). */
 export const MORNING_FROM_HOUR = 4;
+export const OPENS_AT = `${String(MORNING_FROM_HOUR).padStart(2, "0")}:00`;
 
 /**
  * A next-morning answer belongs to the next calendar day, from 04:00 at the clinic. Null when it can be given; otherwise
@@ -11,5 +12,5 @@ export function morningNotYet(sessionDay: string, now: { day: string; hour: numb
   const [y, m, d] = sessionDay.split("-").map(Number) as [number, number, number];
   const next = new Date(Date.UTC(y, m - 1, d + 1)).toISOString().slice(0, 10);
   if (now.day > next || (now.day === next && now.hour >= MORNING_FROM_HOUR)) return null;
-  return `The morning after this visit begins at 04:00 on ${dayInWords(next)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`;
+  return `The morning after this visit begins at ${OPENS_AT} on ${dayInWords(next)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`;
 }

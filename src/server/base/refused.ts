@@ -1,10 +1,12 @@
+import type { Said } from "@/core/units/said";
+
 /** A request that is understood but not done; the sentence says why and what can be done. */
 export class Refused extends Error {
   constructor(
     readonly kind: "signed-out" | "forbidden" | "missing" | "conflict" | "too-many",
-    sentence: string,
+    readonly said: Said,
   ) {
-    super(sentence);
+    super(typeof said === "string" ? said : said.code);
     this.name = "Refused";
   }
 }

@@ -4,8 +4,10 @@ import { schoolOf } from "@/core/phases/painSchool";
 import { type Irritability, irritability, type School, school } from "@/core/progression/painRule";
 import { conditionById } from "@/core/rules/conditions";
 import { stanceId, stancesOf } from "@/core/rules/stances";
+import type { Part } from "@/core/story/part";
 import { ageYearsOn, fullWeeksBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
+import type { Language } from "@/core/units/language";
 import { type Ctx, dayOf, today } from "../base/context";
 import { Refused } from "../base/refused";
 import { clinicStances, optionInForce, type StanceChoice, type StancesInForce } from "./stances";
@@ -24,6 +26,9 @@ export interface ClientEpisode {
   side: Side;
   /** where the problem is: "right knee", "left hip", "back, left leg" */
   where: string;
+  part: Part;
+  /** of the client's own pages and papers */
+  language: Language;
   condition: string;
   beganOn: string;
   beganWith: "surgery" | "onset";
@@ -58,7 +63,7 @@ export async function clientEpisodes(
 ): Promise<ClientEpisode[]> {
   const rows = await ctx.tx`
     select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, c.body_mass_kg,
-      c.shank_length_m, c.norm_sex, e.side, e.condition, e.began_on, e.began_with, e.pain_school, e.irritability,
+      c.shank_length_m, c.norm_sex, c.language, e.side, e.condition, e.began_on, e.began_with, e.pain_school, e.irritability,
       e.usual_pain, e.story_at, e.swelling_applies, e.first_swelling, e.goal, e.uncovered, e.version,
       (select json_agg(json_build_object('conditionId', k.condition_id, 'variantId', k.variant_id, 'phaseId', k.phase_id)
           order by k.set_at, k.condition_id)
@@ -86,7 +91,9 @@ export async function clientEpisodes(
       shankLengthM: r.shank_length_m,
       normSex: r.norm_sex,
       side: r.side,
-      where: whereOf(r.side, conditions),
+      part: partOf(conditions),
+      where: whereOf(r.side, partOf(conditions)),
+      language: r.language,
       condition: r.condition,
       beganOn: r.began_on,
       beganWith: r.began_with,
@@ -111,12 +118,15 @@ interface ConditionRow {
   phaseId: string;
 }
 
-function whereOf(side: Side, conditions: readonly ConditionRow[]): string {
+function partOf(conditions: readonly ConditionRow[]): Part {
   const regions = new Set(conditions.map((c) => conditionById(c.conditionId)?.main_region));
-  if (regions.has("knee") || regions.size === 0) return `${side} knee`;
-  if (regions.has("hip")) return `${side} hip`;
-  return regions.has("lumbar") ? `back, ${side} leg` : `${side} leg`;
+  if (regions.has("knee") || regions.size === 0) return "knee";
+  if (regions.has("hip")) return "hip";
+  return regions.has("lumbar") ? "back" : "leg";
 }
+
+const whereOf = (side: Side, part: Part): string =>
+  part === "back" ? `back, ${side} leg` : `${side} ${part}`;
 
 /** The pain rule that follows from conditions and stances; null without a condition of the rule base. */
 function derivedSchool(

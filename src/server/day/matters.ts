@@ -4,7 +4,8 @@ import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import { REQUEST_KINDS } from "@/core/requests/requestInput";
 import type { Return } from "@/core/schedule/daysOff";
 import { goneSentence } from "@/core/sheet/line/gone";
-import { concernWords } from "@/core/visit/concerns";
+import { concernSaid } from "@/core/visit/concerns";
+import { sayPlainly } from "@/words/say";
 import type { DayFacts, PathStep, Steps } from "./steps";
 
 /** One thing that waits for somebody at a client, with where it is done. */
@@ -29,7 +30,7 @@ export function mattersOf(steps: Steps, f: DayFacts): Matter[] {
   const add = (kind: MatterKind, step: PathStep, sentence: string, more: Partial<Matter> = {}) =>
     found.push({ kind, step, sentence, ...more });
   const { screening, draft } = f;
-  for (const c of f.concerns) add("concern", "decide", concernWords(c));
+  for (const c of f.concerns) add("concern", "decide", sayPlainly(concernSaid(c)));
   for (const g of f.gone) add("gone", "dose", goneSentence(g), { query: `?sheet=${g.sheetId}` });
   if (screening.status === "stop")
     add("stop", "screen", "A warning sign of the screening stands: refer or clear it");

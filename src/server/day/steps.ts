@@ -5,7 +5,8 @@ import type { Return } from "@/core/schedule/daysOff";
 import type { ScreeningState } from "@/core/screening/screeningState";
 import type { GoneLine } from "@/core/sheet/line/gone";
 import { dayInWords } from "@/core/units/dayInWords";
-import { type Concern, concernWords } from "@/core/visit/concerns";
+import { type Concern, concernSaid } from "@/core/visit/concerns";
+import { sayPlainly } from "@/words/say";
 import { strictestOf, type VisitHead } from "../history/visits";
 import type { ClientRequest } from "../requests/requests";
 import type { SheetVersion } from "../versions/sheets";
@@ -198,7 +199,7 @@ export function nextStep(steps: Steps, f: DayFacts): Next {
   const { screening } = f;
   const draft = f.draft?.strictest ?? null;
   const [concern] = f.concerns;
-  if (concern) return { step: "decide", sentence: concernWords(concern), needsHand: true };
+  if (concern) return { step: "decide", sentence: sayPlainly(concernSaid(concern)), needsHand: true };
   if (screening.status === "stop" || screening.status === "hold")
     return {
       step: "screen",

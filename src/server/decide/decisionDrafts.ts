@@ -13,7 +13,8 @@ import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
-import { isForTherapist } from "@/core/visit/signs/stopReasons";
+import { isForTherapist, stopSaid } from "@/core/visit/signs/stopReasons";
+import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
@@ -95,7 +96,8 @@ export const waitingDrafts = (ctx: Ctx, client: ClientEpisode): Promise<WaitingD
           visit,
           actions: lines.map((l) => l.decision.action),
           ofTheKnee:
-            reasons.find((r) => r) ?? (stopped && isForTherapist(stopped) ? lowerFirst(stopped) : null),
+            reasons.find((r) => r) ??
+            (stopped && isForTherapist(stopped) ? lowerFirst(sayPlainly(stopSaid(stopped))) : null),
         };
       }),
     );

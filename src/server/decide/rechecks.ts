@@ -1,8 +1,9 @@
 import "server-only";
 import type { z } from "zod";
 import { type RecheckAsk, screenedLately } from "@/core/visit/signs/recheckAsk";
-import { recheckFor } from "@/core/visit/signs/recheckSigns";
+import { keptSigns, type RecheckSign, recheckFor, signsSaid } from "@/core/visit/signs/recheckSigns";
 import type { clearanceInput, recheckInput } from "@/core/visit/visitInput";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once } from "../base/context";
@@ -37,8 +38,11 @@ async function readLastRecheck(ctx: Ctx, episodeId: string): Promise<Recheck | n
         and (r.is_clear or not exists (select 1 from recheck c where c.clears = r.id))
       order by r.episode_id, r.is_clear, r.at desc, r.id`,
   );
-  return r ? { id: r.id, at: r.at, isClear: r.is_clear, what: r.what, by: r.name } : null;
+  return r ? { id: r.id, at: r.at, isClear: r.is_clear, what: saidOf(r.is_clear, r.what), by: r.name } : null;
 }
+
+/** A sign is kept as a code, a clearance as somebody wrote it. */
+const saidOf = (isClear: boolean, kept: string): string => (isClear ? kept : sayPlainly(signsSaid(kept)));
 
 /** How the short list is asked of a client now. */
 export async function recheckAsk(ctx: Ctx, client: ClientEpisode): Promise<RecheckAsk> {
@@ -75,13 +79,13 @@ export async function answerRecheck(
 export async function writeRecheck(
   ctx: Ctx,
   client: ClientEpisode,
-  r: { id: string; signs: readonly string[]; visitId: string | null },
+  r: { id: string; signs: readonly RecheckSign[]; visitId: string | null },
 ): Promise<void> {
   const isClear = r.signs.length === 0;
   await ctx.tx`
     insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what, visit_id)
     values (${r.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${ctx.now}, ${ctx.actor.personId},
-      ${isClear}, ${isClear ? "none" : r.signs.join("; ")}, ${r.visitId})`;
+      ${isClear}, ${isClear ? "none" : keptSigns(r.signs)}, ${r.visitId})`;
   if (!isClear) await audit(ctx, "recheck.warning", "recheck", r.id, null, { signs: r.signs });
 }
 

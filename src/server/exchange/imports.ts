@@ -4,6 +4,7 @@ import { type Arrived, PIECE_BYTES } from "@/core/exchange/pieces";
 import { emptyPlan, type ImportSummary, summaryOf, together } from "@/core/exchange/plan";
 import { fileSize } from "@/core/units/fileSize";
 import { InputError } from "@/core/units/inputError";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { mustBeSame, Refused } from "../base/refused";
@@ -197,7 +198,7 @@ async function look(ctx: Ctx, id: string, before?: () => Promise<void>): Promise
   } catch (error) {
     if (error instanceof InputError)
       summary = summaryOf(
-        emptyPlan(error.problems.map((p) => ({ at: p.field || "file", sentence: p.sentence }))),
+        emptyPlan(error.problems.map((p) => ({ at: p.field || "file", sentence: sayPlainly(p.sentence) }))),
       );
     else if (!(error instanceof Rehearsed)) throw error;
   }

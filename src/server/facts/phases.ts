@@ -51,7 +51,7 @@ export async function confirmPhase(ctx: Ctx, client: ClientEpisode, input: Phase
     input.phaseId,
     await findingsOf(ctx, client, c),
   );
-  if (!step.possible) throw new InputError("phaseId", step.sentence);
+  if (!step.possible) throw new InputError("phaseId", step.why);
   const reason = input.reason && input.reason.length >= 5 ? input.reason : null;
   if (step.needsReason && reason === null)
     throw new InputError(
@@ -80,15 +80,15 @@ export async function confirmPhase(ctx: Ctx, client: ClientEpisode, input: Phase
   );
 }
 
-/** Ticks what the person can do; the words are the phase's own. */
+/** Ticks what the person can do. */
 export async function tickFunctional(ctx: Ctx, client: ClientEpisode, input: FunctionalTick): Promise<void> {
   mustMay(ctx, "phase.confirm");
   const c = await ownCondition(ctx, client, input.conditionRowId);
-  if (!c.phase.exit_criteria.functional.includes(input.words))
-    throw new InputError("words", "This phase has no such criterion. Reload the page.");
-  const met = c.functionalMet.filter((w) => w !== input.words);
+  if (!c.phase.exit_criteria.functional.includes(input.criterion))
+    throw new InputError("criterion", "This phase has no such criterion. Reload the page.");
+  const met = c.functionalMet.filter((id) => id !== input.criterion);
   const rows = await ctx.tx`
-    update episode_condition set functional_met = ${input.isMet ? [...met, input.words] : met}, version = version + 1
+    update episode_condition set functional_met = ${input.isMet ? [...met, input.criterion] : met}, version = version + 1
     where id = ${c.rowId} and version = ${input.version} returning id`;
   if (rows.length === 0) throw CHANGED;
   await audit(
@@ -96,7 +96,7 @@ export async function tickFunctional(ctx: Ctx, client: ClientEpisode, input: Fun
     "phase.tick",
     "episode_condition",
     client.episodeId,
-    { can: input.words, isMet: !input.isMet },
-    { can: input.words, isMet: input.isMet },
+    { can: input.criterion, isMet: !input.isMet },
+    { can: input.criterion, isMet: input.isMet },
   );
 }

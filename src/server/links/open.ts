@@ -1,6 +1,7 @@
 import "server-only";
 import { createHash } from "node:crypto";
 import { setTimeout as wait } from "node:timers/promises";
+import type { Said } from "@/core/units/said";
 import type { Actor, Ctx } from "../base/context";
 import { db, inClinic } from "../base/db";
 import { Refused } from "../base/refused";
@@ -21,31 +22,27 @@ export interface OpenLink {
 const MOST_WRONG = 20;
 const SLOWED_MS = 1500;
 
-const WRONG =
-  "This link does not fit. Open it from the message as it was sent, or ask the clinic for a new one.";
-const RUN_OUT = "This link has run out. Ask the clinic for a new one.";
+const WRONG: Said = { code: "link.wrong" };
+const RUN_OUT: Said = { code: "link.run_out" };
 
 /**
- * The link behind a token with who works behind it. Throws Refused where it is wrong, of another purpose, taken back or
+ * The link behind a token, of one purpose or (null) of any, with who works behind it. Throws Refused where it is wrong, of another purpose, taken back or
  * run out; wrong ones are counted by where they come from, and a flood of them is slowed.
  */
 export async function openLink(
   token: string,
-  purpose: OpenLink["purpose"],
+  purpose: OpenLink["purpose"] | null,
   from: string,
   now: Date,
 ): Promise<{ link: OpenLink; actor: Actor }> {
   const id = idOf(token);
   const [r] = id === null ? [] : await db()`select * from link_find(${id})`;
-  if (!id || !r || !isSigned(token, id, r.key) || r.purpose !== purpose) {
+  if (!id || !r || !isSigned(token, id, r.key) || (purpose !== null && r.purpose !== purpose)) {
     const key = createHash("sha256").update(`wrong link ${from}`).digest("hex");
     const [gate] = await db()`select auth_may_try(${key}, ${MOST_WRONG}) as may`;
     if (!gate?.may) {
       await wait(SLOWED_MS);
-      throw new Refused(
-        "too-many",
-        "Too many links that do not fit came from here. Wait a quarter of an hour.",
-      );
+      throw new Refused("too-many", { code: "link.too_many" });
     }
     throw new Refused("missing", WRONG);
   }
@@ -53,7 +50,7 @@ export async function openLink(
   return {
     link: {
       id,
-      purpose,
+      purpose: r.purpose,
       episodeId: r.episode_id,
       visitId: r.visit_id,
       sheetId: r.sheet_id,

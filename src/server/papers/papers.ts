@@ -1,18 +1,20 @@
 import "server-only";
 import { mostOf, setBy } from "@/core/bounds/inForce";
 import { ORIGIN_WORDS } from "@/core/bounds/limit";
-import { clientSheet } from "@/core/paper/clientSheet";
-import { type CourseFacts, letter, summary } from "@/core/paper/course";
 import type { PaperDoc } from "@/core/paper/doc";
-import { gymCard } from "@/core/paper/gymCard";
 import type { PaperInput } from "@/core/paper/paperInput";
+import { exerciseText } from "@/core/rules/exerciseText";
 import { ownLines } from "@/core/rules/ownLines";
 import { drawingOf } from "@/core/selection/pose/drawing";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
-import { lineWords } from "@/core/visit/client/homeWords";
-import { wornWords } from "@/core/visit/worn";
+import { lineSaid } from "@/core/visit/client/homeSaid";
+import { wornAt } from "@/core/visit/worn";
+import { clientSheet, type SheetPaperFacts } from "@/words/papers/clientSheet";
+import { type CourseFacts, letter, summary } from "@/words/papers/course";
+import { gymCard } from "@/words/papers/gymCard";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, today } from "../base/context";
 import { boundsOf, painMaxFor, writtenLimits } from "../bounds/limits";
@@ -82,9 +84,9 @@ async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion):
   const next = (block?.days ?? [])
     .filter((d) => d.sheetId === sheet.sheetId && d.on >= today(ctx))
     .slice(0, NEXT_DAYS);
-  return clientSheet({
+  const facts: SheetPaperFacts = {
     client: client.name,
-    on: dayInWords(today(ctx)),
+    on: today(ctx),
     sheet: sheet.name,
     firstSide: await firstSideOf(ctx, client),
     painMax: await painMaxFor(ctx, client),
@@ -92,14 +94,14 @@ async function sheetPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion):
       const exercise = exercises.find((e) => e.id === kept.exerciseId);
       return {
         kept,
-        equipment: exercise?.equipment ?? "",
-        worn: wornWords(worn, kept.exerciseId),
-        cues: ownLines(exercise?.cues ?? [], own),
+        text: exercise ? exerciseText(exercise, client.language, own) : null,
+        worn: wornAt(worn, kept.exerciseId),
         drawing: draw(kept),
       };
     }),
-    next: next.map((d) => `${dayInWords(d.on)}${d.at ? ` at ${d.at}` : ""}`),
-  });
+    next: next.map((d) => ({ on: d.on, at: d.at })),
+  };
+  return clientSheet(facts, { language: client.language, massUnit: ctx.actor.massUnit });
 }
 
 const ownIds = async (ctx: Ctx, client: ClientEpisode): Promise<ReadonlySet<string>> =>
@@ -108,17 +110,18 @@ const ownIds = async (ctx: Ctx, client: ClientEpisode): Promise<ReadonlySet<stri
 async function cardPaper(ctx: Ctx, client: ClientEpisode, sheet: SheetVersion): Promise<PaperDoc> {
   const [own, worn] = [await ownIds(ctx, client), await wornFacts(ctx, client.episodeId)];
   const [draw, cards] = [await drawn(ctx, client), await cardsOf(ctx, client.episodeId)];
-  return gymCard({
+  const card = {
     client: client.name,
     on: dayInWords(today(ctx)),
     firstSide: await firstSideOf(ctx, client),
     lines: keptOf(sheet).map((kept) => ({
       kept: { ...kept, checks: ownLines(kept.checks, own) },
       drawing: draw(kept),
-      worn: wornWords(worn, kept.exerciseId),
+      worn: wornAt(worn, kept.exerciseId),
       stopSigns: cards.find((c) => c.exerciseId === kept.exerciseId)?.stopSigns ?? [],
     })),
-  });
+  };
+  return gymCard(card, sayPlainly);
 }
 
 async function courseFacts(ctx: Ctx, e: PastEpisode): Promise<CourseFacts> {
@@ -144,7 +147,10 @@ async function courseFacts(ctx: Ctx, e: PastEpisode): Promise<CourseFacts> {
   return {
     ...base,
     doing: (await sheetsOf(ctx, client.episodeId)).flatMap((s) =>
-      keptOf(s).map((k) => `${k.name}: ${lineWords(k, firstSide)}`),
+      keptOf(s).flatMap((k) => {
+        const line = lineSaid(k, firstSide);
+        return line ? [`${k.name}: ${sayPlainly(line)}`] : [];
+      }),
     ),
     limits: [
       window.isEmpty

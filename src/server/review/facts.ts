@@ -5,6 +5,8 @@ import { packed } from "@/core/review/packed";
 import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
+import { stopSaid } from "@/core/visit/signs/stopReasons";
+import { sayPlainly } from "@/words/say";
 import { type Ctx, dayOf, today } from "../base/context";
 import { Known } from "../base/known";
 import { workOfVisits } from "../history/past";
@@ -127,7 +129,7 @@ async function visitsAndLines(
       painMax: lines[0]?.kept.painMax ?? null,
       morning: r.pain,
       swelling: r.swelling,
-      stopped: r.stopped,
+      stopped: r.stopped && sayPlainly(stopSaid(r.stopped)),
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,
     };

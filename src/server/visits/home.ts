@@ -1,8 +1,9 @@
-import type { MassUnit } from "@/core/units/mass";
 import "server-only";
 import type { z } from "zod";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
+import type { MassUnit } from "@/core/units/mass";
+import type { Said } from "@/core/units/said";
 import type { homeStart } from "@/core/visit/client/homeInput";
 import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { entryInput } from "@/core/visit/visitInput";
@@ -46,7 +47,7 @@ export interface HomeSheet {
   massUnit: MassUnit;
 }
 
-const GONE = "This sheet is not in use any more. Ask the clinic for a new link.";
+const GONE: Said = { code: "link.gone" };
 
 /** A sheet for home is done once a day. */
 const isDoneToday = (ctx: Ctx, visits: readonly VisitHead[], sheetId: string): boolean =>

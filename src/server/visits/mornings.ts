@@ -10,7 +10,7 @@ import {
   type SwellingSaid,
 } from "@/core/visit/client/clientMorning";
 import { morningNotYet } from "@/core/visit/morningOpens";
-import { recheckFor } from "@/core/visit/signs/recheckSigns";
+import { keptSigns, recheckFor } from "@/core/visit/signs/recheckSigns";
 import type { morningInput } from "@/core/visit/visitInput";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
@@ -153,7 +153,7 @@ export async function answerMorning(
       swelling: client.swellingApplies && input.swelling !== null ? gradeSaid(input.swelling, before) : null,
       swellingWord: input.swelling,
       stiffnessMin: input.stiffnessMin,
-      alarm: isAlarming ? signs.join("; ") : null,
+      alarm: isAlarming ? keptSigns(signs) : null,
     },
     "client",
   );

@@ -1,4 +1,4 @@
-import { Said } from "../mass";
+import { Said } from "../reader";
 
 /** What went wrong with the whole request, in its own line; empty when nothing did. */
 export function Problem({ sentence }: { sentence: string | null }) {

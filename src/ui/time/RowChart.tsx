@@ -193,8 +193,8 @@ interface Place {
   y: number;
 }
 
-const isLess = (p: Point): boolean => /stopped|less than planned/.test(p.note);
-const isOpen = (p: Point): boolean => p.note.startsWith("cannot tell");
+const isLess = (p: Point): boolean => p.apart === "less";
+const isOpen = (p: Point): boolean => p.apart === "open";
 
 const through = (points: readonly Point[], x: X, y: Y): string =>
   line<Point>(

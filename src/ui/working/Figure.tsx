@@ -1,9 +1,9 @@
 "use client";
 import { type ReactNode, useId, useState } from "react";
 import { poundsBeside } from "@/core/units/mass";
-import type { Computed } from "@/core/units/working";
-import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/workingText";
-import { Said, useMassUnit } from "../mass";
+import type { Computed } from "@/core/units/working/working";
+import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/working/workingText";
+import { Said, useMassUnit } from "../reader";
 
 /** A computed number, large, its unit small, its doubt beside it. Opens its working; an estimate is dotted under. */
 export function Figure({

@@ -1,5 +1,5 @@
 import { type Browser, expect, type Page, test } from "@playwright/test";
-import { clientId, expectAccessible, expectFits, isAlive, openStep, signIn } from "../support/bexlo";
+import { clientId, expectAccessible, expectFits, isAlive, openStep, workAs } from "../support/bexlo";
 import { runPhone } from "../support/run";
 import { letANightPass, putTheDemoBack } from "../support/stack";
 
@@ -30,7 +30,7 @@ test("the morning by a link: no account and no name, three taps, changed once; a
   page,
   browser,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   await page.goto("/outbox");
   await isAlive(page);
@@ -48,6 +48,18 @@ test("the morning by a link: no account and no name, three taps, changed once; a
   await expectAccessible(their);
   await isAlive(their);
 
+  await test.step("in another language, kept for the next page and for papers, and back", async () => {
+    await key(their, "Deutsch").click();
+    await expect(their.getByRole("heading", { name: "Wie geht es dem Knie heute Morgen?" })).toBeVisible();
+    await their.reload();
+    await isAlive(their);
+    await key(their, "Senden").click();
+    await expect(their.getByRole("alert").first()).toHaveText(/wie sehr das Gelenk schmerzt/);
+    await expectFits(their);
+    await expectAccessible(their);
+    await key(their, "English").click();
+    await expect(their.getByRole("heading", { name: "How is the knee this morning?" })).toBeVisible();
+  });
   await test.step("an answer that lacks something says what", async () => {
     await key(their, "Send").click();
     await expect(their.getByRole("alert").first()).toHaveText(/how much the joint hurts/);
@@ -113,7 +125,7 @@ test("the sheet for home runs on a phone, once without a network, and counts as 
   page,
   browser,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Jorun Salthe");
   await letANightPass(id);
   await openStep(page, "Jorun Salthe", "dose");
@@ -172,7 +184,7 @@ test("what was done under a link that was replaced meanwhile is said not to be t
   page,
   browser,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Dorrit Fenwake");
   await letANightPass(id);
   const newLink = async (): Promise<string> => {

@@ -60,10 +60,9 @@ const morning = async (page: Page, pain: number): Promise<void> => {
   await expect(page.getByText(/Saved\. Decide|has been taken by/).first()).toBeVisible();
 };
 
-test("three weeks of two alike clients under two stances: the same answers, other decisions, both explained; one at home by phone", async ({
-  page,
-  browser,
-}) => {
+test("three weeks of two alike clients under two stances: the same answers, other decisions, both explained; one at home by phone", {
+  tag: "@long",
+}, async ({ page, browser }) => {
   test.setTimeout(1_200_000);
   await signIn(page, "therapist");
   const home = await clientId(page, AT_HOME);

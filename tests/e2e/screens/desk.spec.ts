@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { clientId, signIn } from "../support/bexlo";
+import { clientId, workAs } from "../support/bexlo";
 import { DESK_STEPS, looksWrong } from "../support/looks";
 import { putTheDemoBack } from "../support/stack";
 
@@ -23,7 +23,7 @@ for (const [name, steps] of [
 ] as const)
   for (const step of steps)
     test(`${step} of ${name} fits, has few words, and axe finds nothing`, async ({ page }) => {
-      await signIn(page, "therapist");
+      await workAs(page, "therapist");
       const id = await clientId(page, name);
       const how = name === "Tove Aldermoor" ? "words" : DARK.includes(step) ? "dark" : "sizes";
       expect(await looksWrong(page, `/clients/${id}/${step}`, how)).toEqual([]);

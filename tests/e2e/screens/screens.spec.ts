@@ -9,6 +9,7 @@ import {
   openStep,
   sheetLines,
   signIn,
+  workAs,
 } from "../support/bexlo";
 import { DESK_STEPS, openPage } from "../support/looks";
 import { putTheDemoBack } from "../support/stack";
@@ -17,7 +18,7 @@ test.beforeAll(putTheDemoBack);
 
 test("the floor fits a tablet of 1024x768", async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await openStep(page, "Jorun Salthe", "floor");
   await expectFits(page);
   await expectAccessible(page);
@@ -44,7 +45,7 @@ test("on the smallest phone nothing covers what is decided next, nor the picked 
 test("on paper the pages have no menu and no buttons, use the whole width, and show what is folded on the screen", async ({
   page,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   // a sheet of A4 at 96 pixels an inch, between its margins
   await page.setViewportSize({ width: 718, height: 1047 });
@@ -78,7 +79,7 @@ test("Today works from the keyboard alone", async ({ page }) => {
 test("Limits say what bounds the work, why, until when and who can lift it, without a click", async ({
   page,
 }) => {
-  await signIn(page, "trainer");
+  await workAs(page, "trainer");
   await openStep(page, "Jorun Salthe", "limits");
   await expect(page.getByText(/Confirmed: Early strength/)).toBeVisible();
   const row = page.getByRole("row", { name: /to protect the graft/ });
@@ -94,7 +95,7 @@ test("Limits say what bounds the work, why, until when and who can lift it, with
 });
 
 test("a deep link opens a sheet at a line; dragging the flag moves every number", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose?line=1");
   const slider = page.getByRole("slider", { name: "Hold angle, knee flexion" });
   await expect(slider).toBeVisible();
@@ -116,7 +117,7 @@ test("a deep link opens a sheet at a line; dragging the flag moves every number"
 });
 
 test("a dose is found in a worker and can be used", async ({ page }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   await openStep(page, "Tove Aldermoor", "dose");
   await lineEditor(page).getByLabel("effort").selectOption("percent");
   await field(page, "percent").fill("40");
@@ -145,7 +146,7 @@ test("two therapists at one sheet: the second is told and keeps what was typed",
   page,
   browser,
 }) => {
-  await signIn(page, "therapist");
+  await workAs(page, "therapist");
   const id = await openStep(page, "Pell Amsworth", "dose");
   const other = await (await browser.newContext()).newPage();
   await signIn(other, "therapist");

@@ -6,8 +6,8 @@ import { addMachine } from "@/server/clinic/machines";
 import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { seeConcern, unseenConcerns } from "@/server/decide/concerns";
-import { recordMorning } from "@/server/visits/mornings";
 import { answerRecheck } from "@/server/decide/rechecks";
+import { recordMorning } from "@/server/visits/mornings";
 import { openVisit, startVisit } from "@/server/visits/running";
 import {
   closeConnections,
@@ -95,7 +95,7 @@ test("pain of 6 in a set counts while the visit still runs; a stop for want of t
   const hurried = await plannedClient(clinic, {}, [squats()]);
   const second = await openedVisit(clinic, hurried.client);
   await sendLog(clinic, second, [
-    { type: "stop", reason: "No time left", at: MONDAY.getTime() },
+    { type: "stop", reason: "time", at: MONDAY.getTime() },
     { type: "finish", painAtEnd: 1, at: MONDAY.getTime() },
   ]);
   expect(await unseen(hurried.client)).toEqual([]);

@@ -1,8 +1,8 @@
 import type { CaseloadView } from "@/core/desk/caseloadView";
-import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/day/caseload";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changes, recordOf } from "@/server/client/record";
 import { closeEpisode } from "@/server/client/story";
+import { CASELOAD_PAGE_ROWS, type CaseloadPage, caseload } from "@/server/day/caseload";
 import {
   closeConnections,
   daysLater,

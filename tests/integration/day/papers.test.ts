@@ -1,5 +1,6 @@
 import type { Block, PaperDoc } from "@/core/paper/doc";
 import type { PaperInput } from "@/core/paper/paperInput";
+import { chooseLanguage } from "@/server/client/language";
 import { paperOf } from "@/server/papers/papers";
 import {
   type ClientOptions,
@@ -54,6 +55,25 @@ test("a client's sheet says what to set, how it is done, what to wear, and nobod
   const card = await make("trainer", client.clientId, "card");
   for (const doc of [sheet, card]) expect(words(doc)).not.toMatch(/ACL|PCL|Fracture:/);
   expect(words(card)).toContain("wrap on for the set, off after it");
+});
+
+test("a client's sheet is in the client's language; what the clinic set stays as it is", async () => {
+  const { client } = await plannedClient(clinic, {}, [hold(), squats()]);
+  const choose = (by: "therapist" | "trainer" | "admin") =>
+    clinic.as(by, (ctx) => chooseLanguage(ctx, client, "de"));
+  await expect(choose("admin")).rejects.toThrow(/chooses the language/);
+  await choose("trainer");
+  await choose("trainer");
+  const said = words(await make("trainer", client.clientId, "sheet"));
+  expect(said).toContain("1. Kniestrecken halten, fester Winkel an der Maschine");
+  expect(said).toContain("Wenn es weh tut");
+  expect(said).toContain("den Notruf rufen");
+  expect(said).not.toMatch(/ of 10|You need|seconds|Chest pain/);
+  // the card at the machine is for who works there
+  expect(words(await make("trainer", client.clientId, "card"))).toContain("at most");
+  const changes = await owner`select before, after from audit
+    where deed = 'language.choose' and subject_id = ${client.clientId}`;
+  expect(changes).toEqual([{ before: { language: "en" }, after: { language: "de" } }]);
 });
 
 test("the same exercise for a torn ligament carries its advice on the card", async () => {

@@ -3,6 +3,7 @@ import { makeZip } from "client-zip";
 import { clientFile } from "@/core/exchange/clientFile";
 import { rowsOfReview } from "@/core/review/review";
 import { clientEpisode } from "@/server/client/clients";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
 import { confirmImport, importById, undoImport } from "@/server/exchange/imports";
@@ -11,7 +12,6 @@ import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
-import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { recordMorning } from "@/server/visits/mornings";
 import {
   closeConnections,

@@ -3,12 +3,12 @@ import { unpacked } from "@/core/review/packed";
 import { rowsOfReview } from "@/core/review/review";
 import { spanOf } from "@/core/review/span";
 import { writeLimit } from "@/server/bounds/limits";
+import { pastLoads } from "@/server/history/past";
 import { recordTest } from "@/server/measure/measurements";
 import { dailyCosts } from "@/server/review/costs";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { packedFactsOf } from "@/server/review/facts";
 import { recordMorning } from "@/server/visits/mornings";
-import { pastLoads } from "@/server/history/past";
 import { keepBlock } from "@/server/week/blocks";
 import { usualWishes } from "@/server/week/weekFacts";
 import {

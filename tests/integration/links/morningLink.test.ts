@@ -1,14 +1,14 @@
 import { randomUUID } from "node:crypto";
 import type { ClientMorning } from "@/core/visit/client/clientMorning";
-import { RECHECK_SIGNS } from "@/core/visit/signs/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
-import { outbox } from "@/server/links/links";
-import { behindLink, openLink } from "@/server/links/open";
+import { chooseLanguage } from "@/server/client/language";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { takeDecisions } from "@/server/decide/decisions";
+import { recentVisits } from "@/server/history/visits";
+import { outbox } from "@/server/links/links";
+import { behindLink, openLink } from "@/server/links/open";
 import { dayBarred } from "@/server/visits/floor";
 import { answerMorning, recordMorning } from "@/server/visits/mornings";
-import { recentVisits } from "@/server/history/visits";
 import {
   type ClientOptions,
   closeConnections,
@@ -73,7 +73,7 @@ test("a visit that ended has one link; it goes at seven the next day and opens u
   });
   expect((await openLink(token, "morning", HERE, hour(9))).link.visitId).toBe(visitId);
   await expect(openLink(token, "morning", HERE, new Date("2026-03-03T23:00:00Z"))).rejects.toThrow(
-    /has run out/,
+    "link.run_out",
   );
   // what stands in the address says nothing of anybody
   for (const secret of [client.clientId, client.episodeId, visitId, client.name])
@@ -94,6 +94,18 @@ test("the clocks go forward in the night: the link still goes at seven and ends 
   expect(message?.expiresAt).toEqual(new Date("2026-03-29T22:00:00Z"));
 });
 
+test("the client chooses the language behind any link of theirs", async () => {
+  const { client, token } = await answeredBy();
+  const choose = async (t: string, at: Date) => {
+    const opened = await openLink(t, null, HERE, at);
+    return behindLink(opened, at, (ctx, c) => chooseLanguage(ctx, c, "de"));
+  };
+  await choose(token, hour(9));
+  const [kept] = await owner`select language from client where id = ${client.clientId}`;
+  expect(kept?.language).toBe("de");
+  await expect(choose(token, new Date("2026-03-03T23:00:00Z"))).rejects.toThrow("link.run_out");
+});
+
 test("no other token opens anything: changed, cut, of another clinic's key, of another purpose, made up", async () => {
   const { token } = await answeredBy();
   const [id, signature] = token.split(".") as [string, string];
@@ -109,8 +121,8 @@ test("no other token opens anything: changed, cut, of another clinic's key, of a
     `${"a".repeat(22)}.${"b".repeat(32)}`,
   ];
   for (const [i, t] of wrong.entries())
-    await expect(openLink(t, "morning", `192.0.2.${100 + i}`, hour(9))).rejects.toThrow(/does not fit/);
-  await expect(openLink(token, "home", "192.0.2.130", hour(9))).rejects.toThrow(/does not fit/);
+    await expect(openLink(t, "morning", `192.0.2.${100 + i}`, hour(9))).rejects.toThrow("link.wrong");
+  await expect(openLink(token, "home", "192.0.2.130", hour(9))).rejects.toThrow("link.wrong");
   // the last letter of base64url holds bits that decode to nothing: only the one spelling opens
   const last = signature.at(-1) as string;
   for (const letter of "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_")
@@ -122,9 +134,9 @@ test("no other token opens anything: changed, cut, of another clinic's key, of a
           `192.0.2.${140 + letter.charCodeAt(0) - 45}`,
           hour(9),
         ),
-      ).rejects.toThrow(/does not fit/);
+      ).rejects.toThrow("link.wrong");
   await owner`update client_link set revoked_at = ${hour(8)} where clinic_id = ${clinic.id}`;
-  await expect(openLink(token, "morning", HERE, hour(9))).rejects.toThrow(/has run out/);
+  await expect(openLink(token, "morning", HERE, hour(9))).rejects.toThrow("link.run_out");
 });
 
 test("a flood of wrong links from one place is slowed; from elsewhere the right one still opens at once", async () => {
@@ -132,11 +144,11 @@ test("a flood of wrong links from one place is slowed; from elsewhere the right 
   const flood = `a flood ${randomUUID()}`;
   for (let i = 0; i < 20; i++)
     await expect(openLink(`${"x".repeat(22)}.${"y".repeat(32)}`, "morning", flood, hour(9))).rejects.toThrow(
-      /does not fit/,
+      "link.wrong",
     );
   const from = Date.now();
   await expect(openLink(`${"x".repeat(22)}.${"y".repeat(32)}`, "morning", flood, hour(9))).rejects.toThrow(
-    /Too many links/,
+    "link.too_many",
   );
   expect(Date.now() - from).toBeGreaterThanOrEqual(1400);
   await expect(openLink(token, "morning", HERE, hour(9))).resolves.toMatchObject({
@@ -192,7 +204,7 @@ test("what worries stops the floor at once, also when the answer itself comes to
   await answer(token, hour(8), { pain: 1 });
   const bars = () => clinic.as("trainer", (ctx) => dayBarred(ctx, client), hour(14));
   expect(await bars()).toBeNull();
-  expect(await answer(token, hour(13), { pain: 0, signs: [RECHECK_SIGNS[2]] })).toEqual({
+  expect(await answer(token, hour(13), { pain: 0, signs: ["calf_chest"] })).toEqual({
     isKept: false,
     isAlarming: true,
   });

@@ -3,11 +3,11 @@ import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { takeDecisions } from "@/server/decide/decisions";
+import { answerRecheck, clearRecheck } from "@/server/decide/rechecks";
+import { recentVisits } from "@/server/history/visits";
 import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
-import { answerRecheck, clearRecheck } from "@/server/decide/rechecks";
 import { logEvent, startVisit } from "@/server/visits/running";
-import { recentVisits } from "@/server/history/visits";
 import {
   closeConnections,
   currentSheet,
@@ -52,7 +52,7 @@ async function decideAll(
 const stayAll = (ctx: Ctx, client: ClientEpisode, visitId: string) =>
   decideAll(ctx, client, visitId, "HOLD", null);
 
-const SIGN = "giving way, locking, catching or a pop" as const;
+const SIGN = "giving_way" as const;
 const TIMES = 20;
 
 const barred = (client: ClientEpisode) =>
@@ -157,7 +157,7 @@ describe("a tablet whose clock is wrong", () => {
   const end = async (id: string, tabletSays: string, now: Date) => {
     const at = Date.parse(tabletSays);
     for (const [i, entry] of [
-      { type: "stop" as const, reason: "No time left", at },
+      { type: "stop" as const, reason: "time", at },
       { type: "finish" as const, painAtEnd: 1, at },
     ].entries())
       await sent((ctx) => logEvent(ctx, id, { seq: i + 1, entry }), tabletSays, now);

@@ -4,8 +4,8 @@ import type { Ctx } from "@/server/base/context";
 import { attemptOf } from "@/server/base/refused";
 import { writeLimit } from "@/server/bounds/limits";
 import type { ClientEpisode } from "@/server/client/clients";
-import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
 import { answerRecheck, clearRecheck } from "@/server/decide/rechecks";
+import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
 import {
   closeConnections,
   daysLater,
@@ -55,7 +55,7 @@ test("what role, limits or a warning forbid is marked as an attempt; a slip of t
     answerRecheck(ctx, client, {
       id: sign,
       isClear: false,
-      signs: ["giving way, locking, catching or a pop"],
+      signs: ["giving_way"],
     }),
   );
   expect(

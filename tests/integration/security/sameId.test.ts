@@ -9,11 +9,11 @@ import { questionsOf, recordScreening, screeningStateOf } from "@/server/client/
 import { chooseStance } from "@/server/client/stances";
 import { createClient } from "@/server/client/story";
 import { addMachine } from "@/server/clinic/machines";
+import { answerRecheck } from "@/server/decide/rechecks";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { answerRequest, makeRequest } from "@/server/requests/requests";
 import { keepTemplate } from "@/server/sheets/templates";
-import { answerRecheck } from "@/server/decide/rechecks";
 import { keepBlock } from "@/server/week/blocks";
 import {
   closeConnections,
@@ -156,7 +156,7 @@ const WRITES: Record<string, [Write, Write]> = {
   ],
   "warning signs before a visit": [
     (ctx, c, id) => answerRecheck(ctx, c, { id, isClear: true, signs: [] }),
-    (ctx, c, id) => answerRecheck(ctx, c, { id, isClear: false, signs: ["dizzy, headache or unwell"] }),
+    (ctx, c, id) => answerRecheck(ctx, c, { id, isClear: false, signs: ["unwell"] }),
   ],
   "a request": [
     (ctx, c, id) => makeRequest(ctx, c, { id, kind: "other", sheetId: null, lineId: null, words: "a word" }),

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
-import { enterTicks } from "@/server/visits/paper";
 import { recentVisitsWhole } from "@/server/history/visits";
+import { enterTicks } from "@/server/visits/paper";
 import {
   closeConnections,
   currentSheet,

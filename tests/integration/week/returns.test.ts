@@ -2,10 +2,10 @@ import { randomUUID } from "node:crypto";
 import type { Return } from "@/core/schedule/daysOff";
 import type { ClientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
+import { chooseReturn, daysOffOf } from "@/server/decide/returns";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetsOf } from "@/server/versions/sheets";
 import { dayBarred } from "@/server/visits/floor";
-import { chooseReturn, daysOffOf } from "@/server/decide/returns";
 import {
   closeConnections,
   daysLater,

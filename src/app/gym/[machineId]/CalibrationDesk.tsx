@@ -10,9 +10,10 @@ import { readNumber } from "@/core/units/readNumber";
 import type { StoredCalibration } from "@/server/clinic/calibrations";
 import { Problem } from "@/ui/form/Problem";
 import { Term } from "@/ui/help/Term";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import { useLoadCell } from "@/ui/useLoadCell";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { sayPlainly } from "@/words/say";
 import { CalibrationChart } from "./CalibrationChart";
 
 interface Row {
@@ -266,7 +267,7 @@ function fitOf(readings: CalibrationReading[]): Calibration | string {
   try {
     return calibrate(readings);
   } catch (error) {
-    if (error instanceof InputError) return error.problems[0]?.sentence ?? error.message;
+    if (error instanceof InputError) return sayPlainly(error.problems[0]?.sentence ?? error.message);
     throw error;
   }
 }

@@ -10,7 +10,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
-import { useMassUnit } from "@/ui/mass";
+import { useMassUnit } from "@/ui/reader";
 import { send } from "@/ui/send";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { MachineSketch } from "./MachineSketch";

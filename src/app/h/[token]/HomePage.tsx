@@ -1,9 +1,11 @@
 "use client";
 import { useEffect, useState } from "react";
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";
 import { keepRun, keptRun, useOutbox } from "@/ui/outbox";
+import { useLabels } from "@/ui/reader";
 import type { OpenVisit } from "@/ui/visit/useVisit";
 import { HomeRun } from "./HomeRun";
 import { HomeStart } from "./HomeStart";
@@ -13,8 +15,8 @@ export interface HomeProps {
   clinic: string;
   sheet: HomeSheet;
   machines: readonly GymMachine[];
-  /** by exercise: what is used and worn, and what to mind */
-  how: Record<string, { needs: string | null; worn: string | null; cues: readonly string[] }>;
+  /** by exercise: its name in the reader's language where there is one, what is used and worn, and what to mind */
+  how: Record<string, { name: string | null; needs: string | null; worn: Worn; cues: readonly string[] }>;
 }
 
 /** What this phone has begun and not finished, kept so that it opens again without a network. */
@@ -36,6 +38,7 @@ const dayHere = (): string => new Date().toLocaleDateString("sv-SE");
 /** The sheet for home on a phone: warning signs, then each line with a picture and a timer; sent when there is a network. */
 export function HomePage(props: HomeProps) {
   const { token, sheet, clinic } = props;
+  const t = useLabels("atHome");
   const outbox = useOutbox({ key: `link ${token}`, name: "this link", personId: null, about: sheet.sheetId });
   const { post, waiting, refusal } = outbox;
   const [run, setRun] = useState<OpenVisit | null>(sheet.open);
@@ -60,21 +63,13 @@ export function HomePage(props: HomeProps) {
     void keepRun(`home ${token}`, begun);
     setRun(begun);
   };
-  const sentWords =
-    refusal ?? (waiting === 0 ? "sent to the clinic" : "kept on this phone, sent when there is a network");
-  if (isStopped)
-    return (
-      <Notice title="Nothing today">
-        Do no exercises until {clinic} has spoken with you. With chest pain, short breath, a painful swollen
-        calf, or trouble with bladder or bowel, call the emergency number now. ({sentWords})
-      </Notice>
-    );
+  const sent = refusal ?? t(waiting === 0 ? "sent" : "waits");
+  if (isStopped) return <Notice title={t("nothing_today")}>{t("after_sign", { clinic, sent })}</Notice>;
   // what an earlier link could not bring goes first: nothing is run behind it
   if (outbox.earlier > 0 && (run === null || run === sheet.open))
     return (
-      <Notice title="Something was not sent">
-        {outbox.earlier} {outbox.earlier === 1 ? "entry" : "entries"} of an earlier link are still on this
-        phone: the clinic does not have them.
+      <Notice title={t("not_sent")}>
+        {t("earlier", { n: outbox.earlier })}
         <button
           type="button"
           className="btn btn-primary mt-5 min-h-[60px] w-full text-[20px]"
@@ -89,31 +84,15 @@ export function HomePage(props: HomeProps) {
             window.location.reload();
           }}
         >
-          Send them to {clinic}
+          {t("send_to", { clinic })}
         </button>
       </Notice>
     );
   if (run) return <HomeRun {...props} outbox={outbox} open={run} onSign={(sign) => begin([sign])} />;
-  if (sheet.isDone)
-    return (
-      <Notice title="Done for today">
-        One time a day is what was planned. Tomorrow morning a few questions come, then it goes on.
-      </Notice>
-    );
-  if (sheet.barred)
-    return (
-      <Notice title="Not today">
-        {clinic} has to look at something first, so there is nothing to do here today. They see that it waits;
-        you can call them.
-      </Notice>
-    );
-  if (sheet.isRest)
-    return (
-      <Notice title="A day of rest">
-        The legs worked hard lately, and they need two days in between. Open this link again tomorrow.
-      </Notice>
-    );
-  return <HomeStart sheet={sheet} onBegin={begin} />;
+  if (sheet.isDone) return <Notice title={t("done")}>{t("done_once")}</Notice>;
+  if (sheet.barred) return <Notice title={t("not_today")}>{t("barred", { clinic })}</Notice>;
+  if (sheet.isRest) return <Notice title={t("rest_day")}>{t("rest_day_why")}</Notice>;
+  return <HomeStart sheet={sheet} how={props.how} onBegin={begin} />;
 }
 
 function Notice({ title, children }: { title: string; children: React.ReactNode }) {

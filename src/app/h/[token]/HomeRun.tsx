@@ -1,18 +1,19 @@
 "use client";
 import { useRef, useState } from "react";
-import { BigKeys } from "@/app/_link/BigKeys";
+import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { bodyFrom } from "@/core/body/segments";
-import { loadWords } from "@/core/sheet/line/loadWords";
-import { withPounds } from "@/core/units/mass";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { askedOf } from "@/core/visit/askedOf";
-import { feltWords, taskWords } from "@/core/visit/client/homeWords";
+import { feltSaid, loadSaid, taskSaid } from "@/core/visit/client/homeSaid";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";
 import type { EarlyReason } from "@/core/visit/setRecord";
-import { RECHECK_SIGNS, type RecheckSign } from "@/core/visit/signs/recheckSigns";
+import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
+import { CLIENT_STOPS } from "@/core/visit/signs/stopReasons";
 import { Dialog } from "@/ui/Dialog";
 import type { Outbox } from "@/ui/outbox";
 import { LinePose } from "@/ui/pose/LinePose";
+import { useLabels, useSay } from "@/ui/reader";
 import { BAND_TONES, BandShape } from "@/ui/visit/BandShape";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
@@ -22,23 +23,18 @@ import type { HomeProps } from "./HomePage";
 /** Who the pictures show: nobody's mass or height is on this phone. */
 const ANYBODY = bodyFrom(70, 1.7);
 
-const SCORES = Array.from({ length: 11 }, (_, n) => ({ value: n, words: String(n), says: `${n} of 10` }));
-const WHY: readonly { value: EarlyReason; words: string }[] = [
-  { value: "muscle", words: "the muscle gave out" },
-  { value: "joint_pain", words: "the joint hurt" },
-  { value: "position", words: "I could not stay so" },
-  { value: "other", words: "something else" },
-];
-const STOPS: readonly { words: string; reason: string; sign: RecheckSign | null }[] = [
-  { words: "It hurts too much", reason: "Stopped by the client: it hurt", sign: null },
-  { words: "I feel unwell", reason: "Stopped by the client: felt unwell", sign: RECHECK_SIGNS[5] },
-  {
-    words: "The knee gave way or locked",
-    reason: "Stopped by the client: the knee gave way or locked",
-    sign: RECHECK_SIGNS[3],
-  },
-  { words: "No time left", reason: "No time left", sign: null },
-];
+/** What a client can tell without anybody looking. */
+const EARLY = ["muscle", "joint_pain", "position", "other"] as const satisfies readonly EarlyReason[];
+
+const BAND_LABELS = {
+  set_up: "band_next",
+  pain: "band_pain",
+  go: "band_go",
+  hold: "band_hold",
+  move: "band_move",
+  rest: "band_rest",
+  done: "band_done",
+} as const;
 
 /** A visit at home on a phone: the same fold and clock as the floor, one thing on the screen at a time. */
 export function HomeRun({
@@ -51,6 +47,9 @@ export function HomeRun({
   open,
   onSign,
 }: HomeProps & { outbox: Outbox; open: OpenVisit; onSign: (sign: RecheckSign) => void }) {
+  const [say, t, shared] = [useSay(), useLabels("atHome"), useLabels("link")];
+  const worn = useLabels("clientPaper");
+  const scores = useScores();
   const visit = useVisit(open, outbox, `/api/l/${token}/home/${open.id}`);
   const { state, happen } = visit;
   const clock = useSetClock(state, happen, { beats: true, cellQuery: null, sensorQuery: null });
@@ -64,11 +63,6 @@ export function HomeRun({
   const band = bandOf(state, clock.restS);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   const ended = state.lines.filter((l) => state.ended[l.lineId]);
-  const leg = !task
-    ? ""
-    : task.leg === "both"
-      ? "Both legs"
-      : `${sideOf(task.leg, open.firstSide) === "left" ? "Left" : "Right"} leg`;
   const own = task ? state.tasks.filter((t) => t.lineId === task.lineId && t.status !== "dropped") : [];
   const at = own.filter((t) => t.status === "done").length + 1;
 
@@ -85,9 +79,11 @@ export function HomeRun({
     setPain(null);
     setLeft(null);
   };
-  const stop = (s: (typeof STOPS)[number]) => {
+  const nameOf = (l: KeptLine) => how[l.exerciseId]?.name ?? l.name;
+  const howTo = line ? how[line.exerciseId] : undefined;
+  const stop = (s: (typeof CLIENT_STOPS)[number]) => {
     stopDialog.current?.close();
-    happen({ type: "stop", reason: s.reason, at: Date.now() });
+    happen({ type: "stop", reason: s.id, at: Date.now() });
     if (s.sign) onSign(s.sign);
   };
 
@@ -99,31 +95,33 @@ export function HomeRun({
       <header className={`flex items-center gap-3 px-5 py-3 ${BAND_TONES[band.band]}`}>
         <BandShape band={band.band} size={30} />
         <p className="display text-[32px] leading-none" aria-live="polite" data-testid="band">
-          {state.phase === "set-up" ? "NEXT" : band.word}
+          {t(BAND_LABELS[band.band])}
         </p>
         <p className="ml-auto text-right text-[15px] leading-tight">
-          {outbox.refused > 0 ? "not taken" : outbox.waiting === 0 ? "sent" : "kept on this phone"}
+          {t(outbox.refused > 0 ? "badge_refused" : outbox.waiting === 0 ? "badge_sent" : "badge_waits")}
         </p>
       </header>
       <div className="flex-1 px-5 pt-4 pb-6">
         {(outbox.refusal ?? visit.notice) && (
           <p role="alert" className="mb-3 border-l-4 border-mark pl-3 text-[16px]">
             {outbox.refusal ?? visit.notice}
-            {outbox.refused > 0 &&
-              ` ${outbox.refused} ${outbox.refused === 1 ? "entry is" : "entries are"} kept on this phone: a new link of ${clinic}, opened here, takes them along.`}
+            {outbox.refused > 0 && ` ${t("refused_kept", { n: outbox.refused, clinic })}`}
           </p>
         )}
         {ended.length > 0 && !(state.phase === "finished") && (
           <p role="status" className="mb-3 border-l-4 border-mark pl-3 text-[17px]">
-            {ended.map((l) => l.name).join(", ")}: over for today, it hurt more than it should. Let the leg
-            rest; {isClosing ? "the clinic sees it." : "the next one may still be fine."}
+            {t("line_over", { names: ended.map(nameOf).join(", "), isLast: isClosing })}
           </p>
         )}
         {!isClosing && line && task && (
           <>
-            <h1 className="text-[28px] leading-tight">{line.name}</h1>
+            <h1 className="text-[28px] leading-tight">{nameOf(line)}</h1>
             <p className="mt-1 text-[18px]">
-              {leg}, {at} of {own.length}
+              {t("leg_of", {
+                leg: task.leg === "both" ? "both" : sideOf(task.leg, open.firstSide),
+                at,
+                of: own.length,
+              })}
             </p>
           </>
         )}
@@ -135,29 +133,23 @@ export function HomeRun({
         {state.phase === "set-up" && line && task && (
           <>
             <ul className="mt-3 grid gap-1.5 text-[18px]">
-              {how[line.exerciseId]?.needs && <li>You need: {how[line.exerciseId]?.needs}</li>}
+              {howTo?.needs && <li>{t("needs", { what: howTo.needs })}</li>}
               {task.how && (
-                <li>
-                  Set: <b>{withPounds(loadWords({ how: task.how, load: task.loadKg }), sheet.massUnit)}</b>
-                </li>
+                <li className="font-bold">{t("set", { what: say(loadSaid(task.how, task.loadKg)) })}</li>
               )}
-              {how[line.exerciseId]?.worn && (
-                <li>
-                  Wear: <b>{how[line.exerciseId]?.worn}</b>
-                </li>
+              {howTo && howTo.worn !== "none" && (
+                <li className="font-bold">{t("wear", { what: worn("worn", { worn: howTo.worn }) })}</li>
               )}
               {line.setUp.map((s) => (
                 <li key={s.name}>
                   {s.name}: <b>{s.value}</b>
                 </li>
               ))}
-              {how[line.exerciseId]?.cues.map((c) => (
+              {howTo?.cues.map((c) => (
                 <li key={c}>{c}</li>
               ))}
-              {feltWords(line) && <li>{feltWords(line)}</li>}
-              <li>
-                If the joint hurts above <b>{line.painMax}</b>, stop.
-              </li>
+              {feltSaid(line) && <li>{say(feltSaid(line) ?? "")}</li>}
+              <li>{t("stop_above", { pain: line.painMax })}</li>
             </ul>
             {line.needsPins && (
               <label className="mt-4 flex min-h-[60px] items-center gap-3 border-2 border-mark px-3 text-[19px] font-bold">
@@ -167,11 +159,11 @@ export function HomeRun({
                   checked={pins}
                   onChange={(e) => setPins(e.target.checked)}
                 />
-                The stop or pins are in, and hold
+                {t("pins")}
               </label>
             )}
             <Big
-              words="I am ready"
+              words={t("ready")}
               isOff={line.needsPins && !pins}
               onPress={() => {
                 happen({ type: "set-up", lineId: line.lineId, pins, at: Date.now() });
@@ -182,8 +174,8 @@ export function HomeRun({
         )}
         {state.phase === "pain-before" && (
           <BigKeys
-            label="Pain in the joint now"
-            options={SCORES}
+            label={shared("pain_now")}
+            options={scores}
             value={null}
             onPick={(n) => happen({ type: "pain-before", score: n, at: Date.now() })}
             columns={6}
@@ -193,36 +185,33 @@ export function HomeRun({
           <>
             <Giant
               {...(clock.restS > 0
-                ? { value: clockWords(clock.restS), under: "rest, then the next" }
-                : taskWords(task))}
+                ? { value: clockWords(clock.restS), under: t("rest") }
+                : { value: String(taskSaid(task).n), under: say(taskSaid(task)) })}
             />
-            <Big words={clock.restS > 0 ? "Start now" : "Start"} onPress={clock.start} />
+            <Big words={t(clock.restS > 0 ? "start_now" : "start")} onPress={clock.start} />
           </>
         )}
         {state.phase === "working" && task && !clock.isEarly && (
           <>
             {task.holdS !== null ? (
-              <Giant value={clockWords(clock.seconds ?? 0)} under="to go · breathe" />
+              <Giant value={clockWords(clock.seconds ?? 0)} under={t("breathe")} />
             ) : (
               <button
                 type="button"
                 className="mt-3 block w-full cursor-pointer rounded border border-base-content/40 py-3"
                 onClick={clock.tap}
-                aria-label="one more"
+                aria-label={t("one_more")}
               >
-                <Giant
-                  value={String(clock.counted ?? 0)}
-                  under={`of ${task.reps ?? "as many as fit"} · tap each`}
-                />
+                <Giant value={String(clock.counted ?? 0)} under={t("of_reps", { reps: task.reps })} />
               </button>
             )}
-            <Big words={task.holdS !== null ? "Stop this one" : "That was it"} onPress={clock.end} />
+            <Big words={t(task.holdS !== null ? "stop_this" : "that_was_it")} onPress={clock.end} />
           </>
         )}
         {clock.isEarly && (
           <BigKeys
-            label="Why did it end early?"
-            options={WHY}
+            label={t("why_early")}
+            options={EARLY.map((why) => ({ value: why as EarlyReason, words: t("early", { why }) }))}
             value={null}
             onPick={clock.sayWhy}
             columns={2}
@@ -231,20 +220,20 @@ export function HomeRun({
         {state.phase === "rating" && (
           <>
             <BigKeys
-              label="Pain in the joint during it"
-              help="not the burn of the muscle"
-              options={SCORES}
+              label={t("pain_in")}
+              help={t("pain_in_help")}
+              options={scores}
               value={pain}
               onPick={(n) => ((asked.reserve || asked.felt) && left === null ? setPain(n) : rate(n, left))}
               columns={6}
             />
             {(asked.reserve || asked.felt) && (
               <BigKeys
-                label={asked.felt ? "How hard was it?" : "How many more could you have done?"}
-                help={asked.felt ? "0 is nothing, 10 the most you can" : "10 is ten or more"}
-                options={SCORES.map((s) => ({
+                label={t(asked.felt ? "how_hard" : "how_many")}
+                help={t(asked.felt ? "how_hard_help" : "how_many_help")}
+                options={scores.map((s) => ({
                   ...s,
-                  says: asked.felt ? `effort ${s.value} of 10` : `${s.value} more`,
+                  says: t(asked.felt ? "effort" : "more", { n: s.value }),
                 }))}
                 value={left}
                 onPick={(n) => (pain === null ? setLeft(n) : rate(pain, n))}
@@ -255,10 +244,10 @@ export function HomeRun({
         )}
         {state.phase === "closing" && (
           <>
-            <h1 className="text-[28px] leading-tight">{state.stopped ? "Stopped" : "All done"}</h1>
+            <h1 className="text-[28px] leading-tight">{t(state.stopped ? "stopped" : "all_done")}</h1>
             <BigKeys
-              label="Pain in the joint now"
-              options={SCORES}
+              label={shared("pain_now")}
+              options={scores}
               value={null}
               onPick={(n) => happen({ type: "finish", painAtEnd: n, at: Date.now() })}
               columns={6}
@@ -267,19 +256,16 @@ export function HomeRun({
         )}
         {state.phase === "finished" && (
           <div role="status">
-            <h1 className="text-[28px] leading-tight">Done for today</h1>
+            <h1 className="text-[28px] leading-tight">{t("done")}</h1>
             <p className="mt-3 text-[18px]">
               {outbox.refused > 0
-                ? `The clinic did not take all of it: ${outbox.refused} ${outbox.refused === 1 ? "entry is" : "entries are"} kept on this phone. Call ${clinic} for a new link and open it here.`
-                : outbox.waiting === 0
-                  ? "The clinic has it."
-                  : "It is kept on this phone and goes to the clinic when there is a network. Leave this page open, or open the link again."}{" "}
-              Tomorrow morning a few questions come about the knee.
+                ? t("end_refused", { n: outbox.refused, clinic })
+                : t(outbox.waiting === 0 ? "end_sent" : "end_waits")}{" "}
+              {t("tomorrow")}
             </p>
             {(state.finished?.painAtEnd ?? 0) > sheet.painMax && (
               <p className="mt-3 border-l-4 border-mark pl-3 text-[18px]">
-                {state.finished?.painAtEnd} is more than your limit of {sheet.painMax}: rest the leg today. If
-                it is not better in the evening, call {clinic}.
+                {t("above_limit", { pain: state.finished?.painAtEnd ?? 0, most: sheet.painMax, clinic })}
               </p>
             )}
           </div>
@@ -293,28 +279,28 @@ export function HomeRun({
             onClick={visit.undo}
             disabled={!visit.canUndo}
           >
-            back
+            {t("back")}
           </button>
           <button
             type="button"
             className="btn min-h-[60px] flex-1 border-none bg-[#b3301f] text-[22px] text-white"
             onClick={() => stopDialog.current?.showModal()}
           >
-            Stop
+            {t("stop")}
           </button>
         </footer>
       )}
-      <Dialog ref={stopDialog} label="Stop for today">
-        <h2 className="text-[22px]">Stop for today?</h2>
+      <Dialog ref={stopDialog} label={t("stop_label")}>
+        <h2 className="text-[22px]">{t("stop_ask")}</h2>
         <div className="mt-3 grid gap-2">
-          {STOPS.map((s) => (
+          {CLIENT_STOPS.map((s) => (
             <button
-              key={s.words}
+              key={s.id}
               type="button"
               className="btn min-h-[56px] border-rule bg-base-200 text-[18px]"
               onClick={() => stop(s)}
             >
-              {s.words}
+              {say({ code: "visit.stop_by_client", reason: s.id })}
             </button>
           ))}
           <button
@@ -322,7 +308,7 @@ export function HomeRun({
             className="btn btn-ghost min-h-[52px] text-[17px]"
             onClick={() => stopDialog.current?.close()}
           >
-            Go on
+            {t("go_on")}
           </button>
         </div>
       </Dialog>

@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
+import { ForClient } from "@/app/_link/ForClient";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
-import { ownLines } from "@/core/rules/ownLines";
-import { wornWords } from "@/core/visit/worn";
+import { exerciseText } from "@/core/rules/exerciseText";
+import { wornAt } from "@/core/visit/worn";
 import { wornFacts } from "@/server/choice/worn";
 import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
@@ -29,18 +30,24 @@ export default async function ClientHomePage({ params }: { params: Promise<{ tok
       how: Object.fromEntries(
         sheet.lines.map((l) => {
           const e = catalogue.find((x) => x.id === l.exerciseId);
+          const text = e && exerciseText(e, client.language, conditionIds);
           return [
             l.exerciseId,
             {
-              needs: e?.equipment ?? null,
-              worn: wornWords(worn, l.exerciseId),
-              cues: ownLines(e?.cues ?? [], conditionIds).slice(0, 3),
+              name: client.language === "en" ? null : (text?.name ?? null),
+              needs: text?.equipment ?? null,
+              worn: wornAt(worn, l.exerciseId),
+              cues: text?.cues.slice(0, 3) ?? [],
             },
           ];
         }),
       ),
     };
   });
-  if ("sentence" in found) return <LinkClosed sentence={found.sentence} />;
-  return <HomePage token={token} clinic={found.clinic} {...found.data} />;
+  if ("why" in found) return <LinkClosed why={found.why} />;
+  return (
+    <ForClient token={token} language={found.language} massUnit={found.data.sheet.massUnit}>
+      <HomePage token={token} clinic={found.clinic} {...found.data} />
+    </ForClient>
+  );
 }

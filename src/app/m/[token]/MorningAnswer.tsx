@@ -1,16 +1,12 @@
 "use client";
 import { useRef, useState } from "react";
-import { BigKeys } from "@/app/_link/BigKeys";
+import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
-import { STIFFNESS_BANDS, type SwellingSaid, URGENT_SIGNS } from "@/core/visit/client/clientMorning";
-import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
+import type { Part } from "@/core/story/part";
+import { STIFFNESS_BANDS, SWELLING_SAID, type SwellingSaid } from "@/core/visit/client/clientMorning";
+import { type RecheckSign, URGENT_SIGNS } from "@/core/visit/signs/recheckSigns";
+import { useLabels } from "@/ui/reader";
 import { send } from "@/ui/send";
-
-const SCORES = Array.from({ length: 11 }, (_, n) => ({
-  value: n,
-  words: String(n),
-  says: `${n} of 10`,
-}));
 
 /** Four questions about the morning, one answer; big keys, no account, no name. */
 export function MorningAnswer({
@@ -24,14 +20,17 @@ export function MorningAnswer({
 }: {
   token: string;
   clinic: string;
-  /** what it is about, in one word */
-  part: string;
+  /** what it is about */
+  part: Part;
   /** why an answer cannot be changed any more */
   fixed: "used" | "after_noon" | null;
   known: { pain: number; swelling: SwellingSaid | null; stiffnessMin: number | null } | null;
   asksSwelling: boolean;
   signs: readonly RecheckSign[];
 }) {
+  const t = useLabels("morning");
+  const shared = useLabels("link");
+  const scores = useScores();
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<SwellingSaid | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState<number | null>(known?.stiffnessMin ?? null);
@@ -48,12 +47,10 @@ export function MorningAnswer({
   };
 
   const save = async () => {
-    if (pain === null) return setProblem("Tap how much the joint hurts, 0 to 10.");
-    if (asksSwelling && swelling === null)
-      return setProblem("Tap whether it is swollen less, the same or more.");
-    if (isWorried === null) return setProblem("Tap whether anything worries you.");
-    if (isWorried === "yes" && marked.length === 0)
-      return setProblem("Tap what worries you. If it is something else, call the clinic.");
+    if (pain === null) return setProblem(t("needs_pain"));
+    if (asksSwelling && swelling === null) return setProblem(t("needs_swelling"));
+    if (isWorried === null) return setProblem(t("needs_worried"));
+    if (isWorried === "yes" && marked.length === 0) return setProblem(t("needs_sign"));
     setBusy(true);
     id.current ??= crypto.randomUUID();
     const answer = await send<{ isKept: boolean; isAlarming: boolean }>(`/api/l/${token}/morning`, {
@@ -64,7 +61,7 @@ export function MorningAnswer({
       signs: isWorried === "yes" ? marked : [],
     });
     setBusy(false);
-    if (!answer.ok) return setProblem(answer.problems[0]?.sentence ?? "It was not sent. Try again.");
+    if (!answer.ok) return setProblem(answer.problems[0]?.sentence ?? shared("not_sent"));
     setProblem(null);
     setSent(answer.result);
     window.scrollTo(0, 0);
@@ -83,22 +80,22 @@ export function MorningAnswer({
   const isOver = fixed !== null;
   return (
     <main className="mx-auto max-w-[430px] px-5 pt-6 pb-10">
-      <h1 className="text-[28px] leading-tight">How is the {part} this morning?</h1>
+      <h1 className="text-[28px] leading-tight">{t("ask", { part })}</h1>
       <p className="quiet mt-1 text-[16px]">
         {isOver
           ? fixed === "used"
-            ? "Your clinic has gone on from your answer. If something worries you now, say it here."
-            : "Answers could be changed until noon. If something worries you now, say it here."
+            ? t("intro_used")
+            : t("intro_after_noon")
           : known
-            ? "You have answered. You can change it until noon."
-            : `After yesterday's exercises. ${asksSwelling ? "Four" : "Three"} questions, half a minute.`}
+            ? t("intro_known")
+            : t("intro", { questions: asksSwelling ? 4 : 3 })}
       </p>
       {!isOver && (
         <>
           <BigKeys
-            label="Pain in the joint now"
-            help="0 is none, 10 the worst you can think of"
-            options={SCORES}
+            label={shared("pain_now")}
+            help={t("pain_help")}
+            options={scores}
             value={pain}
             onPick={(v) => {
               setPain(v);
@@ -108,12 +105,8 @@ export function MorningAnswer({
           />
           {asksSwelling && (
             <BigKeys
-              label="Swelling, against your usual"
-              options={[
-                { value: "less", words: "less" },
-                { value: "same", words: "the same" },
-                { value: "more", words: "more" },
-              ]}
+              label={t("swelling")}
+              options={SWELLING_SAID.map((said) => ({ value: said, words: t("swelling_is", { said }) }))}
               value={swelling}
               onPick={(v) => {
                 setSwelling(v);
@@ -123,8 +116,11 @@ export function MorningAnswer({
             />
           )}
           <BigKeys
-            label="Stiff after getting up, minutes"
-            options={STIFFNESS_BANDS.map((b) => ({ value: b.minutes, words: b.words }))}
+            label={t("stiffness")}
+            options={STIFFNESS_BANDS.map((b) => ({
+              value: b.minutes,
+              words: t("stiffness_is", { band: b.id }),
+            }))}
             value={stiffness}
             onPick={(v) => {
               setStiffness(v);
@@ -135,10 +131,10 @@ export function MorningAnswer({
         </>
       )}
       <BigKeys
-        label="Anything that worries you?"
+        label={t("worried")}
         options={[
-          { value: "no", words: "no" },
-          { value: "yes", words: "yes, tell the clinic" },
+          { value: "no", words: shared("no") },
+          { value: "yes", words: t("tell") },
         ]}
         value={isWorried}
         onPick={(v) => {
@@ -166,7 +162,7 @@ export function MorningAnswer({
         onClick={save}
         disabled={isBusy || (isOver && isWorried !== "yes")}
       >
-        {isBusy ? "Sending" : known && !isOver ? "Send the change" : "Send"}
+        {t(isBusy ? "sending" : known && !isOver ? "send_change" : "send")}
       </button>
     </main>
   );
@@ -186,30 +182,22 @@ function Thanks({
   isUrgent: boolean;
   onChange: () => void;
 }) {
+  const t = useLabels("morning");
   return (
     <main className="mx-auto max-w-[430px] px-5 py-8">
       <div role="status">
-        <h1 className="text-[28px] leading-tight">
-          {isAlarming ? "The clinic sees this first" : "Thank you"}
-        </h1>
+        <h1 className="text-[28px] leading-tight">{t(isAlarming ? "alarm" : "thanks")}</h1>
         {isUrgent && (
-          <p className="mt-4 border-l-4 border-accent pl-3 text-[19px] font-bold">
-            Do not wait for the clinic: with chest pain, short breath, a painful swollen calf, or trouble with
-            bladder or bowel, call the emergency number now.
-          </p>
+          <p className="mt-4 border-l-4 border-accent pl-3 text-[19px] font-bold">{t("urgent")}</p>
         )}
-        <p className="mt-3 text-[18px]">
-          {isAlarming
-            ? `Do no exercises until ${clinic} has spoken with you. If they have not called by noon, call them.`
-            : "Your answer is with the clinic. What comes next is decided from it."}
-        </p>
+        <p className="mt-3 text-[18px]">{isAlarming ? t("wait_for", { clinic }) : t("kept")}</p>
         {isKept && (
           <button
             type="button"
             className="btn btn-line mt-6 min-h-[54px] w-full text-[18px]"
             onClick={onChange}
           >
-            Change my answer
+            {t("change")}
           </button>
         )}
       </div>

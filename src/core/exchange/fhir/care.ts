@@ -1,5 +1,5 @@
 import { conditionById } from "../../rules/conditions";
-import { redFlagById } from "../../rules/redFlags";
+import { redFlagById, stopText } from "../../rules/redFlags";
 import type { KeptLine } from "../../sheet/line/keptLine";
 import type { ClientFile } from "../clientFile";
 import { coded, instant, note, type Resource, toId } from "./resource";
@@ -121,7 +121,9 @@ export function procedures(rows: Rows, subject: string): Resource[] {
         subject: toId(subject),
         performedPeriod: { start: from, end: to },
         performer: [{ actor: toId(v.started_by) }],
-        ...(end.stopped ? { statusReason: { text: end.stopped } } : {}),
+        ...(end.stopped
+          ? { statusReason: { coding: [{ code: end.stopped }], text: stopText(end.stopped) } }
+          : {}),
         ...note(
           [
             end.pain_at_start === null

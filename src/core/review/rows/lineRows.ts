@@ -59,6 +59,7 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
                 ]
                   .filter(Boolean)
                   .join("; "),
+                p.stopped || p.reached === "below" ? "less" : undefined,
               ),
             ),
           },

@@ -6,7 +6,7 @@ import {
 } from "../../strength/measurementError";
 import { MOVEMENTS, movement } from "../../strength/movements";
 import { isSameAngle } from "../../strength/sameAngle";
-import { limbSymmetry, reaches } from "../../strength/symmetry";
+import { type Clear, limbSymmetry, reaches } from "../../strength/symmetry";
 import type { Side } from "../../units/fields";
 import { lowerFirst } from "../../units/lowerFirst";
 import type { ReviewFacts } from "../facts";
@@ -95,7 +95,7 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
             { name: "this leg", value: `${Math.round(pair.involvedNm)} N·m`, origin: "measured" },
             { name: "the other leg", value: `${Math.round(pair.otherNm)} N·m`, origin: "measured" },
           ],
-          note: wanted === null ? "" : reaches(found, wanted),
+          ...apartOf(wanted === null ? null : reaches(found, wanted)),
         },
       ];
     });
@@ -122,3 +122,15 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
     ];
   });
 }
+
+const SAYS: Record<Clear, string> = {
+  reached: "clearly at or above",
+  below: "clearly below",
+  cannot_tell: "cannot tell",
+};
+
+/** What one session tells of the wanted share. */
+const apartOf = (clear: Clear | null): Pick<Point, "note" | "apart"> => ({
+  note: clear ? SAYS[clear] : "",
+  ...(clear === "cannot_tell" ? { apart: "open" as const } : {}),
+});

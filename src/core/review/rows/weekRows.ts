@@ -1,6 +1,6 @@
 import { dayInWords } from "../../units/dayInWords";
 import { daysAfter, mondayOf } from "../../units/days";
-import type { WorkingInput } from "../../units/working";
+import type { WorkingInput } from "../../units/working/working";
 import type { ReviewFacts, ReviewVisit } from "../facts";
 import { point, type Row, rowOf } from "../row";
 

@@ -3,7 +3,7 @@ import { plannedEnduranceS } from "../../isometrics/enduranceTime";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { dayInWords } from "../../units/dayInWords";
 import { kgWords } from "../../units/mass";
-import type { Computed, Origin } from "../../units/working";
+import type { Computed, Origin } from "../../units/working/working";
 import { jointOf } from "../effect/sessionFatigue";
 import type { JudgedLine } from "../judge/judgeScore";
 import { workKindOf } from "../line/workKind";

@@ -1,5 +1,5 @@
 import type { GuardedLoad } from "../../schedule/weekGuard";
-import type { Computed } from "../../units/working";
+import type { Computed } from "../../units/working/working";
 
 /** The kneecap's week with its working: what was done, what this sheet adds, and what the weeks before allow. */
 export const kneecapWeekComputed = (g: GuardedLoad): Computed => ({

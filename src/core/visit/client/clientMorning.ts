@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { painScore, uuid } from "../../units/fields";
-import { RECHECK_SIGNS, type RecheckSign } from "../signs/recheckSigns";
+import { RECHECK_SIGNS } from "../signs/recheckSigns";
 
 /** A client changes the answer until this hour of the same day at the clinic; later it stands. */
 export const ANSWER_FIXED_FROM_HOUR = 12;
@@ -10,27 +10,10 @@ export type SwellingSaid = (typeof SWELLING_SAID)[number];
 
 /** Minutes of stiffness as they are asked: a band is kept as its upper end, the longest as an hour. */
 export const STIFFNESS_BANDS = [
-  { id: "to_10", words: "under 10", minutes: 10 },
-  { id: "to_30", words: "to 30", minutes: 30 },
-  { id: "longer", words: "longer", minutes: 60 },
+  { id: "to_10", minutes: 10 },
+  { id: "to_30", minutes: 30 },
+  { id: "longer", minutes: 60 },
 ] as const;
-
-/** The signs of the short list in a client's own words; each stands for the sign that a therapist clears. */
-export const SIGNS_SAID: readonly { sign: RecheckSign; words: string }[] = [
-  { sign: RECHECK_SIGNS[1], words: "The knee is hot, red or much more swollen" },
-  {
-    sign: RECHECK_SIGNS[2],
-    words: "The calf hurts or is swollen, or the chest hurts, or I am short of breath",
-  },
-  { sign: RECHECK_SIGNS[4], words: "New numbness or weakness, or trouble with bladder or bowel" },
-  { sign: RECHECK_SIGNS[3], words: "The knee gave way, locked, caught or popped" },
-  { sign: RECHECK_SIGNS[0], words: "A fall, fever, illness, or something else is new" },
-  { sign: RECHECK_SIGNS[5], words: "Dizzy, a headache, or unwell" },
-  { sign: RECHECK_SIGNS[6], words: "The wound is not dry or not closed" },
-];
-
-/** The most urgent: who has one of these is told to call for help at once. */
-export const URGENT_SIGNS: readonly RecheckSign[] = [RECHECK_SIGNS[2], RECHECK_SIGNS[4]];
 
 /** What a client answers by the link. `swelling` null where it is not asked. */
 export const clientMorning = z.object({

@@ -1,4 +1,4 @@
-import { RECHECK_SIGNS, type RecheckSign } from "./recheckSigns";
+import type { RecheckSign, SignSaid } from "./recheckSigns";
 
 /** The short list as it is asked of one client now. */
 export interface RecheckAsk {
@@ -19,10 +19,8 @@ export function screenedLately(answeredAt: Date | null, now: Date): Date | null 
   return agoMs >= 0 && agoMs <= SCREENED_LATELY_MS ? answeredAt : null;
 }
 
-const FIRST_WORDS: Partial<Record<RecheckSign, string>> = {
-  [RECHECK_SIGNS[1]]: "new swelling, warmth or redness",
-};
-
-/** A sign as it is shown: before the first session nothing is compared with the last. */
-export const signWords = (sign: RecheckSign, { isFirst }: Pick<RecheckAsk, "isFirst">): string =>
-  (isFirst ? FIRST_WORDS[sign] : undefined) ?? sign;
+/** A sign as it is asked: before the first session nothing is compared with the last. */
+export const signSaid = (sign: RecheckSign, { isFirst }: Pick<RecheckAsk, "isFirst">): SignSaid => ({
+  code: isFirst ? "visit.sign_at_first" : "visit.sign",
+  sign,
+});

@@ -5,26 +5,57 @@ import { RECHECK_ITEMS } from "../../rules/redFlags";
  * therapist has cleared it. Pain itself is asked as a number on the floor.
  */
 export const RECHECK_SIGNS = [
-  "a fall, fever, illness, new medicine or surgery date, pregnancy",
-  "more swelling, warmth or redness than last time",
-  "calf pain or swelling, chest discomfort, unusual breathlessness",
-  "giving way, locking, catching or a pop",
-  "new numbness or weakness, pain further down, bladder or bowel change",
-  "dizzy, headache or unwell",
-  "wound not dry or closed, brace or weight-bearing order changed",
+  "change",
+  "swelling",
+  "calf_chest",
+  "giving_way",
+  "nerve",
+  "unwell",
+  "wound",
 ] as const;
 export type RecheckSign = (typeof RECHECK_SIGNS)[number];
 
-/** The rule behind each sign, in the same order. */
-const RULE_IDS = ["rc_change", "rc_swelling", "rc_calf_chest", "rc_giveway", "rc_nerve", "rc_bp", "rc_wound"];
+/** A sign to be said: as it is asked before a first session, later, or of the client themselves. */
+export interface SignSaid {
+  code: "visit.sign" | "visit.sign_at_first" | "visit.sign_by_client";
+  sign: RecheckSign;
+}
 
-/** What to do about a sign, in the words of the rule. */
-export const recheckDoes = (sign: RecheckSign): string =>
-  RECHECK_ITEMS.find((i) => i.id === RULE_IDS[RECHECK_SIGNS.indexOf(sign)])?.yes ?? "tell the therapist";
+/** Signs as they were marked, joined in one sentence. */
+export interface SignsSaid {
+  code: "visit.signs";
+  signs: readonly string[];
+}
 
-const WOUND: RecheckSign = "wound not dry or closed, brace or weight-bearing order changed";
+const BETWEEN = "; ";
+
+/** Signs as they are kept, in one text. */
+export const keptSigns = (signs: readonly RecheckSign[]): string => signs.join(BETWEEN);
+
+/** Kept signs to be said; what was written in words before signs had codes stays as it is. */
+export const signsSaid = (kept: string): SignsSaid => ({ code: "visit.signs", signs: kept.split(BETWEEN) });
+
+const RULE_IDS: Record<RecheckSign, string> = {
+  change: "rc_change",
+  swelling: "rc_swelling",
+  calf_chest: "rc_calf_chest",
+  giving_way: "rc_giveway",
+  nerve: "rc_nerve",
+  unwell: "rc_bp",
+  wound: "rc_wound",
+};
+
+/** What to do about a sign, in the words of the rule; null where the rule has none. */
+export const recheckDoes = (sign: RecheckSign): string | null =>
+  RECHECK_ITEMS.find((i) => i.id === RULE_IDS[sign])?.yes ?? null;
+
+/** The most urgent: who has one of these is told to call for help at once. */
+export const URGENT_SIGNS: readonly RecheckSign[] = ["calf_chest", "nerve"];
+
 const WOUND_WEEKS = 12;
 
 /** The signs for a client: the wound is asked in the first twelve weeks after surgery. */
 export const recheckFor = (weeksSinceSurgery: number | null): RecheckSign[] =>
-  RECHECK_SIGNS.filter((s) => s !== WOUND || (weeksSinceSurgery !== null && weeksSinceSurgery < WOUND_WEEKS));
+  RECHECK_SIGNS.filter(
+    (s) => s !== "wound" || (weeksSinceSurgery !== null && weeksSinceSurgery < WOUND_WEEKS),
+  );

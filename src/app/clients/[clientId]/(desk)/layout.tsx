@@ -5,16 +5,17 @@ import { may } from "@/core/access/roles";
 import { mostOf, setBy } from "@/core/bounds/inForce";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { goneSentence } from "@/core/sheet/line/gone";
-import { concernWords } from "@/core/visit/concerns";
+import { concernSaid } from "@/core/visit/concerns";
 import { today } from "@/server/base/context";
 import { boundsOf } from "@/server/bounds/limits";
-import { kneeWindowOf } from "@/server/facts/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
+import { kneeWindowOf } from "@/server/facts/windows";
 import { relativeDay } from "@/ui/dates";
 import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { TopBar } from "@/ui/shell/TopBar";
+import { sayPlainly } from "@/words/say";
 import { ClientPath } from "./ClientPath";
 import { Concerns } from "./Concerns";
 import { RoleLine } from "./RoleLine";
@@ -119,7 +120,7 @@ export default async function DeskLayout({
             concerns={state.concerns.map((c) => ({
               visitId: c.visitId,
               responseId: c.responseId,
-              sentence: concernWords(c),
+              sentence: sayPlainly(concernSaid(c)),
               on: relativeDay(c.on, day),
             }))}
           />

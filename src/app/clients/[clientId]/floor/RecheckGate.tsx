@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
-import { type RecheckAsk, signWords } from "@/core/visit/signs/recheckAsk";
+import { type RecheckAsk, signSaid } from "@/core/visit/signs/recheckAsk";
 import { type RecheckSign, recheckDoes } from "@/core/visit/signs/recheckSigns";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { useSay } from "@/ui/reader";
 
 /** The list as it is asked; when the screening was, on the clinic's clock. */
 export interface RecheckShown extends Omit<RecheckAsk, "screenedAt"> {
@@ -25,6 +26,7 @@ export function RecheckGate({
   problem: string | null;
   isBusy: boolean;
 }) {
+  const say = useSay();
   const asked = ask.signs;
   const [signs, setSigns] = useState<RecheckSign[]>([]);
   const [isOpen, setOpen] = useState(ask.screenedAt === null);
@@ -52,9 +54,11 @@ export function RecheckGate({
                 onChange={() => toggle(sign)}
               />
               <span>
-                {signWords(sign, ask)}
+                {say(signSaid(sign, ask))}
                 {signs.includes(sign) && (
-                  <span className="block text-[17px] text-accent">then: {recheckDoes(sign)}</span>
+                  <span className="block text-[17px] text-accent">
+                    then: {recheckDoes(sign) ?? "tell the therapist"}
+                  </span>
                 )}
               </span>
               <kbd className="ml-auto">{i + 1}</kbd>
@@ -102,7 +106,7 @@ export function RecheckGate({
             },
             ...(isOpen ? asked : []).map((sign, i) => ({
               key: String(i + 1),
-              words: signWords(sign, ask),
+              words: say(signSaid(sign, ask)),
               run: () => !isBusy && toggle(sign),
             })),
           ]}

@@ -2,11 +2,14 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
+import { exerciseText } from "@/core/rules/exerciseText";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { daysAfter } from "@/core/units/days";
-import { feltWords, lineWords } from "@/core/visit/client/homeWords";
+import { feltSaid, lineSaid } from "@/core/visit/client/homeSaid";
 import { today } from "@/server/base/context";
 import { painMaxFor } from "@/server/bounds/limits";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
+import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
 import { sheetsOf } from "@/server/versions/sheets";
@@ -15,6 +18,7 @@ import { blockOf } from "@/server/week/blocks";
 import { longDay, shortDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { LinePose } from "@/ui/pose/LinePose";
+import { labelsOf, sayTo } from "@/words/say";
 import { EnterTicks } from "./EnterTicks";
 import { PrintButton } from "./PrintButton";
 
@@ -45,15 +49,30 @@ export default async function HomeSheetPage({
       firstSide: await firstSideOf(ctx, client),
       exercises: (await exercisesOf(ctx)).map((e) => e.exercise),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
+      conditionIds: new Set((await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id)),
       planned: new Set(block?.days.filter((d) => d.sheetId === sheet?.sheetId).map((d) => d.on) ?? []),
       hasBlock: block !== null,
     };
   });
   const { client, sheet, day, planned } = data;
   if (!sheet) notFound();
+  const { language } = client;
+  const say = sayTo({ language, massUnit: actor.massUnit });
+  const [t, home] = [labelsOf(say, "clientPaper"), labelsOf(say, "atHome")];
+  // days as the client reads them
+  const locale = language === "en" ? actor.locale : language;
+  const textOf = (exerciseId: string) => {
+    const e = data.exercises.find((x) => x.id === exerciseId);
+    return e ? exerciseText(e, language, data.conditionIds) : null;
+  };
+  const nameOf = (kept: KeptLine) =>
+    language === "en" ? kept.name : (textOf(kept.exerciseId)?.name ?? kept.name);
   const days = Array.from({ length: DAYS }, (_, i) => daysAfter(day, i));
   return (
-    <main className="mx-auto max-w-[800px] bg-white px-6 py-6 text-black print:max-w-none print:px-0">
+    <main
+      lang={language}
+      className="mx-auto max-w-[800px] bg-white px-6 py-6 text-black print:max-w-none print:px-0"
+    >
       <p className="mb-4 flex gap-5 print:hidden">
         <Link href={`/clients/${clientId}/dose`} className="underline">
           Back to Dose
@@ -61,23 +80,23 @@ export default async function HomeSheetPage({
         <PrintButton />
       </p>
       <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
-        <h1 className="text-[26px]">Exercises at home</h1>
+        <h1 className="text-[26px]">{t("title")}</h1>
         <p className="text-right text-[15px]">
           {actor.clinicName}
           <span className="block">
-            {client.name}, {longDay(day, actor.locale)}
+            {client.name}, {longDay(day, locale)}
           </span>
         </p>
       </header>
       <p className="mt-3 text-[17px]">
-        Stop an exercise if the joint hurts above <b>{data.painMax}</b> of 10. The burn of a muscle is no
-        harm. Stop all of it and call the clinic: new numbness, the knee gives way or locks, a hot or much
-        more swollen knee. Chest pain, short breath, a painful swollen calf: call the emergency number.
+        <b>{t("above", { pain: data.painMax })}</b> {t("up_to", { pain: data.painMax })} {t("stop_all")}{" "}
+        {t("emergency")}
       </p>
       <ol className="mt-4">
         {sheet.lines.flatMap(({ kept }, i) => {
           if (!kept) return [];
-          const exercise = data.exercises.find((e) => e.id === kept.exerciseId);
+          const text = textOf(kept.exerciseId);
+          const [line, felt] = [lineSaid(kept, data.firstSide), feltSaid(kept)];
           return [
             <li
               key={kept.lineId}
@@ -85,13 +104,13 @@ export default async function HomeSheetPage({
             >
               <div className="text-[17px]">
                 <h2 className="text-[20px]">
-                  {i + 1}. {kept.name}
+                  {i + 1}. {nameOf(kept)}
                 </h2>
-                <p className="text-[19px] font-bold">{lineWords(kept, data.firstSide)}</p>
-                {exercise && <p>You need: {exercise.equipment}</p>}
+                <p className="text-[19px] font-bold">{line && say(line)}</p>
+                {text && <p>{home("needs", { what: text.equipment })}</p>}
                 {kept.setUp.length > 0 && <p>{kept.setUp.map((s) => `${s.name} ${s.value}`).join(", ")}</p>}
-                <p>{exercise?.cues.slice(0, 2).join(" ")}</p>
-                <p>{feltWords(kept)}</p>
+                <p>{text?.cues.slice(0, 2).join(" ")}</p>
+                <p>{felt && say(felt)}</p>
               </div>
               {kept.drawing && (
                 <div data-theme="paper" className="[&_svg]:max-h-[150px]">
@@ -109,26 +128,25 @@ export default async function HomeSheetPage({
       </ol>
       <table className="mt-4 w-full break-inside-avoid border-collapse text-center text-[13px]">
         <caption className="pb-1 text-left text-[15px]">
-          Tick what you did, and write the pain of the next morning.
-          {data.hasBlock ? " Dark days are the planned ones." : ""}
+          {t("tick")} {data.hasBlock ? t("dark_days") : ""}
         </caption>
         <thead>
           <tr>
             <th className="text-left font-normal">
-              <span className="sr-only">exercise</span>
+              <span className="sr-only">{t("exercise")}</span>
             </th>
             {days.map((on) => (
               <th key={on} className={planned.has(on) ? "bg-black font-bold text-white" : "font-normal"}>
-                {shortDay(on, actor.locale)}
+                {shortDay(on, locale)}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
           {[
-            ...sheet.lines.flatMap((l) => (l.kept ? [l.kept.name] : [])),
-            "pain in it",
-            "pain next morning",
+            ...sheet.lines.flatMap((l) => (l.kept ? [nameOf(l.kept)] : [])),
+            t("pain_in"),
+            t("pain_next"),
           ].map((name) => (
             <tr key={name}>
               <th

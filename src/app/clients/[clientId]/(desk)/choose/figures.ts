@@ -2,7 +2,7 @@ import type { AtAngle } from "@/core/selection/rank/compare";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import { strengthAt } from "@/core/selection/setUp/strengthKnown";
 import { REFERENCE_SEAT_M } from "@/core/selection/tissue/tissues";
-import type { Computed } from "@/core/units/working";
+import type { Computed } from "@/core/units/working/working";
 import type { ChooseFacts } from "@/server/facts/choose";
 
 /** Where the force goes through the sole is known to 3 cm: the largest doubt in closed chain (mechanics rules 8). */

@@ -3,8 +3,8 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import { cardsOf } from "@/server/choice/cards";
-import { chooseFacts } from "@/server/facts/choose";
 import { clientEpisode } from "@/server/client/clients";
+import { chooseFacts } from "@/server/facts/choose";
 import { ChooseDesk } from "./ChooseDesk";
 
 export const metadata: Metadata = { title: "Choose" };

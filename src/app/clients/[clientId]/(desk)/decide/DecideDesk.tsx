@@ -9,7 +9,7 @@ import { longDay } from "@/ui/dates";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import { send } from "@/ui/send";
 import { ActionMark } from "./ActionMark";
 import { LineFacts } from "./LineFacts";

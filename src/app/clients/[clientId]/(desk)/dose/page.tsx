@@ -8,11 +8,11 @@ import { planningBarred } from "@/server/bounds/limits";
 import { draftFacts } from "@/server/choice/drafts";
 import { clientEpisode } from "@/server/client/clients";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
-import { testsOf } from "@/server/measure/measurements";
 import { sheetFacts } from "@/server/facts/sheetFacts";
-import { sheetsOf, versionsOf } from "@/server/versions/sheets";
-import { templatesOf } from "@/server/sheets/templates";
 import { pastLoads } from "@/server/history/past";
+import { testsOf } from "@/server/measure/measurements";
+import { templatesOf } from "@/server/sheets/templates";
+import { sheetsOf, versionsOf } from "@/server/versions/sheets";
 import { DoseDesk } from "./DoseDesk";
 
 export const metadata: Metadata = { title: "Dose" };

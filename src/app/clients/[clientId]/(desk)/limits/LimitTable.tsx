@@ -1,7 +1,7 @@
 import { type Limit, ORIGIN_WORDS } from "@/core/bounds/limit";
 import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
 import { shortDay } from "@/ui/dates";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 
 const LIFTED_BY: Record<Limit["origin"], string> = {

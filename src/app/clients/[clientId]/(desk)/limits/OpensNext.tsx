@@ -1,23 +1,34 @@
-import { criterionWords } from "@/core/phases/criterionWords";
-import type { Criterion } from "@/core/phases/phaseCriteria";
+import type { Criterion, CriterionAsks, CriterionFound } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { Link } from "@/ui/Link";
+import { sayPlainly } from "@/words/say";
 
-const MARK: Record<Criterion["state"], string> = {
+export const CRITERION_MARKS: Record<Criterion["state"], string> = {
   met: "✓",
-  "not met": "✕",
-  "cannot tell": "≈",
-  "not measured": "◇",
+  not_met: "✕",
+  cannot_tell: "≈",
+  not_measured: "◇",
 };
 
 /** Where a gap is measured; null where weeks or a tick fill it. */
-function whereOf(c: Criterion): string | null {
-  if (c.isFunctional || c.words.startsWith("weeks")) return null;
-  if (/symmetry/.test(c.words)) return "measure";
-  if (/swelling/.test(c.words)) return "measure?part=swelling";
-  if (/pain/.test(c.words)) return "measure?part=function";
-  return "measure?part=motion";
-}
+const MEASURED_ON: Record<CriterionAsks["code"], string | null> = {
+  "phases.weeks_since_start": null,
+  "phases.weeks_in_phase": null,
+  "phases.can": null,
+  "phases.quadriceps_symmetry": "measure",
+  "phases.hamstring_symmetry": "measure",
+  "phases.swelling": "measure?part=swelling",
+  "phases.daily_pain": "measure?part=function",
+  "phases.straightening_deficit": "measure?part=motion",
+  "phases.bend": "measure?part=motion",
+  "phases.quadriceps_lag": "measure?part=motion",
+};
+
+/** A symmetry by itself, without what one session tells. */
+const shortOf = (found: CriterionFound): CriterionFound =>
+  found.code === "phases.found_symmetry"
+    ? { code: "phases.found_percent", pct: found.symmetry.lsiPct }
+    : found;
 
 /** One line about what opens next, and every gap with a link to where it is measured. */
 export function OpensNext({
@@ -39,20 +50,21 @@ export function OpensNext({
       </h2>
       <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
         {gaps.map((c) => {
-          const where = whereOf(c);
+          const where = MEASURED_ON[c.asks.code];
+          const asked = sayPlainly(c.asks);
           return (
-            <li key={c.words}>
+            <li key={asked}>
               <span aria-hidden className="font-bold text-accent">
-                {MARK[c.state]}
+                {CRITERION_MARKS[c.state]}
               </span>{" "}
-              {criterionWords(c.words)}
-              {c.found && <span className="quiet">: {c.found.split(",")[0]}</span>}
+              {asked}
+              {c.found && <span className="quiet">: {sayPlainly(shortOf(c.found))}</span>}
               {where && (
                 <>
                   {" "}
                   <Link href={`/clients/${clientId}/${where}`} className="text-primary underline">
                     measure
-                    <span className="sr-only"> {criterionWords(c.words)}</span>
+                    <span className="sr-only"> {asked}</span>
                   </Link>
                 </>
               )}

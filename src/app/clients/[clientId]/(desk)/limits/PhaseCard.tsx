@@ -1,19 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { criterionWords } from "@/core/phases/criterionWords";
 import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { send } from "@/ui/send";
-
-const MARK: Record<Criterion["state"], string> = {
-  met: "✓",
-  "not met": "✕",
-  "cannot tell": "≈",
-  "not measured": "◇",
-};
+import { sayPlainly } from "@/words/say";
+import { CRITERION_MARKS } from "./OpensNext";
 
 /** What opens the next phase: each criterion against what was measured; a therapist confirms, or goes back a phase. */
 export function PhaseCard({
@@ -53,6 +47,8 @@ export function PhaseCard({
     // after a colleague's change the newest state is shown; what was typed stays
     if (sent.ok || sent.status === 409) router.refresh();
   };
+  const tick = (asks: Criterion["asks"], isMet: boolean) =>
+    asks.code === "phases.can" && post("ticks", { criterion: asks.id, isMet });
   const confirm = (phaseId: string) => post("phases", { phaseId, reason: reason.trim() || null });
   return (
     <div>
@@ -70,31 +66,28 @@ export function PhaseCard({
         </summary>
         <ul className="text-[14px] leading-snug">
           {criteria.map((c) => (
-            <li key={c.words} className="flex gap-1.5 py-[1px]">
+            <li key={sayPlainly(c.asks)} className="flex gap-1.5 py-[1px]">
               <span
                 aria-hidden
                 className={`w-3 shrink-0 text-center font-bold ${c.state === "met" ? "text-primary" : "text-accent"}`}
               >
-                {MARK[c.state]}
+                {CRITERION_MARKS[c.state]}
               </span>
-              {c.isFunctional && mayConfirm ? (
+              {c.asks.code === "phases.can" && mayConfirm ? (
                 <label className="flex items-baseline gap-1.5">
                   <input
                     type="checkbox"
                     className="checkbox checkbox-primary checkbox-xs relative top-0.5"
                     checked={c.state === "met"}
-                    onChange={(e) => post("ticks", { words: c.words, isMet: e.target.checked })}
+                    onChange={(e) => tick(c.asks, e.target.checked)}
                   />
                   <span>
-                    {criterionWords(c.words)}
+                    {sayPlainly(c.asks)}
                     {c.note && <span className="small quiet block">{c.note}</span>}
                   </span>
                 </label>
               ) : (
-                <span>
-                  {criterionWords(c.words)}:{" "}
-                  <span className="quiet">{c.found ? `${c.found}, ${c.state}` : c.state}</span>
-                </span>
+                <span>{sayPlainly({ ...c, code: "phases.criterion" })}</span>
               )}
             </li>
           ))}

@@ -5,22 +5,22 @@ import { inForce } from "@/core/bounds/inForce";
 import { limitRows } from "@/core/bounds/rows";
 import { missingKilograms } from "@/core/bounds/weightOrders";
 import { combineConditions } from "@/core/phases/combineConditions";
-import { criterionWords } from "@/core/phases/criterionWords";
 import { phaseEntry, proposedEntry } from "@/core/phases/phaseEntry";
 import { phaseOpens } from "@/core/phases/phaseOpens";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { taskBarred } from "@/core/selection/fit/taskBarred";
 import { today } from "@/server/base/context";
 import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/bounds/limits";
-import { findingsOf } from "@/server/facts/phases";
-import { limitsUnder } from "@/server/facts/underStance";
-import { motionOf } from "@/server/facts/windows";
 import { clientEpisode } from "@/server/client/clients";
 import { conditionsOf, type EpisodeCondition } from "@/server/client/conditions";
 import { stancesInForce, stanceViews } from "@/server/client/stances";
 import { checkedCitations } from "@/server/clinic/sources";
+import { findingsOf } from "@/server/facts/phases";
+import { limitsUnder } from "@/server/facts/underStance";
+import { motionOf } from "@/server/facts/windows";
 import { longDay } from "@/ui/dates";
 import { Term } from "@/ui/help/Term";
+import { sayPlainly } from "@/words/say";
 import { BesidePicker, type OtherAnswer } from "./BesidePicker";
 import { BoundsPicture } from "./BoundsPicture";
 import { ConditionTimeLine } from "./ConditionTimeLine";
@@ -199,11 +199,11 @@ export default async function LimitsPage({
                     weeks={c.week}
                     current={{ id: c.phase.id, name: c.phase.name }}
                     proposed={{ id: proposal.phase.id, name: proposal.phase.name }}
-                    toConfirm={proposal.toConfirm.map((x) => criterionWords(x.words))}
-                    unmeasured={proposal.unmeasured.map((x) => criterionWords(x.words))}
+                    toConfirm={proposal.toConfirm.map((x) => sayPlainly(x.asks))}
+                    unmeasured={proposal.unmeasured.map((x) => sayPlainly(x.asks))}
                     // in the phase that holds now they stand below
-                    missing={(proposal.phase.id === c.phase.id ? [] : proposal.missing).map(
-                      (x) => `${criterionWords(x.words)}: ${x.found ? `${x.found}, ${x.state}` : x.state}`,
+                    missing={(proposal.phase.id === c.phase.id ? [] : proposal.missing).map((x) =>
+                      sayPlainly({ ...x, code: "phases.criterion" }),
                     )}
                     mayConfirm={may(actor.role, "phase.confirm") && data.isToday}
                   />

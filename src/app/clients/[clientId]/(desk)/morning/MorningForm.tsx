@@ -5,6 +5,7 @@ import { z } from "zod";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
+import { signsSaid } from "@/core/visit/signs/recheckSigns";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { TakenDecision, Visit } from "@/server/history/visits";
 import { longDay } from "@/ui/dates";
@@ -16,6 +17,7 @@ import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { sayPlainly } from "@/words/say";
 
 /** What was typed on the answer that stands; a newer answer of the client's own is not written over. */
 const keptMorning = (on: string | null) =>
@@ -104,7 +106,8 @@ export function MorningForm({
           {known.alarm && (
             <b className="text-accent">
               {" "}
-              It came with a warning: {known.alarm}. The floor is stopped until it is cleared.
+              It came with a warning: {sayPlainly(signsSaid(known.alarm))}. The floor is stopped until it is
+              cleared.
             </b>
           )}
         </p>

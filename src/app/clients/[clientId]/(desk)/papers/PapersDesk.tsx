@@ -2,7 +2,11 @@
 import { useState } from "react";
 import type { PaperSize } from "@/core/paper/doc";
 import type { PaperInput } from "@/core/paper/paperInput";
+import { LANGUAGES, type Language } from "@/core/units/language";
 import { FileButton } from "@/ui/files/FileButton";
+import { Problem } from "@/ui/form/Problem";
+import { send } from "@/ui/send";
+import { LANGUAGE_NAMES } from "@/words/languages";
 
 interface Named {
   id: string;
@@ -12,12 +16,15 @@ interface Named {
 /** Papers with what each is for; a letter takes whom it is to and what is asked. */
 export function PapersDesk({
   clientId,
+  language,
   sheets,
   episodes,
   size: usual,
   whyNoLetter,
 }: {
   clientId: string;
+  /** of the client's own pages and papers */
+  language: Language;
   sheets: Named[];
   episodes: { id: string; words: string }[];
   size: PaperSize;
@@ -27,6 +34,13 @@ export function PapersDesk({
   const [episodeId, setEpisode] = useState(episodes[0]?.id ?? "");
   const [to, setTo] = useState("");
   const [questions, setQuestions] = useState("");
+  const [spoken, setSpoken] = useState(language);
+  const [problem, setProblem] = useState<string | null>(null);
+  const speak = async (to: Language) => {
+    const sent = await send(`/api/clients/${clientId}/language`, { language: to }, "The language is kept.");
+    if (sent.ok) setSpoken(to);
+    setProblem(sent.ok ? null : (sent.problems[0]?.sentence ?? "The language was not kept. Try again."));
+  };
   const path = `/api/clients/${clientId}/papers`;
   const paper = (over: Partial<PaperInput> & Pick<PaperInput, "kind">): PaperInput => ({
     size,
@@ -61,10 +75,30 @@ export function PapersDesk({
         {sheets.length === 0
           ? "No sheet is in force."
           : sheets.map((s) => (
-              <FileButton key={s.id} path={path} body={paper({ kind: "sheet", sheetId: s.id })}>
+              <FileButton
+                // a paper that was made is not the one in another language
+                key={`${s.id} ${spoken}`}
+                path={path}
+                body={paper({ kind: "sheet", sheetId: s.id })}
+              >
                 {`Sheet “${s.name}”`}
               </FileButton>
             ))}
+        <label className="w-full">
+          language of their papers, morning and exercises at home{" "}
+          <select
+            className="select select-sm w-[140px]"
+            value={spoken}
+            onChange={(e) => speak(e.target.value as Language)}
+          >
+            {LANGUAGES.map((l) => (
+              <option key={l} value={l}>
+                {LANGUAGE_NAMES[l].name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Problem sentence={problem} />
       </Part>
       <Part name="For the machine's side" about="what to set, what to check, when to stop">
         {sheets.length === 0

@@ -15,6 +15,7 @@ export default async function PapersPage({ params }: { params: Promise<{ clientI
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     return {
+      language: client.language,
       sheets: (await sheetsOf(ctx, client.episodeId)).map((s) => ({ id: s.sheetId, name: s.name })),
       episodes: (await episodesToReview(ctx, clientId)).map((e) => ({
         id: e.episodeId,

@@ -1,4 +1,7 @@
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import { criterionText } from "@/core/rules/criteria";
+import { keptSigns, signsSaid } from "@/core/visit/signs/recheckSigns";
+import { sayPlainly } from "@/words/say";
 
 const DEEDS: Record<string, string> = {
   "client.create": "entered the client",
@@ -39,6 +42,7 @@ const DEEDS: Record<string, string> = {
   "home.handed_over": "took over what an earlier link for home could not bring",
   "home.ticks": "ticked what was done at home",
   "link.make": "made a link for the client",
+  "language.choose": "chose the language of the client's pages",
   "request.make": "asked the therapist",
   "request.answer": "answered a question",
   "import.make": "read a file in",
@@ -114,7 +118,7 @@ const SUBJECTS = ["can", "condition", "stance", "kind", "what", "sign"];
 export function changesInWords(before: Fields, after: Fields): FieldChange[] {
   const keys = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])];
   return keys.flatMap((key): FieldChange[] => {
-    const [a, b] = [words(before?.[key]), words(after?.[key])];
+    const [a, b] = [said(key, before?.[key]), said(key, after?.[key])];
     const field = fieldWords(key);
     if (after === null || !(key in after)) return a === null ? [] : [{ field, before: null, after: a }];
     if (a === b) return SUBJECTS.includes(key) && b !== null ? [{ field, before: null, after: b }] : [];
@@ -153,6 +157,14 @@ function fieldWords(key: string): string {
   const bare = (unit ? key.replace(unit[0], "") : key).replace(/^(is|has)(?=[A-Z])/, "");
   const said = bare.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`).trim();
   return unit ? `${said} (${unit[1]})` : said;
+}
+
+/** A value by what its field holds. */
+function said(key: string, x: unknown): string | null {
+  if (key === "can" && typeof x === "string") return criterionText(x);
+  if ((key === "alarm" || key === "what") && typeof x === "string") return sayPlainly(signsSaid(x));
+  if (key === "signs" && Array.isArray(x)) return sayPlainly(signsSaid(keptSigns(x)));
+  return words(x);
 }
 
 const isAction = (x: string): x is Action => x in ACTION_WORDS;

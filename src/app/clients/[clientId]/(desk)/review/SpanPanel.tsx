@@ -1,6 +1,6 @@
 import { decisionsWords, type SpanNumbers } from "@/core/review/span";
 import { shortDay } from "@/ui/dates";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
 
 /** A span in numbers: first and last of every row in it, and what was decided. */

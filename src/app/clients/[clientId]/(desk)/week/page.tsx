@@ -5,9 +5,9 @@ import { endsOn } from "@/core/schedule/block/block";
 import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { storyOf } from "@/server/client/story";
+import { daysOffOf } from "@/server/decide/returns";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
-import { daysOffOf } from "@/server/decide/returns";
 import { usualWishes, weekFacts } from "@/server/week/weekFacts";
 import { WeekDesk } from "./WeekDesk";
 

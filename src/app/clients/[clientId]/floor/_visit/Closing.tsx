@@ -2,13 +2,14 @@
 import { useState } from "react";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { VisitState } from "@/core/visit/run";
-import { actAfter } from "@/core/visit/signs/stopReasons";
+import { actAfter, stopSaid } from "@/core/visit/signs/stopReasons";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { ClientEpisode } from "@/server/client/clients";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
+import { sayPlainly } from "@/words/say";
 import { SetBars } from "./SetBars";
 
 /** After the last set: joint pain now, what was done, done. */
@@ -53,7 +54,7 @@ export function Closing({
       <section className="px-8 py-6">
         <h2 className="text-3xl">Done. Nothing more to enter today.</h2>
         <p className="mt-2 max-w-[56ch] text-[20px]">
-          {state.stopped ? `It ended early: ${lowerFirst(state.stopped)}. ` : ""}
+          {state.stopped ? `It ended early: ${lowerFirst(sayPlainly(stopSaid(state.stopped)))}. ` : ""}
           {actAfter(state.stopped)} Tomorrow morning ask how the knee was; then what comes next is drafted,
           line by line.
         </p>
@@ -72,8 +73,8 @@ export function Closing({
     <section className="px-8 py-4">
       {state.stopped ? (
         <p className="border-l-4 border-mark pl-4 text-[20px]">
-          <b>The visit ends here</b> because of this: {lowerFirst(state.stopped)}. {actAfter(state.stopped)}{" "}
-          You can undo a slip, or close the visit.
+          <b>The visit ends here</b> because of this: {lowerFirst(sayPlainly(stopSaid(state.stopped)))}.{" "}
+          {actAfter(state.stopped)} You can undo a slip, or close the visit.
         </p>
       ) : (
         <h2 className="text-2xl">Everything is done</h2>

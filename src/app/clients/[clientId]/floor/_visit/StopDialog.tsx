@@ -1,8 +1,9 @@
 "use client";
 import type { Ref } from "react";
 import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
-import { STOP_REASONS } from "@/core/visit/signs/stopReasons";
+import { STOP_REASONS, stopSaid } from "@/core/visit/signs/stopReasons";
 import { Dialog } from "@/ui/Dialog";
+import { sayPlainly } from "@/words/say";
 
 /** Stops the visit with a reason; one that is a warning sign also closes the floor until a therapist clears it. */
 export function StopDialog({
@@ -23,10 +24,10 @@ export function StopDialog({
               key={r.id}
               type="submit"
               className="cursor-pointer rounded border border-rule bg-base-200 px-3 py-2 text-left leading-snug hover:border-base-content"
-              onClick={() => onStop(r.when, r.sign ? [r.sign] : [])}
+              onClick={() => onStop(r.id, r.sign ? [r.sign] : [])}
             >
               {r.sign && <span className="text-mark">◆ </span>}
-              {r.when}
+              {sayPlainly(stopSaid(r.id))}
             </button>
           ))}
         </div>

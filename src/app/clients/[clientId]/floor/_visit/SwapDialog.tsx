@@ -5,7 +5,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SwapForToday } from "@/server/visits/swapForToday";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import { send } from "@/ui/send";
 
 /** Another exercise in place of what is left of a line, for today: why first, then what the clinic computes for it. */

@@ -15,7 +15,7 @@ import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
 import { Link } from "@/ui/Link";
-import { Said } from "@/ui/mass";
+import { Said } from "@/ui/reader";
 import type { Line } from "../useScore";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";

@@ -87,9 +87,9 @@ export function StrengthResults({
 }
 
 const VERDICTS: Record<Clear, string> = {
-  "clearly at or above": "clearly at least 90 %",
-  "clearly below": "clearly below 90 %",
-  "cannot tell": "cannot tell from 90 %",
+  reached: "clearly at least 90 %",
+  below: "clearly below 90 %",
+  cannot_tell: "cannot tell from 90 %",
 };
 
 /** Whether one session can tell if 90 % is reached. */

@@ -1,20 +1,25 @@
-import type { Drawing } from "../selection/pose/drawing";
-import type { KeptLine } from "../sheet/line/keptLine";
-import { loadWords } from "../sheet/line/loadWords";
-import type { Side } from "../units/fields";
-import { lineWords } from "../visit/client/homeWords";
-import type { Block, PaperDoc } from "./doc";
+import type { Block, PaperDoc } from "@/core/paper/doc";
+import type { Drawing } from "@/core/selection/pose/drawing";
+import { SUPPORT_WORDS, type Worn } from "@/core/selection/setUp/cardInput";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { Side } from "@/core/units/fields";
+import { lineSaid, loadSaid } from "@/core/visit/client/homeSaid";
+import type { Say } from "../say";
 
 /** What hangs at a machine's side for one client: what to set, what to check, when to stop. */
-export function gymCard(f: {
-  client: string;
-  on: string;
-  firstSide: Side;
-  lines: { kept: KeptLine; drawing: Drawing | null; worn: string | null; stopSigns: readonly string[] }[];
-}): PaperDoc {
+export function gymCard(
+  f: {
+    client: string;
+    on: string;
+    firstSide: Side;
+    lines: { kept: KeptLine; drawing: Drawing | null; worn: Worn; stopSigns: readonly string[] }[];
+  },
+  say: Say,
+): PaperDoc {
   const blocks = f.lines.flatMap(({ kept, drawing, worn, stopSigns }): Block[] => {
     const work = kept.sets.find((s) => s.role === "work");
-    const load = work?.how && loadWords({ how: work.how, load: work.loadKg });
+    const load = work?.how && say(loadSaid(work.how, work.loadKg));
+    const line = lineSaid(kept, f.firstSide);
     const arc =
       kept.fromDeg === null
         ? null
@@ -26,7 +31,7 @@ export function gymCard(f: {
       ...kept.setUp.map((s): [string, string] => [s.name, s.value]),
       ...(load ? [["load", load] as [string, string]] : []),
       ...(arc ? [["knee bend", arc] as [string, string]] : []),
-      ["do", lineWords(kept, f.firstSide)],
+      ...(line ? [["do", say(line)] as [string, string]] : []),
       ["joint pain", `at most ${kept.painMax} of 10`],
     ];
     return [
@@ -34,7 +39,11 @@ export function gymCard(f: {
       { kind: "settings", rows, drawing },
       {
         kind: "list",
-        items: [...kept.checks, ...(worn ? [worn] : []), ...stopSigns.map((s) => `Stop: ${s}`)],
+        items: [
+          ...kept.checks,
+          ...(worn === "none" ? [] : [SUPPORT_WORDS[worn]]),
+          ...stopSigns.map((s) => `Stop: ${s}`),
+        ],
       },
     ];
   });

@@ -1,9 +1,9 @@
-import type { ReviewFacts } from "../review/facts";
-import { rowsOfReview } from "../review/review";
-import type { Row } from "../review/row";
-import { decisionsWords, type SpanLine, spanOf } from "../review/span";
-import { dayInWords } from "../units/dayInWords";
-import type { Block, PaperDoc } from "./doc";
+import type { Block, PaperDoc } from "@/core/paper/doc";
+import type { ReviewFacts } from "@/core/review/facts";
+import { rowsOfReview } from "@/core/review/review";
+import type { Row } from "@/core/review/row";
+import { decisionsWords, type SpanLine, spanOf } from "@/core/review/span";
+import { dayInWords } from "@/core/units/dayInWords";
 
 /** What a letter and a summary are written from. */
 export interface CourseFacts {

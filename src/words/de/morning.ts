@@ -1,0 +1,42 @@
+import type { morning as en } from "../en/morning";
+import type { Translated } from "../words";
+
+const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "dem Bein" };
+const SWELLING = { less: "weniger", same: "gleich", more: "mehr" };
+const STIFFNESS = { to_10: "unter 10", to_30: "bis 30", longer: "länger" };
+
+export const morning: Translated<typeof en> = {
+  ask: (m) => `Wie geht es ${PARTS[m.part]} heute Morgen?`,
+  intro: (m) =>
+    `Nach den Übungen von gestern. ${m.questions === 4 ? "Vier" : "Drei"} Fragen, eine halbe Minute.`,
+  intro_used:
+    "Ihre Praxis hat mit Ihrer Antwort schon weitergearbeitet. Wenn Sie jetzt etwas beunruhigt, sagen Sie es hier.",
+  intro_after_noon:
+    "Antworten konnten bis mittags geändert werden. Wenn Sie jetzt etwas beunruhigt, sagen Sie es hier.",
+  intro_known: "Sie haben geantwortet. Bis mittags können Sie es ändern.",
+  pain_help: "0 ist keiner, 10 der schlimmste, den Sie sich vorstellen können",
+  swelling: "Schwellung, verglichen mit sonst",
+  swelling_is: (m) => SWELLING[m.said],
+  stiffness: "Steif nach dem Aufstehen, Minuten",
+  stiffness_is: (m) => STIFFNESS[m.band],
+  worried: "Beunruhigt Sie etwas?",
+  tell: "ja, der Praxis sagen",
+  needs_pain: "Tippen Sie an, wie sehr das Gelenk schmerzt, 0 bis 10.",
+  needs_swelling: "Tippen Sie an, ob es weniger, gleich oder mehr geschwollen ist.",
+  needs_worried: "Tippen Sie an, ob Sie etwas beunruhigt.",
+  needs_sign: "Tippen Sie an, was Sie beunruhigt. Wenn es etwas anderes ist, rufen Sie die Praxis an.",
+  sending: "Wird gesendet",
+  send: "Senden",
+  send_change: "Änderung senden",
+  thanks: "Danke",
+  alarm: "Die Praxis sieht das zuerst",
+  urgent:
+    "Warten Sie nicht auf die Praxis: Bei Brustschmerzen, Atemnot, einer schmerzhaft dicken Wade oder Problemen mit Blase oder Darm rufen Sie sofort den Notruf.",
+  kept: "Ihre Antwort ist bei der Praxis. Danach wird entschieden, wie es weitergeht.",
+  wait_for: (m) =>
+    `Machen Sie keine Übungen, bis ${m.clinic} mit Ihnen gesprochen hat. Wenn bis mittags niemand anruft, rufen Sie dort an.`,
+  change: "Meine Antwort ändern",
+  not_yet: "Noch nicht",
+  opens_at: (m) =>
+    `Diese Fragen betreffen den Morgen nach Ihren Übungen. Sie öffnen sich nachts um ${m.at}; der Link bleibt derselbe.`,
+};

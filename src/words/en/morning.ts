@@ -1,0 +1,44 @@
+import type { Part } from "@/core/story/part";
+import type { STIFFNESS_BANDS, SwellingSaid } from "@/core/visit/client/clientMorning";
+
+const SWELLING: Record<SwellingSaid, string> = { less: "less", same: "the same", more: "more" };
+const STIFFNESS: Record<(typeof STIFFNESS_BANDS)[number]["id"], string> = {
+  to_10: "under 10",
+  to_30: "to 30",
+  longer: "longer",
+};
+
+/** The client's morning by a link. */
+export const morning = {
+  ask: (m: { part: Part }) => `How is the ${m.part} this morning?`,
+  intro: (m: { questions: 3 | 4 }) =>
+    `After yesterday's exercises. ${m.questions === 4 ? "Four" : "Three"} questions, half a minute.`,
+  intro_used: "Your clinic has gone on from your answer. If something worries you now, say it here.",
+  intro_after_noon: "Answers could be changed until noon. If something worries you now, say it here.",
+  intro_known: "You have answered. You can change it until noon.",
+  pain_help: "0 is none, 10 the worst you can think of",
+  swelling: "Swelling, against your usual",
+  swelling_is: (m: { said: SwellingSaid }) => SWELLING[m.said],
+  stiffness: "Stiff after getting up, minutes",
+  stiffness_is: (m: { band: keyof typeof STIFFNESS }) => STIFFNESS[m.band],
+  worried: "Anything that worries you?",
+  tell: "yes, tell the clinic",
+  needs_pain: "Tap how much the joint hurts, 0 to 10.",
+  needs_swelling: "Tap whether it is swollen less, the same or more.",
+  needs_worried: "Tap whether anything worries you.",
+  needs_sign: "Tap what worries you. If it is something else, call the clinic.",
+  sending: "Sending",
+  send: "Send",
+  send_change: "Send the change",
+  thanks: "Thank you",
+  alarm: "The clinic sees this first",
+  urgent:
+    "Do not wait for the clinic: with chest pain, short breath, a painful swollen calf, or trouble with bladder or bowel, call the emergency number now.",
+  kept: "Your answer is with the clinic. What comes next is decided from it.",
+  wait_for: (m: { clinic: string }) =>
+    `Do no exercises until ${m.clinic} has spoken with you. If they have not called by noon, call them.`,
+  change: "Change my answer",
+  not_yet: "Not yet",
+  opens_at: (m: { at: string }) =>
+    `These questions are about the morning after your exercises. They open at ${m.at} in the night; this link stays the same.`,
+};
