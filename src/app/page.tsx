@@ -8,6 +8,7 @@ import { type ClientRow, todayList } from "@/server/day/todayList";
 import { longDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { type Say, sayTo } from "@/words/say";
 import { onPage } from "./_web/actor";
 import { weekWords } from "./_web/weeks";
 import { Desk, type DeskGroup } from "./Desk";
@@ -18,6 +19,7 @@ export const metadata: Metadata = { title: "Today" };
 
 export default async function TodayPage() {
   const { actor, data } = await onPage(async (ctx) => {
+    const say = sayTo({ language: "en", massUnit: ctx.actor.massUnit });
     const day = today(ctx);
     const attempts = may(ctx.actor.role, "limit.write")
       ? await recentAttempts(ctx)
@@ -25,10 +27,12 @@ export default async function TodayPage() {
     const rows = await todayList(ctx);
     const lanes = rows
       .slice(0, MOST_LANES)
-      .map((row): TodayLane => ({ ...laneOf(row, day), refused: attempts.get(row.client.clientId) ?? 0 }));
+      .map(
+        (row): TodayLane => ({ ...laneOf(row, day, say), refused: attempts.get(row.client.clientId) ?? 0 }),
+      );
     // a clinic that begins has nobody in care yet
     const begins = rows.length > 0 ? null : { machines: (await machinesOf(ctx)).length };
-    return { day, lanes, begins, inCare: rows.length, groups: groupsOf(rows, ctx.actor.role) };
+    return { day, lanes, begins, inCare: rows.length, groups: groupsOf(rows, ctx.actor.role, say) };
   });
   return (
     <>
@@ -68,7 +72,7 @@ export default async function TodayPage() {
   );
 }
 
-function laneOf(row: ClientRow, day: string): Omit<TodayLane, "refused"> {
+function laneOf(row: ClientRow, day: string, say: Say): Omit<TodayLane, "refused"> {
   const { client, next } = row;
   return {
     clientId: client.clientId,
@@ -81,7 +85,7 @@ function laneOf(row: ClientRow, day: string): Omit<TodayLane, "refused"> {
       (s) => `${s.name}: ${s.lines} ${s.lines === 1 ? "line" : "lines"}, ${Math.ceil(s.seconds / 60)} min`,
     ),
     last: row.last,
-    next: next.sentence,
+    next: say(next.why),
     href: `/clients/${client.clientId}/${next.step}${next.query ?? ""}`,
     needsHand: next.needsHand,
     isSore: row.isSore,
@@ -92,7 +96,7 @@ function laneOf(row: ClientRow, day: string): Omit<TodayLane, "refused"> {
 const MOST_LANES = 40;
 
 /** What waits, by kind in the order of who looks, each row with its client. */
-function groupsOf(rows: readonly ClientRow[], role: Role): DeskGroup[] {
+function groupsOf(rows: readonly ClientRow[], role: Role, say: Say): DeskGroup[] {
   return mattersFor(role).flatMap((kind): DeskGroup[] => {
     const found = rows.flatMap(({ client, matters }) =>
       matters
@@ -101,13 +105,14 @@ function groupsOf(rows: readonly ClientRow[], role: Role): DeskGroup[] {
           key: `${client.clientId} ${i}`,
           name: client.name,
           detail: `${client.where} · ${client.condition}`,
-          sentence: m.sentence,
+          sentence: say(m.why),
+          at: m.why.code === "desk.planned" ? (m.why.at ?? "") : "",
           href: `/clients/${client.clientId}/${m.step}${m.query ?? ""}`,
           requestId: m.requestId ?? null,
         })),
     );
     // what has an hour stands by the hour
-    if (kind === "planned") found.sort((a, b) => a.sentence.localeCompare(b.sentence));
+    if (kind === "planned") found.sort((a, b) => a.at.localeCompare(b.at));
     return found.length > 0 ? [{ kind, rows: found }] : [];
   });
 }

@@ -1,3 +1,5 @@
+import type { StepSaid } from "@/core/desk/path";
+import type { Bars, WaitSaid } from "@/core/desk/waiting";
 import type { Criterion, CriterionAsks, CriterionFound } from "@/core/phases/phaseCriteria";
 import type { PhaseStepBarred } from "@/core/phases/phaseEntry";
 import type { FeltSaid, LineSaid, LoadSaid, TaskSaid } from "@/core/visit/client/homeSaid";
@@ -8,7 +10,9 @@ import type { Words } from "./words";
 
 /** Everything that rooms of the core say, by the room. */
 export interface Rooms {
+  desk: Exclude<WaitSaid, ConcernSaid> | Bars["why"];
   home: LineSaid | LoadSaid | TaskSaid | FeltSaid;
+  path: StepSaid;
   phases: CriterionAsks | CriterionFound | PhaseStepBarred | ({ code: "phases.criterion" } & Criterion);
   visit: ConcernSaid | SignSaid | SignsSaid | StopSaid;
 }

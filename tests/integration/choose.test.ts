@@ -120,11 +120,11 @@ describe("machines", () => {
     await own.as("admin", (ctx) => retireMachine(ctx, only.id, true));
     const sentence = /cannot be run: Bay extension is not in use any more\. Instead: .+, or .+, or .+\./;
     const [row] = await own.as("trainer", todayList);
-    expect(row?.matters.find((m) => m.kind === "gone")?.sentence).toMatch(sentence);
-    expect(row?.next).toMatchObject({ step: "dose", sentence: "Bay extension is gone: change Gym" });
+    expect(row?.matters.find((m) => m.kind === "gone")?.why).toMatchObject({ code: "desk.gone" });
+    expect(row?.next).toMatchObject({ step: "dose", why: { code: "desk.change_gone" } });
     const day = await own.as("therapist", (ctx) => clientDay(ctx, client));
     expect(day.gone).toMatchObject([{ lineId: line.lineId, machineName: "Bay extension" }]);
-    expect(day.steps.floor).toMatchObject({ state: "blocked", words: "a machine is gone" });
+    expect(day.steps.floor).toMatchObject({ state: "blocked", why: { code: "path.gone" } });
     expect(await own.as("trainer", (ctx) => floorBarred(ctx, client, sheet))).toMatch(sentence);
     // nor is a line saved on a machine that is none of this gym's
     const save = (over: Partial<SheetLine>) =>

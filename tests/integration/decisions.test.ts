@@ -209,7 +209,7 @@ test("a second step back in a row asks for a clinical review and closes the floo
   expect(await barredOn(client, 5)).toMatch(/stop and refer/);
   const day = await clinic.as("trainer", (ctx) => clientDay(ctx, client), daysLater(5));
   expect(day.next).toMatchObject({ step: "dose", needsHand: true });
-  expect(day.steps.floor).toEqual({ state: "blocked", words: "stopped, refer" });
+  expect(day.steps.floor).toEqual({ state: "blocked", why: { code: "path.stopped" } });
   await gentler(client, 6, 3.5);
   expect(await barredOn(client, 6)).toBeNull();
 });
@@ -443,13 +443,13 @@ test("Today says of each client what comes next, those who need a hand first", a
   expect(list.map((d) => d.client.clientId)).toEqual([waiting.client.clientId, calm.client.clientId]);
   expect(list[0]?.next).toEqual({
     step: "morning",
-    sentence: "Ask how the morning after was",
+    why: { code: "desk.ask_morning" },
     needsHand: true,
   });
   expect(list[1]?.next).toMatchObject({
     step: "floor",
     query: expect.stringMatching(/^\?sheet=/),
-    sentence: "Run Gym",
+    why: { code: "desk.run", names: ["Gym"] },
     needsHand: false,
   });
   expect(list[0]?.last).toMatchObject({ before: 1, after: 1, morning: null, on: "2026-03-02" });

@@ -136,10 +136,12 @@ describe("Today before the morning after", () => {
       clinic.as("therapist", async (ctx) => clientDay(ctx, await clientEpisode(ctx, client.clientId)), at);
     const evening = await dayAt(daysLater(1, 20));
     expect(evening.next).toMatchObject({ step: "morning", needsHand: false });
-    expect(evening.next.sentence).toMatch(/from 04:00 of the next day/);
+    expect(evening.next.why.code).toBe("desk.morning_later");
     expect(evening.steps.morning).toMatchObject({ state: "open" });
     // 02:30 at the clinic is still the night before
-    expect((await dayAt(new Date(daysLater(2, 1).getTime() + 30 * 60_000))).next.sentence).toMatch(/04:00/);
+    expect((await dayAt(new Date(daysLater(2, 1).getTime() + 30 * 60_000))).next.why.code).toBe(
+      "desk.morning_later",
+    );
     const morning = await dayAt(daysLater(2, 7));
     expect(morning.next).toMatchObject({ step: "morning", needsHand: true });
     expect(morning.steps.morning).toMatchObject({ state: "due" });
@@ -153,7 +155,7 @@ describe("Today before the morning after", () => {
       );
       return day.steps.limits;
     };
-    expect(await stepOf(false)).toEqual({ state: "due", words: "confirm the phase" });
-    expect((await stepOf(true)).words).not.toBe("confirm the phase");
+    expect(await stepOf(false)).toEqual({ state: "due", why: { code: "path.confirm_phase" } });
+    expect((await stepOf(true)).why.code).not.toBe("path.confirm_phase");
   });
 });

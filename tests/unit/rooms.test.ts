@@ -39,7 +39,7 @@ const CORE: House = {
     requests: "",
     paper: "selection",
     review: "decision demand measure progression strength",
-    desk: "access",
+    desk: "access measure progression requests schedule screening sheet visit",
     units: "",
   },
 };

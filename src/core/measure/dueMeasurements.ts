@@ -8,6 +8,7 @@ import { type MeasurementKind, measurementKind } from "./measurementKinds";
 
 /** Something to measure, and why. */
 export interface DueMeasurement {
+  kind: MeasurementKind | "extension_strength" | "extension_of_both" | "flexion_of_both";
   what: string;
   because: string;
   /** which part of Measure it is in */
@@ -38,6 +39,7 @@ export function dueMeasurements(input: {
   const strength = retestDue(extension, today);
   if (strength)
     due.push({
+      kind: "extension_strength",
       what: "knee extension strength",
       because: strength,
       group: "strength",
@@ -54,17 +56,18 @@ export function dueMeasurements(input: {
       seen.add(kind);
       const spec = measurementKind(kind);
       due.push({
+        kind,
         what: spec.name,
         because: `${age === null ? "never measured" : `last ${age} days ago`}; “${lowerFirst(phase.name)}” is left by it`,
         group: spec.group,
         isNeeded: false,
       });
     }
-    for (const [key, movement, name] of [
-      ["quad_symmetry_min_pct", "knee_extension", "both legs' knee extension"],
-      ["hamstring_symmetry_min_pct", "knee_flexion", "both legs' knee flexion"],
+    for (const [key, movement, pair, name] of [
+      ["quad_symmetry_min_pct", "knee_extension", "extension_of_both", "both legs' knee extension"],
+      ["hamstring_symmetry_min_pct", "knee_flexion", "flexion_of_both", "both legs' knee flexion"],
     ] as const) {
-      if (phase.exit_criteria[key] === null || due.some((d) => d.what === name)) continue;
+      if (phase.exit_criteria[key] === null || due.some((d) => d.kind === pair)) continue;
       const sides = new Set(
         input.strength
           .filter((t) => t.movement === movement && daysBetween(t.takenOn, today) <= FINDING_VALID_DAYS)
@@ -72,6 +75,7 @@ export function dueMeasurements(input: {
       );
       if (!sides.has(side))
         due.push({
+          kind: pair,
           what: name,
           because: `symmetry of at least ${phase.exit_criteria[key]} % leaves “${lowerFirst(phase.name)}”`,
           group: "strength",

@@ -1,5 +1,6 @@
 import "server-only";
 import type { CaseloadView } from "@/core/desk/caseloadView";
+import { sayTo } from "@/words/say";
 import type { Ctx } from "../base/context";
 import { todayList } from "./todayList";
 
@@ -70,7 +71,7 @@ async function openRows(ctx: Ctx): Promise<CaseloadRow[]> {
     beganOn: client.beganOn,
     isOpen: true,
     needsHand: next.needsHand,
-    next: next.sentence,
+    next: sayTo({ language: "en", massUnit: ctx.actor.massUnit })(next.why),
     href: `/clients/${client.clientId}/${next.step}`,
     lastOn: last?.on ?? null,
     lastPain: last?.morning ?? last?.after ?? null,

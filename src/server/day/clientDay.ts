@@ -1,14 +1,15 @@
 import "server-only";
 import { boundKind } from "@/core/bounds/kinds";
+import type { DayFacts, SheetNamed } from "@/core/desk/dayFacts";
 import { LIMIT_ENDS_SOON_DAYS } from "@/core/desk/matters";
+import { type Steps, stepsOf } from "@/core/desk/path";
+import { type Bars, barsOf, type Matter, mattersOf, type Next, nextOf } from "@/core/desk/waiting";
 import { type DueMeasurement, dueMeasurements } from "@/core/measure/dueMeasurements";
 import { phaseEntry } from "@/core/phases/phaseEntry";
 import { type Action, stricter } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
 import type { GoneLine } from "@/core/sheet/line/gone";
-import { dayInWords } from "@/core/units/dayInWords";
 import { daysAfter, daysBetween } from "@/core/units/days";
-import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Concern } from "@/core/visit/concerns";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
@@ -24,7 +25,7 @@ import { daysOffOf, returnBarred } from "../decide/returns";
 import { painSentence } from "../facts/pain";
 import { findingsOf } from "../facts/phases";
 import { recordsOf } from "../history/records";
-import { isStopped, recentVisits, undecidedLines, type VisitHead } from "../history/visits";
+import { isStopped, recentVisits, strictestOf, undecidedLines, type VisitHead } from "../history/visits";
 import { extensionTests, testsOf } from "../measure/measurements";
 import { findingsOnFile } from "../measure/otherMeasurements";
 import { requestsOf } from "../requests/requests";
@@ -32,8 +33,6 @@ import { goneLines } from "../sheets/gone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { morningWaits } from "../visits/mornings";
 import { blockOf } from "../week/blocks";
-import { type Matter, mattersOf } from "./matters";
-import { type Bars, barsOf, type DayFacts, type Next, nextStep, type Steps, stepsOf } from "./steps";
 
 /** Three numbers of the last session: before, after, next morning. */
 export interface LastResponse {
@@ -125,26 +124,34 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
   const facts: DayFacts = {
     tests: tests.length,
     due,
-    sheets,
-    ready: runnable.filter(
-      (sheet) =>
-        kneeBar === null && !waits.has(sheet.sheetId) && !gone.some((g) => g.sheetId === sheet.sheetId),
-    ),
+    sheets: sheets.map(named),
+    ready: runnable
+      .filter(
+        (sheet) =>
+          kneeBar === null && !waits.has(sheet.sheetId) && !gone.some((g) => g.sheetId === sheet.sheetId),
+      )
+      .map(named),
     concerns,
     gone,
-    lastVisit,
-    draft: draft ? { visit: draft.visit, strictest: strictestAction(draft.actions) } : null,
+    lastVisit: lastVisit && {
+      isRunning: lastVisit.end === null,
+      morningPain: lastVisit.morning?.pain ?? null,
+      decided: strictestOf(lastVisit)?.action ?? null,
+    },
+    draft: draft
+      ? { hasMorning: draft.visit.morning !== null, strictest: strictestAction(draft.actions) }
+      : null,
     warning,
     isStopped: sheets.length > 0 && runnable.length === 0,
     screening,
     handLimits,
     morningWaits: draft !== undefined && morningWaits(ctx, draft.visit.startedAt) !== null,
-    phase: conditions.map((c) => lowerFirst(c.phase.name)).join(", "),
+    phases: conditions.map((c) => c.phase.name),
     opens,
     ending: written.flatMap((l) => {
       const days = l.endsOn === null ? -1 : daysBetween(today(ctx), l.endsOn);
       if (l.endsOn === null || days < 0 || days > LIMIT_ENDS_SOON_DAYS) return [];
-      return [`${boundKind(l.kind).name} ends on ${dayInWords(l.endsOn)}`];
+      return [{ limit: boundKind(l.kind).name, endsOn: l.endsOn }];
     }),
     requests: requests.filter((r) => r.isAllowed === null),
     today: today(ctx),
@@ -153,7 +160,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       today: block.days.flatMap((d) => {
         const sheet = sheets.find((s) => s.sheetId === d.sheetId);
         return d.on === today(ctx) && sheet
-          ? [{ name: sheet.name, at: d.at, place: sheet.place, sheetId: sheet.sheetId }]
+          ? [{ name: sheet.name, at: d.at, isAtGym: sheet.place === "gym", sheetId: sheet.sheetId }]
           : [];
       }),
     },
@@ -162,14 +169,13 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       off && !off.chosen && off.proposed !== "same" ? { days: off.days, proposed: off.proposed } : null,
     unconfirmed: conditions.filter((c) => !c.isConfirmed).map((c) => c.condition.name),
   };
-  const steps = stepsOf(facts);
   return {
     client,
     sheets,
     last: lastVisit ? await lastResponse(ctx, lastVisit) : null,
-    steps,
-    next: nextStep(steps, facts),
-    matters: mattersOf(steps, facts),
+    steps: stepsOf(facts),
+    next: nextOf(facts),
+    matters: mattersOf(facts),
     screening,
     due,
     bars: barsOf(facts),
@@ -178,6 +184,12 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     pain: await painSentence(ctx, client),
   };
 }
+
+const named = (s: SheetVersion): SheetNamed => ({
+  sheetId: s.sheetId,
+  name: s.name,
+  lines: s.lines.length,
+});
 
 const strictestAction = (actions: readonly Action[]): Action | null =>
   actions.length === 0 ? null : actions.reduce((a, b) => stricter(a, b));

@@ -1,12 +1,11 @@
 import "server-only";
+import type { Matter, Next } from "@/core/desk/waiting";
 import { MORNING_FROM_HOUR } from "@/core/visit/morningOpens";
 import { type Ctx, dayAndHour } from "../base/context";
 import { Known } from "../base/known";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { kneeWindowOf } from "../facts/windows";
 import { clientDay, type LastResponse } from "./clientDay";
-import type { Matter } from "./matters";
-import type { Next } from "./steps";
 
 /** One client as the lists show it. */
 export interface ClientRow {

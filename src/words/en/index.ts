@@ -1,9 +1,11 @@
 import type { RoomWords } from "../message";
 import { atHome } from "./atHome";
 import { clientPaper } from "./clientPaper";
+import { desk } from "./desk";
 import { home } from "./home";
 import { link } from "./link";
 import { morning } from "./morning";
+import { path } from "./path";
 import { phases } from "./phases";
 import { visit } from "./visit";
 
@@ -11,4 +13,4 @@ import { visit } from "./visit";
 export const labels = { atHome, clientPaper, link, morning };
 
 /** What rooms of the core say. */
-export const rooms: RoomWords = { home, phases, visit };
+export const rooms: RoomWords = { desk, home, path, phases, visit };

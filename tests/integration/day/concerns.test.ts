@@ -9,6 +9,7 @@ import { seeConcern, unseenConcerns } from "@/server/decide/concerns";
 import { answerRecheck } from "@/server/decide/rechecks";
 import { recordMorning } from "@/server/visits/mornings";
 import { openVisit, startVisit } from "@/server/visits/running";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
@@ -61,7 +62,9 @@ test("a trainer's stop stands first on Today and in the client's line until a th
   const visitId = await openedVisit(clinic, client);
   await sendLog(clinic, visitId, stopOf(MONDAY));
   const day = await clinic.as("trainer", (ctx) => clientDay(ctx, client), MONDAY);
-  expect(day.next.sentence).toMatch(/A visit ended early: sharp, sudden or giving-way pain \(Test trainer\)/);
+  expect(sayPlainly(day.next.why)).toMatch(
+    /A visit ended early: sharp, sudden or giving-way pain \(Test trainer\)/,
+  );
   const rows = await clinic.as("therapist", todayList, MONDAY);
   const row = rows.find((r) => r.client.clientId === client.clientId);
   expect(row?.matters[0]).toMatchObject({ kind: "concern", step: "decide" });

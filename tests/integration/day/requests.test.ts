@@ -38,7 +38,12 @@ test("a trainer asks; it stands on the desk until a therapist answers, and the a
   expect(await matters()).toEqual([
     expect.objectContaining({
       requestId: r.id,
-      sentence: "Test trainer asks for more load than planned: three easy weeks",
+      why: {
+        code: "desk.request",
+        by: "Test trainer",
+        kind: "heavier",
+        words: "three easy weeks",
+      },
     }),
   ]);
   await clinic.as("therapist", (ctx) =>

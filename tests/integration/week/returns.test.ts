@@ -60,7 +60,11 @@ test("after 3, 10 and 30 days without work: the same, one step back, again from 
   ] as const)
     expect(await offOn(client, day)).toMatchObject({ days: day, proposed, chosen: null });
   const day = await clinic.as("therapist", (ctx) => clientDay(ctx, client), daysLater(10));
-  expect(day.matters.map((m) => m.sentence)).toContain("10 days without work: one step back is proposed");
+  expect(day.matters.map((m) => m.why)).toContainEqual({
+    code: "desk.days_off",
+    days: 10,
+    proposed: "step_back",
+  });
 });
 
 test("a step back is kept and makes every line easier; chosen once, otherwise only with a reason", async () => {

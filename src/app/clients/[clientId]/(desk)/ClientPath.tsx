@@ -1,8 +1,10 @@
 "use client";
 import { usePathname } from "next/navigation";
 import { type Deed, may, type Role } from "@/core/access/roles";
-import type { Next, PathStep, Steps } from "@/server/day/steps";
+import type { PathStep, Steps } from "@/core/desk/path";
+import type { Next } from "@/core/desk/waiting";
 import { Link } from "@/ui/Link";
+import { useSay } from "@/ui/reader";
 import { Path, type PathEntry } from "@/ui/shell/Path";
 
 const STEPS: readonly { name: string; step: PathStep }[] = [
@@ -54,6 +56,7 @@ export function ClientPath({
   next: Next;
   role: Role;
 }) {
+  const say = useSay();
   const page = usePathname().split("/").pop() ?? "";
   const here = PART_OF[page] ?? page;
   const deed = DEEDS[next.step];
@@ -61,7 +64,8 @@ export function ClientPath({
   const entries = STEPS.map(
     ({ name, step }): PathEntry => ({
       name,
-      ...steps[step],
+      state: steps[step].state,
+      words: say(steps[step].why),
       href: `/clients/${clientId}/${step}`,
       isHere: here === step,
     }),
@@ -72,7 +76,7 @@ export function ClientPath({
       {next.step !== here && (
         <nav aria-label="Next step" className="small mb-3 border-l-4 border-primary pl-2 ml-[14px] mr-2">
           <Link href={`/clients/${clientId}/${next.step}${next.query ?? ""}`} className="hover:underline">
-            <b className="text-primary">{isMine ? "Next:" : "Next, a colleague:"}</b> {next.sentence}
+            <b className="text-primary">{isMine ? "Next:" : "Next, a colleague:"}</b> {say(next.why)}
           </Link>
         </nav>
       )}

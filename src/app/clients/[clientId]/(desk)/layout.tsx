@@ -139,7 +139,7 @@ export default async function DeskLayout({
                 className="fill-accent stroke-accent"
               />
             </svg>
-            <b>{state.bars.sentence}</b>{" "}
+            <b>{sayPlainly(state.bars.why)}</b>{" "}
             <Link href={`/clients/${clientId}/${state.bars.step}`} className="underline">
               {state.bars.step === "limits" ? "Limits" : state.bars.step === "screen" ? "Screen" : "Floor"}
             </Link>
