@@ -153,7 +153,7 @@ test("papers: A4 and Letter, every typeface inside, text that another program re
   expect(sheet.info).toMatch(/595\.\d+ x 841\.\d+ pts \(A4\)/);
   expect(sheet.text).toMatch(/Lying leg curl[\s\S]*If it hurts[\s\S]*When next/);
   expect(sheet.text).toContain("7 Tidewall Steps");
-  await page.getByLabel("paper").selectOption("LETTER");
+  await page.getByRole("combobox", { name: /^paper/ }).selectOption("LETTER");
   expect((await paper("Set-up of “Gym”")).info).toContain("(letter)");
   await page.getByRole("textbox", { name: "To" }).fill("Dr Łucja Öst");
   await page.getByLabel("Questions").fill("May she run?\nWhen?");

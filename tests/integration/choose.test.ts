@@ -375,7 +375,7 @@ describe("the library", () => {
     await expect(write()).rejects.toThrow(/Test therapist changed this exercise meanwhile/);
     const changed = await clinic.as("trainer", (ctx) => clinicExercise(ctx, "lp_horizontal"));
     expect(changed).toMatchObject({
-      origin: "changed here",
+      origin: "changed_here",
       version: 1,
       exercise: { cues: ["our own cue"] },
     });

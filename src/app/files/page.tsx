@@ -16,7 +16,7 @@ const STATES: Record<StoredImport["state"], string> = {
   draft: "draft: not in force",
   confirmed: "in force",
   undone: "taken back",
-  "thrown away": "thrown away",
+  thrown_away: "thrown_away",
 };
 
 const onItsWay = ({ id, kind, fileName, bytes, haveBytes }: StoredImport) => ({

@@ -4,6 +4,7 @@ import type { ExerciseFacets } from "@/core/rules/exerciseFacets";
 import type { Drawing } from "@/core/selection/pose/drawing";
 import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
+import { FACET_WORDS } from "@/words/en/facets";
 
 export interface LibraryRow {
   id: string;
@@ -16,7 +17,7 @@ export interface LibraryRow {
   /** from the side; null where there is no model of the knee */
   drawing: Drawing | null;
   facets: ExerciseFacets;
-  origin: "catalogue" | "changed here" | "own";
+  origin: "catalogue" | "changed_here" | "own";
 }
 
 const FACETS = [
@@ -26,6 +27,14 @@ const FACETS = [
   ["needs", "What it needs", "whatever it needs"],
   ["spares", "What it spares", "whatever it spares"],
 ] as const;
+
+type Facet = (typeof FACETS)[number][0];
+const facet = (r: LibraryRow, key: Facet): readonly string[] => r.facets[key];
+const wordOf = (code: string): string => FACET_WORDS[code] ?? code;
+
+/** What the rows have of a facet, in the order of its words. */
+const offered = (rows: readonly LibraryRow[], key: Facet): string[] =>
+  [...new Set(rows.flatMap((r) => facet(r, key)))].sort((a, b) => wordOf(a).localeCompare(wordOf(b)));
 
 const FILTERS = [
   ["home", "works at home", (r: LibraryRow) => r.isHome],
@@ -56,7 +65,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
     const text = `${r.name} ${r.group} ${r.equipment}`.toLowerCase();
     return (
       words.every((w) => text.includes(w)) &&
-      FACETS.every(([key]) => !state[key] || r.facets[key].includes(state[key])) &&
+      FACETS.every(([key]) => !state[key] || facet(r, key).includes(state[key])) &&
       FILTERS.every(([key, , passes]) => !state[key] || passes(r))
     );
   });
@@ -82,9 +91,9 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
             onChange={(e) => setState({ [key]: e.target.value || null })}
           >
             <option value="">{any}</option>
-            {[...new Set(rows.flatMap((r) => r.facets[key]))].sort().map((w) => (
+            {offered(rows, key).map((w) => (
               <option key={w} value={w}>
-                {key === "spares" ? `spares ${w}` : w}
+                {key === "spares" ? `spares ${wordOf(w)}` : wordOf(w)}
               </option>
             ))}
           </select>
@@ -152,10 +161,14 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
                 <td className="pr-3">{r.group}</td>
                 <td className="pr-3">{r.equipment}</td>
                 <td className="small pr-3">
-                  {r.facets.spares.join(", ") || <span className="quiet">–</span>}
+                  {r.facets.spares.map(wordOf).join(", ") || <span className="quiet">–</span>}
                 </td>
                 <td>
-                  {r.origin === "catalogue" ? <span className="quiet">catalogue</span> : <b>{r.origin}</b>}
+                  {r.origin === "catalogue" ? (
+                    <span className="quiet">catalogue</span>
+                  ) : (
+                    <b>{r.origin === "own" ? "own" : "changed here"}</b>
+                  )}
                 </td>
               </tr>
             ))}

@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { conditionById } from "../rules/conditions";
+import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "../rules/exerciseNeeds";
 import { exerciseById } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
 import { rangeSheet } from "../selection/rank/rangeSheet";
-import { canBeDoneWith, HOME_THING_IDS, type HomeThing, homeVersion } from "../sheet/draft/homeVersion";
+import { homeVersion } from "../sheet/draft/homeVersion";
 import { fatigueLinesOf, itemsOf } from "../sheet/effect/scoreItems";
 import { simulateSession } from "../sheet/effect/sessionFatigue";
 import { fitsWell, judgeScore } from "../sheet/judge/judgeScore";
@@ -236,10 +237,10 @@ test("a frail person with severe arthritis gets no more than gentle work, and pr
 
 test("swelling is read from the newest day against the one before, and what cannot be told apart is not weak", () => {
   const day = (on: string, grade: number) => ({ on, grade });
-  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-01-06")).toBe("one grade more");
-  expect(swellingTrend([day("2026-01-05", 3), day("2026-01-01", 1)], "2026-01-06")).toBe("two grades more");
-  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-02-06")).toBe("not more");
-  expect(swellingTrend([day("2026-01-05", 2)], "2026-01-06")).toBe("not more");
+  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-01-06")).toBe("one_more");
+  expect(swellingTrend([day("2026-01-05", 3), day("2026-01-01", 1)], "2026-01-06")).toBe("two_more");
+  expect(swellingTrend([day("2026-01-01", 1), day("2026-01-05", 2)], "2026-02-06")).toBe("not_more");
+  expect(swellingTrend([day("2026-01-05", 2)], "2026-01-06")).toBe("not_more");
   const t = (side: "left" | "right", torqueNm: number) => ({
     movement: "knee_extension" as const,
     side,

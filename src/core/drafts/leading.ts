@@ -7,6 +7,6 @@ import type { Condition, Phase } from "../rules/conditions";
 export function leading<C extends { condition: Condition; phase: Phase }>(all: readonly C[]): C | null {
   const progress = ({ condition, phase }: C) =>
     condition.phases.findIndex((p) => p.id === phase.id) / condition.phases.length;
-  const isGeneral = (c: C) => Number(c.condition.main_region === "whole body");
+  const isGeneral = (c: C) => Number(c.condition.main_region === "whole_body");
   return [...all].sort((a, b) => isGeneral(a) - isGeneral(b) || progress(a) - progress(b))[0] ?? null;
 }

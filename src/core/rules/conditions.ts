@@ -71,7 +71,9 @@ const condition = z.object({
   aliases: z.array(z.string()),
   kind: z.string(),
   clock: z.string(),
-  main_region: z.enum(["hip", "knee", "lumbar", "whole body"]),
+  /** always begins with surgery */
+  is_surgical: z.boolean(),
+  main_region: z.enum(["hip", "knee", "lumbar", "whole_body"]),
   variants: z.array(variant).min(1),
   schools: z.array(stance),
   avoid_always: z.array(z.string()),

@@ -34,6 +34,8 @@ const question = z.object({
   escalate_if: z.array(z.object({ if: z.string(), then: consequence, time_frame: z.string() })),
   limit_overrides: caution,
   ask_if: z.string(),
+  /** asked only of who has one of these conditions */
+  only_for: z.array(z.string()).optional(),
   source: z.string(),
   confidence,
 });

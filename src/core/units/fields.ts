@@ -8,11 +8,17 @@ export function numberField(what: string, unit: string, min: number, max: number
   const range = `${what} must be between ${min} and ${max} ${unit}.${slip ? ` ${slip}` : ""}`;
   return z
     .number({
-      // "out of 10" is a scale and no unit
-      error: unit.startsWith("out of")
-        ? `Enter ${what.toLowerCase()} as a number from ${min} to ${max}.`
-        : `Enter ${what.toLowerCase()} as a number in ${unit}.`,
+      error: `Enter ${what.toLowerCase()} as a number in ${unit}.`,
     })
+    .min(min, { error: range })
+    .max(max, { error: range });
+}
+
+/** A number on a scale of ten, which has no unit. */
+export function scoreField(what: string, min: number, max: number) {
+  const range = `${what} must be between ${min} and ${max} out of 10.`;
+  return z
+    .number({ error: `Enter ${what.toLowerCase()} as a number from ${min} to ${max}.` })
     .min(min, { error: range })
     .max(max, { error: range });
 }

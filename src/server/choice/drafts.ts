@@ -25,8 +25,8 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
   const pain = await painSentence(ctx, client);
   if (pain) return `No draft today. ${pain}`;
-  const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not more";
-  if (trend === "two grades more")
+  const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not_more";
+  if (trend === "two_more")
     return "No draft today: the knee is two grades more swollen than before. This leg is not trained; the therapist or a physician looks at it now.";
   const story = await storyOf(ctx, client);
   // the goal that is hardest to do now comes first
@@ -45,7 +45,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     recipe,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
-    swellingIsUp: trend === "one grade more",
+    swellingIsUp: trend === "one_more",
     weak: weakGroups(await testsOf(ctx, client.episodeId), client.side),
     isFrail: isFrail({
       ageYears: ageYearsOf(ctx, client),

@@ -53,9 +53,7 @@ async function readQuestionsOf(ctx: Ctx, client: ClientEpisode): Promise<RedFlag
         questionsFor({ main_region, redflag_ids: [] }, isPostOp),
       );
   const ids = new Set(asked.map((q) => q.id));
-  const isAsked = (q: RedFlag): boolean =>
-    !(q.ask_if === "after ACL reconstruction" && !conditions.some((c) => c.id === "acl_reconstruction")) &&
-    !(q.ask_if === "after hip replacement" && !conditions.some((c) => c.id === "total_hip_replacement"));
+  const isAsked = (q: RedFlag): boolean => !q.only_for || conditions.some((c) => q.only_for?.includes(c.id));
   return [...ids].flatMap((id) => redFlagById(id) ?? []).filter(isAsked);
 }
 

@@ -11,7 +11,7 @@ export interface ClinicExercise {
   exercise: Exercise;
   /** 0: the catalogue's own, never changed here */
   version: number;
-  origin: "catalogue" | "changed here" | "own";
+  origin: "catalogue" | "changed_here" | "own";
 }
 
 /** One change of an exercise, newest first in a history. */
@@ -35,7 +35,7 @@ async function readExercises(ctx: Ctx): Promise<ClinicExercise[]> {
   const known: ClinicExercise[] = EXERCISES.map((e) => {
     const r = changed.get(e.id);
     return r?.record
-      ? { exercise: exercise.parse(r.record), version: r.version, origin: "changed here" }
+      ? { exercise: exercise.parse(r.record), version: r.version, origin: "changed_here" }
       : { exercise: e, version: r?.version ?? 0, origin: "catalogue" };
   });
   const own: ClinicExercise[] = rows

@@ -24,7 +24,7 @@ export interface StoredImport {
   mapping: CsvMapping;
   by: string;
   at: Date;
-  state: "arriving" | "draft" | "confirmed" | "undone" | "thrown away";
+  state: "arriving" | "draft" | "confirmed" | "undone" | "thrown_away";
   confirmedBy: string | null;
   confirmedAt: Date | null;
   summary: ImportSummary | null;
@@ -62,7 +62,7 @@ const stored = (r: any): StoredImport => ({
   state: r.undone_at
     ? r.confirmed_at
       ? "undone"
-      : "thrown away"
+      : "thrown_away"
     : r.confirmed_at
       ? "confirmed"
       : r.is_here
@@ -260,7 +260,7 @@ export async function undoImport(
   await ctx.tx`select id from import where id = ${id} for update`;
   const i = await importById(ctx, id);
   mustMay(ctx, i.state === "confirmed" ? "import.confirm" : "import.make");
-  if (i.state === "undone" || i.state === "thrown away")
+  if (i.state === "undone" || i.state === "thrown_away")
     throw new Refused("conflict", "This file was taken back or thrown away before.");
   if (i.state !== seen)
     throw new Refused("conflict", "This file is another step on meanwhile. Reload to see what it brought.");

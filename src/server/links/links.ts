@@ -75,7 +75,7 @@ export interface OutboxMessage {
   expiresAt: Date;
   /** where the link leads, without the app's own address */
   path: string;
-  answered: { at: Date; by: string; pain: number } | null;
+  answered: { at: Date; by: string; byClient: boolean; pain: number } | null;
   isRevoked: boolean;
 }
 
@@ -88,7 +88,7 @@ export async function outbox(ctx: Ctx, episodeId: string | null = null): Promise
   const key = await ownKey(ctx);
   const rows = await ctx.tx`
     select l.id, l.purpose, l.visit_id, l.sends_at, l.expires_at, l.revoked_at, c.id as client_id, c.name,
-      coalesce(s.name, vs.name) as sheet, a.pain, a.answered_at, p.name as answered_by
+      coalesce(s.name, vs.name) as sheet, a.pain, a.answered_at, p.name as answered_by, a.answered_by as answered_as
     from client_link l
     join episode e on e.id = l.episode_id join client c on c.id = e.client_id
     left join sheet s on s.id = l.sheet_id
@@ -109,7 +109,9 @@ export async function outbox(ctx: Ctx, episodeId: string | null = null): Promise
     sendsAt: r.sends_at,
     expiresAt: r.expires_at,
     path: `/${r.purpose === "morning" ? "m" : "h"}/${tokenOf(r.id, key)}`,
-    answered: r.answered_at ? { at: r.answered_at, by: r.answered_by, pain: r.pain } : null,
+    answered: r.answered_at
+      ? { at: r.answered_at, by: r.answered_by, byClient: r.answered_as === "client", pain: r.pain }
+      : null,
     isRevoked: r.revoked_at !== null,
   }));
 }

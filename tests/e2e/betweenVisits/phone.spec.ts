@@ -49,7 +49,9 @@ test("the morning by a link: no account and no name, three taps, changed once; a
   await isAlive(their);
 
   await test.step("in another language, kept for the next page and for papers, and back", async () => {
+    const kept = their.waitForResponse((r) => r.url().endsWith("/language") && r.ok());
     await key(their, "Deutsch").click();
+    await kept;
     await expect(their.getByRole("heading", { name: "Wie geht es dem Knie heute Morgen?" })).toBeVisible();
     await their.reload();
     await isAlive(their);
@@ -218,7 +220,7 @@ test("what was done under a link that was replaced meanwhile is said not to be t
     await their.goto(second);
     await expect(their.getByRole("heading", { name: "Something was not sent" })).toBeVisible();
     await isAlive(their);
-    await their.getByRole("button", { name: /^Send them to/ }).click();
+    await their.getByRole("button", { name: /^Send to/ }).click();
     await their.clock.runFor(10_000);
     await expect(their.getByRole("heading", { name: "Something was not sent" })).toHaveCount(0);
     await page.goto(`/clients/${id}/record`);

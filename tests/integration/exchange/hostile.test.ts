@@ -268,7 +268,7 @@ describe("a file in pieces", () => {
     await expect(as((ctx) => undoImport(ctx, f.id, "draft"))).rejects.toThrow(/another step/);
     await as((ctx) => undoImport(ctx, f.id, "arriving"));
     expect(await owner`select 1 from import_part where import_id = ${f.id}`).toHaveLength(0);
-    expect(await as((ctx) => importById(ctx, f.id))).toMatchObject({ state: "thrown away" });
+    expect(await as((ctx) => importById(ctx, f.id))).toMatchObject({ state: "thrown_away" });
   });
 });
 

@@ -14,7 +14,7 @@ export const storyChoices = (): StoryChoices => ({
   conditions: CONDITIONS.map((c) => ({
     id: c.id,
     name: c.name,
-    isSurgical: c.clock === "weeks since surgery",
+    isSurgical: c.is_surgical,
     variants: c.variants.map((v): [string, string] => [v.id, v.name]),
   })),
   goals: GOALS.map((g): [string, string] => [g.id, g.name]),

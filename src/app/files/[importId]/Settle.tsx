@@ -34,7 +34,7 @@ export function Settle({
     setProblem(null);
     router.refresh();
   };
-  if (state === "undone" || state === "thrown away") return null;
+  if (state === "undone" || state === "thrown_away") return null;
   return (
     <div className="mt-6">
       <Problem sentence={problem} />

@@ -48,7 +48,7 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
               ? `In force since ${i.confirmedBy} confirmed it on ${moment(i.confirmedAt ?? i.at, actor.locale, actor.timeZone)}.`
               : i.state === "undone"
                 ? "It was taken back; nothing of it is left."
-                : i.state === "thrown away"
+                : i.state === "thrown_away"
                   ? "It was thrown away."
                   : ""}
         </p>

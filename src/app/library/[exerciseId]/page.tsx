@@ -74,7 +74,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
               exercise={e}
               version={version}
               names={names}
-              mayGoBack={origin === "changed here"}
+              mayGoBack={origin === "changed_here"}
               isNew={false}
             />
           ) : null}

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { leastOf, mostOf } from "../../bounds/inForce";
+import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "../../rules/exerciseNeeds";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { bounded } from "../../testdata/bounded";
 import { usualHoldDeg } from "../line/holdAngle";
 import { scheme, setsOf } from "../schemes/scheme";
 import { plainHolds, schemeByAim } from "./doseByAim";
-import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "./homeVersion";
 
 const anyLimits = fc
   .record({ least: fc.integer({ min: 0, max: 6 }), most: fc.integer({ min: 3, max: 10 }) })

@@ -1,3 +1,4 @@
+import { canBeDoneWith, type HomeThing } from "../../rules/exerciseNeeds";
 import type { Exercise } from "../../rules/exercises";
 import { groupOf, type RangeRow } from "../../selection/rank/rangeSheet";
 import type { ScoreContext } from "../judge/judgeScore";
@@ -5,44 +6,6 @@ import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
 import { eased } from "./easeLines";
 import { onOther } from "./onOther";
-
-/** What people have at home. Floor, wall, a rail to hold and a bed are taken to be there. */
-export const HOME_THINGS = {
-  chair: "chair",
-  band: "band",
-  backpack: "backpack",
-  cuff: "ankle cuff",
-  towel: "towel or pillow",
-  step: "step",
-} as const;
-export type HomeThing = keyof typeof HOME_THINGS;
-export const HOME_THING_IDS = Object.keys(HOME_THINGS) as HomeThing[];
-
-/** Words of the catalogue's equipment, and which thing does for them. */
-const WORDS: readonly (readonly [RegExp, HomeThing])[] = [
-  [/ankle weight|cuff/, "cuff"],
-  [/chair|bench|table edge/, "chair"],
-  [/band/, "band"],
-  [/dumbbell|weight on thigh|hand-held/, "backpack"],
-  [/towel|strap|slider|ball|pillow|cushion|roll/, "towel"],
-  [/\bstep\b|plate|wedge/, "step"],
-];
-
-/** Whether an exercise can be done at home with what is there. */
-export function canBeDoneWith(e: Exercise, have: ReadonlySet<HomeThing>): boolean {
-  if (!e.home_ready) return false;
-  return e.equipment
-    .toLowerCase()
-    .split(",")
-    .filter((part) => !part.includes("optional"))
-    .every((part) => part.split(" or ").some((choice) => isThere(choice, have)));
-}
-
-function isThere(words: string, have: ReadonlySet<HomeThing>): boolean {
-  if (/machine/.test(words)) return false;
-  const needed = WORDS.filter(([word]) => word.test(words)).map(([, thing]) => thing);
-  return needed.length === 0 || needed.some((t) => have.has(t));
-}
 
 export interface HomeVersion {
   lines: ScoreLine[];

@@ -168,7 +168,7 @@ const ECCENTRIC = 1.2;
 
 export interface TwoUpOneDown {
   load: number;
-  limit: "eccentric leg" | "two-leg lift";
+  limit: "lowering_leg" | "lift_with_two";
   /** load over one leg's own lifting maximum: above 1 it is true overload */
   overloadVsSingle: number;
 }
@@ -181,7 +181,7 @@ export function twoUpOneDownLoad(bilateralMax: number, reps = 6, reserve = 2): T
   const load = Math.min(lowered, lifted);
   return {
     load,
-    limit: lowered <= lifted ? "eccentric leg" : "two-leg lift",
+    limit: lowered <= lifted ? "lowering_leg" : "lift_with_two",
     overloadVsSingle: load / single,
   };
 }

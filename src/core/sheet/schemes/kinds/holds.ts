@@ -1,13 +1,13 @@
 import { z } from "zod";
 import { shareForFeltEffort } from "../../../isometrics/effortConversion";
-import { numberField, wholeField } from "../../../units/fields";
+import { numberField, scoreField, wholeField } from "../../../units/fields";
 import type { ProgressStep, SchemeSpec, Stepped } from "../contract";
 import { noStretch } from "../gates";
 import { held, plannedDeg, repeat, restS, sets } from "../parts";
 
 /** Felt effort (0-10 at the end of the hardest hold) and percent of maximum at this angle are different things. */
 const effort = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("felt"), felt: numberField("Felt effort", "out of 10", 2, 9) }),
+  z.object({ kind: z.literal("felt"), felt: scoreField("Felt effort", 2, 9) }),
   z.object({ kind: z.literal("percent"), percent: numberField("Percent of maximum", "%", 10, 90) }),
 ]);
 export const holdsSchema = z.object({

@@ -1,12 +1,13 @@
 "use client";
 import { type RefObject, useRef, useState } from "react";
 import type { DraftWish } from "@/core/drafts/draftSession";
+import { HOME_THING_IDS, type HomeThing } from "@/core/rules/exerciseNeeds";
 import { GROUP_NAMES, type RangeRow } from "@/core/selection/rank/rangeSheet";
-import { HOME_THING_IDS, HOME_THINGS, type HomeThing } from "@/core/sheet/draft/homeVersion";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Dialog } from "@/ui/Dialog";
 import { Link } from "@/ui/Link";
 import { Palette } from "@/ui/palette/Palette";
+import { HOME_THING_WORDS } from "@/words/en/facets";
 
 export const MINUTES = [15, 30, 45, 60] as const;
 const PLACES: Record<DraftWish["place"], string> = { gym: "the gym", other_gym: "another gym", home: "home" };
@@ -189,7 +190,7 @@ function HomeDialog({
                 setHave(next);
               }}
             />
-            {HOME_THINGS[thing]}
+            {HOME_THING_WORDS[thing]}
           </label>
         ))}
         <span className="col-span-2 mt-2 flex gap-2">

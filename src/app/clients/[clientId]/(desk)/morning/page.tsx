@@ -93,7 +93,7 @@ function TheLink({ message: m, now, actor }: { message: OutboxMessage; now: Date
     <section className="mb-4 border-b border-rule pb-4">
       <h2 className="text-[15px]">The client's own answer</h2>
       <p className="small mt-1">
-        {m.answered?.by === "the client"
+        {m.answered?.byClient
           ? `Answered by the client, ${moment(m.answered.at, actor.locale, actor.timeZone)}.`
           : m.expiresAt <= now
             ? "The link has run out without an answer: ask, and enter it here."

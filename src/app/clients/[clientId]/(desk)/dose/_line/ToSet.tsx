@@ -71,7 +71,7 @@ function OverloadWords({ scheme }: { scheme: Scheme }) {
     <p className="small quiet">
       Two legs lift, one lowers {Math.round(overloadVsSingle * 100)} % of what it lifts alone
       {overloadVsSingle > 1 ? ": a true overload" : ": no overload yet, fewer repetitions would be"}; the{" "}
-      {limit === "eccentric leg" ? "lowering leg" : "lift with two"} sets the limit. Estimated.
+      {limit === "lowering_leg" ? "lowering leg" : "lift with two"} sets the limit. Estimated.
     </p>
   );
 }
