@@ -22,10 +22,12 @@ say "integration tests"
 npx jest --selectProjects integration --maxWorkers=2 --json --outputFile=.data/integration.json >/dev/null 2>.data/integration.log ||
   cat .data/integration.log >&2
 
-say "demo data for the end-to-end tests"
+say "demo data for the end-to-end tests, and the build beside them"
 fresh_database
-run_ts database/demo/seed.mts
+run_ts database/demo/seed.mts &
+seeding=$!
 need_build
+wait $seeding
 # a test waits most of its time, for timers and for the network: more of them than cores side by side
 say "end-to-end tests in Chromium, four side by side; then alone those that look for long tasks"
 PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert "@alone|@long" --reporter=list,json || true

@@ -1,10 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { MATTER_WORDS, type MatterKind } from "@/core/desk/matters";
+import type { MatterKind } from "@/core/desk/matters";
 import { Problem } from "@/ui/form/Problem";
 import { Link } from "@/ui/Link";
 import { send } from "@/ui/send";
+import { MATTER_WORDS } from "@/words/en/matters";
 import { MatterMark } from "./MatterMark";
 
 /** One thing that waits, with whose it is and where it is done. */

@@ -166,10 +166,9 @@ test("papers: A4 and Letter, every typeface inside, text that another program re
   expect((await paper("Record of changes")).text).toContain("made a paper");
 });
 
-test("the whole clinic leaves as an archive and comes into an empty one: reviews and drafts read the same", async ({
-  page,
-  browser,
-}) => {
+test("the whole clinic leaves as an archive and comes into an empty one: reviews and drafts read the same", {
+  tag: "@long",
+}, async ({ page, browser }) => {
   await signIn(page, "therapist");
   /** What a screen shows of every client, but for what hangs on the clinic. */
   const read = async (on: Page, idOf: (name: string) => Promise<string>) => {

@@ -312,9 +312,9 @@ test("a template is kept, taken for another client under that client's limits, a
   await expect(list.getByText("Harbour half hour")).toHaveCount(0);
 });
 
-test("every demo client gets a home version of what is there; a trainer reads and changes nothing", async ({
-  page,
-}) => {
+test("every demo client gets a home version of what is there; a trainer reads and changes nothing", {
+  tag: "@long",
+}, async ({ page }) => {
   await signIn(page, "therapist");
   for (const name of DEMO_CLIENTS) {
     await openStep(page, name, "dose?sheet=new");

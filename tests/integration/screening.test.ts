@@ -184,7 +184,7 @@ test("a high reading counts as yes whatever was answered, and caps every hold", 
   const state = await clinic.as("therapist", (ctx) => screeningStateOf(ctx, client));
   expect(state).toMatchObject({ status: "caution", standing: [{ flag: { id: "rf_bp" } }] });
   const limits = await clinic.as("therapist", (ctx) => limitsOf(ctx, client));
-  expect(limits.filter((l) => l.origin === "warning sign").map((l) => [l.kind, l.high])).toEqual(
+  expect(limits.filter((l) => l.origin === "warning_sign").map((l) => [l.kind, l.high])).toEqual(
     expect.arrayContaining([
       ["hold_effort", 40],
       ["hold_seconds", 10],

@@ -145,7 +145,7 @@ describe("everything together", () => {
         (part, written, flag, exercise) => {
           const own = limitsOfRecord(part.limits, "x", "c");
           if (fitExercise(exercise, inForce(own, DAY)).status !== "blocked") return;
-          const caution = limitsOfOverride(flag.limit_overrides.limits, "a sign", "s", "warning sign");
+          const caution = limitsOfOverride(flag.limit_overrides.limits, "a sign", "s", "warning_sign");
           for (const list of [[...own, ...caution, ...written], [...written, ...caution, ...own].reverse()])
             expect(fitExercise(exercise, inForce(list, DAY)).status).toBe("blocked");
         },
@@ -211,8 +211,8 @@ describe("everything together", () => {
   test("free limits bind nothing; every caution with a limit binds something", () => {
     expect(limitsOfOverride({}, "", "", "clinic")).toEqual([]);
     expect(inForce([], DAY)).toEqual({});
-    expect(limitsOfOverride({ axial_load_max: "none" }, "because", "x", "warning sign")).toMatchObject([
-      { kind: "weight_on_shoulders", word: "none", origin: "warning sign", reason: "because" },
+    expect(limitsOfOverride({ axial_load_max: "none" }, "because", "x", "warning_sign")).toMatchObject([
+      { kind: "weight_on_shoulders", word: "none", origin: "warning_sign", reason: "because" },
     ]);
   });
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { BOUND_KIND_IDS, boundKind } from "./kinds";
 
-export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "warning sign", "clinic"]);
+export const limitOrigin = z.enum(["surgeon", "therapist", "condition", "warning_sign", "clinic"]);
 
 /** One bound with who set it, why and until when (ISO dates). What low, high, word and names mean: BOUND_KINDS. */
 export const limit = z.object({
@@ -25,7 +25,7 @@ export const ORIGIN_WORDS: Record<Limit["origin"], string> = {
   surgeon: "surgeon",
   therapist: "therapist",
   condition: "phase",
-  "warning sign": "warning sign",
+  warning_sign: "warning sign",
   clinic: "clinic's rule",
 };
 

@@ -94,7 +94,7 @@ const line = keptLine.parse({
   total: null,
   leastReserve: null,
   share: 0.4,
-  basis: "strength test",
+  basis: "strength_test",
   feltAim: 6,
   kneecapChairS: 10,
   hardReps: 0,

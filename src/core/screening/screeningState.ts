@@ -115,7 +115,7 @@ function whyDue(on: string, today: string, lastSessionOn: string | null): string
 export function limitsOfSigns(standing: readonly StandingSign[]): Limit[] {
   return standing.flatMap(({ flag }) => {
     const because = `warning sign answered yes: ${flag.question}`;
-    const limits = limitsOfOverride(flag.limit_overrides.limits, because, flag.id, "warning sign");
+    const limits = limitsOfOverride(flag.limit_overrides.limits, because, flag.id, "warning_sign");
     const { isometric_effort_max_pct: effort, isometric_hold_max_s: seconds } = flag.limit_overrides.holds;
     const cap = (kind: Limit["kind"], high: number | undefined): Limit[] =>
       high === undefined
@@ -128,7 +128,7 @@ export function limitsOfSigns(standing: readonly StandingSign[]): Limit[] {
               high,
               word: null,
               names: [],
-              origin: "warning sign",
+              origin: "warning_sign",
               reason: because,
               endsOn: null,
             },

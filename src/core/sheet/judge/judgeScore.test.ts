@@ -95,13 +95,13 @@ describe("the load of a line", () => {
     };
     const context = withTests(scoreContext(), [test]);
     const judged = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 8, reserve: 2 }), context);
-    expect(judged.load?.basis).toBe("repetition test");
+    expect(judged.load?.basis).toBe("repetition_test");
     // the round trip returns the tested load, on the nearest real step
     expect(Math.abs((judged.load?.setUp?.load ?? 0) - 60)).toBeLessThanOrEqual(5);
     const lighter = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 12, reserve: 4 }), context);
     expect(lighter.load?.setUp?.load ?? 999).toBeLessThan(judged.load?.setUp?.load ?? 0);
     const oneLeg = withTests(scoreContext(), [{ ...test, twoLegs: false }]);
-    expect(judgeOne(line("lp_horizontal", EXAMPLES.straight), oneLeg).load?.basis).toBe("strength test");
+    expect(judgeOne(line("lp_horizontal", EXAMPLES.straight), oneLeg).load?.basis).toBe("strength_test");
     const capped = bounded({ closed_chain_load: { high: 40 } });
     const under = judgeOne(line("lp_horizontal", EXAMPLES.straight), withTests(scoreContext(capped), [test]));
     expect(under.load?.setUp?.load ?? 999).toBeLessThanOrEqual(0.4 * (under.load?.oneRepMax?.kg ?? 0) + 1e-9);
@@ -291,7 +291,7 @@ describe("what is said of a load", () => {
             expect(next.load?.brokenCap).not.toBeNull();
           } else {
             expect(next.load?.brokenCap).toBeNull();
-            if (j.load?.basis === "default strength") return;
+            if (j.load?.basis === "default_strength") return;
             const isAbove = (next.load?.share ?? 0) > (j.load?.wantedShare ?? 0) + 1e-9;
             if (words.includes("is above it")) said.above++;
             expect(words.includes("is above it")).toBe(isAbove);

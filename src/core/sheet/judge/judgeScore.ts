@@ -265,7 +265,7 @@ function nextWords({ next, basis }: LineLoad, wantedShare: number): string {
   if (!next) return "and there is no heavier one";
   if (next.because) return `and the next one, ${next.how}, is not open, because ${next.because}`;
   return next.share !== null && next.share > wantedShare + 1e-9
-    ? `and the next one, ${next.how}, is above it${basis === "default strength" ? " by the strength that is safe to count on, untested" : ""}`
+    ? `and the next one, ${next.how}, is above it${basis === "default_strength" ? " by the strength that is safe to count on, untested" : ""}`
     : `and the next one, ${next.how}, would still be inside it`;
 }
 

@@ -67,7 +67,13 @@ export const keptLine = z.object({
   leastReserve: z.number().nullable(),
   /** of the one-repetition maximum, for holds of what can be held at the angle; null where nothing says */
   share: z.number().nullable(),
-  basis: z.enum(["felt", "default strength", "strength test", "repetition test"]).nullable(),
+  basis: z
+    // what was kept before it was a code, and comes in files of that time
+    .preprocess(
+      (b) => (typeof b === "string" ? b.replace(" ", "_") : b),
+      z.enum(["felt", "default_strength", "strength_test", "repetition_test"]),
+    )
+    .nullable(),
   /** felt effort that is aimed at, 0 to 10 */
   feltAim: z.number().nullable(),
   /** of the whole line as planned: kneecap load in seconds of a chair rise, hard repetitions of one leg */

@@ -30,7 +30,7 @@ import { isByFeel } from "./byFeel";
 import { workingLoad } from "./workingLoad";
 
 /** Where a line's load comes from; later ones are surer. */
-export type LoadBasis = "felt" | "default strength" | "strength test" | "repetition test";
+export type LoadBasis = "felt" | "default_strength" | "strength_test" | "repetition_test";
 
 /** A real setting and all others of its machine. */
 export interface LineSetting {
@@ -179,7 +179,7 @@ export function lineLoad(
       setting: isByFeel(s, computed, { isTested, isAtHome: sheet.isAtHome ?? false })
         ? null
         : settingOf(computed),
-      basis: felt ? "felt" : isTested ? "strength test" : "default strength",
+      basis: felt ? "felt" : isTested ? "strength_test" : "default_strength",
       oneRepMax: null,
       share: achieved,
       wantedShare,
@@ -283,7 +283,7 @@ function quietLoad(
       : max && atMost(stepFor(loads, max.wantedKg, person.policy), heaviest);
   const set = wanted ?? lightest;
   const broken = brokenBy(caps, set.load);
-  const basis = max ? ("repetition test" as const) : ("felt" as const);
+  const basis = max ? ("repetition_test" as const) : ("felt" as const);
   return {
     row,
     load: {
@@ -347,7 +347,7 @@ function loadByTest(
     load: {
       setUp: set,
       setting: settingOf(set),
-      basis: "repetition test",
+      basis: "repetition_test",
       oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
       // at an equal share of the maximum a press allows more repetitions, a curl fewer
       share: (set.load / max.wantedKg) * max.wantedShare,

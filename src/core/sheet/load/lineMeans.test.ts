@@ -76,7 +76,7 @@ test("a machine that leaves the knee quiet gets its load from a repetition test 
   };
   const tested = withTests(context, [test]);
   const judged = judgeOne(line("hip_abd", { ...EXAMPLES.straight, reps: 10, reserve: 2 }), tested);
-  expect(judged.load?.basis).toBe("repetition test");
+  expect(judged.load?.basis).toBe("repetition_test");
   expect(Math.abs((judged.load?.setting?.load ?? 0) - 40)).toBeLessThanOrEqual(5);
   expect(judged.load?.setting?.loads.map((l) => l.load)).toContain(judged.load?.setting?.load);
   expect(setLoads(judged).every((l) => l?.how === judged.load?.setting?.how)).toBe(true);

@@ -10,9 +10,9 @@ import { workKindOf } from "../line/workKind";
 import type { LoadBasis } from "./lineLoad";
 
 const FROM: Record<LoadBasis, { words: string; origin: Origin }> = {
-  "repetition test": { words: "one-repetition maximum from a set on this machine", origin: "measured" },
-  "strength test": { words: "strength by load cell, 0.85 of it for moving", origin: "estimated" },
-  "default strength": { words: "a usual strength, nobody tested this direction", origin: "default" },
+  repetition_test: { words: "one-repetition maximum from a set on this machine", origin: "measured" },
+  strength_test: { words: "strength by load cell, 0.85 of it for moving", origin: "estimated" },
+  default_strength: { words: "a usual strength, nobody tested this direction", origin: "default" },
   felt: { words: "found by feel", origin: "estimated" },
 };
 
@@ -70,7 +70,7 @@ export function shareComputed({ load, line }: JudgedLine): Computed | null {
             ]),
       ],
       source: "load of a line (dosing rules D1, D3, E6)",
-      confidence: basis === "repetition test" ? "medium" : "low",
+      confidence: basis === "repetition_test" ? "medium" : "low",
       cannotTell:
         "How it feels today, and what friction and the way of sitting make of it: find it in two light sets.",
     },

@@ -8,7 +8,7 @@ const LIFTED_BY: Record<Limit["origin"], string> = {
   surgeon: "the surgeon, in writing",
   therapist: "a therapist",
   condition: "a therapist confirms the next phase",
-  "warning sign": "clearing the sign",
+  warning_sign: "clearing the sign",
   clinic: "the clinic's lead",
 };
 

@@ -95,7 +95,7 @@ export function ToSet({
   return (
     <div className="mt-1" role="status">
       <div>
-        {load.basis === "repetition test" ? "set " : "start with "}
+        {load.basis === "repetition_test" ? "set " : "start with "}
         <b className="display text-[18px]">{setting.how}</b> {massBeside(setting, massUnit)}
         {load.share !== null && (
           <span className="small quiet">
@@ -116,11 +116,11 @@ export function ToSet({
         )}
       </div>
       <p className="small quiet">
-        {load.basis === "repetition test" && load.oneRepMax
+        {load.basis === "repetition_test" && load.oneRepMax
           ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${formatMass(load.oneRepMax.kg, massUnit, 0)} at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
-          : load.basis === "strength test"
+          : load.basis === "strength_test"
             ? "Estimated from the strength test: find the real load in two light sets; never the step above."
-            : load.basis === "default strength"
+            : load.basis === "default_strength"
               ? "This direction was not tested: a default strength stands in. Find the real load in two light sets."
               : "Found by feel: begin with the least."}
         {setting.isHelp && " It is help: less of it is harder, and it falls where loads would rise."}
