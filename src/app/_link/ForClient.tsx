@@ -7,7 +7,7 @@ import { ReaderProvider } from "@/ui/reader";
 import { send } from "@/ui/send";
 import { LANGUAGE_NAMES } from "@/words/languages";
 
-/** A page behind a link, in the client's language; the client changes it here, and papers follow. */
+/** A page behind a link, in the client's language, which is not asked in the middle of a set; the client changes it here, and papers follow. */
 export function ForClient({
   token,
   language,
@@ -29,24 +29,26 @@ export function ForClient({
   };
   return (
     <ReaderProvider language={chosen} massUnit={massUnit}>
-      <nav
-        aria-label={LANGUAGES.map((l) => LANGUAGE_NAMES[l].label).join(", ")}
-        className="mx-auto flex max-w-[430px] justify-end gap-4 px-5 pt-2 text-[16px]"
-      >
-        {LANGUAGES.map((l) => (
-          <button
-            key={l}
-            type="button"
-            lang={l}
-            aria-pressed={l === chosen}
-            className={`min-h-[44px] cursor-pointer underline-offset-4 ${l === chosen ? "font-bold underline" : ""}`}
-            onClick={() => choose(l)}
-          >
-            {LANGUAGE_NAMES[l].name}
-          </button>
-        ))}
-      </nav>
-      <div lang={chosen}>{children}</div>
+      <div lang={chosen} className="group">
+        <nav
+          aria-label={LANGUAGES.map((l) => LANGUAGE_NAMES[l].label).join(", ")}
+          className="mx-auto flex max-w-[430px] justify-end gap-4 px-5 pt-2 text-[16px] group-has-[[data-theme=gym]]:hidden"
+        >
+          {LANGUAGES.map((l) => (
+            <button
+              key={l}
+              type="button"
+              lang={l}
+              aria-pressed={l === chosen}
+              className={`min-h-[44px] cursor-pointer underline-offset-4 ${l === chosen ? "font-bold underline" : ""}`}
+              onClick={() => choose(l)}
+            >
+              {LANGUAGE_NAMES[l].name}
+            </button>
+          ))}
+        </nav>
+        {children}
+      </div>
     </ReaderProvider>
   );
 }

@@ -27,7 +27,7 @@ export type WaitSaid =
   | { code: "desk.sign_since"; signs: string }
   | { code: "desk.gone"; line: GoneLine }
   | { code: "desk.change_gone"; line: GoneLine }
-  | { code: "desk.decide"; strictest: Action | null }
+  | { code: "desk.drafts_say" | "desk.decide"; strictest: Action | null }
   | { code: "desk.request"; by: string; kind: RequestKind; words: string }
   | { code: "desk.planned"; name: string; at: string | null; isAtGym: boolean }
   | { code: "desk.days_off"; days: number; proposed: Return }
@@ -112,7 +112,7 @@ const FIND = {
     found(f.draft?.hasMorning && !f.morningWaits, () => ({
       kind: "decision",
       step: "decide",
-      why: { code: "desk.decide", strictest: f.draft?.strictest ?? null },
+      why: { code: "desk.drafts_say", strictest: f.draft?.strictest ?? null },
       needsHand: f.draft?.strictest === "REGRESS" || f.draft?.strictest === "STOP_REFER",
     })),
   request: (f: DayFacts): Found[] =>
@@ -197,7 +197,11 @@ const FIRST_OF: readonly ((f: DayFacts) => Next | null)[] = [
       ? { step: "morning", why: { code: "desk.morning_later" }, needsHand: false }
       : null,
   (f) => led(FIND.morning(f)),
-  (f) => led(FIND.decision(f)),
+  (f) => {
+    const next = led(FIND.decision(f));
+    const strictest = f.draft?.strictest ?? null;
+    return next && { ...next, why: { code: "desk.decide", strictest } };
+  },
   (f) => (stepsOf(f).floor.why.code === "path.stopped" ? led(FIND.stopped(f)) : null),
   (f) => (f.screening.barsPlanning || f.handLimits ? led(FIND.plan(f)) : null),
   (f) =>

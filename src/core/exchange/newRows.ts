@@ -53,6 +53,7 @@ export function rowsOfNewClient(
         body_mass_kg: c.bodyMassKg,
         shank_length_m: null,
         norm_sex: c.sex,
+        language: "en",
       },
     ],
     episode: [

@@ -7,6 +7,33 @@ const WORN = {
   tight_wrap: "Wickel an für den Satz, danach ab",
 };
 
+/** Settings of machines by their keys. */
+const SETTINGS: Readonly<Record<string, string>> = {
+  trunk: "Rumpf",
+  stepping: "vorderer Fuß",
+  startDeg: "Anschlag am Anfang",
+  endDeg: "Anschlag am Ende",
+  shankLeanDeg: "Unterschenkel nach vorn geneigt",
+  seatGapM: "Sitz zur Platte",
+  railDeg: "Schiene, von Hüfte zu Füßen",
+  pressure: "Druck über",
+  plateTiltDeg: "Neigung der Platte",
+  padM: "Polster unter dem Knie",
+  padAboveM: "Band über dem Knie",
+  onLegPct: "Gewicht auf diesem Bein",
+  leverM: "Arm des Gegengewichts",
+  leanDeg: "Rumpf geneigt",
+  inclineDeg: "Schiene zum Boden",
+  hipBendDeg: "Beugung der Hüfte",
+  footM: "Füße über der Hüfte",
+  footForwardM: "Füße vor der Hüfte",
+  feetForwardM: "Füße vor der Schiene",
+  depthDeg: "Anschlag für die Tiefe",
+  benchM: "Höhe der Bank",
+  backrestDeg: "Rückenlehne",
+  backToRailDeg: "Rücken zur Schiene",
+};
+
 export const clientPaper: Translated<typeof en> = {
   title: "Übungen zu Hause",
   set: (m) => `Einstellen: ${m.what}.`,
@@ -27,5 +54,6 @@ export const clientPaper: Translated<typeof en> = {
   exercise: "Übung",
   pain_in: "Schmerz dabei",
   pain_next: "Schmerz am Morgen danach",
+  setting: (m) => SETTINGS[m.key ?? ""] ?? m.name,
   worn: (m) => WORN[m.worn],
 };

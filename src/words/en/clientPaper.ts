@@ -19,6 +19,8 @@ export const clientPaper = {
   exercise: "exercise",
   pain_in: "pain in it",
   pain_next: "pain next morning",
+  /** a setting of a machine by its key; the name is the one it was kept with */
+  setting: (m: { key: string | undefined; name: string }) => m.name,
   worn: (m: { worn: "sleeve" | "brace" | "tight_wrap" }) => WORN[m.worn],
 };
 

@@ -1,4 +1,4 @@
-import { ACTION_WORDS } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
 import { REQUEST_KINDS } from "@/core/requests/requestInput";
 import { goneSentence } from "@/core/sheet/line/gone";
 import { OPENS_AT } from "@/core/visit/morningOpens";
@@ -10,6 +10,12 @@ const RETURNS = {
   step_back: "one step back",
   start_again: "to start again from a test",
 };
+
+const drafted = (strictest: Action | null): string =>
+  strictest
+    ? `the drafts say ${ACTION_WORDS[strictest].toLowerCase()} at the strictest`
+    : "nothing can be drafted yet";
+const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What waits at a client, and what comes next. */
 export const desk: Words<Rooms["desk"]> = {
@@ -25,8 +31,8 @@ export const desk: Words<Rooms["desk"]> = {
   open_visit: "A visit is open on the floor: go on",
   ask_morning: "Ask how the morning after was",
   morning_later: `The morning after is asked from ${OPENS_AT} of the next day on`,
-  decide: (m) =>
-    `Decide what comes next: ${m.strictest ? `the drafts say ${ACTION_WORDS[m.strictest].toLowerCase()} at the strictest` : "nothing can be drafted yet"}`,
+  drafts_say: (m) => upperFirst(drafted(m.strictest)),
+  decide: (m) => `Decide what comes next: ${drafted(m.strictest)}`,
   request: (m) => `${m.by} asks for ${REQUEST_KINDS[m.kind]}: ${m.words}`,
   planned: (m) => `${m.at ? `${m.at}, ` : ""}${m.name}${m.isAtGym ? "" : ", at home"}`,
   days_off: (m) => `${m.days} days without work: ${RETURNS[m.proposed]} is proposed`,

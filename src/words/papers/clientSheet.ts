@@ -44,7 +44,11 @@ export function clientSheet(f: SheetPaperFacts, reader: Reader): PaperDoc {
         dose: said(lineSaid(kept, f.firstSide)),
         lines: [
           kept.setUp.length > 0
-            ? t("set", { what: kept.setUp.map((s) => `${s.name} ${s.value}`).join(", ") })
+            ? t("set", {
+                what: kept.setUp
+                  .map((s) => `${t("setting", { key: s.key, name: s.name })} ${s.value}`)
+                  .join(", "),
+              })
             : "",
           text?.equipment ? t("needs", { what: text.equipment }) : "",
           worn === "none" ? "" : t("wear", { what: t("worn", { worn }) }),

@@ -48,7 +48,7 @@ export function HomeRun({
   onSign,
 }: HomeProps & { outbox: Outbox; open: OpenVisit; onSign: (sign: RecheckSign) => void }) {
   const [say, t, shared] = [useSay(), useLabels("atHome"), useLabels("link")];
-  const worn = useLabels("clientPaper");
+  const paper = useLabels("clientPaper");
   const scores = useScores();
   const visit = useVisit(open, outbox, `/api/l/${token}/home/${open.id}`);
   const { state, happen } = visit;
@@ -138,11 +138,11 @@ export function HomeRun({
                 <li className="font-bold">{t("set", { what: say(loadSaid(task.how, task.loadKg)) })}</li>
               )}
               {howTo && howTo.worn !== "none" && (
-                <li className="font-bold">{t("wear", { what: worn("worn", { worn: howTo.worn }) })}</li>
+                <li className="font-bold">{t("wear", { what: paper("worn", { worn: howTo.worn }) })}</li>
               )}
               {line.setUp.map((s) => (
                 <li key={s.name}>
-                  {s.name}: <b>{s.value}</b>
+                  {paper("setting", { key: s.key, name: s.name })}: <b>{s.value}</b>
                 </li>
               ))}
               {howTo?.cues.map((c) => (

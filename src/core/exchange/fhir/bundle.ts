@@ -24,6 +24,9 @@ export function fhirBundle(file: ClientFile, idOf: (name: string) => string): Bu
     // whose norms strength is read by is nobody's gender
     gender: "unknown",
     birthDate: String(client.birth_year),
+    communication: [
+      { language: { coding: [{ system: "urn:ietf:bcp:47", code: client.language }] }, preferred: true },
+    ],
     managingOrganization: toId(idOf("organization")),
   };
   const people = file.people.filter((p) => p.role !== "client");

@@ -8,6 +8,7 @@ import { BRINGS_ON, SETTLES_IN } from "../../story/irritabilityFrom";
 import { PAIN_REGION_IDS } from "../../story/painMap";
 import { PLACES, SUPPORTS } from "../../story/places";
 import { bodyMassKg, heightM, swellingGrade } from "../../units/fields";
+import { LANGUAGES } from "../../units/language";
 import { day, id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
 
 const keys = <K extends string>(of: Record<K, unknown>) => Object.keys(of) as [K, ...K[]];
@@ -23,6 +24,8 @@ export const client = table(
     body_mass_kg: bodyMassKg,
     shank_length_m: number(0.2, 0.7).nullable(),
     norm_sex: z.enum(["female", "male"]).nullable(),
+    /** of the client's own pages and papers; files of before it was asked have none */
+    language: z.enum(LANGUAGES).default("en"),
   }),
   {},
 );

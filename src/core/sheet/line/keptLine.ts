@@ -39,8 +39,8 @@ export const keptLine = z.object({
   toDeg: z.number().nullable(),
   /** joint pain above this ends the line */
   painMax: z.number(),
-  /** what to set, in words, each with its notch */
-  setUp: z.array(z.object({ name: z.string(), value: z.string() })),
+  /** what to set, in words, each with its notch; by its key it is said in another language */
+  setUp: z.array(z.object({ key: z.string().optional(), name: z.string(), value: z.string() })),
   /** how it is drawn: the settings behind the words; null where there is no model of it */
   drawing: z
     .object({

@@ -108,7 +108,13 @@ export default async function HomeSheetPage({
                 </h2>
                 <p className="text-[19px] font-bold">{line && say(line)}</p>
                 {text && <p>{home("needs", { what: text.equipment })}</p>}
-                {kept.setUp.length > 0 && <p>{kept.setUp.map((s) => `${s.name} ${s.value}`).join(", ")}</p>}
+                {kept.setUp.length > 0 && (
+                  <p>
+                    {kept.setUp
+                      .map((s) => `${t("setting", { key: s.key, name: s.name })} ${s.value}`)
+                      .join(", ")}
+                  </p>
+                )}
                 <p>{text?.cues.slice(0, 2).join(" ")}</p>
                 <p>{felt && say(felt)}</p>
               </div>
