@@ -4,7 +4,7 @@ import { GRAVITY_M_S2 } from "../../units/mass";
 import { type AffineAngle, footForceN } from "../setUp/affineArc";
 import type { LoadContext } from "../setUp/loadContext";
 import type { ChosenMachine } from "../setUp/machineFor";
-import { solved } from "../setUp/solveSetUp";
+import { solvedBetween } from "../setUp/solveSetUp";
 import { TRUNK } from "../setUp/stops";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
@@ -21,7 +21,6 @@ export function backCautions(
   e: Exercise,
   use: ExerciseUse,
   chosen: ChosenMachine,
-  allowed: AllowedArc,
   ctx: Pick<LoadContext, "body" | "limits" | "hasBackProblem">,
   at: {
     settings: Record<string, number>;
@@ -38,9 +37,11 @@ export function backCautions(
   if (round.length === 0) return [];
   const most = Math.max(...round.map((a) => a.pelvicTuckDeg));
   const firstDeg = Math.min(...round.map((a) => a.deg));
-  const still = (settings: Record<string, number>): boolean => {
-    const { angles } = solved(e, use, chosen, allowed, ctx, settings);
-    return angles.some((a) => inArc(a) && isRound(a));
+  const roundArc = { fromDeg: firstDeg, toDeg: Math.max(...round.map((a) => a.deg)) };
+  // what does not round where it is now rounds nowhere else: it begins in the deepest bend
+  const isCured = (settings: Record<string, number>): boolean => {
+    const angles = solvedBetween(e, use, chosen, ctx.body, settings, roundArc);
+    return angles.length >= round.length && !angles.some(isRound);
   };
   const cures: string[] = [];
   const back = chosen.family.settings.find((s) => TRUNK.has(s.key));
@@ -48,7 +49,7 @@ export function backCautions(
     const flatter = notchesOf(chosen.machine, back).filter(
       (n) => n.value > (at.settings[back.key] ?? back.usual),
     );
-    const notches = flatter.findIndex((n) => !still({ ...at.settings, [back.key]: n.value })) + 1;
+    const notches = flatter.findIndex((n) => isCured({ ...at.settings, [back.key]: n.value })) + 1;
     if (notches > 0) cures.push(`recline by ${notches} ${notches === 1 ? "notch" : "notches"}`);
   }
   const feet = chosen.family.settings.find((s) => s.key === "footM");
@@ -56,7 +57,7 @@ export function backCautions(
     const lower = notchesOf(chosen.machine, feet)
       .filter((n) => n.value < (at.settings.footM ?? feet.usual))
       .reverse();
-    if (lower.some((n) => !still({ ...at.settings, footM: n.value }))) cures.push("put the feet lower");
+    if (lower.some((n) => isCured({ ...at.settings, footM: n.value }))) cures.push("put the feet lower");
   }
   cures.push(`stop before ${Math.floor(firstDeg)}°`);
   return [

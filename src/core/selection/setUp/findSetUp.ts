@@ -112,23 +112,21 @@ export function findSetUp(
   const front: Candidate[] = [];
   let evaluations = 0;
   for (const [i, turned] of turnings.entries()) {
-    const solve = (back: Record<string, number>, at: readonly number[]) =>
-      affineArc(
-        ctx.body,
-        family,
-        geometry,
-        { settings: { ...usual, ...turned, ...back }, share: use.share, phase: use.phase ?? 0 },
-        at,
-      );
-    const first = solve(backs[0] as Record<string, number>, degs);
-    const middle = first[Math.floor(first.length / 2)];
-    if (!middle) continue;
+    const first = affineArc(
+      ctx.body,
+      family,
+      geometry,
+      { settings: { ...usual, ...turned }, share: use.share, phase: use.phase ?? 0 },
+      degs,
+    );
+    if (first.length === 0) continue;
     const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx, isBody)) }));
     // of backs and stops that leave the same arc only the tidiest is worth looking at: loads are the same
     const arcs = new Map<string, ArcSetUp>();
     for (const back of backs) {
-      const here = solve(back, [middle.deg])[0];
-      const angles = here ? withTrunkTurned(first, here.hipFlexionDeg - middle.hipFlexionDeg) : [];
+      // a back turns the hip degree for degree, and nothing else
+      const turnedDeg = Object.entries(back).reduce((sum, [key, deg]) => sum + (usual[key] ?? deg) - deg, 0);
+      const angles = withTrunkTurned(first, turnedDeg);
       evaluations += angles.length * stopSets.length * loads.length;
       for (const stop of stopSets) {
         const settings = { ...usual, ...turned, ...back, ...stop };

@@ -162,7 +162,7 @@ export function computeSetUp(
     next: isBody ? null : nextStep(chosen, load, caps, (l) => safeShare(e, kept, l, ctx)),
     open: isBody ? null : spanOf(caps),
     isAboveWish: set.isAboveWish,
-    cautions: backCautions(e, use, chosen, allowed, ctx, { settings, load, angles, arc: capped }),
+    cautions: backCautions(e, use, chosen, ctx, { settings, load, angles, arc: capped }),
     arc: capped,
     angles,
     points: angles.map((a) => ({ deg: a.deg, value: value(a) })),

@@ -67,28 +67,30 @@ test("a press is solved once at each angle, wherever its back and stops are; ask
   const back = press?.settings.find((x) => x.key === "backToRailDeg");
   if (!press || !back) throw new Error("no press");
   const solve = jest.spyOn(press, "solve");
-  const context = scoreContext();
-  // flat enough that no back rounds: a cure of that with lower feet is another set-up
-  const flat = notchesOf(templateOf("seated_press"), back).filter((n) => n.value >= 140);
-  expect(flat.length).toBeGreaterThan(1);
-  const judgeAll = (reps: number) => {
-    for (const { value } of flat)
-      judgeScore(
-        [
-          line(
-            "lp_horizontal",
-            { ...EXAMPLES.straight, reps },
-            { machineId: "seated_press", settings: { backToRailDeg: value, footM: 0 } },
-          ),
-        ],
-        context,
-      );
-  };
-  judgeAll(10);
   // at each angle with nothing added and with one more
-  expect(solve.mock.calls.length).toBeLessThanOrEqual(2 * anglesOf(press, STEP_DEG).length);
+  const once = 2 * anglesOf(press, STEP_DEG).length;
+  const context = scoreContext();
+  const backs = notchesOf(templateOf("seated_press"), back);
+  // where a back is flat nothing rounds; elsewhere lower feet are looked at as a cure, where it rounds and nowhere else
+  const flat = backs.filter((n) => n.value >= 140);
+  expect(flat.length).toBeGreaterThan(1);
+  const judgeAll = (reps: number, at: typeof backs) => {
+    const lines = at.map(({ value }) =>
+      line(
+        "lp_horizontal",
+        { ...EXAMPLES.straight, reps },
+        { machineId: "seated_press", settings: { backToRailDeg: value, footM: 0 } },
+      ),
+    );
+    return lines.flatMap((l) => judgeScore([l], context).flatMap((j) => j.cautions));
+  };
+  judgeAll(10, flat);
+  expect(solve.mock.calls.length).toBeLessThanOrEqual(once);
   solve.mockClear();
-  judgeAll(8);
+  judgeAll(8, flat);
   expect(solve).not.toHaveBeenCalled();
+  const cautions = judgeAll(8, backs);
+  expect(cautions.some((c) => /low back rounds/.test(c))).toBe(true);
+  expect(solve.mock.calls.length).toBeLessThanOrEqual(2 * once);
   solve.mockRestore();
 });
