@@ -37,12 +37,14 @@ export function backCautions(
   if (round.length === 0) return [];
   const most = Math.max(...round.map((a) => a.pelvicTuckDeg));
   const firstDeg = Math.min(...round.map((a) => a.deg));
-  const roundArc = { fromDeg: firstDeg, toDeg: Math.max(...round.map((a) => a.deg)) };
-  // what does not round where it is now rounds nowhere else: it begins in the deepest bend
-  const isCured = (settings: Record<string, number>): boolean => {
-    const angles = solvedBetween(e, use, chosen, ctx.body, settings, roundArc);
-    return angles.length >= round.length && !angles.some(isRound);
+  const deepestDeg = Math.max(...round.map((a) => a.deg));
+  const isFlat = (settings: Record<string, number>, fromDeg: number): boolean => {
+    const angles = solvedBetween(e, use, chosen, ctx.body, settings, { fromDeg, toDeg: deepestDeg });
+    return angles.length > 0 && !angles.some(isRound);
   };
+  // it begins in the deepest bend: what still rounds there is no cure, and what does not is looked at where it rounds now
+  const isCured = (settings: Record<string, number>): boolean =>
+    isFlat(settings, deepestDeg) && isFlat(settings, firstDeg);
   const cures: string[] = [];
   const back = chosen.family.settings.find((s) => TRUNK.has(s.key));
   if (back) {
