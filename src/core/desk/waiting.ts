@@ -5,7 +5,7 @@ import type { GoneLine } from "../sheet/line/gone";
 import { type ConcernSaid, concernSaid } from "../visit/concerns";
 import type { DayFacts } from "./dayFacts";
 import type { MatterKind } from "./matters";
-import { morningIsDue, morningMissing, type PathStep, type StepSaid, stepsOf } from "./path";
+import { morningIsDue, morningMissing, type PathStep, stepsOf } from "./path";
 
 /** What waits at a client, or comes next, to be said. */
 export type WaitSaid =

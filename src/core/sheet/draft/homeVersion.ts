@@ -1,5 +1,4 @@
 import { canBeDoneWith, type HomeThing } from "../../rules/exerciseNeeds";
-import type { Exercise } from "../../rules/exercises";
 import { groupOf, type RangeRow } from "../../selection/rank/rangeSheet";
 import type { ScoreContext } from "../judge/judgeScore";
 import type { ScoreLine } from "../line/scoreInput";
