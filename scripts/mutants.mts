@@ -46,7 +46,8 @@ interface Mutant {
 
 /** Lines that hold a rule: no imports, comments, types or words. */
 const isRule = (line: string): boolean =>
-  !/^\s*(import|export type|type|interface|\/\/|\/\*|\*)/.test(line) && !/[`"]\s*\w+ \w+/.test(line);
+  !/^\s*(import|export type|type|interface|\/\/|\/\*|\*)/.test(line) &&
+  !/[`"][^`"]*[a-z]{2,} [a-z]{2,}/.test(line);
 
 function mutantsOf(file: string): Mutant[] {
   const lines = readFileSync(file, "utf8").split("\n");

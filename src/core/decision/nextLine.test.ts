@@ -92,6 +92,22 @@ test("at the top the next real load comes, from the fewest again; back it is at 
   expect(back.line?.scheme).toEqual(l.scheme);
 });
 
+test("a real load that is exactly the step lighter is the one that is taken", () => {
+  const at = (loadKg: number) =>
+    line("lp_horizontal", EXAMPLES.straight, { ladder: { of: "reps", least: 8, most: 12 }, loadKg });
+  const loads = judgeScore([at(60)], context)[0]?.load?.setting?.loads ?? [];
+  const exact = loads.flatMap(({ load }) => {
+    const lighter = loads.find((l) => l.load > 0 && Math.abs(l.load - load * 0.9) < 1e-6);
+    return lighter ? [{ load, lighter: lighter.load }] : [];
+  });
+  expect(exact.length).toBeGreaterThan(0);
+  for (const { load, lighter } of exact) {
+    const now = judgeScore([at(load)], context)[0];
+    if (now?.load?.setting?.load !== load || now.bars.length > 0) continue;
+    expect(next(at(load), "REGRESS").line?.loadKg).toBeCloseTo(lighter, 6);
+  }
+});
+
 test("what was really set counts, where it was less than planned", () => {
   const l = line("lp_horizontal", EXAMPLES.straight, { loadKg: 100 });
   const eased = next(l, "REGRESS", STEP, facts({ usedKg: 60 }));

@@ -3,7 +3,7 @@ export interface RampGuard {
   cap: number | null;
   /** planned over the mean of the last four weeks; null without history */
   ratio: number | null;
-  status: "ok" | "trimmed" | "no-history: start from the low end";
+  status: "ok" | "trimmed" | "no_history";
 }
 
 const LAST_WEEKS = 4;
@@ -15,8 +15,7 @@ const LAST_WEEKS = 4;
 export function rampGuard(planned: number, history: readonly number[], floor = 1): RampGuard {
   const last4 = history.slice(-LAST_WEEKS);
   const last = last4.at(-1);
-  if (last === undefined)
-    return { allowed: planned, cap: null, ratio: null, status: "no-history: start from the low end" };
+  if (last === undefined) return { allowed: planned, cap: null, ratio: null, status: "no_history" };
   const top = Math.max(...last4);
   const mean = last4.reduce((sum, x) => sum + x, 0) / last4.length;
   const base = last < 0.6 * top ? Math.min(0.8 * top, Math.max(last, mean)) : last;

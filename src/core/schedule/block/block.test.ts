@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { daysAfter, daysBetween } from "../../units/days";
-import { type BlockQuestion, type BlockSheet, endsOn } from "./block";
+import { type BlockQuestion, type BlockSheet, endsOn, mostOfWeek } from "./block";
 import { buildBlock } from "./buildBlock";
 import { checkBlock } from "./checkBlock";
 import { solveWeek } from "./solveWeek";
@@ -230,6 +230,22 @@ test("a pinned day stays, the rest of its week is laid around it; where it break
   const first = hard[0] as (typeof hard)[number];
   const moved = [...free.days, { ...first, on: daysAfter(first.on, 1), pinned: true }];
   expect(checkBlock(q, moved).map((b) => b.rule)).toContain("hard_48h");
+});
+
+test("two pins that no week can hold together both stay, and the rule they break is named", () => {
+  const q = question({ buildWeeks: 4, keepWeeks: 0 });
+  const pins = [7, 8].map((d) => ({ sheetId: "strength", on: daysAfter(MONDAY, d), pinned: true }));
+  const built = buildBlock(q, pins);
+  for (const pin of pins) expect(built.days).toContainEqual(pin);
+  expect(checkBlock(q, built.days).map((b) => b.rule)).toContain("hard_48h");
+});
+
+test("from almost nothing a week grows by three hard repetitions and half a minute of a chair rise", () => {
+  const small = [sheet("strength", { hardReps: 1, kneecapChairS: 1, times: 40 })];
+  expect(mostOfWeek([{ hardReps: 2, kneecapChairS: 2 }], null, small)).toEqual({
+    hardReps: 5,
+    kneecapChairS: 32,
+  });
 });
 
 test("a week away is not made up for: the next one starts lower than the best before it", () => {

@@ -1,3 +1,4 @@
+import { spreadFactor } from "../../isometrics/effortConversion";
 import { rangeSheet } from "../../selection/rank/rangeSheet";
 import { realLoads } from "../../selection/setUp/machineFor";
 import { fitTorqueAngle } from "../../strength/fitTorqueAngle";
@@ -8,6 +9,7 @@ import { setLoads } from "../judge/setLoads";
 import { scoreTotals } from "../order/sessionScore";
 import type { Scheme } from "../schemes/scheme";
 import { nextMeansDown } from "./nextMeans";
+import { enduranceComputed, shareComputed } from "./shareWorking";
 
 const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
   const [judged] = judgeScore([l], context);
@@ -98,4 +100,17 @@ test("calves on the press plate stand on the press: one set-up, a short move bet
   const { steps } = scoreTotals(itemsOf(judged, (_, i) => String(i)));
   expect(steps.filter((s) => s.kind === "set_up")).toHaveLength(1);
   expect(steps.find((s) => s.kind === "move")?.seconds).toBe(10);
+});
+
+test("the doubt of a share is half its error at 95 %, and of an endurance what the person's own holds leave open", () => {
+  const context = scoreContext();
+  const press = judgeOne(line("lp_horizontal", EXAMPLES.straight), context);
+  const { share, shareError } = press.load ?? {};
+  expect(share).toBeGreaterThan(0);
+  expect(shareComputed(press)?.doubt).toBeCloseTo(98 * (share ?? 0) * (shareError ?? 0), 9);
+  const hold = judgeOne(line("kext_iso_machine", EXAMPLES.holds), context);
+  for (const holds of [0, 3, 12]) {
+    const known = enduranceComputed(hold, { k: 1, holds });
+    expect(known?.doubt).toBeCloseTo((known?.value ?? 0) * (spreadFactor(holds) - 1), 9);
+  }
 });

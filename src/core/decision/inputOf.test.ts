@@ -1,0 +1,36 @@
+import type { KeptLine } from "../sheet/line/keptLine";
+import { inputOf, type VisitFacts } from "./inputOf";
+
+const DONE = {
+  painDuring: 2,
+  painBefore: 1,
+  rangePct: 100,
+  reached: "top",
+  reserve: 2,
+  lostPosition: false,
+} as unknown as Parameters<typeof inputOf>[1];
+const VISIT: VisitFacts = {
+  school: "monitoring",
+  irritability: "low",
+  writtenPainLimit: null,
+  redFlag: false,
+  usualPain: 1,
+  painAtStart: 3,
+  painAtEnd: 2,
+  morning: null,
+  swellingBefore: null,
+  swellingApplies: false,
+} as unknown as VisitFacts;
+const LINE = { feltAim: null, sets: [] } as unknown as KeptLine;
+const asked = (banked: number, done = DONE) =>
+  inputOf(LINE, done, { banked, prevRegress: false, missedBefore: false, weekTrend: null }, VISIT);
+
+test("the visit that is decided counts as one more good one on this step", () => {
+  expect(asked(0).satisfiedStreak).toBe(1);
+  expect(asked(2).satisfiedStreak).toBe(3);
+});
+
+test("a line's own first answer of pain counts; where it has none the visit's does", () => {
+  expect(asked(0).painBefore).toBe(1);
+  expect(asked(0, { ...DONE, painBefore: null }).painBefore).toBe(3);
+});
