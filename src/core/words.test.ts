@@ -100,7 +100,7 @@ function everySentence(): Map<string, string> {
   }
   for (const d of fc.sample(anyDecision, 250)) {
     const found = decide(decisionInput.parse(d));
-    say("decisions", ...[...found.reasons, ...found.also].map((r) => r.reason));
+    say("decisions", ...[...found.reasons, ...found.also].map((r) => sayPlainly(r.why)));
   }
   for (const schema of [newClientInput, sheetInput, screeningInput, strengthTestInput])
     for (const bad of [

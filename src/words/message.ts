@@ -2,6 +2,7 @@ import type { StepSaid } from "@/core/desk/path";
 import type { Bars, WaitSaid } from "@/core/desk/waiting";
 import type { Criterion, CriterionAsks, CriterionFound } from "@/core/phases/phaseCriteria";
 import type { PhaseStepBarred } from "@/core/phases/phaseEntry";
+import type { RuleSaid } from "@/core/progression/safetyRules";
 import type { FeltSaid, LineSaid, LoadSaid, TaskSaid } from "@/core/visit/client/homeSaid";
 import type { ConcernSaid } from "@/core/visit/concerns";
 import type { SignSaid, SignsSaid } from "@/core/visit/signs/recheckSigns";
@@ -14,6 +15,7 @@ export interface Rooms {
   home: LineSaid | LoadSaid | TaskSaid | FeltSaid;
   path: StepSaid;
   phases: CriterionAsks | CriterionFound | PhaseStepBarred | ({ code: "phases.criterion" } & Criterion);
+  progression: RuleSaid;
   visit: ConcernSaid | SignSaid | SignsSaid | StopSaid;
 }
 export type RoomWords = { readonly [R in keyof Rooms]: Words<Rooms[R]> };

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { anyDecision } from "../testdata/anyDecision";
 import { decide } from "./decide";
 import { type DecisionInput, decisionInput } from "./decisionInput";
@@ -15,8 +16,8 @@ test("every input gives one action with at least one reason in words", () => {
       const d = decide(decisionInput.parse(i));
       expect(d.reasons.length).toBeGreaterThan(0);
       for (const r of [...d.reasons, ...d.also]) {
-        expect(r.reason).not.toMatch(/NaN|null|undefined/);
-        expect(r.reason.length).toBeGreaterThan(8);
+        expect(sayPlainly(r.why)).not.toMatch(/NaN|null|undefined/);
+        expect(sayPlainly(r.why).length).toBeGreaterThan(8);
       }
       expect(d.rules).toEqual(d.reasons.map((r) => r.id));
     }),
@@ -124,14 +125,16 @@ describe("corrections K8", () => {
     expect(decide(good).action).toBe("PROGRESS");
     const found = decide({ ...good, painBefore: null });
     expect(found).toMatchObject({ action: "HOLD", rules: ["H9"] });
-    expect(found.reasons[0]?.reason).toContain("pain before the first set");
+    expect(found.reasons[0]?.why).toMatchObject({ facts: expect.arrayContaining(["pain_before"]) });
   });
 
   test("a missing first pain counts as the usual pain", () => {
     const sore = { ...good, painBefore: null, painAfter: 6, usualPain: 2 };
     expect(decide(sore).rules).toContain("R3");
     const later = decide({ ...good, school: "post_op", painBefore: null, painAfter: 2, usualPain: 1 });
-    expect(later.reasons.map((r) => r.reason).join()).toContain("more than the 1 that is usual");
+    expect(later.reasons.map((r) => r.why)).toContainEqual(
+      expect.objectContaining({ code: "progression.pain_after", before: 1, isUsual: true }),
+    );
     expect(decide({ ...sore, usualPain: 6 }).rules).not.toContain("R3");
   });
 

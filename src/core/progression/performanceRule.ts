@@ -17,35 +17,32 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
   const enough = i.satisfiedStreak >= sizes.sessionsPerStep;
   switch (i.repsState) {
     case "unknown":
-      return { id: "P0", action: "HOLD", reason: "what was held is not known" };
+      return { id: "P0", action: "HOLD", why: { code: "progression.unknown_done" } };
     case "below":
       return reserve === "hard" && i.missedBefore
-        ? { id: "P1", action: "REGRESS", reason: "the plan was missed twice and felt too hard" }
-        : { id: "P2", action: "HOLD", reason: "the planned amount was not reached" };
+        ? { id: "P1", action: "REGRESS", why: { code: "progression.missed_twice" } }
+        : { id: "P2", action: "HOLD", why: { code: "progression.missed" } };
     case "in":
       return reserve === "hard"
-        ? { id: "P3", action: "HOLD", reason: "it felt harder than planned" }
-        : { id: "P4", action: "PROGRESS", reason: "within the planned range with enough in reserve" };
+        ? { id: "P3", action: "HOLD", why: { code: "progression.harder" } }
+        : { id: "P4", action: "PROGRESS", why: { code: "progression.within" } };
     case "top":
       if (reserve === "hard" || reserve === "unknown")
         return {
           id: "P5",
           action: "HOLD",
-          reason:
-            reserve === "hard"
-              ? "all of it was done but it felt harder than planned"
-              : "felt effort is not known",
+          why: { code: reserve === "hard" ? "progression.done_but_harder" : "progression.felt_unknown" },
         };
       if (!enough)
         return {
           id: "P6",
           action: "HOLD",
-          reason: `all of it was done: ${i.satisfiedStreak} of ${sizes.sessionsPerStep} good visits on this step`,
+          why: { code: "progression.banked", banked: i.satisfiedStreak, of: sizes.sessionsPerStep },
         };
       return {
         id: reserve === "easy" ? "P8" : "P7",
         action: "PROGRESS",
-        reason: `all of it was done in ${i.satisfiedStreak} visits${reserve === "easy" ? ", easily" : ""}`,
+        why: { code: "progression.all_done", visits: i.satisfiedStreak, isEasy: reserve === "easy" },
       };
   }
 }

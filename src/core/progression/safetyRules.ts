@@ -15,18 +15,65 @@ export const ACTION_WORDS: Record<Action, string> = {
 const STRICTNESS: Record<Action, number> = { PROGRESS: 0, HOLD: 1, REGRESS: 2, STOP_REFER: 3 };
 export const stricter = (a: Action, b: Action): Action => (STRICTNESS[a] >= STRICTNESS[b] ? a : b);
 
+/** Because of what a rule fired. */
+export type RuleSaid =
+  | {
+      code: `progression.${
+        | "sign"
+        | "swelling_two_grades"
+        | "swelling_and_morning"
+        | "swelling_a_grade"
+        | "trend_rises"
+        | "swelling_still"
+        | "swelling_trace"
+        | "position_lost"
+        | "second_step_back"
+        | "unknown_done"
+        | "missed_twice"
+        | "missed"
+        | "harder"
+        | "within"
+        | "done_but_harder"
+        | "felt_unknown"}`;
+    }
+  | { code: "progression.pain_in_strict"; pain: number; isPostOp: boolean }
+  | { code: "progression.pain_in"; pain: number }
+  | { code: "progression.pain_above"; pain: number; most: number }
+  | { code: "progression.pain_stayed"; pain: number; most: number }
+  | { code: "progression.morning_much"; pain: number; usual: number }
+  | { code: "progression.morning_above"; pain: number; usual: number }
+  | { code: "progression.morning_little"; pain: number; usual: number }
+  | { code: "progression.range_short"; pct: number }
+  | { code: "progression.range_reached"; pct: number }
+  | { code: "progression.arrived_much"; pain: number; usual: number }
+  | { code: "progression.arrived_above"; pain: number; usual: number }
+  | { code: "progression.pain_not_green"; pain: number; green: number }
+  | { code: "progression.pain_after"; pain: number; before: number; isUsual: boolean }
+  | { code: "progression.missing"; facts: readonly MissingFact[] }
+  | { code: "progression.banked"; banked: number; of: number }
+  | { code: "progression.all_done"; visits: number; isEasy: boolean };
+
 export interface FiredRule {
   id: string;
   action: Action;
-  /** a sentence a therapist reads: because … */
-  reason: string;
+  why: RuleSaid;
 }
+
+/** What a decision may lack. */
+export type MissingFact =
+  | "pain_before"
+  | "pain_in"
+  | "pain_after"
+  | "morning"
+  | "swelling"
+  | "range"
+  | "done";
 
 interface Rule {
   id: string;
   action: Action;
   fires: (c: Context) => boolean;
-  reason: (c: Context) => string;
+  why: (c: Context) => RuleSaid;
 }
 
 interface Context {
@@ -48,6 +95,9 @@ const morningRise = ({ i }: Context): number => at(i.painMorning) - i.usualPain;
 const before = ({ i }: Context): number => i.painBefore ?? i.usualPain;
 const arrivedRise = ({ i }: Context): number => at(i.painBefore) - i.usualPain;
 
+const morning = ({ i }: Context) => ({ pain: at(i.painMorning), usual: i.usualPain });
+const arrived = ({ i }: Context) => ({ pain: at(i.painBefore), usual: i.usualPain });
+
 const stopsForEffusion = (c: Context) => effusionRise(c) >= 2 || effusionIs(c, 4);
 const regressesForEffusion = (c: Context) =>
   effusionIs(c, 3) || (effusionRise(c) === 1 && (!effusionIs(c, 1) || c.postOp)) || stopsForEffusion(c);
@@ -60,81 +110,79 @@ const RULES: readonly Rule[] = [
     id: "S1",
     action: "STOP_REFER",
     fires: (c) => c.i.redFlag,
-    reason: () => "a warning sign was answered yes",
+    why: () => ({ code: "progression.sign" }),
   },
   {
     id: "S2",
     action: "STOP_REFER",
     fires: stopsForEffusion,
-    reason: () => "swelling rose by two grades or is very large",
+    why: () => ({ code: "progression.swelling_two_grades" }),
   },
   {
     id: "S3",
     action: "STOP_REFER",
     fires: (c) => at(c.i.painDuring) >= 7 && c.strict,
-    reason: (c) =>
-      `joint pain reached ${c.i.painDuring} in a knee that is ${c.postOp ? "after surgery" : "easily stirred up"}`,
+    why: (c) => ({ code: "progression.pain_in_strict", pain: at(c.i.painDuring), isPostOp: c.postOp }),
   },
   {
     id: "S4",
     action: "STOP_REFER",
     fires: (c) => c.postOp && regressesForEffusion(c) && morningRise(c) >= 2,
-    reason: () => "after surgery, swelling and morning pain rose together",
+    why: () => ({ code: "progression.swelling_and_morning" }),
   },
   {
     id: "R1",
     action: "REGRESS",
     fires: (c) => at(c.i.painDuring) >= 7 && !c.strict,
-    reason: (c) => `joint pain reached ${c.i.painDuring} during a set`,
+    why: (c) => ({ code: "progression.pain_in", pain: at(c.i.painDuring) }),
   },
   {
     id: "R2",
     action: "REGRESS",
     fires: (c) => at(c.i.painDuring) > c.max && at(c.i.painDuring) < 7,
-    reason: (c) => `joint pain of ${c.i.painDuring} during a set is above the limit of ${c.max}`,
+    why: (c) => ({ code: "progression.pain_above", pain: at(c.i.painDuring), most: c.max }),
   },
   {
     id: "R3",
     action: "REGRESS",
     fires: (c) => at(c.i.painAfter) > before(c) && at(c.i.painAfter) > c.max,
-    reason: (c) =>
-      `joint pain stayed at ${c.i.painAfter} afterwards, above before and above the limit of ${c.max}`,
+    why: (c) => ({ code: "progression.pain_stayed", pain: at(c.i.painAfter), most: c.max }),
   },
   {
     id: "R4",
     action: "REGRESS",
     fires: (c) => morningRise(c) >= 2,
-    reason: (c) => `the next morning was ${c.i.painMorning}, two or more above the usual ${c.i.usualPain}`,
+    why: (c) => ({ code: "progression.morning_much", ...morning(c) }),
   },
   {
     id: "R5",
     action: "REGRESS",
     fires: (c) => regressesForEffusion(c) && !stopsForEffusion(c),
-    reason: () => "swelling rose by a grade or is at 2+",
+    why: () => ({ code: "progression.swelling_a_grade" }),
   },
   {
     id: "R6",
     action: "REGRESS",
     fires: (c) => at(c.i.rangePct) < 85,
-    reason: (c) => `only ${Math.round(at(c.i.rangePct))} % of the planned range was reached`,
+    why: (c) => ({ code: "progression.range_short", pct: at(c.i.rangePct) }),
   },
   {
     id: "R7",
     action: "REGRESS",
     fires: (c) => arrivedRise(c) >= 3,
-    reason: (c) => `arrived with ${c.i.painBefore}, three or more above the usual ${c.i.usualPain}`,
+    why: (c) => ({ code: "progression.arrived_much", ...arrived(c) }),
   },
   {
     id: "R8",
     action: "REGRESS",
     fires: (c) => trendRises(c) && trendCounts(c),
-    reason: () => "the weekly mean of pain rose by one or more",
+    why: () => ({ code: "progression.trend_rises" }),
   },
   {
     id: "R9",
     action: "REGRESS",
     fires: (c) => morningRise(c) > 0 && morningRise(c) < 2 && c.strict,
-    reason: (c) => `the next morning was ${c.i.painMorning}, above the usual ${c.i.usualPain}`,
+    why: (c) => ({ code: "progression.morning_above", ...morning(c) }),
   },
   {
     id: "H1",
@@ -143,83 +191,84 @@ const RULES: readonly Rule[] = [
       at(c.i.painDuring) > c.green &&
       at(c.i.painDuring) <= c.max &&
       !(c.i.school === "monitoring" && c.i.irritability === "low"),
-    reason: (c) => `joint pain of ${c.i.painDuring} during a set is within the limit but above ${c.green}`,
+    why: (c) => ({ code: "progression.pain_not_green", pain: at(c.i.painDuring), green: c.green }),
   },
   {
     id: "H2",
     action: "HOLD",
     fires: (c) => at(c.i.painAfter) > before(c) && at(c.i.painAfter) <= c.max && c.i.school !== "monitoring",
-    reason: (c) =>
-      `joint pain was ${c.i.painAfter} afterwards, more than the ${before(c)} ${c.i.painBefore === null ? "that is usual" : "before"}`,
+    why: (c) => ({
+      code: "progression.pain_after",
+      pain: at(c.i.painAfter),
+      before: before(c),
+      isUsual: c.i.painBefore === null,
+    }),
   },
   {
     id: "H3",
     action: "HOLD",
     fires: (c) => morningRise(c) > 0 && morningRise(c) < 2 && !c.strict,
-    reason: (c) => `the next morning was ${c.i.painMorning}, a little above the usual ${c.i.usualPain}`,
+    why: (c) => ({ code: "progression.morning_little", ...morning(c) }),
   },
   {
     id: "H4",
     action: "HOLD",
     fires: (c) =>
       (effusionIs(c, 2) && effusionRise(c) <= 0) || (effusionIs(c, 1) && effusionRise(c) === 1 && !c.postOp),
-    reason: (c) => (c.i.effusion === 2 ? "swelling is still at 1+" : "a trace of swelling is new"),
+    why: (c) => ({ code: c.i.effusion === 2 ? "progression.swelling_still" : "progression.swelling_trace" }),
   },
   {
     id: "H5",
     action: "HOLD",
     fires: (c) => at(c.i.rangePct) >= 85 && at(c.i.rangePct) < 95,
-    reason: (c) => `${Math.round(at(c.i.rangePct))} % of the planned range was reached`,
+    why: (c) => ({ code: "progression.range_reached", pct: at(c.i.rangePct) }),
   },
   {
     id: "H6",
     action: "HOLD",
     fires: (c) => arrivedRise(c) >= 1.5 && arrivedRise(c) < 3,
-    reason: (c) => `arrived with ${c.i.painBefore}, above the usual ${c.i.usualPain}`,
+    why: (c) => ({ code: "progression.arrived_above", ...arrived(c) }),
   },
   {
     id: "H7",
     action: "HOLD",
     fires: (c) => trendRises(c) && !trendCounts(c),
-    reason: () => "the weekly mean of pain rose by one or more",
+    why: () => ({ code: "progression.trend_rises" }),
   },
   {
     id: "H8",
     action: "HOLD",
     fires: (c) => c.i.techniqueStop,
-    reason: () => "the position was lost before the end",
+    why: () => ({ code: "progression.position_lost" }),
   },
   {
     id: "H9",
     action: "HOLD",
     fires: (c) => missing(c.i).length > 0,
-    reason: (c) => `not known yet: ${missing(c.i).join(", ")}`,
+    why: (c) => ({ code: "progression.missing", facts: missing(c.i) }),
   },
 ];
 
 /** Rules that speak of the knee and the day, not of one line: what they found counts for every sheet (docs/rules.md). */
 const OF_THE_KNEE: ReadonlySet<string> = new Set(["S2", "S3", "S4", "R1", "R2", "R3", "R4", "R5", "R9"]);
 
-/** Why no sheet is run before this is decided, in words; null where what fired is a matter of its line. */
-export const kneeReason = (fired: readonly FiredRule[]): string | null =>
-  fired.find((r) => OF_THE_KNEE.has(r.id))?.reason ?? null;
+/** Why no sheet is run before this is decided; null where what fired is a matter of its line. */
+export const kneeReason = (fired: readonly FiredRule[]): RuleSaid | null =>
+  fired.find((r) => OF_THE_KNEE.has(r.id))?.why ?? null;
 
-/** What is missing for a decision, in words. The weekly trend may be missing. */
-export function missing(i: DecisionInput): string[] {
-  const gaps: [string, boolean][] = [
-    ["pain before the first set", i.painBefore === null],
-    ["pain during the sets", i.painDuring === null],
-    ["pain after the sets", i.painAfter === null],
-    ["the next morning", i.painMorning === null],
+/** What is missing for a decision. The weekly trend may be missing. */
+export function missing(i: DecisionInput): MissingFact[] {
+  const gaps: [MissingFact, boolean][] = [
+    ["pain_before", i.painBefore === null],
+    ["pain_in", i.painDuring === null],
+    ["pain_after", i.painAfter === null],
+    ["morning", i.painMorning === null],
     ["swelling", i.effusionApplies && (i.effusion === null || i.effusionBefore === null)],
-    ["the range reached", i.rangePct === null],
-    ["what was done", i.repsState === "unknown"],
+    ["range", i.rangePct === null],
+    ["done", i.repsState === "unknown"],
   ];
-  return gaps.filter(([, gap]) => gap).map(([words]) => words);
+  return gaps.filter(([, gap]) => gap).map(([fact]) => fact);
 }
-
-/** What is said beside the decision where `tellsTherapist` holds. */
-export const TELL_TODAY = "Swelling rose after surgery: tell the therapist today.";
 
 /** After surgery any rise in swelling is told to the therapist the same day, whatever else fires (corrections K8). */
 export const tellsTherapist = (i: DecisionInput): boolean =>
@@ -233,14 +282,14 @@ export function safetyRules(i: DecisionInput): FiredRule[] {
   const fired = RULES.filter((r) => r.fires(context)).map((r) => ({
     id: r.id,
     action: r.action,
-    reason: r.reason(context),
+    why: r.why(context),
   }));
   const layer = fired.reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
   if (layer === "REGRESS" && i.prevRegress)
     fired.push({
       id: "S5",
       action: "STOP_REFER",
-      reason: "the last decision was a step back too: clinical review",
+      why: { code: "progression.second_step_back" },
     });
   return fired;
 }

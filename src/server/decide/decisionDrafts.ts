@@ -91,12 +91,14 @@ export const waitingDrafts = (ctx: Ctx, client: ClientEpisode): Promise<WaitingD
         const facts = await visitFacts(ctx, client, visits, visit);
         const lines = await Promise.all(openLines(visit).map((line) => decided(ctx, visit, line, facts)));
         const stopped = visit.end?.stopped;
-        const reasons = lines.map((l) => kneeReason([...l.decision.reasons, ...l.decision.also]));
+        const reason = lines
+          .map((l) => kneeReason([...l.decision.reasons, ...l.decision.also]))
+          .find((r) => r);
         return {
           visit,
           actions: lines.map((l) => l.decision.action),
           ofTheKnee:
-            reasons.find((r) => r) ??
+            (reason ? sayPlainly(reason) : null) ??
             (stopped && isForTherapist(stopped) ? lowerFirst(sayPlainly(stopSaid(stopped))) : null),
         };
       }),

@@ -1,8 +1,10 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { type Action, TELL_TODAY } from "@/core/progression/safetyRules";
+import type { Action } from "@/core/progression/safetyRules";
 import { type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
 import type { DecisionsTaken } from "@/core/visit/visitInput";
+import { TELL_TODAY } from "@/words/en/progression";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
@@ -110,7 +112,7 @@ export async function writeDecisions(
       insert into decision (id, clinic_id, visit_id, line_id, input, computed_action, rules, reasons, changes, action,
         override_reason, banks, sentence, by_order_of, next_version_id, decided_at, decided_by)
       values (${w.id}, ${ctx.actor.clinicId}, ${draft.visit.id}, ${w.lineId}, ${ctx.tx.json(input as never)},
-        ${decision.action}, ${decision.rules}, ${decision.reasons.map((r) => r.reason)},
+        ${decision.action}, ${decision.rules}, ${decision.reasons.map((r) => sayPlainly(r.why))},
         ${ctx.tx.json(next.changes as never)}, ${w.action}, ${w.overrideReason},
         ${w.action === "HOLD" && decision.change.bank === 1}, ${said}, ${w.byOrderOf}, ${nextId}, ${ctx.now},
         ${ctx.actor.personId})

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
-import { ACTION_WORDS, ACTIONS, type Action, TELL_TODAY } from "@/core/progression/safetyRules";
+import { ACTION_WORDS, ACTIONS, type Action } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/decide/decisionDrafts";
 import { longDay } from "@/ui/dates";
@@ -11,6 +11,8 @@ import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { Said } from "@/ui/reader";
 import { send } from "@/ui/send";
+import { TELL_TODAY } from "@/words/en/progression";
+import { sayPlainly } from "@/words/say";
 import { ActionMark } from "./ActionMark";
 import { LineFacts } from "./LineFacts";
 import { type PastDecision, PastDecisions } from "./PastDecisions";
@@ -115,8 +117,8 @@ export function DecideDesk({
         {stopsAll && (
           <p className="mt-3 border-l-4 border-accent pl-3" role="status">
             <b className="text-accent">Stop and refer, all lines:</b>{" "}
-            {stopsAll.reasons.map((r) => r.reason).join("; ")}. One decision closes this sheet until a
-            therapist writes a new version.
+            {stopsAll.reasons.map((r) => sayPlainly(r.why)).join("; ")}. One decision closes this sheet until
+            a therapist writes a new version.
           </p>
         )}
         {lines.some((l) => l.decision.tellsTherapist) && (
@@ -239,11 +241,11 @@ function LineRow({
           )}
         </button>
         <p className="small">
-          Because {decision.reasons.map((r) => r.reason).join("; ")}.
+          Because {decision.reasons.map((r) => sayPlainly(r.why)).join("; ")}.
           {decision.also.length > 0 && (
             <span className="quiet">
               {" "}
-              Seen too, and weaker: {decision.also.map((r) => r.reason).join("; ")}.
+              Seen too, and weaker: {decision.also.map((r) => sayPlainly(r.why)).join("; ")}.
             </span>
           )}
         </p>

@@ -4,6 +4,7 @@ import { decide } from "@/core/progression/decide";
 import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import type { VisitDraft } from "@/server/decide/decisionDrafts";
 import { Link } from "@/ui/Link";
+import { sayPlainly } from "@/words/say";
 
 const SCORES = Array.from({ length: 11 }, (_, i) => i);
 
@@ -65,7 +66,7 @@ function changed(draft: VisitDraft, painMorning: number): { name: string; words:
   return draft.lines.flatMap((l) => {
     const then = decide({ ...l.input, painMorning });
     if (then.action === l.decision.action) return [];
-    const why = then.reasons.map((r) => r.reason).join("; ");
+    const why = then.reasons.map((r) => sayPlainly(r.why)).join("; ");
     return [{ name: l.kept.name, words: `${ACTION_WORDS[then.action].toLowerCase()}, because ${why}` }];
   });
 }
