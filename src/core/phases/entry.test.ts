@@ -67,7 +67,7 @@ describe("a client who arrives half way", () => {
   test("what was measured and is not met holds back, whatever the weeks", () => {
     const stiff = at("acl_reconstruction", { ...ALL_WELL, weeks: 40, extensionDeficitDeg: 20 });
     expect(stiff.proposal.phase.id).toBe(stiff.c.phases[0]?.id);
-    expect(stiff.proposal.missing.map((m) => m.state)).toContain("not met");
+    expect(stiff.proposal.missing.map((m) => m.state)).toContain("not_met");
   });
 
   test("is never proposed a phase whose weeks have not come, and better findings never propose an earlier one", () => {
