@@ -15,39 +15,42 @@ export type PathStep =
   | "review";
 export type StepState = "done" | "due" | "blocked" | "open";
 
+/** What is said of a step without any number. */
+interface Bare {
+  code: `path.${
+    | "story"
+    | "hand_limits"
+    | "confirm_phase"
+    | "phase_opens"
+    | "as_written"
+    | "needs_limits"
+    | "what_fits"
+    | "screen_first"
+    | "no_sheet"
+    | "block_over"
+    | "no_days"
+    | "after_sheet"
+    | "sign"
+    | "screening"
+    | "needs_sheet"
+    | "days_off"
+    | "stopped"
+    | "open_visit"
+    | "gone"
+    | "decide_first"
+    | "ready"
+    | "not_answered"
+    | "opens_later"
+    | "after_visit"
+    | "waits_for_morning"
+    | "drafts_ready"
+    | "led_to"
+    | "nothing_yet"}`;
+}
+
 /** Why a step of the path stands as it does. */
 export type StepSaid =
-  | {
-      code: `path.${
-        | "story"
-        | "hand_limits"
-        | "confirm_phase"
-        | "phase_opens"
-        | "as_written"
-        | "needs_limits"
-        | "what_fits"
-        | "screen_first"
-        | "no_sheet"
-        | "block_over"
-        | "no_days"
-        | "after_sheet"
-        | "sign"
-        | "screening"
-        | "needs_sheet"
-        | "days_off"
-        | "stopped"
-        | "open_visit"
-        | "gone"
-        | "decide_first"
-        | "ready"
-        | "not_answered"
-        | "opens_later"
-        | "after_visit"
-        | "waits_for_morning"
-        | "drafts_ready"
-        | "led_to"
-        | "nothing_yet"}`;
-    }
+  | Bare
   | { code: "path.screened"; status: DayFacts["screening"]["status"] }
   | { code: "path.phases"; phases: readonly string[] }
   | { code: "path.due"; because: string }
@@ -147,8 +150,7 @@ function weekStep(f: DayFacts): StepStands {
 }
 
 function floorStep(f: DayFacts): StepStands {
-  const blocked = (code: Extract<StepSaid["code"], `path.${string}`>): StepStands =>
-    ({ state: "blocked", why: { code } }) as StepStands;
+  const blocked = (code: Bare["code"]): StepStands => ({ state: "blocked", why: { code } });
   if (f.warning) return blocked("path.sign");
   if (f.screening.barsFloor) return blocked("path.screening");
   if (f.handLimits) return blocked("path.needs_limits");
