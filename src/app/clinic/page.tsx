@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { letterheadOf } from "@/server/clinic/letterhead";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { PaperHead } from "./PaperHead";
 
 export const metadata: Metadata = { title: "Clinic" };

@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { importsOf, type StoredImport } from "@/server/exchange/imports";
 import { moment } from "@/ui/dates";
 import { FileButton } from "@/ui/files/FileButton";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { kindWords } from "./kindWords";
 import { ReadIn } from "./ReadIn";
 

@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { outbox } from "@/server/links/links";
 import { CopyLink } from "@/ui/CopyLink";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { messageWords } from "../_web/messageWords";
 
 const PURPOSE_WORDS = { morning: "questions of the morning after", home: "sheet for home" } as const;

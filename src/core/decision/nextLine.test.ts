@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { changesWords } from "../../words/en/changes";
 import type { Decision } from "../progression/decide";
 import type { Action } from "../progression/safetyRules";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
@@ -6,7 +7,6 @@ import type { ScoreLine } from "../sheet/line/scoreInput";
 import { SCHEME_KINDS } from "../sheet/schemes/scheme";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
-import { changesWords } from "./changeWords";
 import { type LineChange, type NextFacts, nextLine, rungsOf } from "./nextLine";
 
 const context = scoreContext();

@@ -2,20 +2,19 @@ import { z } from "zod";
 import { uuid } from "../units/fields";
 
 /** What a trainer asks a therapist for: each is beyond what a trainer may do alone. */
-export const REQUEST_KINDS = {
-  heavier: "more load than planned",
-  wider: "a wider range or another angle",
-  other_exercise: "another exercise from now on",
-  more_pain: "to go on in spite of pain",
-  go_on: "to run it before the decision",
-  other: "something else",
-} as const;
-export type RequestKind = keyof typeof REQUEST_KINDS;
-const kinds = Object.keys(REQUEST_KINDS) as [RequestKind, ...RequestKind[]];
+export const REQUEST_KIND_IDS = [
+  "heavier",
+  "wider",
+  "other_exercise",
+  "more_pain",
+  "go_on",
+  "other",
+] as const;
+export type RequestKind = (typeof REQUEST_KIND_IDS)[number];
 
 export const requestAsked = z.object({
   id: uuid,
-  kind: z.enum(kinds, { error: "Choose what is asked for." }),
+  kind: z.enum(REQUEST_KIND_IDS, { error: "Choose what is asked for." }),
   /** the sheet and line that it is about, where it is about one */
   sheetId: uuid.nullable(),
   lineId: uuid.nullable(),

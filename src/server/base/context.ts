@@ -1,6 +1,7 @@
 import "server-only";
-import { DEED_SENTENCES, type Deed, may, type Role } from "@/core/access/roles";
+import { type Deed, may, type Role } from "@/core/access/roles";
 import type { MassUnit } from "@/core/units/mass";
+import { DEED_SENTENCES } from "@/words/en/access";
 import type { Tx } from "./db";
 import { attempted, Refused } from "./refused";
 

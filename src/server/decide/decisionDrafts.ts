@@ -1,5 +1,4 @@
 import "server-only";
-import { changesWords } from "@/core/decision/changeWords";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
 import { type LineChange, nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
@@ -14,6 +13,7 @@ import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
 import { isForTherapist, stopSaid } from "@/core/visit/signs/stopReasons";
+import { changesWords } from "@/words/en/changes";
 import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";

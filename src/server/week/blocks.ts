@@ -1,10 +1,10 @@
 import "server-only";
 import type { PlannedDay } from "@/core/schedule/block/block";
 import { type BlockKept, blockWishes, type SheetWish } from "@/core/schedule/block/blockInput";
-import { brokenWords } from "@/core/schedule/block/brokenWords";
 import { type Broken, checkBlock } from "@/core/schedule/block/checkBlock";
 import { weekdayOf } from "@/core/units/days";
 import { InputError } from "@/core/units/inputError";
+import { brokenWords } from "@/words/en/week";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, mustMay, once, today } from "../base/context";

@@ -1,9 +1,9 @@
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
-import { REQUEST_KINDS } from "@/core/requests/requestInput";
 import { goneSentence } from "@/core/sheet/line/gone";
 import { OPENS_AT } from "@/core/visit/morningOpens";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
+import { REQUEST_KINDS } from "./requests";
 
 const RETURNS = {
   same: "to go on",

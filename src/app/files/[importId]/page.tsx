@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { CSV_FIELDS } from "@/core/exchange/csv/kinds";
 import { uuid } from "@/core/units/fields";
 import { importById, tableHead } from "@/server/exchange/imports";
@@ -9,6 +9,7 @@ import { isCsv } from "@/server/exchange/plansOf";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { kindWords } from "../kindWords";
 import { Columns } from "./Columns";
 import { Settle } from "./Settle";

@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { TEMPLATES, templateOf } from "@/core/equipment/templates";
 import { machineDrawing } from "@/core/selection/pose/drawing";
 import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { MachineForm } from "../_machine/MachineForm";
 
 export const metadata: Metadata = { title: "New machine" };

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { USUAL_BODY } from "@/core/body/segments";
 import { exerciseById, likeOf } from "@/core/rules/exercises";
 import { exerciseDrawing } from "@/core/selection/pose/drawing";
@@ -8,6 +8,7 @@ import { exercisesOf } from "@/server/clinic/exercises";
 import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
 export const metadata: Metadata = { title: "New exercise" };

@@ -1,9 +1,10 @@
 "use client";
 import { type Ref, useRef, useState } from "react";
-import { REQUEST_KINDS, type RequestKind } from "@/core/requests/requestInput";
+import type { RequestKind } from "@/core/requests/requestInput";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { REQUEST_KINDS } from "@/words/en/requests";
 
 const KINDS = Object.entries(REQUEST_KINDS) as [RequestKind, string][];
 

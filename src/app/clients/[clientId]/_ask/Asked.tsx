@@ -1,14 +1,15 @@
 "use client";
 import { useEffect, useState } from "react";
 import { z } from "zod";
-import { REQUEST_KINDS } from "@/core/requests/requestInput";
+import { REQUEST_KIND_IDS } from "@/core/requests/requestInput";
+import { REQUEST_KINDS } from "@/words/en/requests";
 
 const EVERY_MS = 15_000;
 const answer = z.object({
   result: z.array(
     z.object({
       id: z.string(),
-      kind: z.enum(Object.keys(REQUEST_KINDS) as [keyof typeof REQUEST_KINDS]),
+      kind: z.enum(REQUEST_KIND_IDS),
       words: z.string(),
       isAllowed: z.boolean().nullable(),
       answer: z.string().nullable(),

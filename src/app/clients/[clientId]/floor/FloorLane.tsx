@@ -1,12 +1,12 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { MassUnit } from "@/core/units/mass";
 import type { WornFacts } from "@/core/visit/worn";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
+import { DEED_SENTENCES } from "@/words/en/access";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
 import { FloorTop } from "./_visit/FloorTop";
 import { VisitLane } from "./_visit/VisitLane";

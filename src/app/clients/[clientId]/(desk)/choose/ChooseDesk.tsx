@@ -1,13 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useRef } from "react";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import { READY_QUESTIONS } from "@/core/selection/rank/questions";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/facts/choose";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { handOverQuery } from "../../../_sheet/handedOver";
 import { Barred } from "./Barred";
 import { ComparePanel } from "./ComparePanel";

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
 import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
@@ -10,6 +10,7 @@ import { morningWaits } from "@/server/visits/mornings";
 import { CopyLink } from "@/ui/CopyLink";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { MorningForm } from "./MorningForm";
 import { PastMornings } from "./PastMornings";
 

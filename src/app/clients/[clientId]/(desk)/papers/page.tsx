@@ -1,10 +1,11 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { clientEpisode } from "@/server/client/clients";
 import { letterheadOf } from "@/server/clinic/letterhead";
 import { episodesToReview } from "@/server/review/episode";
 import { sheetsOf } from "@/server/versions/sheets";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { PapersDesk } from "./PapersDesk";
 
 export const metadata: Metadata = { title: "Papers" };

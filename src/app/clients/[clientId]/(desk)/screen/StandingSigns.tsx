@@ -1,7 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { DEED_SENTENCES } from "@/core/access/roles";
 import type { Consequence } from "@/core/rules/redFlags";
 import type { Answer } from "@/core/screening/screening";
 import type { ScreeningState } from "@/core/screening/screeningState";
@@ -12,6 +11,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { CONSEQUENCE_WORDS, ConsequenceMark } from "./ConsequenceMark";
 
 export interface SignView {

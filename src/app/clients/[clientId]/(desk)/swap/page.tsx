@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
-import { DEED_SENTENCES, may } from "@/core/access/roles";
+import { may } from "@/core/access/roles";
 import { SWAP_REASON_IDS } from "@/core/selection/swap/swap";
 import { swapsOf } from "@/server/choice/swaps";
 import { clientEpisode } from "@/server/client/clients";
 import { loadingBarred } from "@/server/client/screenings";
 import { chooseFacts } from "@/server/facts/choose";
+import { DEED_SENTENCES } from "@/words/en/access";
 import { PastSwaps } from "./PastSwaps";
 import { SwapDesk } from "./SwapDesk";
 

@@ -1,8 +1,8 @@
-import { brokenWords, droppedWords } from "@/core/schedule/block/brokenWords";
 import type { checkBlock } from "@/core/schedule/block/checkBlock";
 import { isHard } from "@/core/schedule/block/weekRules";
 import { daysBetween } from "@/core/units/days";
 import type { PlannableSheet } from "@/server/week/weekFacts";
+import { brokenWords, droppedWords } from "@/words/en/week";
 import type { useBlock } from "./useBlock";
 
 /** More reasons than these are no longer read. */

@@ -1,5 +1,5 @@
-import { kgWords } from "../units/mass";
-import type { LineChange } from "./nextLine";
+import type { LineChange } from "@/core/decision/nextLine";
+import { kgWords } from "@/core/units/mass";
 
 /** What changes of a line, in one sentence. */
 export function changeWords(c: LineChange): string {

@@ -1,6 +1,6 @@
-import { dayInWords } from "../../units/dayInWords";
-import type { Broken } from "./checkBlock";
-import type { WeekRule } from "./weekRules";
+import type { Broken } from "@/core/schedule/block/checkBlock";
+import type { WeekRule } from "@/core/schedule/block/weekRules";
+import { dayInWords } from "@/core/units/dayInWords";
 
 /** A broken rule of the calendar as a sentence, with what to do. */
 export function brokenWords(b: Broken): string {
