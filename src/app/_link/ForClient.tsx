@@ -25,7 +25,10 @@ export function ForClient({
     // without a network it holds for this page; the next one asks again
     setChosen(to);
     const answer = await send(`/api/l/${token}/language`, { language: to });
-    if (answer.ok) router.refresh();
+    if (!answer.ok) return;
+    // where the page is kept for a time without a network, it is kept in this language
+    navigator.serviceWorker?.controller?.postMessage({ keep: [window.location.href] });
+    router.refresh();
   };
   return (
     <ReaderProvider language={chosen} massUnit={massUnit}>
