@@ -4,7 +4,7 @@ import type { ExerciseFacets } from "@/core/rules/exerciseFacets";
 import type { Drawing } from "@/core/selection/pose/drawing";
 import { Link } from "@/ui/Link";
 import { StillDrawing } from "@/ui/pose/StillDrawing";
-import { FACET_WORDS } from "@/words/en/facets";
+import { EXERCISE_ORIGINS, FACET_WORDS } from "@/words/en/facets";
 
 export interface LibraryRow {
   id: string;
@@ -167,7 +167,7 @@ export function LibraryTable({ rows }: { rows: LibraryRow[] }) {
                   {r.origin === "catalogue" ? (
                     <span className="quiet">catalogue</span>
                   ) : (
-                    <b>{r.origin === "own" ? "own" : "changed here"}</b>
+                    <b>{EXERCISE_ORIGINS[r.origin]}</b>
                   )}
                 </td>
               </tr>

@@ -22,6 +22,9 @@ export const FACET_WORDS: Readonly<Record<string, string>> = {
   shoulders: "the shoulders",
 };
 
+/** Where the words of an exercise come from. */
+export const EXERCISE_ORIGINS = { catalogue: "catalogue", changed_here: "changed here", own: "own" } as const;
+
 /** What people may have at home. */
 export const HOME_THING_WORDS: Readonly<Record<HomeThing, string>> = {
   chair: "chair",

@@ -9,6 +9,7 @@ import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/ex
 import { Link } from "@/ui/Link";
 import { MovingDrawing } from "@/ui/pose/MovingDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
+import { EXERCISE_ORIGINS } from "@/words/en/facets";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
 
 export const metadata: Metadata = { title: "Exercise" };
@@ -46,7 +47,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
           {e.name}{" "}
           <span className="quiet text-[15px] font-normal">
             {e.equipment}
-            {origin !== "catalogue" && ` · ${origin}, version ${version}`}
+            {origin !== "catalogue" && ` · ${EXERCISE_ORIGINS[origin]}, version ${version}`}
           </span>
         </h1>
         <div
