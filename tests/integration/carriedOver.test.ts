@@ -2,8 +2,11 @@ import { execFileSync } from "node:child_process";
 import { readdirSync, readFileSync } from "node:fs";
 import { gunzipSync } from "node:zlib";
 import postgres from "postgres";
+import { isCriterion } from "@/core/rules/criteria";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { sheetLine } from "@/core/sheet/line/sheetInput";
+import { signsSaid } from "@/core/visit/signs/recheckSigns";
+import { sayPlainly } from "@/words/say";
 import { closeConnections, owner } from "../support/clinic";
 
 /** A database of its own in the shape before sheets, with the demo history of that time and a session of an older shape. */
@@ -64,6 +67,7 @@ beforeAll(async () => {
   await earlier.unsafe(
     `set session_replication_role = replica; ${rows}; set session_replication_role = default`,
   );
+  await oldWords();
   for (const table of [
     "hold_plan",
     "floor_session",
@@ -82,6 +86,30 @@ afterAll(async () => {
   await owner.unsafe(`drop database if exists ${NAME}`);
   await closeConnections();
 });
+
+const CODES: Readonly<Record<string, string>> = {
+  "Pop, gap, giving way, locking": "st_pop",
+  "No time left": "time",
+};
+const SIGNS = "dizzy, headache or unwell; giving way, locking, catching or a pop";
+
+/** Signs, stops and ticks in the words of that time. */
+async function oldWords(): Promise<void> {
+  const ends = await earlier`select session_id from floor_session_end order by session_id limit 3`;
+  const said = [...Object.keys(CODES), "somebody's own words"];
+  for (const [i, words] of said.entries())
+    await earlier`update floor_session_end set stopped = ${words} where session_id = ${ends[i]?.session_id}`;
+  await earlier`
+    insert into recheck (id, clinic_id, episode_id, at, answered_by, is_clear, what)
+    select '00000000-0000-4000-8000-000000000009', clinic_id, episode_id, now(), started_by, false, ${SIGNS}
+    from floor_session limit 1`;
+  await earlier`
+    insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, began_on, phase_since,
+      functional_met, set_by, set_at)
+    select '00000000-0000-4000-8000-00000000000a', clinic_id, episode_id, 'total_knee_replacement', 'standard', 'build',
+      '2026-01-05', '2026-01-05', array['stairs with rail', 'a task that no rule has'], started_by, now()
+    from floor_session limit 1`;
+}
 
 /** A session as it was saved before its lines had legs and angles. */
 async function oldSession(): Promise<void> {
@@ -112,6 +140,20 @@ const had = (table: string) => (before[table] ?? []).length;
 
 test("the history before had everything that can be carried over", () => {
   for (const table of Object.keys(before)) expect([table, had(table) > 0]).toEqual([table, true]);
+});
+
+test("signs, stops and ticks are codes; what nobody has a code for stays as it was said", async () => {
+  const stops = await earlier`select stopped from visit_end where stopped is not null order by stopped`;
+  expect(stops.map((r) => r.stopped)).toEqual(
+    expect.arrayContaining(["st_pop", "time", "somebody's own words"]),
+  );
+  const [sign] = await earlier`select what from recheck where id = '00000000-0000-4000-8000-000000000009'`;
+  expect(sign?.what).toBe("unwell; giving_way");
+  expect(sayPlainly(signsSaid(sign?.what))).toBe(SIGNS);
+  const [ticked] = await earlier`
+    select functional_met from episode_condition where id = '00000000-0000-4000-8000-00000000000a'`;
+  expect(ticked?.functional_met).toEqual(["stairs_with_rail", "a task that no rule has"]);
+  expect(ticked?.functional_met.map(isCriterion)).toEqual([true, false]);
 });
 
 test("every plan and session is a version, every record, answer and decision stands, none is twice", async () => {
@@ -147,7 +189,11 @@ test("what was carried over says the same as what was there: seconds, pain, forc
     const [e] = await earlier`
       select e.pain_at_end, e.stopped, (select max(felt) from set_record r where r.visit_id = e.visit_id) as felt
       from visit_end e where e.visit_id = ${end.session_id as string}`;
-    expect(e).toMatchObject({ pain_at_end: end.pain_at_end, stopped: end.stopped, felt: end.felt_effort });
+    expect(e).toMatchObject({
+      pain_at_end: end.pain_at_end,
+      stopped: CODES[end.stopped as string] ?? end.stopped,
+      felt: end.felt_effort,
+    });
   }
   for (const d of before.decision ?? []) {
     const [now] = await earlier`select * from decision where id = ${d.id as string}`;
