@@ -10,11 +10,13 @@ import { RUN } from "./useKeys";
 export function FocusKeeper() {
   useEffect(() => {
     let path: Element[] = [];
-    const remember = (e: FocusEvent) => {
+    const keep = (own: Element | null) => {
       path = [];
-      for (let at = e.target as Element | null; at && at !== document.body; at = at.parentElement)
-        path.push(at);
+      for (let at = own; at && at !== document.body; at = at.parentElement) path.push(at);
     };
+    const remember = (e: FocusEvent) => keep(e.target as Element);
+    // a page may be in use before anything here listens
+    keep(document.activeElement);
     const isLost = () => document.activeElement === null || document.activeElement === document.body;
     const look = () => {
       const [own, ...around] = path;

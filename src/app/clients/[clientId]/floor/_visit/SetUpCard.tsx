@@ -18,7 +18,7 @@ export function SetUpCard({
   onPins: (isIn: boolean) => void;
 }) {
   return (
-    <section aria-label="Set-up card" className="text-[18px] lg:text-[20px]">
+    <section aria-label="Set-up card" className="text-[18px] leading-snug lg:text-[20px]">
       {line.needsPins && (
         <label className="mb-3 flex min-h-[64px] cursor-pointer items-center gap-4 border-2 border-mark px-4 text-[24px] font-bold">
           <input
