@@ -68,6 +68,7 @@ test("a line is said with its numbers in the reader's language and units", () =>
   );
   // a piece that is a mass by itself is said once
   expect(sayPlainly({ code: "home.load", how: "5 kg", kg: 5 })).toBe("5\u00a0kg");
+  expect(sayPlainly({ code: "home.load", how: "body weight", kg: 0 })).toBe("body weight");
 });
 
 test("what a second language does not say is said in the first; what nobody says is an error", () => {

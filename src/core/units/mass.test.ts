@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { loadWords, massBeside } from "../sheet/line/loadWords";
+import { massBeside } from "../sheet/line/massBeside";
 import { formatMass, kgFromLb, kgWords, lbFromKg, massLabel, withPounds } from "./mass";
 
 test("every mass in a sentence has its pounds beside for who reads pounds, and nothing else changes", () => {
@@ -18,9 +18,6 @@ test("every mass in a sentence has its pounds beside for who reads pounds, and n
 });
 
 test("a load is said with its mass once, in the units of who reads", () => {
-  expect(loadWords({ how: "pin 7", load: 35 })).toBe(`pin 7, ${kgWords(35)}`);
-  expect(loadWords({ how: massLabel(2.5), load: 2.5 })).toBe(kgWords(2.5));
-  expect(loadWords({ how: "body weight", load: 0 })).toBe("body weight");
   expect(massBeside({ how: "pin 7", load: 35 }, "lb")).toBe(`${kgWords(35)} (77 lb)`);
   expect(massBeside({ how: massLabel(2.5), load: 2.5 }, "lb")).toBe("(6 lb)");
   expect(massBeside({ how: massLabel(2.5), load: 2.5 }, "kg")).toBe("");

@@ -1,11 +1,10 @@
-import { wornAt, wornWords, wrapNow } from "./worn";
+import { wornAt, wrapNow } from "./worn";
 
 test("the card of an exercise says what is worn, also that nothing is; without a card the story does", () => {
   const facts = { byCard: { step_up: "none", lp_single: "brace" }, usual: "tight_wrap" } as const;
   expect(wornAt(facts, "lp_single")).toBe("brace");
-  expect(wornWords(facts, "step_up")).toBeNull();
-  expect(wornWords(facts, "half_squat")).toBe("wrap on for the set, off after it");
-  expect(wornWords({ byCard: {}, usual: "none" }, "half_squat")).toBeNull();
+  expect(wornAt(facts, "step_up")).toBe("none");
+  expect(wornAt(facts, "half_squat")).toBe("tight_wrap");
 });
 
 test("a tight wrap is on for the set and off in every rest; a brace is said once, by the card", () => {

@@ -1,4 +1,4 @@
-import { SUPPORT_WORDS, type Worn } from "../selection/setUp/cardInput";
+import type { Worn } from "../selection/setUp/cardInput";
 import type { VisitState } from "./run";
 
 /** What a client wears at work: by the set-up cards of exercises, else as the story asks. */
@@ -8,12 +8,6 @@ export interface WornFacts {
 }
 
 export const wornAt = (f: WornFacts, exerciseId: string): Worn => f.byCard[exerciseId] ?? f.usual;
-
-/** In words; null where nothing is. */
-export function wornWords(f: WornFacts, exerciseId: string): string | null {
-  const worn = wornAt(f, exerciseId);
-  return worn === "none" ? null : SUPPORT_WORDS[worn];
-}
 
 /** The wrap goes on so long before the next set [own]. */
 const WRAP_ON_BEFORE_S = 20;

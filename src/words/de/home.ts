@@ -1,10 +1,10 @@
-import { massLabel } from "@/core/units/mass";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 
 const LEGS = { both: "beide Beine zusammen", each: "jedes Bein", left: "linkes Bein", right: "rechtes Bein" };
 
-export const home: Words<Rooms["home"]> = {
+/** A load is how the machine is marked, and its mass: it is said as in the first. */
+export const home: Omit<Words<Rooms["home"]>, "load"> = {
   line: ({ sets, work, legs, load }, f) => {
     const set =
       "holdS" in work
@@ -14,7 +14,6 @@ export const home: Words<Rooms["home"]> = {
           : `${work.seconds} Sekunden`;
     return f.list([`${sets === 1 ? "" : `${sets}-mal `}${set}`, LEGS[legs], ...(load ? [f.say(load)] : [])]);
   },
-  load: ({ how, kg }, f) => (!kg ? how : how === massLabel(kg) ? f.kg(kg) : `${how}, ${f.kg(kg)}`),
   task: (m) => (m.of === "seconds" ? "Sekunden" : "Mal"),
   felt: (m) => `Es soll sich wie ${m.felt} von 10 anfühlen.`,
   left_at_end: (m) => `Am Ende sollten noch etwa ${m.reps} möglich sein.`,

@@ -2,8 +2,6 @@ import type { link as en } from "../en/link";
 import type { Translated } from "../words";
 
 export const link: Translated<typeof en> = {
-  title_morning: "Heute Morgen",
-  title_home: "Übungen",
   closed: "Das lässt sich nicht öffnen",
   wrong:
     "Dieser Link passt nicht. Öffnen Sie ihn aus der Nachricht, wie sie kam, oder bitten Sie die Praxis um einen neuen.",
@@ -16,6 +14,4 @@ export const link: Translated<typeof en> = {
   score: (m) => `${m.n} von 10`,
   no: "nein",
   yes: "ja",
-  emergency:
-    "bei Brustschmerzen, Atemnot, einer schmerzhaft dicken Wade oder Problemen mit Blase oder Darm rufen Sie sofort den Notruf.",
 };

@@ -1,3 +1,5 @@
+import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
+
 /** What a client takes home on paper. */
 export const clientPaper = {
   title: "Exercises at home",
@@ -21,11 +23,5 @@ export const clientPaper = {
   pain_next: "pain next morning",
   /** a setting of a machine by its key; the name is the one it was kept with */
   setting: (m: { key: string | undefined; name: string }) => m.name,
-  worn: (m: { worn: "sleeve" | "brace" | "tight_wrap" }) => WORN[m.worn],
-};
-
-const WORN = {
-  sleeve: "sleeve on",
-  brace: "brace on, as ordered",
-  tight_wrap: "wrap on for the set, off after it",
+  worn: (m: { worn: "sleeve" | "brace" | "tight_wrap" }) => SUPPORT_WORDS[m.worn],
 };

@@ -1,7 +1,5 @@
 /** What both pages behind a link say. */
 export const link = {
-  title_morning: "This morning",
-  title_home: "Exercises",
   closed: "This does not open",
   wrong: "This link does not fit. Open it from the message as it was sent, or ask the clinic for a new one.",
   run_out: "This link has run out. Ask the clinic for a new one.",
@@ -13,6 +11,4 @@ export const link = {
   score: (m: { n: number }) => `${m.n} of 10`,
   no: "no",
   yes: "yes",
-  emergency:
-    "with chest pain, short breath, a painful swollen calf, or trouble with bladder or bowel, call the emergency number now.",
 };

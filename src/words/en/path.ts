@@ -1,5 +1,6 @@
 import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { OPENS_AT } from "@/core/visit/morningOpens";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 
@@ -46,7 +47,7 @@ export const path: Words<Rooms["path"]> = {
   ready: "ready to run",
   ready_of: (m, f) => `${f.list(m.names)}: ready to run`,
   not_answered: "not answered yet",
-  opens_later: "from 04:00 on",
+  opens_later: `from ${OPENS_AT} on`,
   pain: (m) => `pain ${m.pain}`,
   after_visit: "after a visit",
   waits_for_morning: "waits for the morning",

@@ -1,5 +1,5 @@
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import { massBeside } from "@/core/sheet/line/loadWords";
+import { massBeside } from "@/core/sheet/line/massBeside";
 import type { MassUnit } from "@/core/units/mass";
 import type { LiveTask } from "@/core/visit/run";
 

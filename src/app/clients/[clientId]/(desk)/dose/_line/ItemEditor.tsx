@@ -212,7 +212,7 @@ export function ItemEditor({
         {(line.legs === "in_turns" || line.legs === "one_after_other") && (
           <p className="small quiet">{firstLegWords(weaker, side)} The other does what it did, no more.</p>
         )}
-        <LineFields massUnit={massUnit} judged={judged} onChange={onChange} />
+        <LineFields judged={judged} onChange={onChange} />
         {!isFirst && (
           <label className="flex items-center gap-2">
             <input

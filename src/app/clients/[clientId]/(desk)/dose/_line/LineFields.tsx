@@ -1,9 +1,9 @@
 "use client";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
-import { loadWords } from "@/core/sheet/line/loadWords";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
-import { type MassUnit, withPounds } from "@/core/units/mass";
+import { loadSaid } from "@/core/visit/client/homeSaid";
 import { DayField } from "@/ui/form/DayField";
+import { useSay } from "@/ui/reader";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
 
@@ -13,16 +13,14 @@ const down5 = (deg: number) => Math.floor(deg / 5) * 5;
 /** What a line keeps through its versions: the load that was set, the way it climbs, what it may do by itself. */
 export function LineFields({
   judged,
-  massUnit,
   onChange,
 }: {
   judged: JudgedLine<Line>;
-  massUnit: MassUnit;
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
   return (
     <>
-      <LoadField judged={judged} massUnit={massUnit} onChange={onChange} />
+      <LoadField judged={judged} onChange={onChange} />
       <LadderFields judged={judged} onChange={onChange} />
       <OrderFields line={judged.line} onChange={onChange} />
     </>
@@ -32,13 +30,12 @@ export function LineFields({
 /** The real load that is set, where another than the scheme's own is meant. */
 function LoadField({
   judged,
-  massUnit,
   onChange,
 }: {
   judged: JudgedLine<Line>;
-  massUnit: MassUnit;
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
+  const say = useSay();
   const { load, line } = judged;
   const setting = load?.setting;
   if (!setting || setting.loads.length === 0) return null;
@@ -52,11 +49,11 @@ function LoadField({
         onChange={(e) => onChange({ loadKg: e.target.value === "" ? null : Number(e.target.value) })}
       >
         <option value="">
-          {isByHand ? "as computed" : withPounds(`as computed: ${loadWords(setting)}`, massUnit)}
+          {isByHand ? "as computed" : `as computed: ${say(loadSaid(setting.how, setting.load))}`}
         </option>
         {setting.loads.map((l) => (
           <option key={l.load} value={String(l.load)}>
-            {withPounds(loadWords(l), massUnit)}
+            {say(loadSaid(l.how, l.load))}
           </option>
         ))}
       </select>

@@ -6,7 +6,7 @@ import { jointOf, type SetPrediction } from "@/core/sheet/effect/sessionFatigue"
 import { half } from "@/core/sheet/judge/holdFeasibility";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { setLoads } from "@/core/sheet/judge/setLoads";
-import { massBeside } from "@/core/sheet/line/loadWords";
+import { massBeside } from "@/core/sheet/line/massBeside";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { enduranceComputed, shareComputed } from "@/core/sheet/load/shareWorking";
 import { loweredByOneLeg } from "@/core/sheet/schemes/kinds/twoUpOneDown";
