@@ -31,8 +31,8 @@ import { draftFor } from "./testdata/draftFor";
 import { NO_FINDINGS } from "./testdata/noFindings";
 import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
-import { issueSentence } from "./units/issueSentence";
 import { lowerFirst } from "./units/lowerFirst";
+import { issueSaid } from "./units/wrong";
 import { STOP_REASONS, stopSaid } from "./visit/signs/stopReasons";
 
 /** Every sentence that the core says to people for many clients, with where it came from. */
@@ -62,7 +62,10 @@ function everySentence(): Map<string, string> {
   for (const s of GENERAL_STANCES) say("stances", s.topic, ...s.options.map((o) => o.label));
   for (const f of RED_FLAGS) say("warning signs", f.question, f.do_now);
   for (const r of STOP_REASONS)
-    say("stops", `The holds end here because of this: ${lowerFirst(sayPlainly(stopSaid(r.id)))}. ${r.act}`);
+    say(
+      "stops",
+      `The holds end here because of this: ${lowerFirst(sayPlainly(stopSaid(r.id)))}. ${r.act ?? ""}`,
+    );
   for (const [name, x] of Object.entries(WORKED)) {
     const { facts, context } = draftFor(x);
     const sheet = rangeSheet(context.sheet);
@@ -110,7 +113,7 @@ function everySentence(): Map<string, string> {
       { items: [{ scheme: { kind: "holds", effort: { kind: "felt", felt: "x" } } }] },
       BAD_LINES,
     ])
-      say("forms", ...(schema.safeParse(bad).error?.issues.map((i) => issueSentence(i.message)) ?? []));
+      say("forms", ...(schema.safeParse(bad).error?.issues.map((i) => sayPlainly(issueSaid(i))) ?? []));
   return said;
 }
 

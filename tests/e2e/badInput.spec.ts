@@ -68,7 +68,7 @@ test.describe("Measure", () => {
     for (const [name, body, sentence] of [
       ["picture.png", "\u0089PNG\r\n\u001a\n\u0000", /Line 1 is not a time and a force/],
       ["empty.csv", "", /holds no samples/],
-      ["back.csv", Array.from({ length: 20 }, (_, i) => `${20 - i},100`).join("\n"), /Times must rise/],
+      ["back.csv", Array.from({ length: 20 }, (_, i) => `${20 - i},100`).join("\n"), /times must rise/],
     ] as const) {
       const file = { name, mimeType: "text/csv", buffer: Buffer.from(body) };
       await page.getByLabel("Load CSV").setInputFiles(file);

@@ -4,8 +4,8 @@ import type { z } from "zod";
 import { uuid } from "@/core/units/fields";
 import { fileSize } from "@/core/units/fileSize";
 import { type FieldProblem, InputError } from "@/core/units/inputError";
-import { issueSentence } from "@/core/units/issueSentence";
 import { readJson } from "@/core/units/readJson";
+import { issueSaid } from "@/core/units/wrong";
 import { keepAttempt } from "@/server/base/attempts";
 import type { Actor, Ctx } from "@/server/base/context";
 import { inClinic } from "@/server/base/db";
@@ -111,7 +111,7 @@ function parsedBody<S extends z.ZodType>(json: unknown, schema: S): z.infer<S> {
   throw new InputError(
     "",
     "Some fields need mending.",
-    parsed.error.issues.map((i) => ({ field: i.path.join("."), sentence: issueSentence(i.message) })),
+    parsed.error.issues.map((i) => ({ field: i.path.join("."), sentence: issueSaid(i) })),
   );
 }
 

@@ -5,9 +5,9 @@ import { fileSize } from "@/core/units/fileSize";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import { isBeginningOf, sendFile } from "@/ui/files/sendFile";
 import { Problem } from "@/ui/form/Problem";
-import { kindWords } from "./kindWords";
+import { FILE_KINDS } from "@/words/en/exchange";
 
-const KINDS = Object.keys(kindWords) as ImportKind[];
+const KINDS = Object.keys(FILE_KINDS) as ImportKind[];
 
 const percentOf = (share: number): string => `${Math.floor(share * 100)} %`;
 
@@ -97,7 +97,7 @@ export function ReadIn({ onTheirWay }: { onTheirWay: readonly OnItsWay[] }) {
           <option value="">choose</option>
           {KINDS.map((k) => (
             <option key={k} value={k}>
-              {kindWords[k]}
+              {FILE_KINDS[k]}
             </option>
           ))}
         </select>

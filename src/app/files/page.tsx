@@ -7,7 +7,7 @@ import { FileButton } from "@/ui/files/FileButton";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { DEED_SENTENCES } from "@/words/en/access";
-import { kindWords } from "./kindWords";
+import { FILE_KINDS } from "@/words/en/exchange";
 import { ReadIn } from "./ReadIn";
 
 export const metadata: Metadata = { title: "Files" };
@@ -67,7 +67,7 @@ export default async function FilesPage() {
                         {i.fileName}
                       </Link>
                     </td>
-                    <td className="py-2 pr-4">{kindWords[i.kind]}</td>
+                    <td className="py-2 pr-4">{FILE_KINDS[i.kind]}</td>
                     <td className="py-2 pr-4">
                       {moment(i.at, actor.locale, actor.timeZone)}, {i.by}
                     </td>

@@ -6,6 +6,12 @@ import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
 import { ThemeSwitch } from "@/ui/shell/ThemeSwitch";
 
+const A_DAY = new Date("2026-11-28T12:00:00Z");
+
+/** A day and a number as they are written there: "28 Nov 2026, 1,234.5 (en-GB)". */
+const written = (locale: string): string =>
+  `${new Intl.DateTimeFormat(locale, { dateStyle: "medium", timeZone: "UTC" }).format(A_DAY)}, ${new Intl.NumberFormat(locale).format(1234.5)} (${locale})`;
+
 /** Each choice is saved as it is made. */
 export function SettingsForm({ now }: { now: Preferences }) {
   const router = useRouter();
@@ -55,9 +61,9 @@ export function SettingsForm({ now }: { now: Preferences }) {
           value={wants.locale}
           onChange={(e) => void change({ locale: e.target.value as Preferences["locale"] })}
         >
-          {Object.entries(LOCALES).map(([id, example]) => (
+          {LOCALES.map((id) => (
             <option key={id} value={id}>
-              {example}
+              {written(id)}
             </option>
           ))}
         </select>

@@ -1,12 +1,14 @@
 "use client";
 import { type FormEvent, useState } from "react";
 import { z } from "zod";
+import { issueSaid } from "@/core/units/wrong";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
+import { sayPlainly } from "@/words/say";
 
 const form = z.object({
-  email: z.string().trim().min(1, { error: "Enter your e-mail address." }),
-  password: z.string().min(1, { error: "Enter your password." }),
+  email: z.string().trim().min(1, { error: "input.email" }),
+  password: z.string().min(1, { error: "input.password" }),
 });
 
 export function SignInForm() {
@@ -18,8 +20,10 @@ export function SignInForm() {
     e.preventDefault();
     setProblem(null);
     const parsed = form.safeParse(values);
-    const wrong = parsed.success ? {} : z.flattenError(parsed.error).fieldErrors;
-    setGaps({ email: wrong.email?.[0], password: wrong.password?.[0] });
+    const wrong = Object.fromEntries(
+      (parsed.error?.issues ?? []).toReversed().map((i) => [i.path[0], sayPlainly(issueSaid(i))]),
+    ) as typeof gaps;
+    setGaps(wrong);
     if (!parsed.success) {
       e.currentTarget
         .querySelector<HTMLInputElement>(`[name=${wrong.email ? "email" : "password"}]`)

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { limitsOfOverride } from "../phases/limitsOfOverride";
 import { mergeLimits } from "../phases/mergeLimits";
 import { phaseLimits } from "../phases/phaseLimits";
@@ -8,6 +9,7 @@ import { EXERCISES } from "../rules/exercises";
 import { boundsOfRecord, limitsOfRecord } from "../rules/limitsOfRecord";
 import { RED_FLAGS } from "../rules/redFlags";
 import { fitExercise } from "../selection/fit/fitExercise";
+import { issueSaid } from "../units/wrong";
 import { inForce, withMore } from "./inForce";
 import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
 import type { Limit } from "./limit";
@@ -262,7 +264,7 @@ describe("a limit as it is typed", () => {
     evenIfChanged: false,
   };
   const sentences = (over: object) =>
-    writtenLimit.safeParse({ ...good, ...over }).error?.issues.map((i) => i.message) ?? [];
+    writtenLimit.safeParse({ ...good, ...over }).error?.issues.map((i) => sayPlainly(issueSaid(i))) ?? [];
   test.each([
     [{}, []],
     [{ low: 80, high: 40 }, [/lower end must be below/]],

@@ -1,24 +1,25 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
+import { wrong } from "../units/wrong";
 import { type BOUND_KINDS, boundKind, WRITABLE_KIND_IDS } from "./kinds";
 
 const words = z
-  .string({ error: "Say why this limit is set." })
+  .string({ error: "input.limit_why" })
   .trim()
-  .min(3, { error: "Say why this limit is set, in a few words." })
-  .max(500, { error: "The reason is longer than 500 characters." });
+  .min(3, { error: "input.limit_why_few" })
+  .max(500, { error: "input.reason_long" });
 
 /** A limit as surgeon or therapist set it, or a change of one (`replaces`), or its end (`isLifted`). */
 export const writtenLimit = z
   .object({
     id: uuid,
-    kind: z.enum(WRITABLE_KIND_IDS, { error: "Choose what the limit bounds." }),
-    low: z.number({ error: "Enter the lower end as a number." }).nullable(),
-    high: z.number({ error: "Enter the upper end as a number." }).nullable(),
+    kind: z.enum(WRITABLE_KIND_IDS, { error: "input.choose_limit" }),
+    low: z.number({ error: "input.lower_end" }).nullable(),
+    high: z.number({ error: "input.upper_end" }).nullable(),
     word: z.string().nullable(),
-    origin: z.enum(["surgeon", "therapist"], { error: "Choose whose limit it is." }),
+    origin: z.enum(["surgeon", "therapist"], { error: "input.choose_whose_limit" }),
     reason: words,
-    endsOn: z.iso.date({ error: "Enter the last day as a date, or leave it empty." }).nullable(),
+    endsOn: z.iso.date({ error: "input.last_day" }).nullable(),
     replaces: uuid.nullable(),
     isLifted: z.boolean(),
     /** the person has read that a colleague changed it meanwhile, and wants theirs all the same */
@@ -27,30 +28,28 @@ export const writtenLimit = z
   .superRefine((l, ctx) => {
     const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
     const spec = boundKind(l.kind);
-    if (spec.shape === "names") return say("kind", "Choose what the limit bounds.");
+    const limit = spec.name;
+    if (spec.shape === "names") return say("kind", "input.choose_limit");
     if (spec.shape === "word") {
-      if (l.word === null || !spec.scale.includes(l.word))
-        say("word", `Choose one of the steps of ${spec.name}.`);
+      if (l.word === null || !spec.scale.includes(l.word)) say("word", wrong("input.limit_step", { limit }));
       const isArc = l.kind === "open_chain_extension" && l.word === "arc";
-      if (isArc && (l.low === null || l.high === null))
-        say("high", "Enter the arc: its straight and its bent end.");
-      if (!isArc && (l.low !== null || l.high !== null)) say("high", `${spec.name} takes no angle here.`);
-    } else if (l.word !== null) say("word", `${spec.name} is a number, not a word.`);
+      if (isArc && (l.low === null || l.high === null)) say("high", "input.limit_arc");
+      if (!isArc && (l.low !== null || l.high !== null))
+        say("high", wrong("input.limit_no_angle", { limit }));
+    } else if (l.word !== null) say("word", wrong("input.limit_no_word", { limit }));
     if (spec.shape === "most" && (l.high === null || l.low !== null))
-      say("high", `Enter the most for ${spec.name}.`);
+      say("high", wrong("input.limit_most", { limit }));
     if (spec.shape === "least" && (l.low === null || l.high !== null))
-      say("low", `Enter the least for ${spec.name}.`);
-    if (spec.shape === "window" && l.low === null && l.high === null)
-      say("high", "Enter a lower end, an upper end or both.");
+      say("low", wrong("input.limit_least", { limit }));
+    if (spec.shape === "window" && l.low === null && l.high === null) say("high", "input.limit_one_end");
     const { least, most, unit } = { least: 0, most: 130, unit: "°", ...spec };
     for (const [path, x] of [
       ["low", l.low],
       ["high", l.high],
     ] as const)
       if (x !== null && (x < least || x > most))
-        say(path, `${spec.name} lies between ${least} and ${most} ${unit}.`);
-    if (l.low !== null && l.high !== null && l.low >= l.high)
-      say("low", "The lower end must be below the upper end. 0° is straight.");
+        say(path, wrong("input.limit_range", { limit, least, most, unit }));
+    if (l.low !== null && l.high !== null && l.low >= l.high) say("low", "input.limit_order");
   });
 export type WrittenLimit = z.infer<typeof writtenLimit>;
 

@@ -6,10 +6,10 @@ import { GRAVITY_M_S2 } from "../units/mass";
 
 /** One reading: the load cell between lever and a fixed point, square to the lever, at an angle and a pin. */
 export const reading = z.object({
-  kneeFlexionDeg: numberField("The angle", "degrees", 0, 130, "0° is straight."),
-  loadKg: numberField("The load", "kg", 0, 500),
-  forceN: numberField("The force", "N", 1, 5000),
-  leverM: numberField("The lever arm", "m", 0.05, 1.2, "From the machine's axis to the cell."),
+  kneeFlexionDeg: numberField("angle_read", "deg", 0, 130),
+  loadKg: numberField("load_read", "kg", 0, 500),
+  forceN: numberField("force_read", "N", 1, 5000),
+  leverM: numberField("cell_lever", "m", 0.05, 1.2),
 });
 export type CalibrationReading = z.infer<typeof reading>;
 
@@ -18,8 +18,8 @@ export const calibrationInput = z.object({
   baseVersion: z.number().int().min(0),
   readings: z
     .array(reading)
-    .min(4, { error: "Take four readings at least: two angles and two pins." })
-    .max(60, { error: "Sixty readings at most." }),
+    .min(4, { error: "input.few_readings" })
+    .max(60, { error: "input.many_readings" }),
 });
 export type CalibrationInput = z.infer<typeof calibrationInput>;
 
@@ -52,8 +52,7 @@ const START_RANGE_KG = [-10, 40] as const;
 export function calibrate(readings: readonly CalibrationReading[]): Calibration {
   const angles = [...new Set(readings.map((r) => r.kneeFlexionDeg))].sort((a, b) => a - b);
   const loads = new Set(readings.map((r) => r.loadKg));
-  if (loads.size === 1 && loads.has(0))
-    throw new InputError("readings", "Every reading was without load: take some with a pin in.");
+  if (loads.size === 1 && loads.has(0)) throw new InputError("readings", { code: "input.unloaded_readings" });
   const torque = readings.map((r) => r.forceN * r.leverM);
   const factorsAt = (startKg: number) =>
     angles.map((deg) => {
@@ -84,11 +83,7 @@ export function calibrate(readings: readonly CalibrationReading[]): Calibration 
     : 0;
   const factors = factorsAt(startLoadKg);
   const ratioM = factors.reduce((sum, f) => sum + f, 0) / factors.length;
-  if (!(ratioM > 0.02 && ratioM < MOST_RATIO))
-    throw new InputError(
-      "readings",
-      "These readings give no lever that could be built. Check lever arm, loads and the cell's zero.",
-    );
+  if (!(ratioM > 0.02 && ratioM < MOST_RATIO)) throw new InputError("readings", { code: "input.no_lever" });
   const residualsNm = residuals(startLoadKg);
   return {
     ratioM,

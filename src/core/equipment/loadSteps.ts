@@ -36,8 +36,7 @@ export const loadSteps = z.discriminatedUnion("kind", [
     perSide: z
       .record(z.string().regex(/^\d{1,3}(\.\d{1,3})?$/), z.number().int().min(0).max(20))
       .refine((perSide) => plateCombinations(perSide) <= MOST_PLATE_COMBINATIONS, {
-        error:
-          "These plates can be hung in more ways than can be laid out: count only those that are at hand on each side.",
+        error: "input.many_plates",
       }),
     /** rail angle; the effective load is the mass times its sine */
     angleDeg: z.number().min(5).max(90).optional(),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { cam } from "../mechanics/camCurve";
+import { wrong } from "../units/wrong";
 import { FAMILIES, familyById } from "./families";
 import { type MachineGeometry, type SettingSpec, usualNotches } from "./families/family";
 import { QUIET_FAMILIES } from "./families/quiet";
@@ -12,9 +13,9 @@ export const notch = z.object({
   label: z
     .string()
     .trim()
-    .min(1, { error: "A notch needs a label." })
-    .max(14, { error: "A notch's label has 14 letters at most." }),
-  value: z.number({ error: "A notch needs a number." }),
+    .min(1, { error: "input.notch_label" })
+    .max(14, { error: "input.notch_label_long" }),
+  value: z.number({ error: "input.notch_number" }),
 });
 export type Notch = z.infer<typeof notch>;
 
@@ -24,23 +25,18 @@ export const machine = z
     name: z
       .string()
       .trim()
-      .min(2, { error: "Give the machine a name of its own." })
-      .max(60, { error: "The name has 60 letters at most." }),
-    place: z.string().trim().max(60, { error: "The place has 60 letters at most." }),
-    family: z
-      .string()
-      .refine((id) => FAMILY_IDS.includes(id), { error: "Choose one of the kinds of machine." }),
+      .min(2, { error: "input.machine_name" })
+      .max(60, { error: "input.machine_name_long" }),
+    place: z.string().trim().max(60, { error: "input.machine_place_long" }),
+    family: z.string().refine((id) => FAMILY_IDS.includes(id), { error: "input.choose_machine_kind" }),
     steps: loadSteps,
-    geometry: z.record(z.string(), z.number({ error: "Enter a number." })),
+    geometry: z.record(z.string(), z.number({ error: "input.enter_number" })),
     cam,
     notches: z.record(
       z.string(),
-      z
-        .array(notch)
-        .min(1, { error: "A setting needs a notch at least." })
-        .max(80, { error: "80 notches at most." }),
+      z.array(notch).min(1, { error: "input.setting_notches" }).max(80, { error: "input.many_notches" }),
     ),
-    note: z.string().trim().max(300, { error: "The note has 300 letters at most." }),
+    note: z.string().trim().max(300, { error: "input.machine_note_long" }),
   })
   .superRefine((m, ctx) => {
     const family = familyById(m.family);
@@ -48,26 +44,33 @@ export const machine = z
       ctx.addIssue({ code: "custom", path, message });
     for (const g of family?.geometry ?? []) {
       const value = m.geometry[g.key];
-      if (value === undefined) problem(["geometry", g.key], `Enter ${g.name}.`);
+      if (value === undefined) problem(["geometry", g.key], wrong("input.geometry_number", { what: g.name }));
       else if (value < g.least || value > g.most)
         problem(
           ["geometry", g.key],
-          `${capital(g.name)} must be between ${shown(g.least, g.unit)} and ${shown(g.most, g.unit)}.`,
+          wrong("input.geometry_range", {
+            what: capital(g.name),
+            least: shown(g.least, g.unit),
+            most: shown(g.most, g.unit),
+          }),
         );
     }
     for (const key of Object.keys(m.geometry))
-      if (!family?.geometry.some((g) => g.key === key))
-        problem(["geometry", key], "This kind of machine has no such number.");
+      if (!family?.geometry.some((g) => g.key === key)) problem(["geometry", key], "input.kind_number");
     for (const [key, notches] of Object.entries(m.notches)) {
       const spec = family?.settings.find((s) => s.key === key);
-      if (!spec) problem(["notches", key], "This kind of machine has no such setting.");
+      if (!spec) problem(["notches", key], "input.kind_setting");
       else if (notches.some((n) => n.value < spec.from - 1e-9 || n.value > spec.to + 1e-9))
         problem(
           ["notches", key],
-          `${capital(spec.name)} must lie between ${shown(spec.from, spec.unit)} and ${shown(spec.to, spec.unit)}: the model is not valid outside.`,
+          wrong("input.notch_range", {
+            what: capital(spec.name),
+            least: shown(spec.from, spec.unit),
+            most: shown(spec.to, spec.unit),
+          }),
         );
       if (new Set(notches.map((n) => n.value)).size !== notches.length)
-        problem(["notches", key], "Two notches mean the same value.");
+        problem(["notches", key], "input.notches_same");
     }
   });
 export type Machine = z.infer<typeof machine>;

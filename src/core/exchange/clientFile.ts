@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { type Said, saidWith } from "../units/said";
 import {
   client,
   condition,
@@ -92,7 +93,7 @@ export type ClientFile = z.infer<typeof clientFile>;
 /** Something wrong in a file: where, and what to do. `at` is a place in the file, or a line. */
 export interface FileProblem {
   at: string;
-  sentence: string;
+  said: Said;
 }
 
 const MOST_PROBLEMS = 200;
@@ -123,14 +124,14 @@ export function looseEnds(
       if (t.key === "id" && seen.has(row.id))
         problems.push({
           at: `rows.${name}.${i}`,
-          sentence: "This row's id is there twice. Keep one of them.",
+          said: { code: "exchange.row_twice" },
         });
       seen.add(row.id);
       for (const [column, of] of Object.entries(t.names) as [string, string][])
         if (row[column] !== null && !has(of, row[column] as string))
           problems.push({
             at: `rows.${name}.${i}.${column}`,
-            sentence: `It names a ${of.replaceAll("_", " ")} that is not in this file.`,
+            said: saidWith("exchange.names_unknown", { table: of }),
           });
     }
   }

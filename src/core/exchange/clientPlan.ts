@@ -1,6 +1,7 @@
 import { boundKind } from "../bounds/kinds";
 import { conditionById } from "../rules/conditions";
 import { redFlagById } from "../rules/redFlags";
+import { saidWith } from "../units/said";
 import { CLIENT_TABLE_NAMES, CLIENT_TABLES, type ClientFile, type FileRow } from "./clientFile";
 import type { BroughtClient, ImportPlan, PlannedRows } from "./plan";
 import { renamed } from "./renamed";
@@ -24,9 +25,7 @@ export function clientPlan(
     tables: [...(machines.length > 0 ? [machineRows(machines)] : []), ...tables],
     clients: [broughtBy(here)],
     problems: [],
-    notes: machines.map(
-      (m) => `“${m.name}” is not in this clinic's gym: it would be entered as it stands in the file.`,
-    ),
+    notes: machines.map((m) => saidWith("exchange.machine_new", { name: m.name })),
   };
 }
 
@@ -66,7 +65,12 @@ function broughtBy({ rows }: ClientFile): BroughtClient {
       .map((c) => {
         const known = conditionById(c.condition_id);
         const phase = known?.phases.find((p) => p.id === c.phase_id)?.name ?? c.phase_id;
-        return `${known?.name ?? c.condition_id}, since ${c.began_on}, phase “${phase}”${c.confirmed_at === null ? ", not confirmed" : ""}`;
+        return saidWith("exchange.condition_brought", {
+          name: known?.name ?? c.condition_id,
+          since: c.began_on,
+          phase,
+          isConfirmed: c.confirmed_at !== null,
+        });
       }),
     limits: rows.episode_limit
       .filter((l) => open.has(l.episode_id) && !l.is_lifted && !replaced.has(l.id))

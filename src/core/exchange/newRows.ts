@@ -115,6 +115,9 @@ export function rowsOfNewClient(
   };
 }
 
+/** Torques that a file may tell of: more is no person's, or another unit. */
+export const TORQUE_NM = { least: 1, most: 600 } as const;
+
 /** A strength test that came as a torque: one typed trial, and nobody knows whether more would have agreed. */
 export function rowsOfTest(
   t: {

@@ -1,3 +1,4 @@
+import type { Said } from "../units/said";
 import type { FileProblem, FileRow } from "./clientFile";
 
 /** Rows of one kind as they will be written. */
@@ -12,7 +13,7 @@ export interface PlannedRows {
 export interface BroughtClient {
   id: string;
   name: string;
-  conditions: string[];
+  conditions: Said[];
   limits: string[];
   /** warning signs that were answered yes or unsure and stand */
   signs: string[];
@@ -25,8 +26,8 @@ export interface ImportPlan {
   tables: PlannedRows[];
   clients: BroughtClient[];
   problems: FileProblem[];
-  /** what one should know, in sentences */
-  notes: string[];
+  /** what one should know */
+  notes: Said[];
 }
 
 export const emptyPlan = (problems: FileProblem[] = []): ImportPlan => ({
@@ -41,7 +42,7 @@ export const emptyPlan = (problems: FileProblem[] = []): ImportPlan => ({
 export interface ImportSummary {
   clients: BroughtClient[];
   problems: FileProblem[];
-  notes: string[];
+  notes: Said[];
   counts: Record<string, number>;
 }
 
@@ -52,11 +53,16 @@ export const summaryOf = (p: ImportPlan): ImportSummary => ({
   counts: Object.fromEntries(p.tables.filter((t) => t.rows.length > 0).map((t) => [t.table, t.rows.length])),
 });
 
+/** Each thing that should be known, once. */
+export const once = (notes: readonly Said[]): Said[] => [
+  ...new Map(notes.map((n) => [JSON.stringify(n), n])).values(),
+];
+
 /** Plans of several files one after the other, as one. */
 export const together = (plans: readonly ImportPlan[]): ImportPlan => ({
   people: [...new Map(plans.flatMap((p) => p.people).map((p) => [p.id, p])).values()],
   tables: plans.flatMap((p) => p.tables),
   clients: plans.flatMap((p) => p.clients),
   problems: plans.flatMap((p) => p.problems),
-  notes: [...new Set(plans.flatMap((p) => p.notes))],
+  notes: once(plans.flatMap((p) => p.notes)),
 });

@@ -2,6 +2,8 @@ import { type ForceTrace, forceTrace } from "../signal/forceTrace";
 import { InputError } from "../units/inputError";
 import { GRAVITY_M_S2, KG_PER_LB } from "../units/mass";
 import { readNumber } from "../units/readNumber";
+import { type Coded, type Said, saidWith } from "../units/said";
+import { issueSaid } from "../units/wrong";
 
 export const TRACE_CSV_HEADER = "time_s,force_N";
 export const MOST_TRACE_BYTES = 4_000_000;
@@ -47,21 +49,20 @@ const wordsOf = (header: string): string[] =>
     .filter((w) => w !== "");
 
 /** A header's columns; a sentence where it names other things, or no unit: nothing is guessed. */
-function columnsOf(headers: readonly string[], lineNo: number): Columns | string {
+function columnsOf(headers: readonly string[], line: number): Columns | Coded {
   const words = headers.map(wordsOf);
   const time = words.findIndex((w) => w.some((x) => x === "time" || x === "t"));
   const force = words.findIndex(
     (w, i) => i !== time && w.some((x) => x === "force" || x === "load" || x === "f"),
   );
-  if (headers.length !== 2 || time < 0 || force < 0)
-    return `Line ${lineNo} is not a time and a force. Expected two numbers: seconds, newtons.`;
+  if (headers.length !== 2 || time < 0 || force < 0) return saidWith("exchange.trace_line", { line });
   const unitOf = (column: number, units: Readonly<Record<string, number>>): number | null => {
     const found = words[column]?.flatMap((w) => units[w] ?? []) ?? [];
     return found.length === 1 ? (found[0] ?? null) : null;
   };
   const [secondsPerUnit, newtonsPerUnit] = [unitOf(time, SECONDS), unitOf(force, NEWTONS)];
   if (secondsPerUnit === null || newtonsPerUnit === null)
-    return `Line ${lineNo} does not say in which units: “${headers.join(", ").slice(0, 60)}”. Write time_s,force_N, or name another unit (ms; kg, lb, kN) behind each.`;
+    return saidWith("exchange.trace_units", { line, header: headers.join(", ").slice(0, 60) });
   return { time, force, secondsPerUnit, newtonsPerUnit };
 }
 
@@ -76,11 +77,10 @@ const columnsIn = (line: string): string[] =>
  * it stands in; nothing is guessed.
  */
 export function traceFromCsv(text: string): ForceTrace {
-  const refuse = (sentence: string): never => {
-    throw new InputError("file", sentence);
+  const refuse = (said: Said): never => {
+    throw new InputError("file", said);
   };
-  if (text.length > MOST_TRACE_BYTES)
-    refuse("This file is larger than 4 MB; a trace of two minutes is far smaller.");
+  if (text.length > MOST_TRACE_BYTES) refuse({ code: "exchange.trace_large" });
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
   const trace: ForceTrace = { timeS: [], forceN: [] };
   let columns: Columns | null = null;
@@ -92,19 +92,18 @@ export function traceFromCsv(text: string): ForceTrace {
     const isNumeric = cells.length === 2 && numbers.every(Number.isFinite);
     if (!isNumeric && columns === null) {
       const found = columnsOf(cells, i + 1);
-      if (typeof found === "string") refuse(found);
+      if ("code" in found) refuse(found);
       columns = found as Columns;
       continue;
     }
-    if (!isNumeric)
-      refuse(`Line ${i + 1} is not a time and a force. Expected two numbers: seconds, newtons.`);
+    if (!isNumeric) refuse(saidWith("exchange.trace_line", { line: i + 1 }));
     columns ??= PLAIN;
     trace.timeS.push((numbers[columns.time] as number) * columns.secondsPerUnit);
     trace.forceN.push((numbers[columns.force] as number) * columns.newtonsPerUnit);
   }
-  if (trace.timeS.length === 0) refuse("This file holds no samples. Expected two columns: time_s,force_N.");
+  if (trace.timeS.length === 0) refuse({ code: "exchange.trace_empty" });
   const checked = forceTrace.safeParse(trace);
-  if (!checked.success)
-    refuse(`This trace cannot be used: ${checked.error.issues[0]?.message ?? "strange numbers"}`);
+  const [issue] = checked.error?.issues ?? [];
+  if (issue) refuse(saidWith("exchange.trace_wrong", { because: issueSaid(issue) }));
   return trace;
 }

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { seededRandom } from "../../devices/simulated/random";
 import { simulateAngleSensor } from "../../devices/simulated/simulateAngleSensor";
 import { conditionById } from "../rules/conditions";
@@ -6,6 +7,7 @@ import { endRangeDeg } from "../signal/endRange";
 import { estimate1RM, kFactor } from "../strength/repetitionMaximum";
 import { limbSymmetry, reaches } from "../strength/symmetry";
 import { testBarred } from "../strength/testRules";
+import { issueSaid } from "../units/wrong";
 import { dueMeasurements } from "./dueMeasurements";
 import { type DatedMeasurement, type DatedStrength, findingsFrom, pairedStrength } from "./findings";
 import { measurementInput, plainMeasurement } from "./measurementInput";
@@ -229,7 +231,7 @@ describe("a measurement as it is sent", () => {
   const sentences = (over: object) =>
     measurementInput
       .safeParse({ ...plainMeasurement(ID, "knee_bend", "right", 100), ...over })
-      .error?.issues.map((i) => i.message) ?? [];
+      .error?.issues.map((i) => sayPlainly(issueSaid(i))) ?? [];
   test.each([
     [{}, /^$/],
     [{ value: 200 }, /Knee bend must be between 0 and 160 °/],
@@ -271,7 +273,7 @@ describe("the angle sensor", () => {
     expect(endRangeDeg(trace(deg))).toBeCloseTo(deg, 0);
   });
   test("refuses a leg that still moves, and a reading that is too short", () => {
-    expect(() => endRangeDeg(trace(112, 1.8))).toThrow(/moved while it was read/);
-    expect(() => endRangeDeg(trace(112, 0.3))).toThrow(/too short/);
+    expect(() => endRangeDeg(trace(112, 1.8))).toThrow("input.reading_moved");
+    expect(() => endRangeDeg(trace(112, 0.3))).toThrow("input.reading_short");
   });
 });

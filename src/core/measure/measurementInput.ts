@@ -1,56 +1,50 @@
 import { z } from "zod";
-import { side, uuid } from "../units/fields";
+import { side, uuid, wholeField } from "../units/fields";
+import { wrong } from "../units/wrong";
 import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "./measurementKinds";
-
-const whole = (what: string, least: number, most: number) =>
-  z
-    .number({ error: `Enter ${what} as a whole number.` })
-    .int({ error: `Enter ${what} as a whole number.` })
-    .min(least, { error: `${what} must be between ${least} and ${most}.` })
-    .max(most, { error: `${what} must be between ${least} and ${most}.` });
 
 /** One measurement as it is sent; what a kind needs besides its value is checked with it. */
 export const measurementInput = z
   .object({
     id: uuid,
-    kind: z.enum(MEASUREMENT_KIND_IDS, { error: "Choose what was measured." }),
+    kind: z.enum(MEASUREMENT_KIND_IDS, { error: "input.choose_measure" }),
     side: side.nullable(),
-    value: z.number({ error: "Enter the value as a number." }),
+    value: z.number({ error: "input.enter_value" }),
     way: z.enum(["active", "passive"]).nullable(),
     source: z.enum(["typed", "angle_sensor"]),
-    apparatus: z
-      .string()
-      .trim()
-      .max(80, { error: "The machine's name is longer than 80 characters." })
-      .nullable(),
-    reps: whole("Repetitions", 1, 60).nullable(),
-    reserve: whole("Repetitions in reserve", 0, 10).nullable(),
+    apparatus: z.string().trim().max(80, { error: "input.apparatus_long" }).nullable(),
+    reps: wholeField("reps", 1, 60).nullable(),
+    reserve: wholeField("reserve", 0, 10).nullable(),
     twoLegs: z.boolean().nullable(),
     chairM: z
-      .number({ error: "Enter the chair's height in centimetres." })
-      .min(0.2, { error: "The chair must be between 20 and 80 cm high." })
-      .max(0.8, { error: "The chair must be between 20 and 80 cm high." })
+      .number({ error: "input.chair_height" })
+      .min(0.2, { error: "input.chair_range" })
+      .max(0.8, { error: "input.chair_range" })
       .nullable(),
     armsUsed: z.boolean().nullable(),
   })
   .superRefine((m, ctx) => {
     const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
     const spec = measurementKind(m.kind);
+    const what = capital(spec.name);
     if (m.value < spec.least || m.value > spec.most)
-      say("value", `${capital(spec.name)} must be between ${spec.least} and ${spec.most} ${spec.unit}.`);
-    if (spec.isWhole && !Number.isInteger(m.value)) say("value", `${capital(spec.name)} is a whole number.`);
+      say(
+        "value",
+        wrong("input.measure_range", { what, least: spec.least, most: spec.most, unit: spec.unit }),
+      );
+    if (spec.isWhole && !Number.isInteger(m.value)) say("value", wrong("input.measure_whole", { what }));
     const needsSide = spec.isSided && !(m.kind === "repetition_test" && m.twoLegs);
-    if (needsSide && m.side === null) say("side", "Choose the left or the right side.");
-    if (!spec.isAngle && m.source === "angle_sensor") say("value", "The angle sensor does not measure this.");
-    if (spec.isAngle && m.way === null) say("way", "Say whether it was active or passive motion.");
+    if (needsSide && m.side === null) say("side", "input.choose_side");
+    if (!spec.isAngle && m.source === "angle_sensor") say("value", "input.not_by_sensor");
+    if (spec.isAngle && m.way === null) say("way", "input.active_passive");
     if (m.kind === "repetition_test") {
-      if (!m.apparatus) say("apparatus", "Name the machine: tests compare on the same one only.");
-      if (m.reps === null) say("reps", "Enter how many repetitions were done.");
-      if (m.reserve === null) say("reserve", "Enter how many were left in reserve.");
+      if (!m.apparatus) say("apparatus", "input.name_machine");
+      if (m.reps === null) say("reps", "input.reps_done");
+      if (m.reserve === null) say("reserve", "input.reserve_left");
     }
     if (m.kind === "sit_to_stand_30s") {
-      if (m.chairM === null) say("chairM", "Enter the chair's height in centimetres.");
-      if (m.armsUsed === null) say("armsUsed", "Say whether the arms were used.");
+      if (m.chairM === null) say("chairM", "input.chair_height");
+      if (m.armsUsed === null) say("armsUsed", "input.arms_used");
     }
   });
 export type MeasurementInput = z.infer<typeof measurementInput>;

@@ -9,7 +9,7 @@ export const cam = z.union([
     .min(2)
     .max(40)
     .refine((points) => points.every((p, i) => i === 0 || p[0] > (points[i - 1] as [number, number])[0]), {
-      error: "Measured points must be in order of knee flexion.",
+      error: "input.cam_order",
     }),
 ]);
 export type Cam = z.infer<typeof cam>;

@@ -24,10 +24,7 @@ export function linkagePosture(
   const { thighLengthM: lt, shankLengthM: ls } = body;
   const span = Math.sqrt(lt * lt + ls * ls + 2 * lt * ls * Math.cos(toRadians(kneeFlexionDeg)));
   if (!(Math.abs(footOffsetM) < span))
-    throw new InputError(
-      "footOffsetM",
-      "The foot is out of reach at this angle: bring it nearer to the rail's line.",
-    );
+    throw new InputError("footOffsetM", { code: "input.foot_out_of_reach" });
   const reachM = Math.sqrt(span * span - footOffsetM * footOffsetM);
   const cosAlpha = (lt * lt + span * span - ls * ls) / (2 * lt * span);
   const alpha = toDegrees(Math.acos(Math.max(-1, Math.min(1, cosAlpha))));

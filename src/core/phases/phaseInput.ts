@@ -7,7 +7,7 @@ export const phaseChange = z.object({
   version: z.number().int().min(1),
   phaseId: z.string().max(80),
   /** needed when a criterion is not met */
-  reason: z.string().trim().max(500, { error: "The reason is longer than 500 characters." }).nullable(),
+  reason: z.string().trim().max(500, { error: "input.reason_long" }).nullable(),
 });
 export type PhaseChange = z.infer<typeof phaseChange>;
 

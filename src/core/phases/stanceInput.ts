@@ -2,10 +2,10 @@ import { z } from "zod";
 import { uuid } from "../units/fields";
 
 const reason = z
-  .string({ error: "Say why." })
+  .string({ error: "input.why" })
   .trim()
-  .min(3, { error: "Say why, in a few words." })
-  .max(500, { error: "The reason is longer than 500 characters." });
+  .min(3, { error: "input.why_few" })
+  .max(500, { error: "input.reason_long" });
 
 /** A stance chosen, or (optionId null) taken back to the default. */
 export const stanceChange = z.object({
@@ -24,7 +24,7 @@ export type StanceChange = z.infer<typeof stanceChange>;
 export const stanceViewInput = z.object({
   id: uuid,
   stanceId: z.string().max(80),
-  optionId: z.string({ error: "Choose one of the answers." }).max(80),
+  optionId: z.string({ error: "input.choose_answer" }).max(80),
   reason,
 });
 export type StanceViewInput = z.infer<typeof stanceViewInput>;

@@ -14,23 +14,23 @@ export type RequestKind = (typeof REQUEST_KIND_IDS)[number];
 
 export const requestAsked = z.object({
   id: uuid,
-  kind: z.enum(REQUEST_KIND_IDS, { error: "Choose what is asked for." }),
+  kind: z.enum(REQUEST_KIND_IDS, { error: "input.choose_request" }),
   /** the sheet and line that it is about, where it is about one */
   sheetId: uuid.nullable(),
   lineId: uuid.nullable(),
   words: z
-    .string({ error: "Say why in a few words." })
+    .string({ error: "input.why_few" })
     .trim()
-    .min(3, { error: "Say why in a few words." })
-    .max(500, { error: "This is longer than 500 characters." }),
+    .min(3, { error: "input.why_few" })
+    .max(500, { error: "input.text_long" }),
 });
 
 export const requestAnswered = z
   .object({
     isAllowed: z.boolean(),
-    answer: z.string().trim().max(500, { error: "This is longer than 500 characters." }).nullable(),
+    answer: z.string().trim().max(500, { error: "input.text_long" }).nullable(),
   })
   .refine((r) => r.isAllowed || (r.answer !== null && r.answer.length >= 3), {
     path: ["answer"],
-    error: "Say why not, in a few words: the trainer reads it on the floor.",
+    error: "input.request_why_not",
   });

@@ -1,5 +1,8 @@
 import { z } from "zod";
 import { SCALES } from "../bounds/scales";
+import type { FieldName } from "../units/fields";
+import { type Said, saidWith } from "../units/said";
+import { wrong } from "../units/wrong";
 import { confidence } from "./confidence";
 import data from "./data/exercises.json";
 
@@ -56,30 +59,34 @@ const dose = z.union([
 ]);
 export type UsualDose = z.infer<typeof dose>;
 
-const words = (what: string, most = 400) =>
+const words = (field: FieldName, most = 400) =>
   z
-    .string({ error: `Enter ${what} in words.` })
+    .string({ error: wrong("input.words_missing", { field }) })
     .trim()
-    .min(3, { error: `Enter ${what} in a few words.` })
-    .max(most, { error: `${what[0]?.toUpperCase()}${what.slice(1)} has ${most} letters at most.` });
-const lines = (what: string) => z.array(words(what)).max(20, { error: `20 lines of ${what} at most.` });
+    .min(3, { error: wrong("input.words_few", { field }) })
+    .max(most, { error: wrong("input.words_too_long", { field, most }) });
+const MOST_LINES = 20;
+const lines = (field: FieldName) =>
+  z
+    .array(words(field))
+    .max(MOST_LINES, { error: wrong("input.lines_too_many", { field, most: MOST_LINES }) });
 
 /** An exercise as the catalogue and the clinic's own copies have it; what is not named here is kept as it is. */
 export const exercise = z.looseObject({
-  id: z.string().regex(/^[a-z0-9_]{3,60}$/, { error: "An identifier has small letters, digits and _ only." }),
-  name: words("the name", 80),
+  id: z.string().regex(/^[a-z0-9_]{3,60}$/, { error: "input.exercise_id" }),
+  name: words("name", 80),
   /** of the clinic's own: the catalogue's exercise whose limits hold for it; none in the catalogue */
   like_id: z.string().nullable().optional(),
   /** of the clinic's own: done on the same kind of machine with the same legs, so its knee loads are those of the other */
   is_modelled_as_like: z.boolean().optional(),
   family: z.string(),
   tier: z.string().optional(),
-  equipment: words("what it needs", 120),
+  equipment: words("needs", 120),
   back_support: z.enum(["none", "full", "front support", "partial", "chest"]),
   isometric: z.looseObject({ possible: z.boolean(), how: z.string().nullable().optional() }),
-  setup_checks: lines("set-up checks"),
+  setup_checks: lines("set_up_checks"),
   cues: lines("cues"),
-  stop_signs: lines("stop signs"),
+  stop_signs: lines("stop_signs"),
   typical_mistakes: lines("mistakes"),
   disagreement_ids: z.array(z.string()),
   home_ready: z.boolean(),
@@ -135,21 +142,20 @@ const BOUNDED_BY = [
 ] as const;
 
 /** Why a copy, or an exercise of the clinic's own, cannot be kept so; null: it can. */
-export function exerciseProblem(e: Exercise): { field: string; sentence: string } | null {
+export function exerciseProblem(e: Exercise): { field: string; sentence: Said } | null {
   const isOwn = exerciseById(e.id) === null;
   const like = exerciseById(likeOf(e));
-  if (!like || (!isOwn && e.like_id))
-    return { field: "like_id", sentence: "Say which exercise of the catalogue it is bounded as." };
+  if (!like || (!isOwn && e.like_id)) return { field: "like_id", sentence: { code: "input.like_which" } };
   if (BOUNDED_BY.some((key) => JSON.stringify(e[key]) !== JSON.stringify(like[key])))
     return {
       field: "like_id",
-      sentence: `What limits look at stays as in ${like.name}. Choose another exercise it is like, or change its words only.`,
+      sentence: saidWith("input.like_bounds", { like: like.name }),
     };
   const [own, most] = [e.knee_angle_usable_deg, like.knee_angle_usable_deg];
   if (!(own.min <= own.max) || own.min < most.min || own.max > most.max)
     return {
       field: "knee_angle_usable_deg",
-      sentence: `Its knee angles lie between ${most.min}° and ${most.max}°, as those of ${like.name}.`,
+      sentence: saidWith("input.like_angles", { like: like.name, least: most.min, most: most.max }),
     };
   return null;
 }

@@ -6,6 +6,6 @@ export const sourceCheck = z.object({
   id: uuid,
   citation: z.string().max(200),
   isChecked: z.boolean(),
-  note: z.string().trim().max(500, { error: "The note is longer than 500 characters." }),
+  note: z.string().trim().max(500, { error: "input.source_note_long" }),
 });
 export type SourceCheck = z.infer<typeof sourceCheck>;

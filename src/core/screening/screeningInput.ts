@@ -1,13 +1,14 @@
 import { z } from "zod";
-import { uuid } from "../units/fields";
+import { type FieldName, uuid } from "../units/fields";
+import { wrong } from "../units/wrong";
 import { ANSWERS } from "./screening";
 
-const reading = (what: string, least: number, most: number) =>
+const reading = (field: FieldName, least: number, most: number) =>
   z
-    .number({ error: `Enter the ${what} reading as a number in mmHg.` })
-    .int({ error: `Enter the ${what} reading as a whole number.` })
-    .min(least, { error: `The ${what} reading must be between ${least} and ${most} mmHg.` })
-    .max(most, { error: `The ${what} reading must be between ${least} and ${most} mmHg.` })
+    .number({ error: wrong("input.reading_number", { field }) })
+    .int({ error: wrong("input.reading_whole", { field }) })
+    .min(least, { error: wrong("input.reading_range", { field, least, most }) })
+    .max(most, { error: wrong("input.reading_range", { field, least, most }) })
     .nullable();
 
 /** A whole screening, as it was answered. Unsure counts as yes. */
@@ -18,31 +19,31 @@ export const screeningInput = z
       .array(
         z.object({
           questionId: z.string().max(60),
-          answer: z.enum(ANSWERS, { error: "Answer yes, no or unsure." }),
+          answer: z.enum(ANSWERS, { error: "input.answer_question" }),
           escalations: z.array(z.string().max(200)).max(5),
           /** by itself, or with its group after each question of it was shown; only a no is answered so */
           askedAs: z.enum(["one", "group"]).default("one"),
         }),
       )
-      .min(1, { error: "Answer the questions first." })
+      .min(1, { error: "input.answer_first" })
       .max(60),
-    systolicMmHg: reading("upper", 60, 260),
-    diastolicMmHg: reading("lower", 30, 160),
+    systolicMmHg: reading("upper_reading", 60, 260),
+    diastolicMmHg: reading("lower_reading", 30, 160),
     /** why blood pressure was not taken where it is called for */
     pressureNotTaken: z
       .string()
       .trim()
-      .min(5, { error: "Say in a few words why blood pressure was not taken." })
-      .max(300, { error: "The reason is longer than 300 characters." })
+      .min(5, { error: "input.pressure_why" })
+      .max(300, { error: "input.reason_long" })
       .nullish(),
   })
   .refine((s) => s.answers.every((a) => a.askedAs === "one" || a.answer === "no"), {
     path: ["answers"],
-    error: "Only a no is answered for a whole group: answer yes and unsure one by one.",
+    error: "input.group_only_no",
   })
   .refine((s) => (s.systolicMmHg === null) === (s.diastolicMmHg === null), {
     path: ["diastolicMmHg"],
-    error: "A blood pressure has two readings: enter both or none.",
+    error: "input.pressure_both",
   });
 export type ScreeningInput = z.infer<typeof screeningInput>;
 
@@ -50,11 +51,11 @@ export type ScreeningInput = z.infer<typeof screeningInput>;
 export const signClearance = z.object({
   id: uuid,
   questionId: z.string().max(60),
-  onWordOf: z.enum(["therapist", "physician"], { error: "Say whose word clears it." }),
+  onWordOf: z.enum(["therapist", "physician"], { error: "input.cleared_by" }),
   words: z
-    .string({ error: "Say why it is cleared." })
+    .string({ error: "input.cleared_why" })
     .trim()
-    .min(5, { error: "Say why it is cleared: what was found, or who said what on which day." })
-    .max(800, { error: "The reason is longer than 800 characters." }),
+    .min(5, { error: "input.cleared_why_few" })
+    .max(800, { error: "input.reason_long" }),
 });
 export type SignClearance = z.infer<typeof signClearance>;

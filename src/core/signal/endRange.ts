@@ -7,7 +7,7 @@ export const angleTrace = z
     timeS: z.array(z.number()).min(2).max(20_000),
     angleDeg: z.array(z.number().min(-30).max(180)).min(2).max(20_000),
   })
-  .refine((t) => t.timeS.length === t.angleDeg.length, { error: "Times and angles do not match." });
+  .refine((t) => t.timeS.length === t.angleDeg.length, { error: "input.times_and_angles" });
 export type AngleTrace = z.infer<typeof angleTrace>;
 
 const STILL_S = 1;
@@ -23,14 +23,11 @@ export function endRangeDeg(trace: AngleTrace): number {
   const end = trace.timeS[trace.timeS.length - 1] ?? 0;
   const last = trace.angleDeg.filter((_, i) => (trace.timeS[i] ?? 0) >= end - STILL_S);
   if (end - (trace.timeS[0] ?? 0) < STILL_S || last.length < 5)
-    throw new InputError("value", "The reading was too short: hold the end of the range for a second.");
+    throw new InputError("value", { code: "input.reading_short" });
   const times = trace.timeS.filter((t) => t >= end - STILL_S);
   if (times.slice(1).some((t, i) => t - (times[i] as number) > LONGEST_GAP_S))
-    throw new InputError(
-      "value",
-      "Samples are missing in this reading: check the connection and read again.",
-    );
+    throw new InputError("value", { code: "input.reading_gaps" });
   if (Math.max(...last) - Math.min(...last) > STILL_WITHIN_DEG)
-    throw new InputError("value", "The leg moved while it was read: hold the end of the range still.");
+    throw new InputError("value", { code: "input.reading_moved" });
   return last.reduce((sum, a) => sum + a, 0) / last.length;
 }

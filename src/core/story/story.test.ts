@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import { schoolOf } from "../phases/painSchool";
 import { phaseStep } from "../phases/phaseEntry";
 import { allCitations, citationState } from "../rules/citations";
@@ -5,6 +6,7 @@ import { CONDITIONS, conditionById } from "../rules/conditions";
 import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
 import { notCovered } from "../rules/uncovered";
 import { NO_FINDINGS } from "../testdata/noFindings";
+import { issueSaid } from "../units/wrong";
 import { irritabilityFrom } from "./irritabilityFrom";
 import { episodeInput, personInput } from "./storyInput";
 
@@ -33,7 +35,7 @@ const EPISODE = {
 const sentences = (over: object) =>
   episodeInput
     .safeParse({ ...EPISODE, ...over })
-    .error?.issues.map((i) => `${i.path.join(".")}: ${i.message}`)
+    .error?.issues.map((i) => `${i.path.join(".")}: ${sayPlainly(issueSaid(i))}`)
     .join(" | ") ?? "";
 
 describe("a story as it is sent", () => {

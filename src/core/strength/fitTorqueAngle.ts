@@ -30,9 +30,8 @@ const MIN_SPAN_TO_MOVE_PEAK_DEG = 40;
  * at least 40° may also move its peak, by 12° at most. Source: mechanics rules 6.
  */
 export function fitTorqueAngle(movement: KneeMovement, tests: readonly AngleTest[]): TorqueAngleFit {
-  if (tests.length === 0) throw new InputError("tests", "There is no strength test yet: measure one first.");
-  for (const t of tests)
-    if (!(t.torqueNm > 0)) throw new InputError("tests", "A strength test needs a torque above zero.");
+  if (tests.length === 0) throw new InputError("tests", { code: "input.no_test" });
+  for (const t of tests) if (!(t.torqueNm > 0)) throw new InputError("tests", { code: "input.test_torque" });
   const { c2, c3 } = shapeConstants(movement);
   const testedDeg = tests.map((t) => t.kneeFlexionDeg);
   const span = Math.max(...testedDeg) - Math.min(...testedDeg);

@@ -21,10 +21,10 @@ export interface ForceAtLever {
  * minus it in flexion, unless the cell was zeroed with the limb relaxed. Dosing rules F4.
  */
 export function muscleTorqueNm(test: ForceAtLever): number {
-  requireWithin("forceN", test.forceN, 0, 3000, "Force", "N");
-  requireWithin("leverArmM", test.leverArmM, 0.1, 0.6, "Lever arm", "m");
-  requireWithin("pullAngleDeg", test.pullAngleDeg, 45, 135, "Pull angle", "degrees");
-  requireWithin("kneeFlexionDeg", test.kneeFlexionDeg, 0, 130, "Knee flexion", "degrees");
+  requireWithin("forceN", test.forceN, 0, 3000, "force", "N");
+  requireWithin("leverArmM", test.leverArmM, 0.1, 0.6, "lever_arm", "m");
+  requireWithin("pullAngleDeg", test.pullAngleDeg, 45, 135, "pull_angle", "deg");
+  requireWithin("kneeFlexionDeg", test.kneeFlexionDeg, 0, 130, "knee_flexion", "deg");
   const external = test.forceN * test.leverArmM * Math.sin(toRadians(test.pullAngleDeg));
   if (test.zeroedRelaxed) return external;
   const limb = limbGravityTorqueNm(test.body, test.kneeFlexionDeg);

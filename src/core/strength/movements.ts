@@ -3,7 +3,7 @@ import { z } from "zod";
 /** Isometric tests by load cell. */
 export const movement = z.enum(
   ["knee_extension", "knee_flexion", "hip_abduction", "hip_adduction", "hip_extension", "calf"],
-  { error: "Choose which movement was tested." },
+  { error: "input.choose_movement" },
 );
 export type Movement = z.infer<typeof movement>;
 

@@ -1,7 +1,9 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { bodyFrom } from "../body/segments";
 import { daysBetween } from "../units/days";
 import { InputError } from "../units/inputError";
+import { issueSaid } from "../units/wrong";
 import { capacityAtAngle } from "./capacityAtAngle";
 import { capacityNm, fitTorqueAngle } from "./fitTorqueAngle";
 import { muscleTorqueNm } from "./forceToTorque";
@@ -65,7 +67,7 @@ test("a fit through points of the curve itself gives the curve back", () => {
 });
 
 test("without a test there is no curve, with a sentence", () => {
-  expect(() => fitTorqueAngle("knee_extension", [])).toThrow(/measure one first/);
+  expect(() => fitTorqueAngle("knee_extension", [])).toThrow("input.no_test");
 });
 
 test("zeroing with the leg relaxed leaves its weight out", () => {
@@ -117,7 +119,7 @@ describe("a strength test as it is sent", () => {
   ])("%s = %p is refused with a sentence", (field, value, sentence) => {
     const parsed = strengthTestInput.safeParse({ ...good, [field]: value });
     expect(parsed.success).toBe(false);
-    expect(parsed.error?.issues.map((i) => i.message).join(" ")).toMatch(sentence);
+    expect(parsed.error?.issues.map((i) => sayPlainly(issueSaid(i))).join(" ")).toMatch(sentence);
   });
 });
 

@@ -4,15 +4,16 @@ import { analyseTrace, type TraceAnalysis } from "../signal/analyseTrace";
 import { forceTrace } from "../signal/forceTrace";
 import { toRadians } from "../units/clamp";
 import { forceN, kneeFlexionDeg, leverArmM, pullAngleDeg, side, uuid } from "../units/fields";
+import { wrong } from "../units/wrong";
 import { muscleTorqueNm } from "./forceToTorque";
 import { isKneeMovement, MOVEMENTS, movement } from "./movements";
 import { pickTrials, type TrialResult } from "./pickTrials";
 
 /** Joint pain in the push, 0 to 10; null: not asked. */
 const pain = z
-  .int({ error: "Joint pain is a whole number from 0 to 10." })
-  .min(0, { error: "Joint pain is a whole number from 0 to 10." })
-  .max(10, { error: "Joint pain is a whole number from 0 to 10." })
+  .int({ error: "input.pain_whole" })
+  .min(0, { error: "input.pain_whole" })
+  .max(10, { error: "input.pain_whole" })
   .nullish();
 
 export const trialInput = z.discriminatedUnion("source", [
@@ -28,14 +29,11 @@ const testFields = z.object({
   side,
   kneeFlexionDeg,
   /** of the hip or ankle, where that is what is tested; null for the knee */
-  jointAngleDeg: z.number({ error: "Enter the joint angle as a number in degrees." }).nullable(),
+  jointAngleDeg: z.number({ error: "input.joint_angle" }).nullable(),
   leverArmM,
   pullAngleDeg,
   zeroedRelaxed: z.boolean(),
-  trials: z
-    .array(trialInput)
-    .min(1, { error: "Record at least two trials." })
-    .max(4, { error: "Four trials are the most; start a new test." }),
+  trials: z.array(trialInput).min(1, { error: "input.few_trials" }).max(4, { error: "input.many_trials" }),
 });
 
 /** What the set-up of a movement must fulfil beyond each field's own range. */
@@ -49,10 +47,9 @@ function checkSetUp(
   if (t.jointAngleDeg === null || t.jointAngleDeg < spec.leastDeg || t.jointAngleDeg > spec.mostDeg)
     say(
       "jointAngleDeg",
-      `The ${spec.joint} angle must be between ${spec.leastDeg} and ${spec.mostDeg} degrees.`,
+      wrong("input.joint_angle_range", { joint: spec.joint, least: spec.leastDeg, most: spec.mostDeg }),
     );
-  if (!t.zeroedRelaxed)
-    say("zeroedRelaxed", "Zero the load cell with the limb relaxed: the limb's weight is not computed here.");
+  if (!t.zeroedRelaxed) say("zeroedRelaxed", "input.zero_cell");
 }
 
 export const strengthTestInput = testFields.superRefine(checkSetUp);

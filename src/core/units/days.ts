@@ -3,7 +3,7 @@ import { InputError } from "./inputError";
 /** Whole days from one ISO date to another. */
 export function daysBetween(from: string, to: string): number {
   const days = (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000;
-  if (!Number.isFinite(days)) throw new InputError("date", "This is not a date: write it as year-month-day.");
+  if (!Number.isFinite(days)) throw new InputError("date", { code: "input.not_iso_date" });
   return Math.round(days);
 }
 
@@ -17,8 +17,7 @@ export const ageYearsOn = (today: string, birthYear: number): number => Number(t
 /** The ISO day so many days later. */
 export function daysAfter(iso: string, days: number): string {
   const at = new Date(`${iso}T00:00:00Z`);
-  if (Number.isNaN(at.getTime()))
-    throw new InputError("date", "This is not a date: write it as year-month-day.");
+  if (Number.isNaN(at.getTime())) throw new InputError("date", { code: "input.not_iso_date" });
   at.setUTCDate(at.getUTCDate() + days);
   return at.toISOString().slice(0, 10);
 }

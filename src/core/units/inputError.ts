@@ -1,4 +1,5 @@
-import type { Said } from "./said";
+import type { FieldName, FieldUnit } from "./fields";
+import { type Said, saidWith } from "./said";
 
 /** What a person did wrong in one field, and what to do, as a page is told it. */
 export interface FieldProblem {
@@ -29,10 +30,10 @@ export function requireWithin(
   value: number,
   min: number,
   max: number,
-  what: string,
-  unit: string,
+  of: FieldName,
+  unit: FieldUnit,
 ): void {
-  if (!Number.isFinite(value)) throw new InputError(field, `Enter ${what} as a number in ${unit}.`);
+  if (!Number.isFinite(value)) throw new InputError(field, saidWith("input.number", { field: of, unit }));
   if (value < min || value > max)
-    throw new InputError(field, `${what} must be between ${min} and ${max} ${unit}; ${value} is outside.`);
+    throw new InputError(field, saidWith("input.range", { field: of, unit, least: min, most: max }));
 }

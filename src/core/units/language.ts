@@ -4,4 +4,4 @@ import { z } from "zod";
 export const LANGUAGES = ["en", "de"] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-export const languageInput = z.object({ language: z.enum(LANGUAGES, { error: "Choose a language." }) });
+export const languageInput = z.object({ language: z.enum(LANGUAGES, { error: "input.choose_language" }) });

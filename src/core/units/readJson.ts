@@ -1,4 +1,5 @@
 import { InputError } from "./inputError";
+import { saidWith } from "./said";
 
 /** Deeper than any record of ours; what is nested deeper was made to be costly. */
 const MOST_DEPTH = 24;
@@ -41,16 +42,15 @@ function impossibleText(x: unknown, path = ""): string | null {
 }
 
 /** JSON that somebody sent, before any schema: refused with a sentence where it is none, too deep, or cannot be kept. */
-export function readJson(text: string, what = "This request"): unknown {
-  if (isTooDeep(text)) throw new InputError("", `${what} is nested deeper than anything Bexlo keeps.`);
+export function readJson(text: string, name: string | null = null): unknown {
+  if (isTooDeep(text)) throw new InputError("", saidWith("input.too_deep", { name }));
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch {
-    throw new InputError("", `${what} is not JSON.`);
+    throw new InputError("", saidWith("input.no_json", { name }));
   }
   const impossible = mayBeImpossible(text) ? impossibleText(json) : null;
-  if (impossible !== null)
-    throw new InputError(impossible, "This text has characters that cannot be kept. Type it again.");
+  if (impossible !== null) throw new InputError(impossible, { code: "input.bad_letters" });
   return json;
 }

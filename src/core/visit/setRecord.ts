@@ -13,7 +13,7 @@ export const EARLY_WORDS: Record<EarlyReason, string> = {
   other: "something else",
 };
 
-export const doneLeg = z.enum(["both", "left", "right"], { error: "Say which leg did it." });
+export const doneLeg = z.enum(["both", "left", "right"], { error: "input.which_leg" });
 export type DoneLeg = z.infer<typeof doneLeg>;
 
 const scale = z.number().min(0).max(10).nullable();
@@ -59,7 +59,7 @@ export const setRecord = z
   })
   .refine((r) => !r.voided || r.corrects !== null, {
     path: ["corrects"],
-    error: "Taking a set back must name the set.",
+    error: "input.taken_back_set",
   });
 export type SetRecord = z.infer<typeof setRecord>;
 

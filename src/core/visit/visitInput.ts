@@ -1,31 +1,27 @@
 import { z } from "zod";
 import { ACTIONS } from "../progression/safetyRules";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
-import { painScore, swellingGrade, uuid } from "../units/fields";
+import { painScore, swellingGrade, textField, uuid } from "../units/fields";
+import { wrong } from "../units/wrong";
 import { RECHECK_SIGNS } from "./signs/recheckSigns";
 import { logEntry } from "./visitEvent";
 
-const words = (what: string) =>
-  z
-    .string({ error: `${what} is missing.` })
-    .trim()
-    .min(3, { error: `Say ${what.toLowerCase()} in a few words.` })
-    .max(500, { error: `${what} is longer than 500 characters.` });
+const reason = textField("reason", 500).min(3, { error: wrong("input.text_few", { field: "reason" }) });
 
 export const recheckInput = z
   .object({ id: uuid, isClear: z.boolean(), signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length) })
   .refine((r) => r.isClear === (r.signs.length === 0), {
     path: ["signs"],
-    error: "Mark which warning sign it is, or none.",
+    error: "input.mark_sign",
   });
 
-export const clearanceInput = z.object({ id: uuid, clears: uuid, reason: words("The reason") });
+export const clearanceInput = z.object({ id: uuid, clears: uuid, reason: reason });
 
 /** A moment of a device's own clock, in whatever year it thinks it is; what it comes to is the clinic's to say. */
 export const deviceMoment = z
   .string()
   .max(40)
-  .refine((s) => !Number.isNaN(Date.parse(s)), { error: "This is no moment." });
+  .refine((s) => !Number.isNaN(Date.parse(s)), { error: "input.no_moment" });
 
 export const startInput = z.object({
   id: uuid,
@@ -39,7 +35,7 @@ export const entryInput = z.object({ seq: z.number().int().min(1).max(5000), ent
 
 export const swapAsked = z.object({
   lineId: uuid,
-  reason: z.enum(SWAP_REASON_IDS, { error: "Choose why it is swapped." }),
+  reason: z.enum(SWAP_REASON_IDS, { error: "input.swap_why" }),
 });
 
 export const morningInput = z.object({
@@ -49,10 +45,10 @@ export const morningInput = z.object({
   pain: painScore,
   swelling: swellingGrade.nullable(),
   stiffnessMin: z
-    .number({ error: "Enter stiffness as minutes." })
-    .int({ error: "Enter stiffness as whole minutes." })
-    .min(0, { error: "Stiffness must be between 0 and 600 minutes." })
-    .max(600, { error: "Stiffness must be between 0 and 600 minutes." })
+    .number({ error: "input.stiffness" })
+    .int({ error: "input.stiffness_whole" })
+    .min(0, { error: "input.stiffness_range" })
+    .max(600, { error: "input.stiffness_range" })
     .nullable(),
 });
 
@@ -71,14 +67,14 @@ export const decisionsTaken = z.object({
           action,
           /** what the person saw; if the facts changed meanwhile, nothing is taken */
           computedAction: action,
-          overrideReason: words("The reason").nullable(),
+          overrideReason: reason.nullable(),
         })
         .refine((d) => (d.action === d.computedAction) === (d.overrideReason === null), {
           path: ["overrideReason"],
-          error: "Another decision than the computed one needs a reason.",
+          error: "input.other_decision_why",
         }),
     )
-    .min(1, { error: "Nothing was decided." })
-    .max(16, { error: "More decisions than a sheet has lines." }),
+    .min(1, { error: "input.nothing_decided" })
+    .max(16, { error: "input.many_decisions" }),
 });
 export type DecisionsTaken = z.infer<typeof decisionsTaken>;

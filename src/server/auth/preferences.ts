@@ -8,7 +8,7 @@ export async function preferencesOf(ctx: Ctx): Promise<Preferences> {
     select mass_unit, locale, keys_on, sound_on from person where id = ${ctx.actor.personId}`;
   return {
     massUnit: r?.mass_unit === "lb" ? "lb" : "kg",
-    locale: r && r.locale in LOCALES ? r.locale : "en-GB",
+    locale: LOCALES.find((l) => l === r?.locale) ?? "en-GB",
     keysOn: r?.keys_on ?? true,
     soundOn: r?.sound_on ?? true,
   };

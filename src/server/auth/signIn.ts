@@ -9,17 +9,17 @@ import { passwordFits } from "./password";
 
 export const signInInput = z.object({
   email: z
-    .string({ error: "Enter your e-mail address." })
+    .string({ error: "input.email" })
     .trim()
-    .min(1, { error: "Enter your e-mail address." })
-    .max(200, { error: "This address is longer than 200 characters." })
+    .min(1, { error: "input.email" })
+    .max(200, { error: "input.email_long" })
     // one letter has one form here: İ and i are not the same address to some and the same to others
-    .regex(/^[\x21-\x7e]+$/, { error: "Enter your e-mail address in plain letters, without spaces." })
+    .regex(/^[\x21-\x7e]+$/, { error: "input.email_plain" })
     .transform((address) => address.toLowerCase()),
   password: z
-    .string({ error: "Enter your password." })
-    .min(1, { error: "Enter your password." })
-    .max(200, { error: "This password is longer than 200 characters." }),
+    .string({ error: "input.password" })
+    .min(1, { error: "input.password" })
+    .max(200, { error: "input.password_long" }),
 });
 
 export const SESSION_HOURS = 12;

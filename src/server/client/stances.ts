@@ -84,7 +84,7 @@ export async function chooseStance(
   const stance = stanceById(input.stanceId);
   if (!stance) throw new InputError("stanceId", "There is no such question. Reload the page.");
   if (input.optionId !== null && !stance.options.some((o) => o.id === input.optionId))
-    throw new InputError("optionId", "Choose one of the answers.");
+    throw new InputError("optionId", { code: "input.choose_answer" });
   if (input.optionId !== null && needsSurgeonsWord(stance.id, input.optionId) && !input.surgeonAgrees)
     throw new InputError(
       "surgeonAgrees",
@@ -145,7 +145,7 @@ export async function noteStanceView(ctx: Ctx, client: ClientEpisode, input: Sta
   if (await isRepeat(ctx, "stance.view", client.episodeId, input)) return;
   const stance = stanceById(input.stanceId);
   if (!stance?.options.some((o) => o.id === input.optionId))
-    throw new InputError("optionId", "Choose one of the answers.");
+    throw new InputError("optionId", { code: "input.choose_answer" });
   const rows = await ctx.tx`
     insert into stance_view (id, clinic_id, episode_id, stance_id, option_id, reason, said_by, said_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.stanceId}, ${input.optionId},

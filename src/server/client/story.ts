@@ -256,7 +256,7 @@ async function insertEpisode(ctx: Ctx, clientId: string, episodeId: string, e: E
 async function syncConditions(ctx: Ctx, episodeId: string, e: EpisodeInput): Promise<void> {
   for (const { conditionId, variantId, beganOn } of e.conditions) {
     const first = conditionById(conditionId)?.phases[0];
-    if (!first) throw new InputError("episode.conditions", "Choose a condition of the list.");
+    if (!first) throw new InputError("episode.conditions", { code: "input.choose_condition" });
     await ctx.tx`
       insert into episode_condition (id, clinic_id, episode_id, condition_id, variant_id, phase_id, phase_since, began_on,
         set_by, set_at)

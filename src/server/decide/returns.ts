@@ -53,11 +53,11 @@ export const returnChosen = z
     visitId: uuid,
     proposed: z.enum(["same", "step_back", "start_again"]),
     chosen: z.enum(["same", "step_back", "start_again"]),
-    reason: z.string().trim().min(3, { error: "Say why, in a few words." }).max(300).nullable(),
+    reason: z.string().trim().min(3, { error: "input.why_few" }).max(300).nullable(),
   })
   .refine((r) => r.chosen === r.proposed || r.reason !== null, {
     path: ["reason"],
-    error: "Another way than the proposed one needs a reason.",
+    error: "input.other_return_why",
   });
 
 /** Keeps what is done after days off; a step back makes the next version of every sheet, each line one step easier. */

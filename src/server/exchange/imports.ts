@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileProblem } from "@/core/exchange/clientFile";
 import type { CsvMapping } from "@/core/exchange/csv/fields";
 import { type Arrived, PIECE_BYTES } from "@/core/exchange/pieces";
 import { emptyPlan, type ImportSummary, summaryOf, together } from "@/core/exchange/plan";
@@ -70,7 +71,7 @@ const stored = (r: any): StoredImport => ({
         : "arriving",
   confirmedBy: r.confirmed_name,
   confirmedAt: r.confirmed_at,
-  summary: r.summary as ImportSummary | null,
+  summary: keptSummary(r.summary),
 });
 
 const mostBytes = (kind: ImportKind): number =>
@@ -184,6 +185,18 @@ async function mustBeDraft(ctx: Ctx, id: string): Promise<StoredImport> {
   return i;
 }
 
+/** A summary as it was kept; earlier ones hold what is wrong in words. */
+function keptSummary(kept: unknown): ImportSummary | null {
+  const summary = kept as ImportSummary | null;
+  const problems = (summary?.problems ?? []) as (Partial<FileProblem> & { at: string; sentence?: string })[];
+  return (
+    summary && {
+      ...summary,
+      problems: problems.map(({ at, said, sentence = "" }) => ({ at, said: said ?? sentence })),
+    }
+  );
+}
+
 class Rehearsed extends Error {}
 
 /** Writes everything and takes it back at once: what the records themselves would refuse is found before anybody decides. */
@@ -198,7 +211,7 @@ async function look(ctx: Ctx, id: string, before?: () => Promise<void>): Promise
   } catch (error) {
     if (error instanceof InputError)
       summary = summaryOf(
-        emptyPlan(error.problems.map((p) => ({ at: p.field || "file", sentence: sayPlainly(p.sentence) }))),
+        emptyPlan(error.problems.map((p) => ({ at: p.field || "file", said: p.sentence }))),
       );
     else if (!(error instanceof Rehearsed)) throw error;
   }
@@ -241,7 +254,7 @@ export async function confirmImport(ctx: Ctx, id: string): Promise<void> {
   if (first)
     throw new Refused(
       "conflict",
-      `Something is wrong with this file now (${first.at}: ${first.sentence}) Nothing was written.`,
+      `Something is wrong with this file now (${first.at}: ${sayPlainly(first.said)}) Nothing was written.`,
     );
   await ctx.tx`
     update import set confirmed_by = ${ctx.actor.personId}, confirmed_at = ${ctx.now},

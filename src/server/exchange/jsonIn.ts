@@ -21,7 +21,8 @@ import {
 } from "@/core/exchange/clinicFile";
 import { emptyPlan, type ImportPlan } from "@/core/exchange/plan";
 import { idsIn, renamed } from "@/core/exchange/renamed";
-import { issueSentence } from "@/core/units/issueSentence";
+import { saidWith } from "@/core/units/said";
+import { issueSaid } from "@/core/units/wrong";
 import type { Ctx } from "../base/context";
 import { hereOf, idHere, machinesHere, peopleHere } from "./identity";
 
@@ -34,10 +35,10 @@ type Tables = Readonly<Record<string, { row: z.ZodType }>>;
 
 const problemOf = (i: z.core.$ZodIssue, where: string): FileProblem => ({
   at: `${where}${i.path.join(".")}`,
-  sentence:
+  said:
     i.code === "unrecognized_keys"
-      ? `Nothing of this name belongs here: ${i.keys.join(", ").slice(0, 200)}.`
-      : issueSentence(i.message),
+      ? saidWith("input.unknown_keys", { keys: i.keys.join(", ").slice(0, 200) })
+      : issueSaid(i),
 });
 
 /**
@@ -142,7 +143,7 @@ export async function planOfClient(ctx: Ctx, content: unknown, where = ""): Prom
     return emptyPlan([
       {
         at: `${where}rows.client.0.id`,
-        sentence: `${file.data.rows.client[0]?.name} is in this clinic already. A file is not read in over a client's own records.`,
+        said: `${file.data.rows.client[0]?.name} is in this clinic already. A file is not read in over a client's own records.`,
       },
     ]);
   return clientPlan(file.data as ClientFile, names, known);

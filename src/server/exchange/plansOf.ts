@@ -139,13 +139,13 @@ async function* plansOfArchive(ctx: Ctx, id: string): AsyncGenerator<ImportPlan>
         : await planOfClient(ctx, content, `${name}: `);
     for (const c of plan.clients) {
       const twice = clients.get(c.id);
-      if (twice) plan.problems.push({ at: name, sentence: `The same client stands in ${twice} too.` });
+      if (twice) plan.problems.push({ at: name, said: `The same client stands in ${twice} too.` });
       clients.set(c.id, name);
     }
     yield plan;
   }
   if (seen === 0)
-    yield emptyPlan([{ at: "file", sentence: "There is neither a clinic nor a client in this archive." }]);
+    yield emptyPlan([{ at: "file", said: "There is neither a clinic nor a client in this archive." }]);
 }
 
 async function* archiveOf(ctx: Ctx, id: string): AsyncGenerator<{ name: string; text: string }> {

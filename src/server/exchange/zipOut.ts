@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { ClientFile } from "@/core/exchange/clientFile";
@@ -33,7 +34,7 @@ export async function takeOut(ctx: Ctx, clientId: string, withNames: boolean): P
 
 /** The same as a collection of FHIR resources. */
 export const bundleOf = (file: ClientFile) =>
-  fhirBundle(file, (name) => idHere(file.rows.client[0]?.id ?? "", name));
+  fhirBundle(file, { idOf: (name) => idHere(file.rows.client[0]?.id ?? "", name), say: sayPlainly });
 
 const pretty = (content: unknown): string => `${JSON.stringify(content, null, 1)}\n`;
 

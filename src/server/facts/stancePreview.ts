@@ -21,7 +21,7 @@ export async function previewStance(
   mustMay(ctx, "client.read");
   const stance = stanceById(id);
   if (!stance?.options.some((o) => o.id === optionId))
-    throw new InputError("optionId", "Choose one of the answers.");
+    throw new InputError("optionId", { code: "input.choose_answer" });
   const before = await conditionsOf(ctx, client.episodeId);
   if (before.length === 0) return { limits: [], exercises: [] };
   const was = await limitsWith(ctx, client, before);

@@ -19,8 +19,8 @@ import { logEvent, openVisit, startVisit } from "./running";
 export const ticksEntered = z.object({
   id: uuid,
   sheetId: uuid,
-  on: z.iso.date({ error: "Choose the day." }),
-  lineIds: z.array(uuid).min(1, { error: "Tick what was done." }).max(16),
+  on: z.iso.date({ error: "input.choose_day" }),
+  lineIds: z.array(uuid).min(1, { error: "input.tick_done" }).max(16),
   pain: painScore,
   painAtEnd: painScore,
 });

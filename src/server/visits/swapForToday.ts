@@ -114,7 +114,7 @@ export async function checkedSwap(
   entry: Extract<VisitEvent, { type: "swap" }>,
 ): Promise<void> {
   const reason = SWAP_REASON_IDS.find((r) => r === entry.why);
-  if (!reason) throw new InputError("why", "Choose why it is swapped.");
+  if (!reason) throw new InputError("why", { code: "input.swap_why" });
   const asked = await askedOf(ctx, visit, entry.lineId, reason);
   const to = asked.lineOn(entry.to.exerciseId);
   if (!to || JSON.stringify(keptLine.parse(to)) !== JSON.stringify(keptLine.parse(entry.to)))

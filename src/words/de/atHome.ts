@@ -1,4 +1,4 @@
-import type { atHome as en } from "../en/atHome";
+import type { atHome as en } from "../en/client/atHome";
 import type { Translated } from "../words";
 
 const entries = (n: number): string => (n === 1 ? "Eintrag" : "Einträge");

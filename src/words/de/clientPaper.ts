@@ -1,4 +1,4 @@
-import type { clientPaper as en } from "../en/clientPaper";
+import type { clientPaper as en } from "../en/client/clientPaper";
 import type { Translated } from "../words";
 
 const WORN = {

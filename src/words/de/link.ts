@@ -1,4 +1,4 @@
-import type { link as en } from "../en/link";
+import type { link as en } from "../en/client/link";
 import type { Translated } from "../words";
 
 export const link: Translated<typeof en> = {

@@ -1,4 +1,4 @@
-import type { morning as en } from "../en/morning";
+import type { morning as en } from "../en/client/morning";
 import type { Translated } from "../words";
 
 const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "dem Bein" };

@@ -13,6 +13,7 @@ import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
 import { recordMorning } from "@/server/visits/mornings";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
@@ -168,7 +169,7 @@ test("an archive of a clinic gives an empty one the same reviews, charts and nex
 
   // read in a second time it is known again
   const again = await readInto(empty, "clinic", archive, { role: "admin", at: LATER });
-  expect(again.summary?.problems.map((p) => p.sentence).join()).toMatch(/is in this clinic already/);
+  expect(again.summary?.problems.map((p) => sayPlainly(p.said)).join()).toMatch(/is in this clinic already/);
   await empty.as("therapist", (ctx) => undoImport(ctx, draft.id, "confirmed"), LATER);
   expect(await empty.as("admin", clientIdsOf, LATER)).toEqual([]);
   expect((await empty.as("admin", (ctx) => importById(ctx, draft.id), LATER)).state).toBe("undone");

@@ -10,6 +10,7 @@ import { bundleOf } from "@/server/exchange/zipOut";
 import { testsOf } from "@/server/measure/measurements";
 import { measurementsOf, recordMeasurement } from "@/server/measure/otherMeasurements";
 import { recordMorning } from "@/server/visits/mornings";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
@@ -116,7 +117,7 @@ test("the bundle reads back in another clinic: the client, the test, the measure
   const other = await makeClinic();
   const draft = await readInto(other, "fhir", JSON.stringify(bundle));
   expect(draft.summary?.problems).toEqual([]);
-  expect(draft.summary?.notes.join()).toMatch(/easily stirred up/);
+  expect(draft.summary?.notes.map(sayPlainly).join()).toMatch(/easily stirred up/);
   await other.as("therapist", (ctx) => confirmImport(ctx, draft.id), LATER);
   const client = await other.as(
     "therapist",
@@ -147,7 +148,7 @@ test("what does not fit is refused at its place: other units, no side, nobody's 
     const copy = structuredClone(bundle) as never as Parameters<typeof change>[0];
     change(copy);
     const { summary } = await readInto(other, "fhir", JSON.stringify(copy));
-    return summary?.problems.map((p) => `${p.at}: ${p.sentence}`).join("\n") ?? "";
+    return summary?.problems.map((p) => `${p.at}: ${sayPlainly(p.said)}`).join("\n") ?? "";
   };
   const of = (b: { entry: { resource: Record<string, unknown> }[] }, kind: string) =>
     b.entry.find((e) => e.resource.resourceType === kind)?.resource as Record<string, never>;
@@ -166,9 +167,9 @@ test("what does not fit is refused at its place: other units, no side, nobody's 
   ).toMatch(/not in the bundle/);
   expect(await wrong((b) => b.entry.push(structuredClone(b.entry[0]) as never))).toMatch(/there twice/);
   expect(await wrong((b) => Object.assign(of(b, "Patient"), { birthDate: "3026" }))).toMatch(/year of birth/);
-  expect((await readInto(other, "fhir", "[]")).summary?.problems[0]?.sentence).toMatch(
-    /kind that is asked for|bundle/,
-  );
+  expect(
+    (await readInto(other, "fhir", "[]")).summary?.problems.map((p) => sayPlainly(p.said)).join(),
+  ).toMatch(/kind that is asked for|bundle/);
 }, 60_000);
 
 const person = (over: object = {}, ...more: object[]) => ({
@@ -229,8 +230,8 @@ test("the newest weight, the name of now and the condition that stands are taken
   const draft = await readInto(own, "fhir", JSON.stringify(file));
   expect(draft.summary?.problems).toEqual([]);
   expect(draft.summary?.clients[0]).toMatchObject({ name: "Present Name" });
-  expect(draft.summary?.clients[0]?.conditions.join()).toMatch(/sore left knee/);
-  const notes = draft.summary?.notes.join() ?? "";
+  expect(draft.summary?.clients[0]?.conditions.map(sayPlainly).join()).toMatch(/sore left knee/);
+  const notes = draft.summary?.notes.map(sayPlainly).join() ?? "";
   expect(notes).toMatch(/“hypertension” stands in the file too/);
   expect(notes).not.toMatch(/sprain|meniscus/);
   await own.as("therapist", (ctx) => confirmImport(ctx, draft.id), LATER);
@@ -238,7 +239,10 @@ test("the newest weight, the name of now and the condition that stands are taken
   const client = await own.as("therapist", (ctx) => clientEpisode(ctx, id), LATER);
   expect(client).toMatchObject({ bodyMassKg: 84, beganOn: "2025-11-02", side: "left" });
   // and out again: as text, with no gender, lever or method that nobody gave
-  const out = fhirBundle(await own.as("therapist", (ctx) => clientFileOf(ctx, id), LATER), (x) => x);
+  const out = fhirBundle(await own.as("therapist", (ctx) => clientFileOf(ctx, id), LATER), {
+    idOf: (x) => x,
+    say: sayPlainly,
+  });
   const of = (kind: string) => out.entry.map((e) => e.resource).filter((r) => r.resourceType === kind);
   expect(of("Condition")).toMatchObject([{ code: { text: "sore left knee" } }]);
   expect(of("Patient")).toMatchObject([{ gender: "unknown" }]);

@@ -19,6 +19,7 @@ import {
 import { fits } from "@/server/exchange/jsonIn";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import { pieceOf } from "@/server/exchange/uploads";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
@@ -45,8 +46,9 @@ beforeAll(async () => {
 afterAll(closeConnections);
 
 const said = async (kind: ImportKind, content: string | Uint8Array) =>
-  (await readInto(other, kind, content)).summary?.problems.map((p) => `${p.at}: ${p.sentence}`).join("\n") ??
-  "";
+  (await readInto(other, kind, content)).summary?.problems
+    .map((p) => `${p.at}: ${sayPlainly(p.said)}`)
+    .join("\n") ?? "";
 const changed = (change: (f: ClientFile) => void): string => {
   const copy = structuredClone(good);
   change(copy);
@@ -101,7 +103,7 @@ test("a client's file that does not hold together is refused at the place, and n
       "client",
       changed((f) => Object.assign(f.rows.visit[0] ?? {}, { episode_id: randomUUID() })),
     ),
-  ).toMatch(/rows\.visit\.0\.episode_id: It names a episode that is not in this file/);
+  ).toMatch(/rows\.visit\.0\.episode_id: It names a row of “episode” that is not in this file/);
   expect(
     await said(
       "client",
@@ -173,7 +175,7 @@ test("archives that are bombs, lie, climb out of their folder or are none at all
   );
   const third = await makeClinic();
   const draft = await readInto(third, "clinic", twice);
-  expect(draft.summary?.problems.map((p) => p.sentence).join()).toMatch(/already|stands in/);
+  expect(draft.summary?.problems.map((p) => sayPlainly(p.said)).join()).toMatch(/already|stands in/);
   // a bomb of 200 MB never lay in memory as a whole
   expect(process.memoryUsage().rss - started).toBeLessThan(400_000_000);
 }, 60_000);

@@ -14,6 +14,7 @@ import { testsOf } from "@/server/measure/measurements";
 import { measurementsOf } from "@/server/measure/otherMeasurements";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
+import { sayPlainly } from "@/words/say";
 import { closeConnections, daysLater, makeClinic, type TestClinic } from "../../support/clinic";
 import { readInto } from "../../support/files";
 
@@ -123,7 +124,7 @@ test("a table's columns are guessed, chosen anew, and every wrong line says what
     LATER,
   );
   const { summary } = await clinic.as("therapist", (ctx) => importById(ctx, draft.id), LATER);
-  const said = summary?.problems.map((p) => `${p.at}: ${p.sentence}`) ?? [];
+  const said = summary?.problems.map((p) => `${p.at}: ${sayPlainly(p.said)}`) ?? [];
   expect(said.filter((s) => s.startsWith("line 2"))).toEqual([]);
   expect(said.join("\n")).toMatch(/line 3: height in cm must be a number from 120 to 220 cm; “1.80” is not/);
   expect(said.join("\n")).toMatch(/line 3: side must be one of: left/);
@@ -142,7 +143,7 @@ test("wrong units and unknown clients are refused by line, never converted", asy
     "name,birth year,day,what,side,value,unit,angle\nWim Quarrell,1961,2026-03-01,knee extension,left,88,lbf,60\nWim Quarrell,1961,2026-03-01,knee extension,left,88,Nm,\nWim Quarrell,1962,2026-03-01,knee bend,left,90,deg,\nWim Quarrell,1961,2026-03-01,girth of the thigh,left,20,in,\nWim Quarrell,1961,2026-03-01,luck,left,20,cm,\n",
   );
   expect(summary?.problems.map((p) => p.at)).toEqual(["line 2", "line 3", "line 4", "line 5", "line 6"]);
-  expect(summary?.problems.map((p) => p.sentence).join("\n")).toMatch(
+  expect(summary?.problems.map((p) => sayPlainly(p.said)).join("\n")).toMatch(
     /must be N·m[\s\S]*knee flexion[\s\S]*No client in care[\s\S]*must be cm[\s\S]*nothing that is measured/,
   );
 });
@@ -204,7 +205,7 @@ describe("a file that is read again, or another one of the same client", () => {
     const row = (value: number) => `Ede Ratch,1961,2026-03-01,knee extension,left,${value},Nm,60\n`;
     await read("csv_tests", TESTS + row(80) + row(84) + row(84));
     const again = await read("csv_tests", TESTS + row(91) + row(80) + row(84) + row(84));
-    expect(again.summary?.notes).toContain("3 lines are here already and not written again.");
+    expect(again.summary?.notes.map(sayPlainly)).toContain("3 lines are here already and not written again.");
     const stored = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId), LATER);
     expect(stored.map((t) => t.torqueNm).sort()).toEqual([80, 84, 84, 91]);
   });
@@ -215,7 +216,7 @@ describe("a file that is read again, or another one of the same client", () => {
     const row = (day: string, kg: number) => `Ula Ratch,1961,${day},lp_horizontal,3,10,${kg},1,2\n`;
     await read("csv_visits", head + row("2026-03-02", 40) + row("2026-03-05", 45));
     const more = await read("csv_visits", head + row("2026-03-05", 45) + row("2026-03-09", 50));
-    expect(more.summary?.notes.join()).toMatch(/1 day has visits here already/);
+    expect(more.summary?.notes.map(sayPlainly).join()).toMatch(/1 day has visits here already/);
     const visits = await clinic.as("therapist", (ctx) => recentVisitsWhole(ctx, client.episodeId), LATER);
     expect(visits.map((v) => v.records[0]?.loadKg)).toEqual([40, 45, 50]);
     expect(visits.map((v) => v.sheet.version)).toEqual([1, 2, 3]);
@@ -254,7 +255,7 @@ describe("a file that is read again, or another one of the same client", () => {
       ["set_records", "csv_visits"],
     ] as const) {
       const draft = await read(kind, tables.get(name) ?? "");
-      expect(draft.summary?.notes.join()).toMatch(/here already/);
+      expect(draft.summary?.notes.map(sayPlainly).join()).toMatch(/here already/);
     }
     // under another client's id it is new
     const other = await person("Una Rill");

@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
+import { issueSaid } from "@/core/units/wrong";
 import { hashPassword, passwordFits } from "@/server/auth/password";
 import { actorOf, signIn, signInInput, signOut } from "@/server/auth/signIn";
+import { sayPlainly } from "@/words/say";
 import { closeConnections, makeClinic, owner } from "../../support/clinic";
 
 afterAll(closeConnections);
@@ -102,7 +104,7 @@ test.each([{}, { email: "a" }, { email: " ", password: "x" }, { email: 3, passwo
   (input) => {
     const parsed = signInInput.safeParse(input);
     expect(parsed.success).toBe(false);
-    expect(parsed.error?.issues[0]?.message).toMatch(/Enter your/);
+    expect(parsed.error?.issues.map((i) => sayPlainly(issueSaid(i))).join()).toMatch(/Enter your/);
   },
 );
 

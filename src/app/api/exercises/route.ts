@@ -6,17 +6,15 @@ import { writeExercise } from "@/server/clinic/exercises";
 
 const body = z.object({
   id: uuid,
-  exerciseId: z
-    .string()
-    .regex(/^[a-z0-9_]{3,60}$/, { error: "An identifier has small letters, digits and _ only." }),
+  exerciseId: z.string().regex(/^[a-z0-9_]{3,60}$/, { error: "input.exercise_id" }),
   baseVersion: z.number().int().min(0),
   /** null: back to the catalogue's own */
   record: exercise.nullable(),
   reason: z
-    .string({ error: "Say why it is changed." })
+    .string({ error: "input.changed_why" })
     .trim()
-    .min(3, { error: "Say why it is changed, in a few words." })
-    .max(300, { error: "300 letters at most." }),
+    .min(3, { error: "input.changed_why_few" })
+    .max(300, { error: "input.letters_most" }),
 });
 
 export const POST = changes(body, (ctx, input) => writeExercise(ctx, input));

@@ -1,4 +1,6 @@
 import { episodeInput, personInput } from "@/core/story/storyInput";
+import { issueSaid } from "@/core/units/wrong";
+import { sayPlainly } from "@/words/say";
 import { EMPTY_STORY, massText, type StoryDraft, storyFrom } from "./storyDraft";
 
 const TYPED: StoryDraft = {
@@ -78,5 +80,10 @@ test("nothing clinical is said before somebody says it: side, beginning, kind, s
     { ...TYPED, conditions: [{ conditionId: "acl_reconstruction", variantId: "", beganOn: "" }] },
     "kg",
   );
-  expect(episodeInput.safeParse(kind.episode).error?.issues[0]?.message).toMatch(/Choose which kind/);
+  expect(
+    episodeInput
+      .safeParse(kind.episode)
+      .error?.issues.map((i) => sayPlainly(issueSaid(i)))
+      .join(),
+  ).toMatch(/Choose which kind/);
 });

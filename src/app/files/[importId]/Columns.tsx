@@ -5,6 +5,7 @@ import type { CsvField, CsvMapping } from "@/core/exchange/csv/fields";
 import type { TableHead } from "@/server/exchange/plansOf";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
+import { columnWords } from "@/words/en/exchange";
 
 /** What stands in which column of a table, with its first lines beside it, before anything is written. */
 export function Columns({
@@ -48,7 +49,7 @@ export function Columns({
               <tr key={f.key} className="border-b border-rule">
                 <td className="py-1 pr-4">
                   <label htmlFor={`column-${f.key}`}>
-                    {f.name}
+                    {columnWords(f.key)}
                     {f.isNeeded && <span className="small quiet">, needed</span>}
                   </label>
                 </td>

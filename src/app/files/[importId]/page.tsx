@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { Fragment } from "react";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { CSV_FIELDS } from "@/core/exchange/csv/kinds";
@@ -8,9 +9,10 @@ import { importById, tableHead } from "@/server/exchange/imports";
 import { isCsv } from "@/server/exchange/plansOf";
 import { moment } from "@/ui/dates";
 import { Link } from "@/ui/Link";
+import { Said } from "@/ui/reader";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { DEED_SENTENCES } from "@/words/en/access";
-import { kindWords } from "../kindWords";
+import { FILE_KINDS } from "@/words/en/exchange";
 import { Columns } from "./Columns";
 import { Settle } from "./Settle";
 
@@ -40,7 +42,7 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
         </p>
         <h1 className="break-words text-[26px]">{i.fileName}</h1>
         <p className="mb-4">
-          {kindWords[i.kind]}, read in by {i.by} on {moment(i.at, actor.locale, actor.timeZone)}.{" "}
+          {FILE_KINDS[i.kind]}, read in by {i.by} on {moment(i.at, actor.locale, actor.timeZone)}.{" "}
           {i.state === "arriving" &&
             `${Math.floor((100 * i.haveBytes) / i.bytes)} % of it is here: choose the same file again in Files to go on.`}
           {isDraft
@@ -76,7 +78,9 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
                   className="grid grid-cols-1 gap-x-4 border-b border-rule py-1.5 sm:grid-cols-[220px_1fr]"
                 >
                   <span className="break-words font-bold">{p.at}</span>
-                  <span>{p.sentence}</span>
+                  <span>
+                    <Said>{p.said}</Said>
+                  </span>
                 </li>
               ))}
             </ol>
@@ -109,7 +113,16 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
                         {c.counts.tests} strength tests, {c.counts.sheets} sheets, {c.counts.visits} visits
                       </span>
                     </td>
-                    <td className="py-2 pr-4">{c.conditions.join("; ") || "none that is open"}</td>
+                    <td className="py-2 pr-4">
+                      {c.conditions.length === 0 && "none that is open"}
+                      {c.conditions.map((x, n) => (
+                        // biome-ignore lint/suspicious/noArrayIndexKey: in their order
+                        <Fragment key={n}>
+                          {n > 0 && "; "}
+                          <Said>{x}</Said>
+                        </Fragment>
+                      ))}
+                    </td>
                     <td className="py-2 pr-4">{c.limits.join("; ") || "none"}</td>
                     <td className={`py-2 ${c.signs.length > 0 ? "font-bold text-accent" : ""}`}>
                       {c.signs.join("; ") || "none"}
@@ -125,7 +138,9 @@ export default async function FilePage({ params }: { params: Promise<{ importId:
             <h2 className="text-[19px]">To be known</h2>
             <ul className="list-disc pl-5">
               {s.notes.map((n) => (
-                <li key={n}>{n}</li>
+                <li key={JSON.stringify(n)}>
+                  <Said>{n}</Said>
+                </li>
               ))}
             </ul>
           </section>

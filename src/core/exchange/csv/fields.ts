@@ -1,11 +1,11 @@
 import { type Side, uuid } from "../../units/fields";
 import { kgFromLb, lbFromKg } from "../../units/mass";
 import { readNumber } from "../../units/readNumber";
+import { type Said, saidWith } from "../../units/said";
 
 /** A column that a kind of table knows. */
 export interface CsvField {
   key: string;
-  name: string;
   isNeeded: boolean;
   /** other headers that mean the same, small letters */
   also: readonly string[];
@@ -25,7 +25,7 @@ export function guessMapping(fields: readonly CsvField[], headers: readonly stri
   const taken = new Set<number>();
   return Object.fromEntries(
     fields.map((f) => {
-      const names = [f.key, f.name, ...f.also].map(plain);
+      const names = [f.key, ...f.also].map(plain);
       const at = headers.findIndex((h, i) => !taken.has(i) && names.includes(plain(h)));
       if (at >= 0) taken.add(at);
       return [f.key, at >= 0 ? at : null];
@@ -48,12 +48,12 @@ export class Here {
 
 /** A line's cells by field; reading notes what is wrong and gives null. */
 export class Line {
-  readonly problems: string[] = [];
+  readonly problems: Said[] = [];
 
   constructor(
     private readonly cells: readonly string[],
     private readonly mapping: CsvMapping,
-    private readonly fields: readonly CsvField[],
+    fields: readonly CsvField[],
   ) {
     for (const f of fields)
       if (
@@ -61,7 +61,7 @@ export class Line {
         this.text(f.key) === "" &&
         !(f.key === "birth_year" && uuid.safeParse(this.text("name")).success)
       )
-        this.problems.push(`${f.name} is missing.`);
+        this.problems.push(saidWith("exchange.column_missing", { column: f.key }));
   }
 
   /** A line that was taken back or corrected in the clinic that it comes from. */
@@ -74,10 +74,6 @@ export class Line {
     return at === null || at === undefined ? "" : (this.cells[at] ?? "").trim().slice(0, 500);
   }
 
-  private name(key: string): string {
-    return this.fields.find((f) => f.key === key)?.name ?? key;
-  }
-
   /** A number within bounds; null where the cell is empty or wrong. */
   number(key: string, least: number, most: number, unit: string): number | null {
     const text = this.text(key);
@@ -85,7 +81,7 @@ export class Line {
     const x = readNumber(text);
     if (Number.isFinite(x) && x >= least && x <= most) return x;
     this.problems.push(
-      `${this.name(key)} must be a number from ${least} to ${most} ${unit}; “${text.slice(0, 40)}” is not.`,
+      saidWith("exchange.column_number", { column: key, least, most, unit, found: text.slice(0, 40) }),
     );
     return null;
   }
@@ -110,9 +106,7 @@ export class Line {
       day >= "1900-01-01"
     )
       return day;
-    this.problems.push(
-      `${this.name(key)} must be a day that is past, as 2026-03-02 or 2.3.2026; “${text.slice(0, 40)}” is not.`,
-    );
+    this.problems.push(saidWith("exchange.column_day", { column: key, found: text.slice(0, 40) }));
     return null;
   }
 
@@ -122,7 +116,11 @@ export class Line {
     const found = words[text];
     if (found !== undefined) return found;
     this.problems.push(
-      `${this.name(key)} must be one of: ${[...new Set(Object.keys(words))].slice(0, 12).join(", ")}; “${text.slice(0, 40)}” is not.`,
+      saidWith("exchange.column_one_of", {
+        column: key,
+        of: [...new Set(Object.keys(words))].slice(0, 12),
+        found: text.slice(0, 40),
+      }),
     );
     return null;
   }

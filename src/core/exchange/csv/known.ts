@@ -23,10 +23,6 @@ export function findClient(line: Line, all: readonly KnownClient[]): KnownClient
   if (byId) return byId;
   const found = all.filter((c) => c.name.toLowerCase() === name && c.birthYear === year);
   if (found.length === 1) return found[0] ?? null;
-  line.problems.push(
-    found.length === 0
-      ? "No client in care here has this name and year of birth."
-      : "Two clients have this name and year of birth: enter it by hand.",
-  );
+  line.problems.push(found.length === 0 ? { code: "exchange.no_client" } : { code: "exchange.two_clients" });
   return null;
 }

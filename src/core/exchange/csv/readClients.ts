@@ -1,4 +1,5 @@
 import { CONDITIONS } from "../../rules/conditions";
+import { saidWith } from "../../units/said";
 import type { FileProblem } from "../clientFile";
 import { CLIENT_TABLES, type FileRow } from "../clientFile";
 import { type Making, rowsOfNewClient } from "../newRows";
@@ -41,12 +42,11 @@ export function readClients(
     const name = line.text("name").slice(0, 80);
     const key = `${name.toLowerCase()} ${year}`;
     if (name && year !== null) {
-      if (seen.has(key)) line.problems.push("This client stands in the file twice.");
-      else if (isHere(name, year))
-        line.problems.push("A client of this name and year of birth is in this clinic already.");
+      if (seen.has(key)) line.problems.push({ code: "exchange.client_twice" });
+      else if (isHere(name, year)) line.problems.push({ code: "exchange.client_here" });
       seen.add(key);
     }
-    for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
+    for (const said of line.problems) problems.push({ at: `line ${no}`, said });
     if (
       line.problems.length > 0 ||
       mass === null ||
@@ -83,8 +83,13 @@ export function readClients(
       name,
       conditions: [
         conditionId
-          ? `${words}, since ${beganOn}, first phase, not confirmed`
-          : `“${words || "not said"}”: the rules know no such condition; limits are written by hand`,
+          ? saidWith("exchange.condition_brought", {
+              name: words,
+              since: beganOn,
+              phase: null,
+              isConfirmed: false,
+            })
+          : saidWith("exchange.condition_unknown", { words }),
       ],
       limits: [],
       signs: [],
@@ -105,5 +110,4 @@ export function readClients(
 }
 
 /** What holds for clients whose story was not in the file. */
-export const STRICT_NOTE =
-  "Their story was not in the file: until it is entered the joint counts as easily stirred up, the first phase holds, the warning signs are to be asked, and which kind of a condition it is has to be looked at in Story.";
+export const STRICT_NOTE = { code: "exchange.story_strict" };

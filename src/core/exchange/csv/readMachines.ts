@@ -1,6 +1,7 @@
 import { FAMILIES } from "../../equipment/families";
 import { machine } from "../../equipment/machine";
 import { templateOf } from "../../equipment/templates";
+import { issueSaid } from "../../units/wrong";
 import type { FileProblem, FileRow } from "../clientFile";
 import { machineRows } from "../clientPlan";
 import type { Making } from "../newRows";
@@ -35,11 +36,9 @@ export function readMachines(
       (first === null || step === null || plates === null || !Number.isInteger(plates)) &&
       line.problems.length === 0
     )
-      line.problems.push(
-        "A stack needs its first load, its step and a whole number of pins; leave all three empty for a usual machine.",
-      );
+      line.problems.push({ code: "exchange.stack_needs" });
     if (name && (isHere(name) || seen.has(name.toLowerCase())))
-      line.problems.push("A machine of this name is here already.");
+      line.problems.push({ code: "exchange.machine_here" });
     seen.add(name.toLowerCase());
     if (line.problems.length === 0 && family) {
       const usual = templateOf(family);
@@ -57,18 +56,13 @@ export function readMachines(
           version: 1,
           retired_at: null,
         });
-      else line.problems.push(...made.error.issues.map((i) => i.message));
+      else line.problems.push(...made.error.issues.map(issueSaid));
     }
-    for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
+    for (const said of line.problems) problems.push({ at: `line ${no}`, said });
   }
   return {
     ...emptyPlan(problems),
     tables: [machineRows(rows)],
-    notes:
-      rows.length > 0
-        ? [
-            "Dimensions of these machines are those of usual ones: measure or calibrate them in Gym before loads are taken from them.",
-          ]
-        : [],
+    notes: rows.length > 0 ? [{ code: "exchange.usual_dimensions" }] : [],
   };
 }

@@ -1,7 +1,8 @@
 import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
 import { MOVEMENTS, movement as movements } from "../../strength/movements";
+import { saidWith } from "../../units/said";
 import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
-import { type Making, rowOfMeasurement, rowsOfTest } from "../newRows";
+import { type Making, rowOfMeasurement, rowsOfTest, TORQUE_NM } from "../newRows";
 import { emptyPlan, type ImportPlan } from "../plan";
 import { Here, type Line, SIDES } from "./fields";
 import type { KnownClient } from "./known";
@@ -34,7 +35,6 @@ const UNITS: Readonly<Record<string, string>> = {
   "of 10": "of 10",
   "0-10": "of 10",
 };
-const MOST_TORQUE_NM = 600;
 
 const WAYS = { active: "active", passive: "passive" } as const;
 
@@ -75,15 +75,16 @@ export function readTests(
     const kind = KINDS[what];
     const mustBe = (wanted: string): void => {
       if (unit !== wanted)
-        line.problems.push(`The unit must be ${wanted}; “${line.text("unit").slice(0, 20)}” is not.`);
+        line.problems.push(
+          saidWith("exchange.unit_must_be", { unit: wanted, found: line.text("unit").slice(0, 20) }),
+        );
     };
     if (movement) {
       mustBe("N·m");
-      const torqueNm = line.number("value", 1, MOST_TORQUE_NM, "N·m");
+      const torqueNm = line.number("value", TORQUE_NM.least, TORQUE_NM.most, "N·m");
       const deg = line.number("knee_flexion_deg", 0, 130, "degrees");
-      if (!side) line.problems.push("A strength test needs a side.");
-      if (deg === null && line.problems.length === 0)
-        line.problems.push("A strength test needs the knee flexion at which it was taken.");
+      if (!side) line.problems.push({ code: "exchange.test_side" });
+      if (deg === null && line.problems.length === 0) line.problems.push({ code: "exchange.test_angle" });
       if (line.problems.length === 0 && client && on && side && torqueNm !== null && deg !== null) {
         const same = testKey({ episodeId: client.episodeId, what: movement, side, value: torqueNm, deg, on });
         const n = here.next(same);
@@ -113,8 +114,8 @@ export function readTests(
       mustBe(spec.unit);
       const value = line.number("value", spec.least, spec.most, spec.unit);
       if (value !== null && spec.isWhole && !Number.isInteger(value))
-        line.problems.push(`${spec.name} is a whole number.`);
-      if (spec.isSided && !side) line.problems.push(`${spec.name} needs a side.`);
+        line.problems.push(saidWith("exchange.measure_whole", { name: spec.name }));
+      if (spec.isSided && !side) line.problems.push(saidWith("exchange.measure_side", { name: spec.name }));
       if (line.problems.length === 0 && client && on && value !== null) {
         const ofSide = spec.isSided ? side : null;
         const same = testKey({ episodeId: client.episodeId, what: kind, side: ofSide, value, deg: null, on });
@@ -139,8 +140,8 @@ export function readTests(
           ),
         );
       }
-    } else line.problems.push(`“${what.slice(0, 40)}” is nothing that is measured here.`);
-    for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
+    } else line.problems.push(saidWith("exchange.not_measured", { what: what.slice(0, 40) }));
+    for (const said of line.problems) problems.push({ at: `line ${no}`, said });
   }
   return {
     ...emptyPlan(problems),
@@ -151,14 +152,8 @@ export function readTests(
       rows: rows[table],
     })),
     notes: [
-      ...(left > 0
-        ? [`${left} ${left === 1 ? "line is" : "lines are"} here already and not written again.`]
-        : []),
-      ...(rows.strength_test.length > 0
-        ? [
-            "Whether trials agreed is not in such a table: these tests count with the wider error until one is taken here.",
-          ]
-        : []),
+      ...(left > 0 ? [saidWith("exchange.lines_here", { lines: left })] : []),
+      ...(rows.strength_test.length > 0 ? [{ code: "exchange.trials_unknown" }] : []),
     ],
   };
 }

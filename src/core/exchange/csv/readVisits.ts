@@ -1,5 +1,6 @@
 import { EXERCISES } from "../../rules/exercises";
 import { sheetLine } from "../../sheet/line/sheetInput";
+import { saidWith } from "../../units/said";
 import { CLIENT_TABLES, type ClientTable, type FileProblem, type FileRow } from "../clientFile";
 import type { Making } from "../newRows";
 import { emptyPlan, type ImportPlan } from "../plan";
@@ -62,18 +63,18 @@ export function readVisits(
     const on = line.day("day", m.today);
     const exerciseId = NAMES.get(line.text("exercise").toLowerCase());
     if (!exerciseId && line.text("exercise") !== "")
-      line.problems.push(`“${line.text("exercise").slice(0, 60)}” is no exercise of the library.`);
+      line.problems.push(saidWith("exchange.no_exercise", { found: line.text("exercise").slice(0, 60) }));
     const whole = (key: string, least: number, most: number) => {
       const x = line.number(key, least, most, "");
       if (x !== null && !Number.isInteger(x))
-        line.problems.push(`${key.replace("_", " ")} is a whole number.`);
+        line.problems.push(saidWith("exchange.column_whole", { column: key }));
       return x;
     };
     const [sets, reps] = [whole("sets", 1, 10) ?? 1, whole("reps", 1, 100)];
     // a hold has seconds and no repetitions
     const workedS = line.number("worked_s", 0, 1800, "s");
     if (reps === null && workedS === null && line.problems.length === 0)
-      line.problems.push("Repetitions are missing; a hold needs its seconds.");
+      line.problems.push({ code: "exchange.reps_missing" });
     const loadKg = line.number("load_kg", 0, 1000, "kg");
     const [before, pain, after, morning] = [
       whole("pain_before", 0, 10),
@@ -81,7 +82,7 @@ export function readVisits(
       whole("pain_after", 0, 10),
       whole("pain_morning", 0, 10),
     ];
-    for (const sentence of line.problems) problems.push({ at: `line ${no}`, sentence });
+    for (const said of line.problems) problems.push({ at: `line ${no}`, said });
     if (line.problems.length > 0 || !client || !on || !exerciseId || pain === null) continue;
     const key = `${client.clientId} ${on}`;
     if (past.isDone(client.episodeId, on)) {
@@ -108,14 +109,8 @@ export function readVisits(
       rows: rows[table],
     })),
     notes: [
-      ...(left.size > 0
-        ? [
-            `${left.size} ${left.size === 1 ? "day has" : "days have"} visits here already, and ${left.size === 1 ? "is" : "are"} left as ${left.size === 1 ? "it is" : "they are"}.`,
-          ]
-        : []),
-      ...(visits.size > 0
-        ? ["Past visits are shown in Review and count as done; nothing is decided or planned from them."]
-        : []),
+      ...(left.size > 0 ? [saidWith("exchange.days_here", { days: left.size })] : []),
+      ...(visits.size > 0 ? [{ code: "exchange.past_visits" }] : []),
     ],
   };
 }

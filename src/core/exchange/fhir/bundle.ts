@@ -6,13 +6,13 @@ import {
   morningObservations,
   strengthObservations,
 } from "./observations";
-import { type Bundle, instant, type Resource, toId } from "./resource";
+import { type Bundle, instant, type Resource, toId, type Written } from "./resource";
 
 /**
- * A client as a collection of HL7 FHIR R4 resources. `idOf` makes an id from a text, always the same one: for what has
- * none of its own in the records. Loads and plans are words, since R4 has no common code for a pin on a stack.
+ * A client as a collection of HL7 FHIR R4 resources; what has no id of its own in the records gets one. Loads and plans are words, since R4 has no common code for a pin on a stack.
  */
-export function fhirBundle(file: ClientFile, idOf: (name: string) => string): Bundle {
+export function fhirBundle(file: ClientFile, written: Written): Bundle {
+  const { idOf, say } = written;
   const { rows } = file;
   const client = rows.client[0];
   if (!client) throw new Error("A client's file names a client.");
@@ -47,14 +47,14 @@ export function fhirBundle(file: ClientFile, idOf: (name: string) => string): Bu
   ];
   const found: Resource[] = [
     ...conditions(rows, client.id),
-    ...uncoveredConditions(rows, client.id, idOf),
-    ...bodyObservations(file, { mass: idOf("mass"), height: idOf("height") }),
-    ...strengthObservations(rows, client.id),
-    ...measurementObservations(rows, client.id),
-    ...plans(rows, client.id, idOf),
-    ...procedures(rows, client.id),
-    ...morningObservations(rows, client.id),
-    ...issues(rows, client.id, idOf),
+    ...uncoveredConditions(rows, client.id, written),
+    ...bodyObservations(file, { mass: idOf("mass"), height: idOf("height") }, say),
+    ...strengthObservations(rows, client.id, say),
+    ...measurementObservations(rows, client.id, say),
+    ...plans(rows, client.id, written),
+    ...procedures(rows, client.id, say),
+    ...morningObservations(rows, client.id, say),
+    ...issues(rows, client.id, written),
   ];
   const all = [patient, ...who, ...found, ...provenance(file, found, idOf)];
   return {

@@ -4,10 +4,11 @@ import { conditionById } from "../../rules/conditions";
 import { movement as movements } from "../../strength/movements";
 import type { Side } from "../../units/fields";
 import { kgFromLb } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
 import { STRICT_NOTE } from "../csv/readClients";
-import { type Making, rowOfMeasurement, rowsOfNewClient, rowsOfTest } from "../newRows";
-import { type BroughtClient, emptyPlan, type ImportPlan } from "../plan";
+import { type Making, rowOfMeasurement, rowsOfNewClient, rowsOfTest, TORQUE_NM } from "../newRows";
+import { type BroughtClient, emptyPlan, type ImportPlan, once } from "../plan";
 import { UCUM } from "./resource";
 
 const words = z.string().max(400);
@@ -72,7 +73,7 @@ type Condition = z.infer<typeof condition>;
 
 /** A bundle of HL7 FHIR R4, as far as it is read: patients, conditions, observations. All else is left. */
 export const fhirIn = z.looseObject({
-  resourceType: z.literal("Bundle", { error: "This is no FHIR bundle." }),
+  resourceType: z.literal("Bundle", { error: "input.no_bundle" }),
   entry: z
     .array(
       z.looseObject({
@@ -111,13 +112,13 @@ export function readBundle(
   const patients = collect(bundle, problems);
   const rows: Record<string, FileRow[]> = {};
   const clients: BroughtClient[] = [];
-  const notes = new Set<string>();
+  const notes: Said[] = [];
   const put = (made: Record<string, FileRow[]>): void => {
     for (const [table, all] of Object.entries(made)) rows[table] = [...(rows[table] ?? []), ...all];
   };
   for (const p of patients) {
-    const wrong = (sentence: string): void => {
-      problems.push({ at: p.at, sentence });
+    const wrong = (said: Said): void => {
+      problems.push({ at: p.at, said });
     };
     const name = nameOf(p.data);
     const birthYear = Number(/^\d{4}/.exec(p.data.birthDate ?? "")?.[0] ?? Number.NaN);
@@ -126,18 +127,15 @@ export function readBundle(
     const [main, ...others] = standing(p.conditions);
     const side = main ? sideIn((main.bodySite ?? []).map(said).join(" ") || said(main.code)) : null;
     const beganOn = dayOf(main?.onsetDateTime);
-    if (!name) wrong("This patient has no name.");
+    if (!name) wrong({ code: "exchange.patient_name" });
     if (!(birthYear >= 1900 && birthYear <= Number(m.today.slice(0, 4))))
-      wrong("This patient has no year of birth that can be.");
-    if (heightM === null || heightM < 1.2 || heightM > 2.2)
-      wrong("There is no height of this patient between 1.20 and 2.20 m, in m, cm or inches.");
-    if (massKg === null || massKg < 25 || massKg > 250)
-      wrong("There is no body weight of this patient between 25 and 250 kg, in kg or pounds.");
-    if (!main) wrong("There is no condition of this patient: nothing says what the care is about.");
-    else if (!side) wrong("The condition does not say which side: write left or right as its body site.");
-    if (main && (!beganOn || beganOn > m.today)) wrong("The condition does not say on which day it began.");
-    if (name && isHere(name, birthYear))
-      wrong("A client of this name and year of birth is in this clinic already.");
+      wrong({ code: "exchange.patient_born" });
+    if (heightM === null || heightM < 1.2 || heightM > 2.2) wrong({ code: "exchange.patient_height" });
+    if (massKg === null || massKg < 25 || massKg > 250) wrong({ code: "exchange.patient_mass" });
+    if (!main) wrong({ code: "exchange.patient_condition" });
+    else if (!side) wrong({ code: "exchange.condition_side" });
+    if (main && (!beganOn || beganOn > m.today)) wrong({ code: "exchange.condition_day" });
+    if (name && isHere(name, birthYear)) wrong({ code: "exchange.client_here" });
     if (
       !name ||
       !side ||
@@ -171,28 +169,29 @@ export function readBundle(
     const counted = p.observations.map((o) =>
       observed(o, made.episode[0]?.id as string, body, p.data.id, m, problems, put),
     );
-    for (const c of others)
-      notes.add(
-        `${name}: “${said(c.code) || "a condition that is not said"}” stands in the file too and was not taken over; add it in Story if this care is about it.`,
-      );
+    for (const c of others) notes.push(saidWith("exchange.condition_left", { name, words: said(c.code) }));
     clients.push({
       id: made.client[0]?.id as string,
       name,
       conditions: [
         known
-          ? `${conditionById(known)?.name}, since ${beganOn}, first phase, not confirmed`
-          : `“${said(main?.code) || "not said"}”: the rules know no such condition; limits are written by hand`,
+          ? saidWith("exchange.condition_brought", {
+              name: conditionById(known)?.name,
+              since: beganOn,
+              phase: null,
+              isConfirmed: false,
+            })
+          : saidWith("exchange.condition_unknown", { words: said(main?.code) }),
       ],
       limits: [],
       signs: [],
       counts: { tests: counted.filter((x) => x === "test").length, sheets: 0, visits: 0 },
     });
-    notes.add(STRICT_NOTE);
+    notes.push(STRICT_NOTE);
     const left = counted.filter((x) => x === "left").length;
-    if (left > 0)
-      notes.add(`${left} observations of ${name} are of kinds that are not kept here; they were left out.`);
+    if (left > 0) notes.push(saidWith("exchange.observations_left", { count: left, name }));
   }
-  if (patients.length === 0) problems.push({ at: "entry", sentence: "There is no patient in this bundle." });
+  if (patients.length === 0) problems.push({ at: "entry", said: { code: "exchange.no_patient" } });
   const order = [
     "client",
     "episode",
@@ -210,7 +209,7 @@ export function readBundle(
       rows: rows[table] ?? [],
     })),
     clients,
-    notes: [...notes],
+    notes: once(notes),
   };
 }
 
@@ -224,7 +223,7 @@ function collect(bundle: z.infer<typeof fhirIn>, problems: FileProblem[]): OnePa
     for (const issue of found.error.issues.slice(0, 5))
       problems.push({
         at: `${x.at}.${issue.path.join(".")}`,
-        sentence: `This part of the ${x.kind} cannot be read.`,
+        said: saidWith("exchange.part_unread", { kind: x.kind }),
       });
     return null;
   };
@@ -232,7 +231,7 @@ function collect(bundle: z.infer<typeof fhirIn>, problems: FileProblem[]): OnePa
     const data = read(patient, x);
     if (!data) continue;
     if (byRef.has(`Patient/${data.id}`)) {
-      problems.push({ at: x.at, sentence: "This patient's id is there twice. Keep one of them." });
+      problems.push({ at: x.at, said: { code: "exchange.patient_twice" } });
       continue;
     }
     const one: OnePatient = { at: x.at, data, conditions: [], observations: [] };
@@ -244,15 +243,13 @@ function collect(bundle: z.infer<typeof fhirIn>, problems: FileProblem[]): OnePa
       const data = read(condition, x);
       const of = byRef.get(data?.subject.reference ?? "");
       if (data && of) of.conditions.push(data);
-      else if (data)
-        problems.push({ at: x.at, sentence: "This condition names a patient who is not in the bundle." });
+      else if (data) problems.push({ at: x.at, said: { code: "exchange.whose_condition" } });
     }
     if (x.kind === "Observation") {
       const data = read(observation, x);
       const of = byRef.get(data?.subject?.reference ?? "");
       if (data && of && data.status !== "entered-in-error") of.observations.push({ at: x.at, data });
-      else if (data && !of)
-        problems.push({ at: x.at, sentence: "This observation names a patient who is not in the bundle." });
+      else if (data && !of) problems.push({ at: x.at, said: { code: "exchange.whose_observation" } });
     }
   }
   return patients;
@@ -328,17 +325,18 @@ function observed(
   const on = dayOf(data.effectiveDateTime);
   const side = sideIn(said(data.bodySite));
   const key = `fhir ${patientId} ${data.id ?? at}`;
-  const wrong = (sentence: string): void => {
-    problems.push({ at, sentence });
+  const wrong = (said: Said): void => {
+    problems.push({ at, said });
   };
   const strength = movements.options.find((x) => codes.includes(`strength-${x}`));
   if (strength) {
     const angle = data.component?.find((c) => codesOf(c.code).includes("knee-flexion"))?.valueQuantity;
-    if (q?.system !== UCUM || q.code !== "N.m") wrong("A strength test must be in N.m, by UCUM.");
-    else if (!q.value || q.value < 1 || q.value > 600) wrong("This torque must lie between 1 and 600 N·m.");
+    if (q?.system !== UCUM || q.code !== "N.m") wrong({ code: "exchange.test_unit" });
+    else if (!q.value || q.value < TORQUE_NM.least || q.value > TORQUE_NM.most)
+      wrong(saidWith("exchange.torque_range", TORQUE_NM));
     else if (angle?.value === undefined || angle.code !== "deg" || angle.value < 0 || angle.value > 130)
-      wrong("A strength test needs the knee flexion at which it was taken, in deg from 0 to 130.");
-    else if (!side || !on || on > m.today) wrong("A strength test needs a side and a day that is past.");
+      wrong({ code: "exchange.test_angle_deg" });
+    else if (!side || !on || on > m.today) wrong({ code: "exchange.test_side_day" });
     else
       put(
         rowsOfTest(
@@ -364,11 +362,18 @@ function observed(
   if (!kind) return "left";
   const spec = measurementKind(kind);
   if (q?.system !== UCUM || q.code !== SYSTEM_CODES[spec.unit])
-    wrong(`${spec.name} must be in ${SYSTEM_CODES[spec.unit]}, by UCUM.`);
+    wrong(saidWith("exchange.measure_unit", { name: spec.name, unit: SYSTEM_CODES[spec.unit] }));
   else if (q.value === undefined || q.value < spec.least || q.value > spec.most)
-    wrong(`${spec.name} must lie between ${spec.least} and ${spec.most} ${spec.unit}.`);
+    wrong(
+      saidWith("exchange.measure_range", {
+        name: spec.name,
+        least: spec.least,
+        most: spec.most,
+        unit: spec.unit,
+      }),
+    );
   else if (!on || on > m.today || (spec.isSided && !side))
-    wrong(`${spec.name} needs a day that is past${spec.isSided ? " and a side" : ""}.`);
+    wrong(saidWith("exchange.measure_day", { name: spec.name, isSided: spec.isSided }));
   else
     put({
       measurement: [

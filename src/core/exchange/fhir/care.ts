@@ -1,8 +1,10 @@
 import { conditionById } from "../../rules/conditions";
 import { redFlagById, stopText } from "../../rules/redFlags";
 import type { KeptLine } from "../../sheet/line/keptLine";
+import { type SayIt, saidWith } from "../../units/said";
+import { signsSaid } from "../../visit/signs/recheckSigns";
 import type { ClientFile } from "../clientFile";
-import { coded, instant, note, type Resource, toId } from "./resource";
+import { coded, instant, note, type Resource, toId, type Written } from "./resource";
 
 type Rows = ClientFile["rows"];
 const CLINICAL = "http://terminology.hl7.org/CodeSystem/condition-clinical";
@@ -30,39 +32,32 @@ export const conditions = (rows: Rows, subject: string): Resource[] =>
   });
 
 /** What the care is about where the rules know no such condition: as text, in the words of the story. */
-export const uncoveredConditions = (
-  rows: Rows,
-  subject: string,
-  idOf: (name: string) => string,
-): Resource[] =>
+export const uncoveredConditions = (rows: Rows, subject: string, { idOf, say }: Written): Resource[] =>
   rows.episode
     .filter((e) => !rows.episode_condition.some((c) => c.episode_id === e.id && c.ended_on === null))
     .map((e) => ({
       resourceType: "Condition",
-      id: idOf(`condition of ${e.id}`),
+      id: idOf(`condition ${e.id}`),
       clinicalStatus: { coding: [{ system: CLINICAL, code: e.closed_on === null ? "active" : "inactive" }] },
-      code: { text: e.condition || "not said" },
+      code: { text: e.condition || say({ code: "bundle.not_said" }) },
       bodySite: [{ text: `${e.side} leg` }],
       subject: toId(subject),
       onsetDateTime: e.began_on,
     }));
 
-const dose = (l: KeptLine): string => {
+const dose = (l: KeptLine, say: SayIt): string => {
   const work = l.sets.filter((s) => s.role === "work");
   const first = work[0];
   if (!first) return "";
-  const what = first.holds
-    ? `${first.holds.reps} holds of ${Math.round(first.holds.holdS)} s${l.fromDeg === null ? "" : ` at ${l.fromDeg}°`}`
-    : first.reps === null
-      ? `${Math.round(first.workS)} s`
-      : `${first.reps} repetitions${l.fromDeg === null ? "" : ` from ${l.fromDeg} to ${l.toDeg}°`}`;
-  return [`${work.length} × ${what}`, first.how, `joint pain at most ${l.painMax} of 10`]
-    .filter(Boolean)
-    .join(", ");
+  const { holds, reps, workS, how } = first;
+  const { fromDeg, toDeg, painMax } = l;
+  return say(
+    saidWith("bundle.dose", { sets: work.length, holds, reps, workS, how, fromDeg, toDeg, painMax }),
+  );
 };
 
 /** Sheets as plans of care, each line as what was asked for; the newest version counts. */
-export function plans(rows: Rows, subject: string, idOf: (name: string) => string): Resource[] {
+export function plans(rows: Rows, subject: string, { idOf, say }: Written): Resource[] {
   return rows.sheet.flatMap((s): Resource[] => {
     const newest = rows.sheet_version
       .filter((v) => v.sheet_id === s.id)
@@ -82,7 +77,7 @@ export function plans(rows: Rows, subject: string, idOf: (name: string) => strin
           subject: toId(subject),
           authoredOn: instant(newest.made_at),
           requester: toId(newest.made_by),
-          patientInstruction: dose(kept),
+          patientInstruction: dose(kept, say),
         };
       });
     return [
@@ -103,7 +98,7 @@ export function plans(rows: Rows, subject: string, idOf: (name: string) => strin
 }
 
 /** Visits that were finished, with what came out and what was decided. */
-export function procedures(rows: Rows, subject: string): Resource[] {
+export function procedures(rows: Rows, subject: string, say: SayIt): Resource[] {
   const versions = new Map(rows.sheet_version.map((v) => [v.id, v.sheet_id]));
   return rows.visit.flatMap((v): Resource[] => {
     const end = rows.visit_end.find((e) => e.visit_id === v.id);
@@ -117,7 +112,7 @@ export function procedures(rows: Rows, subject: string): Resource[] {
         id: v.id,
         ...(sheetId ? { basedOn: [toId(sheetId)] } : {}),
         status: end.stopped === null ? "completed" : "stopped",
-        code: coded("visit", "Exercise visit"),
+        code: coded("visit", say({ code: "bundle.visit" })),
         subject: toId(subject),
         performedPeriod: { start: from, end: to },
         performer: [{ actor: toId(v.started_by) }],
@@ -128,7 +123,7 @@ export function procedures(rows: Rows, subject: string): Resource[] {
           [
             end.pain_at_start === null
               ? ""
-              : `Joint pain ${end.pain_at_start} before, ${end.pain_at_end ?? "–"} after (of 10).`,
+              : say(saidWith("bundle.visit_pain", { before: end.pain_at_start, after: end.pain_at_end })),
             ...decided,
           ]
             .filter(Boolean)
@@ -140,7 +135,7 @@ export function procedures(rows: Rows, subject: string): Resource[] {
 }
 
 /** Warning signs that stand: answered yes or unsure, or found before or after a visit, and not cleared. */
-export function issues(rows: Rows, subject: string, idOf: (name: string) => string): Resource[] {
+export function issues(rows: Rows, subject: string, { idOf, say }: Written): Resource[] {
   const cleared = new Set(rows.screening_clearance.map((c) => `${c.screening_id} ${c.question_id}`));
   const clearedChecks = new Set(rows.recheck.map((r) => r.clears));
   const of = (id: string, at: string, words: string): Resource => ({
@@ -148,7 +143,7 @@ export function issues(rows: Rows, subject: string, idOf: (name: string) => stri
     id,
     status: "preliminary",
     severity: "high",
-    code: { text: "Warning sign" },
+    code: { text: say({ code: "bundle.sign" }) },
     patient: toId(subject),
     identifiedDateTime: instant(at),
     detail: words,
@@ -163,13 +158,18 @@ export function issues(rows: Rows, subject: string, idOf: (name: string) => stri
               of(
                 idOf(`${a.screening_id} ${a.question_id}`),
                 screening.answered_at,
-                `${redFlagById(a.question_id)?.question ?? a.question_id} Answered: ${a.answer}.`,
+                say(
+                  saidWith("bundle.sign_answered", {
+                    question: redFlagById(a.question_id)?.question ?? a.question_id,
+                    answer: a.answer,
+                  }),
+                ),
               ),
             ]
           : [];
       }),
     ...rows.recheck
       .filter((r) => !r.is_clear && r.clears === null && !clearedChecks.has(r.id))
-      .map((r) => of(r.id, r.at, r.what || "Found before a visit.")),
+      .map((r) => of(r.id, r.at, say(r.what ? signsSaid(r.what) : { code: "bundle.sign_unnamed" }))),
   ];
 }

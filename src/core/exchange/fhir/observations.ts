@@ -1,5 +1,7 @@
 import { measurementKind } from "../../measure/measurementKinds";
 import { MOVEMENTS } from "../../strength/movements";
+import { type SayIt, saidWith } from "../../units/said";
+import { signsSaid } from "../../visit/signs/recheckSigns";
 import type { ClientFile } from "../clientFile";
 import { coded, instant, LOINC, quantity, type Resource, toId } from "./resource";
 
@@ -10,7 +12,7 @@ const bodySite = (side: string | null, part: string) =>
   side === null ? {} : { bodySite: { text: `${side} ${part}` } };
 
 /** Strength tests: torque, with the angle, lever and whether its trials agreed as components. */
-export const strengthObservations = (rows: Rows, subject: string): Resource[] => {
+export const strengthObservations = (rows: Rows, subject: string, say: SayIt): Resource[] => {
   const trials = new Map<string, Rows["strength_trial"]>();
   for (const t of rows.strength_trial) trials.set(t.test_id, [...(trials.get(t.test_id) ?? []), t]);
   return rows.strength_test.map((t) => ({
@@ -18,43 +20,51 @@ export const strengthObservations = (rows: Rows, subject: string): Resource[] =>
     id: t.id,
     status: status(t.voided_at),
     category: [coded("exam", "Exam", "http://terminology.hl7.org/CodeSystem/observation-category")],
-    code: coded(`strength-${t.movement}`, `Isometric strength, ${MOVEMENTS[t.movement].name}`),
+    code: coded(
+      `strength-${t.movement}`,
+      say(saidWith("bundle.strength", { name: MOVEMENTS[t.movement].name })),
+    ),
     subject: toId(subject),
     effectiveDateTime: instant(t.taken_at),
     performer: [toId(t.taken_by)],
     valueQuantity: quantity(t.torque_nm, "N·m"),
     ...bodySite(t.side, "leg"),
-    ...methodOf(trials.get(t.id) ?? []),
+    ...methodOf(trials.get(t.id) ?? [], say),
     component: [
       {
-        code: coded("knee-flexion", "Knee flexion of the test"),
+        code: coded("knee-flexion", say({ code: "bundle.test_angle" })),
         valueQuantity: quantity(t.knee_flexion_deg, "°"),
       },
       // a torque that came as a torque has no lever that anybody measured
       ...(trials.get(t.id)?.some((x) => x.force_n !== null)
-        ? [{ code: coded("lever-arm", "Lever arm"), valueQuantity: quantity(t.lever_arm_m, "m") }]
+        ? [
+            {
+              code: coded("lever-arm", say({ code: "bundle.lever_arm" })),
+              valueQuantity: quantity(t.lever_arm_m, "m"),
+            },
+          ]
         : []),
-      { code: coded("body-mass", "Body mass on the day"), valueQuantity: quantity(t.body_mass_kg, "kg") },
-      { code: coded("trials-agree", "Two trials agreed"), valueBoolean: t.is_reliable },
+      {
+        code: coded("body-mass", say({ code: "bundle.body_mass" })),
+        valueQuantity: quantity(t.body_mass_kg, "kg"),
+      },
+      { code: coded("trials-agree", say({ code: "bundle.trials_agree" })), valueBoolean: t.is_reliable },
     ],
   }));
 };
 
 /** How a force was found, as far as somebody entered it. */
-function methodOf(trials: Rows["strength_trial"]): object {
+const SOURCES = ["load_cell", "file", "typed"] as const;
+
+function methodOf(trials: Rows["strength_trial"], say: SayIt): object {
   const forces = trials.filter((t) => t.force_n !== null);
   if (forces.length === 0) return {};
-  const sources = new Set(forces.map((t) => t.source));
-  const words = [
-    sources.has("load_cell") ? "load cell" : "",
-    sources.has("file") ? "force trace from a file" : "",
-    sources.has("typed") ? "force read off and entered" : "",
-  ].filter(Boolean);
-  return { method: { text: `${words.join(", ")}; best of valid trials` } };
+  const sources = SOURCES.filter((s) => forces.some((t) => t.source === s));
+  return { method: { text: say(saidWith("bundle.force_found", { sources })) } };
 }
 
 /** Other measurements, in their own unit. */
-export const measurementObservations = (rows: Rows, subject: string): Resource[] =>
+export const measurementObservations = (rows: Rows, subject: string, say: SayIt): Resource[] =>
   rows.measurement.map((m) => {
     const spec = measurementKind(m.kind);
     return {
@@ -68,19 +78,19 @@ export const measurementObservations = (rows: Rows, subject: string): Resource[]
       performer: [toId(m.taken_by)],
       valueQuantity: quantity(m.value, spec.unit),
       ...bodySite(m.side, "leg"),
-      ...(m.way ? { method: { text: `${m.way} motion` } } : {}),
+      ...(m.way ? { method: { text: say(saidWith("bundle.motion", { way: m.way })) } } : {}),
     };
   });
 
 /** Mornings: pain as a score, swelling and stiffness beside it. */
-export function morningObservations(rows: Rows, subject: string): Resource[] {
+export function morningObservations(rows: Rows, subject: string, say: SayIt): Resource[] {
   const corrected = new Set(rows.response.map((r) => r.corrects));
   return rows.response.map((r) => ({
     resourceType: "Observation",
     id: r.id,
     status: corrected.has(r.id) ? "entered-in-error" : "final",
     category: [coded("survey", "Survey", "http://terminology.hl7.org/CodeSystem/observation-category")],
-    code: coded("72514-3", "Pain severity, 0 to 10, the morning after", LOINC),
+    code: coded("72514-3", say({ code: "bundle.morning_pain" }), LOINC),
     subject: toId(subject),
     effectiveDateTime: instant(r.answered_at),
     performer: [r.answered_by === "client" ? toId(subject) : toId(r.entered_by)],
@@ -89,15 +99,18 @@ export function morningObservations(rows: Rows, subject: string): Resource[] {
     ...components([
       r.swelling === null
         ? null
-        : { code: coded("swelling", "Swelling grade, 0 to 4"), valueQuantity: quantity(r.swelling, "grade") },
+        : {
+            code: coded("swelling", say({ code: "bundle.swelling" })),
+            valueQuantity: quantity(r.swelling, "grade"),
+          },
       r.stiffness_min === null
         ? null
         : {
-            code: coded("stiffness", "Stiffness in the morning"),
+            code: coded("stiffness", say({ code: "bundle.stiffness" })),
             valueQuantity: quantity(r.stiffness_min, "min"),
           },
     ]),
-    ...(r.alarm ? { note: [{ text: `Warning signs: ${r.alarm}` }] } : {}),
+    ...(r.alarm ? { note: [{ text: say(saidWith("bundle.signs", { signs: signsSaid(r.alarm) })) }] } : {}),
   }));
 }
 
@@ -107,7 +120,11 @@ const components = (all: (object | null)[]) => {
 };
 
 /** Height and mass: what somebody else needs to read the torques. */
-export const bodyObservations = (file: ClientFile, ids: { mass: string; height: string }): Resource[] => {
+export const bodyObservations = (
+  file: ClientFile,
+  ids: { mass: string; height: string },
+  say: SayIt,
+): Resource[] => {
   const c = file.rows.client[0];
   if (!c) return [];
   // both are part of the story: as of when it was told last
@@ -120,7 +137,11 @@ export const bodyObservations = (file: ClientFile, ids: { mass: string; height: 
     id,
     status: "final",
     category: [
-      coded("vital-signs", "Vital Signs", "http://terminology.hl7.org/CodeSystem/observation-category"),
+      coded(
+        "vital-signs",
+        say({ code: "bundle.vital_signs" }),
+        "http://terminology.hl7.org/CodeSystem/observation-category",
+      ),
     ],
     code: coded(code, words, LOINC),
     subject: toId(c.id),
@@ -128,7 +149,7 @@ export const bodyObservations = (file: ClientFile, ids: { mass: string; height: 
     valueQuantity: quantity(value, unit),
   });
   return [
-    of(ids.mass, "29463-7", "Body weight", c.body_mass_kg, "kg"),
-    of(ids.height, "8302-2", "Body height", Math.round(c.height_m * 100), "cm"),
+    of(ids.mass, "29463-7", say({ code: "bundle.body_weight" }), c.body_mass_kg, "kg"),
+    of(ids.height, "8302-2", say({ code: "bundle.body_height" }), Math.round(c.height_m * 100), "cm"),
   ];
 };

@@ -1,3 +1,5 @@
+import type { SayIt } from "../../units/said";
+
 /** HL7 FHIR R4 resources as plain data; the fields of each kind are in its own file. */
 export interface Resource {
   resourceType: string;
@@ -11,6 +13,12 @@ export interface Bundle {
   type: "collection";
   timestamp: string;
   entry: { fullUrl: string; resource: Resource }[];
+}
+
+/** What writing a bundle needs: an id from a text, always the same one, and sentences. */
+export interface Written {
+  idOf: (name: string) => string;
+  say: SayIt;
 }
 
 export const UCUM = "http://unitsofmeasure.org";

@@ -94,7 +94,7 @@ export const condition = table(
           known?.phases.some((p) => p.id === c.phase_id) && known.variants.some((v) => v.id === c.variant_id)
         );
       },
-      { path: ["condition_id"], error: "The rules of this clinic know no such condition, variant or phase." },
+      { path: ["condition_id"], error: "input.no_such_phase" },
     ),
   { episode_id: "episode", set_by: "person" },
 );
@@ -103,7 +103,7 @@ const isStance = (s: { stance_id: string; option_id: string | null }): boolean =
   const known = stanceById(s.stance_id);
   return known !== null && (s.option_id === null || known.options.some((o) => o.id === s.option_id));
 };
-const STANCE = { path: ["stance_id"], error: "The rules of this clinic know no such stance." };
+const STANCE = { path: ["stance_id"], error: "input.no_such_stance" };
 
 export const stanceChoice = table(
   "stance_choice",

@@ -5,13 +5,12 @@ import { uuid } from "../../units/fields";
 
 export const id = uuid;
 export const maybeId = uuid.nullable();
-export const day = z.iso.date({ error: "This is no date: write year-month-day." });
+export const day = z.iso.date({ error: "input.row_date" });
 export const moment = z.iso.datetime({
   offset: true,
-  error: "This is no moment: write it as 2026-03-02T09:00:00+00:00.",
+  error: "input.row_moment",
 });
-export const text = (most: number) =>
-  z.string().max(most, { error: `This is longer than ${most} characters.` });
+export const text = (most: number) => z.string().max(most, { error: "input.row_long" });
 export const number = (least: number, most: number) => z.number().min(least).max(most);
 export const whole = (least: number, most: number) => z.number().int().min(least).max(most);
 export const pain = whole(0, 10);
@@ -21,7 +20,7 @@ export const texts = (most: number, length = 400) => z.array(text(length)).max(m
 /** A range as the records keep it: "[45,90]", an open end is left out. */
 export const range = z
   .string()
-  .regex(/^[[(](-?\d+(\.\d+)?)?,(-?\d+(\.\d+)?)?[\])]$/, { error: "This is no range: write it as [45,90]." });
+  .regex(/^[[(](-?\d+(\.\d+)?)?,(-?\d+(\.\d+)?)?[\])]$/, { error: "input.row_range" });
 
 /** One kind of row: its columns, what others are named in it, and by which column its rows are found again. */
 export interface TableOf<S extends z.ZodObject = z.ZodObject> {

@@ -1,22 +1,23 @@
 import { z } from "zod";
-import { uuid } from "../../units/fields";
+import { type FieldName, uuid } from "../../units/fields";
+import { wrong } from "../../units/wrong";
 
-const isoDay = z.iso.date({ error: "This is not a date." });
-const times = (what: string) =>
+const isoDay = z.iso.date({ error: "input.not_a_date" });
+const times = (field: FieldName) =>
   z
-    .number({ error: `Enter ${what} as a number of days.` })
-    .int({ error: `Enter ${what} as a whole number of days.` })
-    .min(0, { error: "Not fewer than none." })
-    .max(7, { error: "A week has seven days." });
+    .number({ error: wrong("input.days_number", { field }) })
+    .int({ error: wrong("input.days_whole", { field }) })
+    .min(0, { error: "input.not_below_none" })
+    .max(7, { error: "input.week_days" });
 
 /** What is wished of one sheet. */
 export const sheetWish = z.object({
-  times: times("days a week"),
-  keepTimes: times("days a week of keeping"),
+  times: times("days_a_week"),
+  keepTimes: times("keep_days"),
   /** usual hour, 24 h; null: any */
   at: z
     .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: "Write the hour as 09:30." })
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: "input.hour" })
     .nullable(),
 });
 export type SheetWish = z.infer<typeof sheetWish>;
@@ -30,11 +31,11 @@ export const blockKept = z.object({
   buildWeeks: z
     .number()
     .int()
-    .min(4, { error: "Four weeks at the least." })
-    .max(6, { error: "Six weeks at the most." }),
-  keepWeeks: z.number().int().min(0).max(8, { error: "Eight weeks of keeping at the most." }),
+    .min(4, { error: "input.build_weeks_least" })
+    .max(6, { error: "input.build_weeks_most" }),
+  keepWeeks: z.number().int().min(0).max(8, { error: "input.keep_weeks_most" }),
   wishes: blockWishes,
-  minutes: z.array(z.number().int().min(0).max(240, { error: "Four hours a day at the most." })).length(7),
+  minutes: z.array(z.number().int().min(0).max(240, { error: "input.day_hours_most" })).length(7),
   gym: z.array(z.boolean()).length(7),
   away: z.array(isoDay).max(120),
   days: z.array(z.object({ sheetId: uuid, on: isoDay, pinned: z.boolean() })).max(800),

@@ -6,14 +6,14 @@ import { SWAP_REASON_IDS } from "./swap";
 export const swapInput = z
   .object({
     id: uuid,
-    planned: z.string().min(1, { error: "Say which exercise was planned." }),
+    planned: z.string().min(1, { error: "input.swap_planned" }),
     chosen: z.string().min(1).nullable(),
-    reason: z.enum(SWAP_REASON_IDS, { error: "Choose why it is swapped." }),
+    reason: z.enum(SWAP_REASON_IDS, { error: "input.swap_why" }),
     pain: painScore.nullable(),
-    words: z.string().trim().max(300, { error: "300 letters at most." }),
+    words: z.string().trim().max(300, { error: "input.letters_most" }),
   })
   .refine((s) => s.reason !== "knee" || s.pain !== null, {
     path: ["pain"],
-    error: "Enter the knee's pain from 0 to 10.",
+    error: "input.knee_pain",
   });
 export type SwapInput = z.infer<typeof swapInput>;

@@ -21,7 +21,7 @@ export function keep(
   machineNames: ReadonlyMap<string, string>,
 ): KeptLine {
   const { line, exercise, load, row, sets } = judged;
-  if (!exercise) throw new InputError("exerciseId", "This exercise is not in the library: take it out.");
+  if (!exercise) throw new InputError("exerciseId", { code: "input.exercise_gone" });
   const { scheme } = line;
   const loads = setLoads(judged);
   const window = windowOf(line) ?? row?.arc ?? null;

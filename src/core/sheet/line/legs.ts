@@ -5,7 +5,7 @@ import type { SchemeKind } from "../schemes/scheme";
 
 /** Which legs work, and in which order. In turns one leg's set is the other's rest; the weaker one begins. */
 export const legs = z.enum(["together", "one", "in_turns", "one_after_other", "alternating"], {
-  error: "Choose which legs work.",
+  error: "input.choose_legs",
 });
 export type Legs = z.infer<typeof legs>;
 

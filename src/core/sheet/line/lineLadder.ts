@@ -8,11 +8,11 @@ export const lineLadder = z.discriminatedUnion("of", [
   z
     .object({
       of: z.literal("reps"),
-      least: wholeField("The fewest repetitions", 1, 40),
-      most: wholeField("The most repetitions", 1, 40),
+      least: wholeField("fewest_reps", 1, 40),
+      most: wholeField("most_reps", 1, 40),
     })
     .refine((l) => l.most >= l.least, {
       path: ["most"],
-      error: "The most repetitions are at least the fewest.",
+      error: "input.ladder_order",
     }),
 ]);

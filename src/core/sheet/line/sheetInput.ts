@@ -8,10 +8,10 @@ export type SheetLine = z.infer<typeof sheetLine>;
 
 export const sheetLines = z
   .array(sheetLine)
-  .min(1, { error: "A sheet needs an exercise at least." })
-  .max(16, { error: "Sixteen exercises are the most of a sheet." })
+  .min(1, { error: "input.sheet_empty" })
+  .max(16, { error: "input.sheet_long" })
   .refine((lines) => new Set(lines.map((l) => l.lineId)).size === lines.length, {
-    error: "Two lines have the same identifier; reload the page and try again.",
+    error: "input.line_twice",
   });
 
 export const SHEET_PLACES = ["gym", "home", "bodyweight"] as const;
@@ -22,11 +22,11 @@ export const sheetInput = z.object({
   id: uuid,
   sheetId: uuid,
   name: z
-    .string({ error: "Give the sheet a name." })
+    .string({ error: "input.sheet_name" })
     .trim()
-    .min(2, { error: "Give the sheet a name of two letters or more." })
-    .max(40, { error: "A sheet's name has 40 letters at most." }),
-  place: z.enum(SHEET_PLACES, { error: "Say where it is done." }),
+    .min(2, { error: "input.sheet_name_short" })
+    .max(40, { error: "input.sheet_name_long" }),
+  place: z.enum(SHEET_PLACES, { error: "input.sheet_place" }),
   baseVersion: z.number().int().min(0),
   items: sheetLines,
 });

@@ -9,10 +9,7 @@ export function workingLoad(oneRepMax: number, reps: number, reserve: number, li
 /** Repetitions that a share of the maximum allows when fresh: the inverse of the same formulas. Dosing rules D5. */
 export function repetitionsPossible(shareOfMax: number): number {
   if (!(shareOfMax > 0 && shareOfMax <= 1))
-    throw new InputError(
-      "shareOfMax",
-      "A set's load is above nothing and at most the one-repetition maximum.",
-    );
+    throw new InputError("shareOfMax", { code: "input.set_load_range" });
   const known = possible.get(shareOfMax);
   if (known !== undefined) return known;
   const wanted = 1 / shareOfMax;

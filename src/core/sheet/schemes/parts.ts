@@ -9,20 +9,20 @@ import { repetitionS, repetitionTensionS, type Tempo } from "./repetitionSeconds
 /** Angles are planned in steps in which the model is solved. */
 export const ANGLE_STEP_DEG = 5;
 export const plannedDeg = z
-  .number({ error: "Choose a knee angle." })
-  .min(0, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
-  .max(130, { error: "Knee flexion is between 0 and 130 degrees; 0° is straight." })
-  .multipleOf(ANGLE_STEP_DEG, { error: "Knee angles are planned in steps of 5 degrees." });
-export const end = z.enum(["stretched", "short"], { error: "Choose the stretched or the short end." });
-export const restS = numberField("Rest", "seconds", 0, 600);
-export const sets = wholeField("Sets", 1, 10);
-export const reserve = wholeField("Repetitions in reserve", 0, 8);
+  .number({ error: "input.choose_knee_angle" })
+  .min(0, { error: "input.knee_angle_range" })
+  .max(130, { error: "input.knee_angle_range" })
+  .multipleOf(ANGLE_STEP_DEG, { error: "input.knee_angle_step" });
+export const end = z.enum(["stretched", "short"], { error: "input.choose_end" });
+export const restS = numberField("rest", "s", 0, 600);
+export const sets = wholeField("sets", 1, 10);
+export const reserve = wholeField("reserve", 0, 8);
 export const tempo = z.object({
   /** 0: helped up */
-  liftS: numberField("Lifting", "seconds", 0, 10),
-  topS: numberField("The top hold", "seconds", 0, 10),
-  lowerS: numberField("Lowering", "seconds", 0.5, 15),
-  bottomS: numberField("The bottom", "seconds", 0, 5),
+  liftS: numberField("lifting", "s", 0, 10),
+  topS: numberField("top_hold", "s", 0, 10),
+  lowerS: numberField("lowering", "s", 0.5, 15),
+  bottomS: numberField("bottom", "s", 0, 5),
 });
 
 export const USUAL: Tempo = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 };

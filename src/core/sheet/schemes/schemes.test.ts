@@ -1,7 +1,9 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { repetitionSeconds, schemeTotals } from "../../testdata/byFormula";
 import { EXAMPLES } from "../../testdata/scoreContext";
+import { issueSaid } from "../../units/wrong";
 import { schemeFactsOf } from "../judge/schemeFacts";
 import { legs, legsAllowed } from "../line/legs";
 import { exerciseSeconds } from "../time/holdSeconds";
@@ -103,7 +105,12 @@ describe("schemes", () => {
     ["a total nobody does", { ...EXAMPLES.accumulated, total: 40 }, "25, for novices 15"],
     ["a walk of a kilometre", { ...EXAMPLES.carry, distanceM: 1000 }, "between 4 and 40"],
   ])("%s is refused with a sentence", (_, value, words) => {
-    expect(scheme.safeParse(value).error?.issues[0]?.message).toContain(words);
+    expect(
+      scheme
+        .safeParse(value)
+        .error?.issues.map((i) => sayPlainly(issueSaid(i)))
+        .join(),
+    ).toContain(words);
     expect(scheme.safeParse({ kind: "pyramid" }).success).toBe(false);
   });
 });

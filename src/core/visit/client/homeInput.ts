@@ -16,5 +16,5 @@ export const homeStart = z
   })
   .refine((h) => (h.signs.length === 0) === (h.visit !== null), {
     path: ["visit"],
-    error: "With a warning sign nothing is started.",
+    error: "input.sign_no_start",
   });

@@ -4,7 +4,8 @@ import type { RecheckSign } from "./recheckSigns";
 /** A reason to stop in the middle of a session, what to do then, and whether it stands as a warning sign afterwards. */
 export interface StopReason {
   id: string;
-  act: string;
+  /** in the words of the rule; null where there is none */
+  act: string | null;
   sign: RecheckSign | null;
 }
 
@@ -38,12 +39,10 @@ export const stopSaid = (reason: string): StopSaid => ({ code: "visit.stop", rea
 export const STOP_REASONS: readonly StopReason[] = [
   ...STOP_RULES.map((r) => ({
     id: r.id,
-    act: r.do
-      .replace("(swaps.md) ", "")
-      .replace(/; apply rf_[a-z_]+( or rf_[a-z_]+)*/, "; the warning sign of it stands"),
+    act: r.do,
     sign: SIGNS[r.id] ?? null,
   })),
-  { id: "time", act: "Log what was done.", sign: null },
+  { id: "time", act: null, sign: null },
 ];
 
 /** A stop is one that a therapist looks at: any but for want of time. */

@@ -7,10 +7,10 @@ import { ACCUMULATED_REP_S, accumulatedSet, accumulatedShare } from "../specialS
 
 export const accumulatedSchema = z.object({
   kind: z.literal("accumulated"),
-  total: z.union([z.literal(15), z.literal(25)], { error: "The total is 25, for novices 15." }),
-  restS: numberField("A standing rest", "seconds", 15, 30),
+  total: z.union([z.literal(15), z.literal(25)], { error: "input.accumulated_total" }),
+  restS: numberField("standing_rest", "s", 15, 30),
   /** left at the end of every bout */
-  reserve: wholeField("Repetitions in reserve", 1, 4),
+  reserve: wholeField("reserve", 1, 4),
 });
 type Accumulated = z.infer<typeof accumulatedSchema>;
 

@@ -7,8 +7,8 @@ import { moved, repeat, restS, sets, shareOfTarget, USUAL } from "../parts";
 export const carrySchema = z.object({
   kind: z.literal("carry"),
   sets,
-  distanceM: numberField("Distance", "metres", 4, 40),
-  carriedKg: numberField("Carried load", "kg", 0, 60),
+  distanceM: numberField("distance", "m", 4, 40),
+  carriedKg: numberField("carried_load", "kg", 0, 60),
   restS,
 });
 type Carry = z.infer<typeof carrySchema>;

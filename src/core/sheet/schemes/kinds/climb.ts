@@ -7,9 +7,9 @@ import { CLIMB_REST_S, CLIMB_STARTS_AT, climbSixes, SIXES } from "../specialSets
 
 export const climbSchema = z.object({
   kind: z.literal("climb"),
-  plateKg: numberField("A plate", "kg", 0.5, 20),
+  plateKg: numberField("plate", "kg", 0.5, 20),
   /** it ends before a set would leave fewer */
-  reserve: wholeField("Repetitions in reserve", 1, 4),
+  reserve: wholeField("reserve", 1, 4),
 });
 
 /** A climb's step as a share of the maximum before anything is tested: within the 5 to 7 % of dosing rules D7. */

@@ -7,10 +7,10 @@ import { DROP_STARTS_AT, PIN_CHANGE_S, repetitionsInDrops } from "../specialSets
 
 export const dropSchema = z.object({
   kind: z.literal("drop"),
-  drops: wholeField("Drops", 1, 3),
-  dropPct: numberField("A drop", "percent", 10, 30),
+  drops: wholeField("drops", 1, 3),
+  dropPct: numberField("drop", "pct", 10, 30),
   /** left before each drop; 0 is to the end */
-  reserve: wholeField("Repetitions in reserve", 0, 4),
+  reserve: wholeField("reserve", 0, 4),
 });
 
 /** The pin goes down by a share, each time to the reserve. */

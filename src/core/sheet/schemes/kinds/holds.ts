@@ -7,14 +7,14 @@ import { held, plannedDeg, repeat, restS, sets } from "../parts";
 
 /** Felt effort (0-10 at the end of the hardest hold) and percent of maximum at this angle are different things. */
 const effort = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("felt"), felt: scoreField("Felt effort", 2, 9) }),
-  z.object({ kind: z.literal("percent"), percent: numberField("Percent of maximum", "%", 10, 90) }),
+  z.object({ kind: z.literal("felt"), felt: scoreField("felt_effort", 2, 9) }),
+  z.object({ kind: z.literal("percent"), percent: numberField("percent_of_maximum", "pct", 10, 90) }),
 ]);
 export const holdsSchema = z.object({
   kind: z.literal("holds"),
   sets,
-  reps: wholeField("Holds", 1, 12),
-  holdS: numberField("A hold", "seconds", 3, 60),
+  reps: wholeField("holds", 1, 12),
+  holdS: numberField("hold", "s", 3, 60),
   restS,
   setRestS: restS,
   effort,

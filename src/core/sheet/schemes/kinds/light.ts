@@ -8,7 +8,7 @@ import type { Tempo } from "../repetitionSeconds";
 export const lightSchema = z.object({
   kind: z.literal("light"),
   sets,
-  reps: wholeField("Repetitions", 25, 40),
+  reps: wholeField("reps", 25, 40),
   restS,
 });
 type Light = z.infer<typeof lightSchema>;

@@ -8,8 +8,8 @@ import type { Tempo } from "../repetitionSeconds";
 export const loweringSchema = z.object({
   kind: z.literal("lowering"),
   sets,
-  reps: wholeField("Repetitions", 2, 10),
-  lowerS: numberField("Lowering", "seconds", 3, 15),
+  reps: wholeField("reps", 2, 10),
+  lowerS: numberField("lowering", "s", 3, 15),
   restS,
 });
 type Lowering = z.infer<typeof loweringSchema>;

@@ -18,10 +18,10 @@ import {
 export const partialsSchema = z.object({
   kind: z.literal("partials"),
   sets,
-  reps: wholeField("Repetitions", 3, 20),
-  partials: wholeField("Partials", 2, 10),
+  reps: wholeField("reps", 3, 20),
+  partials: wholeField("partials", 2, 10),
   end,
-  holdS: numberField("The closing hold", "seconds", 5, 45),
+  holdS: numberField("closing_hold", "s", 5, 45),
   restS,
 });
 type Partials = z.infer<typeof partialsSchema>;

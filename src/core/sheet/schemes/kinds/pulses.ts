@@ -18,8 +18,8 @@ import {
 export const pulsesSchema = z.object({
   kind: z.literal("pulses"),
   sets,
-  reps: wholeField("Repetitions", 3, 20),
-  pulses: wholeField("Pulses", 1, 5),
+  reps: wholeField("reps", 3, 20),
+  pulses: wholeField("pulses", 1, 5),
   end,
   restS,
 });

@@ -8,7 +8,7 @@ import { RAMP_REST_S, rampShares } from "../specialSets";
 export const rampSchema = z.object({
   kind: z.literal("ramp"),
   sets,
-  reps: wholeField("Repetitions", 1, 15),
+  reps: wholeField("reps", 1, 15),
   reserve,
   tempo,
   restS,

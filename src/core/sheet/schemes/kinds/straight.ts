@@ -7,7 +7,7 @@ import { byRepetitions, lifts, moved, repeat, reserve, restS, sets, tempo } from
 export const straightSchema = z.object({
   kind: z.literal("straight"),
   sets,
-  reps: wholeField("Repetitions", 1, 30),
+  reps: wholeField("reps", 1, 30),
   reserve,
   tempo,
   restS,

@@ -6,8 +6,8 @@ import { STRETCH_BREAK_S, stretchPlan } from "../stretchPlan";
 
 export const stretchSchema = z.object({
   kind: z.literal("stretch"),
-  totalS: numberField("A stretch", "seconds in all", 10, 300),
-  toleratedS: numberField("One hold", "seconds", 5, 60),
+  totalS: numberField("stretch", "s", 10, 300),
+  toleratedS: numberField("one_hold", "s", 5, 60),
 });
 type Stretch = z.infer<typeof stretchSchema>;
 

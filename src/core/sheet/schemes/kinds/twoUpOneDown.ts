@@ -9,9 +9,9 @@ import { ONE_LEG_OF_TWO, twoUpOneDownLoad } from "../specialSets";
 export const twoUpOneDownSchema = z.object({
   kind: z.literal("two_up_one_down"),
   sets,
-  reps: wholeField("Repetitions", 3, 10),
+  reps: wholeField("reps", 3, 10),
   reserve,
-  lowerS: numberField("Lowering", "seconds", 3, 10),
+  lowerS: numberField("lowering", "s", 3, 10),
   restS,
 });
 type TwoUpOneDown = z.infer<typeof twoUpOneDownSchema>;

@@ -3,16 +3,18 @@ import { type Ref, useState } from "react";
 import type { EnduranceJoint } from "@/core/isometrics/joints";
 import type { DoseCandidate, FoundDose } from "@/core/sheet/draft/findDose";
 import { half } from "@/core/sheet/judge/holdFeasibility";
-import { numberField } from "@/core/units/fields";
+import { numberField, scoreField } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
+import { firstIssue } from "@/core/units/wrong";
 import { Dialog } from "@/ui/Dialog";
 import { Field } from "@/ui/form/Field";
+import { useSay } from "@/ui/reader";
 import { openFindDose } from "@/workers/open";
 
 const WISHES = {
-  tension: numberField("Total held", "seconds", 10, 1200),
-  minutes: numberField("Time", "minutes", 2, 60),
-  cap: numberField("Felt effort", "out of 10", 2, 9),
+  tension: numberField("total_held", "s", 10, 1200),
+  minutes: numberField("time", "min", 2, 60),
+  cap: scoreField("felt_effort", 2, 9),
 };
 
 /** Finds hold x repetitions x rest for a wanted total under an effort cap; the search runs in a worker. */
@@ -34,6 +36,7 @@ export function FindDose({
   mostHoldS: number | null;
   onUse: (dose: DoseCandidate) => void;
 }) {
+  const say = useSay();
   const [text, setText] = useState({ tension: "120", minutes: "10", cap: String(cap) });
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [found, setFound] = useState<FoundDose | null>(null);
@@ -42,7 +45,7 @@ export function FindDose({
     const wrong: Record<string, string> = {};
     const read = (name: keyof typeof WISHES) => {
       const parsed = WISHES[name].safeParse(readNumber(text[name]));
-      if (!parsed.success) wrong[name] = parsed.error.issues[0]?.message ?? "Enter a number.";
+      if (!parsed.success) wrong[name] = say(firstIssue(parsed.error));
       return parsed.data ?? 0;
     };
     const wish = { tension: read("tension"), minutes: read("minutes"), cap: read("cap") };

@@ -14,8 +14,9 @@ import { plannedDeg } from "@/core/sheet/schemes/parts";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
+import { firstIssue } from "@/core/units/wrong";
 import { Link } from "@/ui/Link";
-import { Said } from "@/ui/reader";
+import { Said, useSay } from "@/ui/reader";
 import type { Line } from "../useScore";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
@@ -101,6 +102,7 @@ export function ItemEditor({
   onRemove: () => void;
   onFind: () => void;
 }) {
+  const say = useSay();
   const { line, exercise: e, open, load, bars, cautions } = judged;
   const { scheme } = line;
   const allowed = legsAllowed(e, scheme.kind);
@@ -182,7 +184,7 @@ export function ItemEditor({
             value={scheme.atDeg ?? down(arc.toDeg)}
             onValue={(atDeg) => {
               const found = plannedDeg.safeParse(atDeg);
-              if (!found.success) return found.error.issues[0]?.message ?? "Choose a knee angle.";
+              if (!found.success) return say(firstIssue(found.error));
               onChange({ scheme: { ...scheme, atDeg } });
               return null;
             }}
@@ -281,10 +283,11 @@ function WindowFields({
   line: Line;
   onChange: (part: Partial<ScoreLine>) => void;
 }) {
+  const say = useSay();
   const { window } = line;
   const set = (part: { fromDeg?: number; toDeg?: number }): string | null => {
     const found = scoreLine.shape.window.safeParse({ ...(window ?? arc), ...part });
-    if (!found.success) return found.error.issues[0]?.message ?? "Choose knee angles.";
+    if (!found.success) return say(firstIssue(found.error));
     onChange({ window: found.data });
     return null;
   };

@@ -1,6 +1,8 @@
 "use client";
 import { type ChangeEvent, useId, useState } from "react";
 import { type Scheme, scheme } from "@/core/sheet/schemes/scheme";
+import { firstIssue } from "@/core/units/wrong";
+import { useSay } from "@/ui/reader";
 import { HOLD_EFFORT_STARTS } from "./schemeDefaults";
 
 /** Fields of a scheme by their key, in the order in which they are asked. */
@@ -148,10 +150,11 @@ function TempoBox({ label, name, value, least, most, step, onValue }: NumberProp
 
 /** All numbers of a scheme in two columns, each kind with its own. */
 export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (next: Scheme) => void }) {
+  const say = useSay();
   const current = value as Record<string, unknown> & Scheme;
   const set = (part: Record<string, unknown>): string | null => {
     const next = scheme.safeParse({ ...current, ...part });
-    if (!next.success) return next.error.issues[0]?.message ?? "This does not fit.";
+    if (!next.success) return say(firstIssue(next.error));
     onChange(next.data);
     return null;
   };

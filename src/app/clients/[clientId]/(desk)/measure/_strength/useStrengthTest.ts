@@ -16,7 +16,9 @@ import {
 import { painStopsTest, type TestCircumstances, testBarred } from "@/core/strength/testRules";
 import { InputError } from "@/core/units/inputError";
 import { readNumber } from "@/core/units/readNumber";
+import { firstIssue, issueSaid } from "@/core/units/wrong";
 import type { ClientEpisode } from "@/server/client/clients";
+import { useSay } from "@/ui/reader";
 import { useLoadCell } from "@/ui/useLoadCell";
 import { useSendOnce } from "@/ui/useSendOnce";
 
@@ -70,6 +72,7 @@ export function useStrengthTest({
   onLock: (isLocked: boolean) => void;
   onSaved: () => void;
 }) {
+  const say = useSay();
   const [side, setSide] = useState(client.side);
   const [angleText, setAngleText] = useState<string | null>(null);
   const [jointText, setJointText] = useState(String(MOVEMENTS[movement].usualDeg));
@@ -140,7 +143,12 @@ export function useStrengthTest({
     try {
       add({ id: crypto.randomUUID(), source: "file", trace: traceFromCsv(await file.text()) });
     } catch (error) {
-      setProblems({ file: error instanceof InputError ? error.message : "This file cannot be read." });
+      setProblems({
+        file:
+          error instanceof InputError
+            ? error.problems.map((p) => say(p.sentence)).join(" ")
+            : "This file cannot be read.",
+      });
     }
   };
   /** Adds a force that was read off; false if it makes no sense. */
@@ -149,7 +157,7 @@ export function useStrengthTest({
     const trial = { id: crypto.randomUUID(), source: "typed" as const, forceN: readNumber(text) };
     const parsed = strengthTestInput.shape.trials.element.safeParse(trial);
     if (parsed.success) add(trial);
-    else setProblems({ forceN: parsed.error.issues[0]?.message ?? "Enter a force." });
+    else setProblems({ forceN: say(firstIssue(parsed.error)) });
     return parsed.success;
   };
   const sendOnce = useSendOnce(testId);
@@ -166,7 +174,7 @@ export function useStrengthTest({
 
   const setUpProblems = checked.success
     ? {}
-    : Object.fromEntries(checked.error.issues.map((i) => [i.path.join("."), i.message]));
+    : Object.fromEntries(checked.error.issues.map((i) => [i.path.join("."), say(issueSaid(i))]));
   const keptShape = useMemo(() => keptTest(today), [today]);
   const angleKept = angleText ?? String(angle);
   // a trace is long: it is written out only when something of the test changed

@@ -5,10 +5,10 @@ import { voidMeasurement } from "@/server/measure/otherMeasurements";
 
 const input = z.object({
   reason: z
-    .string({ error: "Say why it is taken back." })
+    .string({ error: "input.taken_back_why" })
     .trim()
-    .min(3, { error: "Say why it is taken back, in a few words." })
-    .max(500, { error: "The reason is longer than 500 characters." }),
+    .min(3, { error: "input.taken_back_why_few" })
+    .max(500, { error: "input.reason_long" }),
 });
 
 export const POST = changes(input, async (ctx, body, params: { clientId: string; measurementId: string }) =>

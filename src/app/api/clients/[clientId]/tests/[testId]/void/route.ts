@@ -4,11 +4,7 @@ import { clientEpisode } from "@/server/client/clients";
 import { voidTest } from "@/server/measure/measurements";
 
 const voidInput = z.object({
-  reason: z
-    .string({ error: "Say why the test is taken back." })
-    .trim()
-    .min(3, { error: "Say why in a few words." })
-    .max(300),
+  reason: z.string({ error: "input.test_back_why" }).trim().min(3, { error: "input.why_few" }).max(300),
 });
 
 export const POST = changes(voidInput, async (ctx, body, params: { clientId: string; testId: string }) => {
