@@ -32,6 +32,7 @@ import { NO_FINDINGS } from "./testdata/noFindings";
 import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { lowerFirst } from "./units/lowerFirst";
+import { fromKept } from "./units/said";
 import { issueSaid } from "./units/wrong";
 import { STOP_REASONS, stopSaid } from "./visit/signs/stopReasons";
 
@@ -72,7 +73,11 @@ function everySentence(): Map<string, string> {
     for (const r of sheet.rows) say("choose", r.sentence, ...r.changes, r.computed?.tooHeavyBecause);
     for (const b of sheet.barred) say("choose", ...b.reasons, b.opens);
     const draft = draftSession(facts, sheet, context, x, USUAL_ORDER);
-    say(`draft ${name}`, ...draft.notes, ...draft.lines.map((l) => l.why));
+    say(
+      `draft ${name}`,
+      ...draft.notes.map(sayPlainly),
+      ...draft.lines.map((l) => sayPlainly(fromKept(l.why ?? ""))),
+    );
     say(
       "order",
       ...orderNotes(

@@ -10,6 +10,7 @@ export interface DraftLine {
   scheme: Scheme;
   legs: Legs;
   window: ScoreLine["window"];
+  /** kept text: a code of ours, or the words of the rule */
   why: string;
   /** what hurts, what is weak or the goal asked for it: it is not dropped to save time */
   isAsked: boolean;

@@ -7,7 +7,7 @@ import { fitsWell, judgeScore, type ScoreContext } from "../sheet/judge/judgeSco
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { type Fix, type OrderSchool, orderNotes } from "../sheet/order/sessionScore";
 import { plainLine } from "./draftLine";
-import { type Change, nameOf } from "./edit";
+import { type Change, leftOut } from "./edit";
 import type { Made } from "./fitTime";
 
 /** By what a session is put in order: everything it is judged by, and the views on order in force. */
@@ -49,7 +49,7 @@ export function withLightStart(made: readonly Made[], rows: readonly RangeRow[],
     by.context,
   );
   if (!start) return [...made];
-  const why = "a light start before heavy work";
+  const why = "drafts.light_start";
   const { exerciseId, scheme, legs } = start;
   const draft = { ...plainLine(exerciseId, "warm_up", { scheme, window: null }, legs, why), isAsked: true };
   return [{ draft, line: { ...start, why } }, ...made];
@@ -84,7 +84,7 @@ function withoutEarly(drafted: ScoreLine[], c: Change, context: ScoreContext): S
     const [first] = endingEarly(judgeScore(kept, context), context);
     const line = first === undefined ? undefined : kept[first];
     if (!line) return kept;
-    c.note(`Left out: ${nameOf(c, line.exerciseId)}, because after the lines before it it would end early.`);
+    c.note(leftOut(c, line.exerciseId, { code: "drafts.would_end_early" }));
     kept = aloneFirst(kept.filter((l) => l !== line));
   }
 }

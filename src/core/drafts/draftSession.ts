@@ -4,6 +4,7 @@ import { eased } from "../sheet/draft/easeLines";
 import type { ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import type { OrderSchool } from "../sheet/order/sessionScore";
+import { asKept, type Said, saidWith } from "../units/said";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has, withSets } from "./draftLine";
 import { moved, settled, withLightStart, withRamp } from "./draftOrder";
@@ -32,7 +33,7 @@ export interface SessionDraft {
   /** each with why it is there */
   lines: ScoreLine[];
   /** what to ask, what stands beside the sheet, what was left out and why */
-  notes: string[];
+  notes: Said[];
 }
 
 /**
@@ -47,7 +48,7 @@ export function draftSession(
   wish: DraftWish,
   school: OrderSchool,
 ): SessionDraft {
-  const notes: string[] = [];
+  const notes: Said[] = [];
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
   const open = new Set(sheet.rows.filter((r) => isOpen(r, wish)).map((r) => r.e.id));
   const c: Change = {
@@ -57,14 +58,11 @@ export function draftSession(
     fits: (id) => open.has(id),
     barredBecause: (id) => sheet.barred.find((b) => b.e.id === id)?.reasons[0] ?? null,
     opens: (id) => sheet.barred.find((b) => b.e.id === id)?.opens ?? null,
-    note: (sentence) => {
-      if (!notes.includes(sentence)) notes.push(sentence);
+    note: (said) => {
+      if (!notes.some((n) => asKept(n) === asKept(said))) notes.push(said);
     },
   };
-  if (facts.unconfirmed)
-    c.note(
-      `Drafted for “${facts.unconfirmed}”, which nobody has confirmed: confirm the phase in Limits, then draft again.`,
-    );
+  if (facts.unconfirmed) c.note(saidWith("drafts.unconfirmed", { phase: facts.unconfirmed }));
   const recipe = wish.place === "home" ? facts.recipe.home : facts.recipe.clinic;
   for (const n of recipe.notes) c.note(n);
   const by = { context, school };
@@ -88,8 +86,8 @@ export function draftSession(
   );
   const moves = recipe.movesFirst;
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
-    c.note(`What moves first: ${nameOf(c, moves.exerciseId)}, ${moves.how}.`);
-  for (const b of facts.recipe.beside) c.note(`Beside the sheet: ${b}.`);
+    c.note(saidWith("drafts.moves_first", { name: nameOf(c, moves.exerciseId), how: moves.how }));
+  for (const b of facts.recipe.beside) c.note(saidWith("drafts.beside", { what: b }));
   const last = settled(
     timed.map((m) => m.line),
     c,
@@ -142,7 +140,7 @@ function lengthened(made: DraftLine[], c: Change): DraftLine[] {
       : l,
   );
   if (has(more, "stand_one_leg", "stand_balance")) return more;
-  return addLine(more, c, "stand_one_leg", { why: "balance with the time that is left", at: "last" });
+  return addLine(more, c, "stand_one_leg", { why: "drafts.balance_last", at: "last" });
 }
 
 /** So many lines are remembered and watched; a warm-up is not among them [own]. */

@@ -1,6 +1,6 @@
 import type { InForce } from "../bounds/inForce";
 import type { Exercise } from "../rules/exercises";
-import { lowerFirst } from "../units/lowerFirst";
+import { fromKept, type Said, saidWith } from "../units/said";
 import { addedScheme, schemeInPlaceOf } from "./addedSchemes";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has } from "./draftLine";
@@ -13,14 +13,17 @@ export interface Change {
   /** whether an exercise fits the limits and is there today */
   fits: (id: string) => boolean;
   /** why an exercise is barred, null where it is not */
-  barredBecause: (id: string) => string | null;
-  /** the earliest later phase in which an exercise fits, in words; null where none does */
-  opens: (id: string) => string | null;
-  note: (sentence: string) => void;
+  barredBecause: (id: string) => Said | null;
+  /** the earliest later phase in which an exercise fits, null where none does */
+  opens: (id: string) => Said | null;
+  note: (said: Said) => void;
 }
 
-/** The exercise's name inside a sentence. */
-export const nameOf = (c: Change, id: string): string => lowerFirst(c.exercise(id)?.name ?? id);
+export const nameOf = (c: Change, id: string): string => c.exercise(id)?.name ?? id;
+
+/** A line that is not there, and why. */
+export const leftOut = (c: Change, id: string, because: Said): Said =>
+  saidWith("drafts.left_out", { name: nameOf(c, id), because });
 
 type IsLine = (line: DraftLine) => boolean;
 
@@ -47,8 +50,7 @@ export function swap(lines: DraftLine[], c: Change, from: string, to: string, wh
 }
 
 export function drop(lines: DraftLine[], c: Change, ids: readonly string[], why: string): DraftLine[] {
-  for (const l of lines)
-    if (ids.includes(l.exerciseId)) c.note(`Left out: ${nameOf(c, l.exerciseId)}, because ${why}.`);
+  for (const l of lines) if (ids.includes(l.exerciseId)) c.note(leftOut(c, l.exerciseId, fromKept(why)));
   return lines.filter((l) => !ids.includes(l.exerciseId));
 }
 

@@ -1,3 +1,4 @@
+import { type Said, saidWith } from "../units/said";
 import { DRAFTS, LADDERS, type WrittenLadder, type WrittenLine } from "./draftData";
 import { type DraftLine, plainLine } from "./draftLine";
 
@@ -14,7 +15,7 @@ export interface Recipe {
 export interface RecipeOfPlace {
   lines: readonly DraftLine[];
   /** what was left out, and what has to be asked first */
-  notes: readonly string[];
+  notes: readonly Said[];
   /** the one thing that moves first */
   movesFirst: { exerciseId: string; how: string };
 }
@@ -45,15 +46,19 @@ export function recipeOf(c: Settled, goalIds: readonly string[]): Recipe | null 
 
 function settledLines(lines: readonly WrittenLine[], c: Settled): Pick<RecipeOfPlace, "lines" | "notes"> {
   const kept: DraftLine[] = [];
-  const notes: string[] = [];
+  const notes: Said[] = [];
   for (const l of lines) {
     const stand = l.instead.find(
       (i) =>
         i.variant_id === c.variantId || (i.school_id !== undefined && c.choices[i.school_id] === i.option_id),
     );
-    notes.push(...l.asks.filter((a) => a.variant_id === c.variantId).map((a) => `Ask first: ${a.ask}.`));
+    notes.push(
+      ...l.asks
+        .filter((a) => a.variant_id === c.variantId)
+        .map((a) => saidWith("drafts.ask_first", { ask: a.ask })),
+    );
     if (stand && !stand.exercise_id) {
-      notes.push(`A line is left out: ${stand.why ?? l.why}.`);
+      notes.push(saidWith("drafts.line_left_out", { because: stand.why ?? l.why }));
       continue;
     }
     const numbers = l.numbers.find((n) => n.variant_id === c.variantId);

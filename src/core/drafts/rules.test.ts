@@ -1,6 +1,8 @@
+import { sayPlainly } from "@/words/say";
 import type { InForce } from "../bounds/inForce";
 import { exerciseById } from "../rules/exercises";
 import { bounded } from "../testdata/bounded";
+import { fromKept, saidWith } from "../units/said";
 import { schemeInPlaceOf } from "./addedSchemes";
 import { LADDERS, type WrittenLadder } from "./draftData";
 import type { DraftFacts } from "./draftFacts";
@@ -18,7 +20,7 @@ import {
   insideEffort,
 } from "./person/personRules";
 import { recipeOf } from "./recipe";
-import { settingWords, withTask } from "./taskStage";
+import { withTask } from "./taskStage";
 
 const SETS: DraftLine["scheme"] = {
   kind: "straight",
@@ -78,7 +80,7 @@ function change(
     fits: (id) => exerciseById(id) !== null && !(o.not ?? []).includes(id),
     barredBecause: () => null,
     opens: () => "opens later",
-    note: (s) => notes.push(s),
+    note: (s) => notes.push(sayPlainly(s)),
     notes,
   };
 }
@@ -222,8 +224,8 @@ describe("one exercise in the place of another", () => {
     const made = withStandIns([line("curl_seated")], change({}, { not: ["curl_seated", "curl_lying"] }));
     expect(made[0]).toMatchObject({
       exerciseId: "bridge_elbow_heels",
-      why: "why curl_seated (held, heels far out)",
     });
+    expect(sayPlainly(fromKept(made[0]?.why ?? ""))).toBe("why curl_seated (held, heels far out)");
   });
 });
 
@@ -280,8 +282,10 @@ describe("the goal as a line", () => {
 
   test("says how a stage is set with its units", () => {
     const [first] = ladder("low_chair").stages;
-    expect(first && settingWords(first)).toBe("seat 60 cm, hands: both push");
+    const said = (s: typeof first) =>
+      sayPlainly(saidWith("drafts.goal_stage", { set: s?.set ?? {}, goOn: "it is easy" }));
+    expect(said(first)).toBe("the goal itself: seat 60 cm, hands: both push; on when it is easy");
     const carried = ladder("carry").stages.find((s) => "percent_of_body_each" in s.set);
-    expect(carried && settingWords(carried)).toMatch(/% of body weight in each hand, distance \d+ m/);
+    expect(said(carried)).toMatch(/% of body weight in each hand, distance \d+ m/);
   });
 });

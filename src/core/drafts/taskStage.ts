@@ -1,6 +1,7 @@
 import { isStricter } from "../bounds/inForce";
 import type { ClientSchemeFacts } from "../sheet/judge/schemeFacts";
 import { lowerFirst } from "../units/lowerFirst";
+import { asKept, fromKept, type Said, saidWith } from "../units/said";
 import type { WrittenLadder, WrittenStage } from "./draftData";
 import { type DraftLine, has, plainLine } from "./draftLine";
 import type { Change } from "./edit";
@@ -37,7 +38,14 @@ export function withTask(
   if (own >= 0 && isOpen(ladder.stages[own] as WrittenStage, c)) {
     const id = ladder.stages[own]?.exercise_id;
     return lines.map((l) =>
-      l.exerciseId === id ? { ...l, role: "task", isAsked: true, why: `the goal itself: ${l.why}` } : l,
+      l.exerciseId === id
+        ? {
+            ...l,
+            role: "task",
+            isAsked: true,
+            why: asKept(saidWith("drafts.goal_itself", { why: fromKept(l.why) })),
+          }
+        : l,
     );
   }
   const isBefore = (l: DraftLine) => c.exercise(l.exerciseId)?.harder_id === stage?.exercise_id;
@@ -47,15 +55,27 @@ export function withTask(
   if (!stage) {
     const first = ladder.stages.find((s) => s.exercise_id);
     c.note(
-      `Not yet a line for “${goalName}”: ${impactWaits(ladder, c) ? "jumping and running wait in this phase" : "no stage of it fits today's limits"}. It begins with ${stageName(first ?? (ladder.stages[0] as WrittenStage), c)}${opensWords(first, c)}. ${MEANWHILE[ladder.goal_id] ?? ""}`.trim(),
+      saidWith("drafts.goal_not_yet", {
+        goal: goalName,
+        goalId: ladder.goal_id,
+        impact: impactWaits(ladder, c),
+        first: stageName(first ?? (ladder.stages[0] as WrittenStage), c),
+        opens: opens(first, c),
+      }),
     );
     return lines;
   }
   if (!stage.exercise_id || !stage.scheme) {
     c.note(
-      `For “${goalName}”, beside the sheet: ${lowerFirst(stage.task ?? "")}, ${stage.dose}. On when: ${stage.go_on}.`,
+      saidWith("drafts.goal_beside", {
+        goal: goalName,
+        task: stage.task ?? "",
+        dose: stage.dose,
+        goOn: stage.go_on,
+      }),
     );
-    if (impactWaits(ladder, c)) c.note(`“${goalName}” itself waits: ${lowerFirst(ladder.start_rule)}`);
+    if (impactWaits(ladder, c))
+      c.note(saidWith("drafts.goal_waits", { goal: goalName, rule: ladder.start_rule }));
     return lines;
   }
   const made: DraftLine = {
@@ -64,7 +84,7 @@ export function withTask(
       "task",
       stage.scheme,
       "together",
-      `the goal itself: ${settingWords(stage)}; on when ${stage.go_on}`,
+      asKept(saidWith("drafts.goal_stage", { set: stage.set, goOn: stage.go_on })),
     ),
     isAsked: true,
   };
@@ -86,50 +106,11 @@ function isOpen(s: WrittenStage, c: Change): boolean {
   return s.exercise_id ? c.fits(s.exercise_id) : true;
 }
 
-const opensWords = (s: WrittenStage | undefined, c: Change): string => {
-  const opens = s?.exercise_id ? c.opens(s.exercise_id) : null;
-  return opens ? `, which ${opens}` : "";
-};
-
-/** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */
-const MEANWHILE: Readonly<Record<string, string>> = {
-  low_chair: "Until then a raised seat in daily life; the thigh is trained by press and holds.",
-  stairs: "Until then the press, and standing straightening.",
-  kneel: "Explain why not yet, and show another way up from the floor.",
-  floor: "Until then chair rises, and lunges with hands.",
-  walk_30: "Until then the bike, and the calf seated.",
-  lift_floor: "Until then bridges and hip extension.",
-  carry: "Until then bridges and hip extension.",
-  run: "Until then strength on one leg.",
-  sport: "Until then strength on one leg.",
-};
+const opens = (s: WrittenStage | undefined, c: Change): Said | null =>
+  s?.exercise_id ? c.opens(s.exercise_id) : null;
 
 const impactWaits = (ladder: WrittenLadder, c: Change): boolean =>
   ladder.stages.some((s) => s.needs_impact && isStricter(c.limits, "impact", s.needs_impact));
 
 const stageName = (s: WrittenStage, c: Change): string =>
   lowerFirst(s.exercise_id ? (c.exercise(s.exercise_id)?.name ?? s.exercise_id) : (s.task ?? ""));
-
-const UNITS: readonly (readonly [RegExp, string, string])[] = [
-  [/_cm$/, "", " cm"],
-  [/_deg$/, "", "°"],
-  [/_kg$/, "", " kg"],
-  [/_m$/, "", " m"],
-  [/_s$/, "", " s"],
-  [/_min$/, "", " min"],
-];
-
-/** "seat 52 cm, hands: crossed" from how a stage is set. */
-export function settingWords(s: WrittenStage): string {
-  return Object.entries(s.set)
-    .map(([key, value]) => {
-      const unit = UNITS.find(([end]) => end.test(key));
-      const name = (unit ? key.replace(unit[0], "") : key).replaceAll("_", " ");
-      if (key.startsWith("percent_of_body"))
-        return `${value} % of body weight${key.endsWith("each") ? " in each hand" : key.endsWith("side") ? " in one hand" : ""}`;
-      if (key === "minutes") return `${value} minutes`;
-      if (key === "times") return `${value} times`;
-      return typeof value === "string" ? `${name}: ${value}` : `${name} ${value}${unit?.[2] ?? ""}`;
-    })
-    .join(", ");
-}

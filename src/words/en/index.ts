@@ -5,6 +5,7 @@ import { clientPaper } from "./client/clientPaper";
 import { link } from "./client/link";
 import { morning } from "./client/morning";
 import { desk } from "./desk";
+import { drafts } from "./drafts";
 import { exchange } from "./exchange";
 import { home } from "./home";
 import { input } from "./input";
@@ -17,7 +18,7 @@ import { visit } from "./visit";
 export const labels = { atHome, clientPaper, link, morning };
 
 /** What schemas and readers of files say: a code of these is text in the core, and `codes.test` holds both ends. */
-export const told = { bundle, exchange, input };
+export const told = { bundle, drafts, exchange, input };
 
 /** What rooms of the core say. */
 export const rooms: RoomWords = { desk, home, path, phases, progression, visit };

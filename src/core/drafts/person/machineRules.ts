@@ -1,109 +1,114 @@
+import { asKept, fromKept, saidWith } from "../../units/said";
 import type { DraftLine } from "../draftLine";
 import { type Change, swap } from "../edit";
 
 /** What stands in where the machine is not there or cannot be set light enough; the first that fits. */
 const STAND_INS: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
   kext_single: [
-    ["kext_iso_machine", "held: the moving arc does not fit today"],
-    ["kext_iso_band", "a strap hold keeps real load at the chosen angle"],
-    ["tke_standing", "straightening on the feet"],
-    ["kext_ankle_weight", "a light cuff"],
+    ["kext_iso_machine", "drafts.held_arc"],
+    ["kext_iso_band", "drafts.strap_real_load"],
+    ["tke_standing", "drafts.straight_on_feet"],
+    ["kext_ankle_weight", "drafts.light_cuff"],
   ],
   kext_restricted: [
-    ["kext_iso_machine", "held: the moving arc does not fit today"],
-    ["kext_iso_band", "a strap hold: an ankle weight gives next to nothing at 90 to 45°"],
-    ["wall_sit", "held on the feet"],
+    ["kext_iso_machine", "drafts.held_arc"],
+    ["kext_iso_band", "drafts.strap_not_cuff"],
+    ["wall_sit", "drafts.held_on_feet"],
   ],
   kext_light_high_rep: [
-    ["kext_ankle_weight", "light and many needs no machine"],
-    ["quad_set", "wakes the thigh without a machine"],
+    ["kext_ankle_weight", "drafts.light_no_machine"],
+    ["quad_set", "drafts.wakes_thigh"],
   ],
   kext_iso_machine: [
-    ["kext_iso_band", "the same hold with a strap"],
-    ["kext_iso_manual", "the same hold against the therapist's hand"],
-    ["wall_sit", "held on the feet"],
-    ["quad_set", "the lightest hold there is"],
+    ["kext_iso_band", "drafts.same_hold_strap"],
+    ["kext_iso_manual", "drafts.same_hold_hand"],
+    ["wall_sit", "drafts.held_on_feet"],
+    ["quad_set", "drafts.lightest_hold"],
   ],
-  kext_iso_band: [["quad_set", "the lightest hold there is"]],
+  kext_iso_band: [["quad_set", "drafts.lightest_hold"]],
   kext_ankle_weight: [
-    ["kext_iso_band", "held with a strap"],
-    ["quad_set", "the lightest there is"],
+    ["kext_iso_band", "drafts.held_strap"],
+    ["quad_set", "drafts.lightest"],
   ],
-  kext_full: [["kext_restricted", "the bent half of the arc"]],
+  kext_full: [["kext_restricted", "drafts.bent_half"]],
   lp_mid_hip: [
-    ["lp_high_wide", "feet higher"],
-    ["lp_horizontal", "reclined"],
-    ["sit_to_stand", "the height of the seat is the load"],
-    ["chair_rise_hands", "hands take what is too much"],
-    ["half_squat", "upright and shallow"],
-    ["wall_slide", "with the wall's help"],
+    ["lp_high_wide", "drafts.feet_higher"],
+    ["lp_horizontal", "drafts.reclined"],
+    ["sit_to_stand", "drafts.seat_is_load"],
+    ["chair_rise_hands", "drafts.hands_take"],
+    ["half_squat", "drafts.upright_shallow"],
+    ["wall_slide", "drafts.wall_helps"],
   ],
   lp_high_wide: [
-    ["lp_mid_hip", "feet lower"],
-    ["wall_slide", "upright shin, a mark on the wall"],
-    ["half_squat", "upright and shallow"],
+    ["lp_mid_hip", "drafts.feet_lower"],
+    ["wall_slide", "drafts.wall_mark"],
+    ["half_squat", "drafts.upright_shallow"],
   ],
   lp_horizontal: [
-    ["lp_mid_hip", "the press that is there"],
-    ["half_squat", "upright trunk"],
+    ["lp_mid_hip", "drafts.press_there"],
+    ["half_squat", "drafts.upright_trunk"],
   ],
   lp_sled45: [
-    ["lp_horizontal", "reclined"],
-    ["lp_mid_hip", "the press that is there"],
+    ["lp_horizontal", "drafts.reclined"],
+    ["lp_mid_hip", "drafts.press_there"],
   ],
   lp_single: [
-    ["split_squat", "rail and a depth stop"],
-    ["step_up", "a step instead of the press"],
-    ["lp_mid_hip", "both legs"],
-    ["sit_to_stand", "both legs"],
+    ["split_squat", "drafts.rail_and_stop"],
+    ["step_up", "drafts.step_not_press"],
+    ["lp_mid_hip", "drafts.both_legs"],
+    ["sit_to_stand", "drafts.both_legs"],
   ],
   sq_hack: [
-    ["lp_mid_hip", "same legs, nothing on the shoulders"],
-    ["split_squat", "no machine"],
+    ["lp_mid_hip", "drafts.nothing_on_shoulders"],
+    ["split_squat", "drafts.no_machine"],
   ],
   curl_seated: [
-    ["curl_lying", "the curl that is there"],
-    ["bridge_elbow_heels", "held, heels far out"],
-    ["heel_dig_iso", "held and short"],
-    ["bridge_two", "hips and back of the thigh"],
+    ["curl_lying", "drafts.curl_there"],
+    ["bridge_elbow_heels", "drafts.heels_far"],
+    ["heel_dig_iso", "drafts.held_short"],
+    ["bridge_two", "drafts.hips_and_back_of_thigh"],
   ],
   curl_lying: [
-    ["curl_seated", "the curl that is there"],
-    ["curl_standing", "standing"],
-    ["heel_dig_iso", "held and short"],
+    ["curl_seated", "drafts.curl_there"],
+    ["curl_standing", "drafts.standing"],
+    ["heel_dig_iso", "drafts.held_short"],
   ],
   hip_abd: [
-    ["side_step_band", "on the feet"],
-    ["slr_side", "lying on the side"],
-    ["hip_abd_iso_belt", "held in a belt"],
+    ["side_step_band", "drafts.on_feet"],
+    ["slr_side", "drafts.on_side"],
+    ["hip_abd_iso_belt", "drafts.in_belt"],
   ],
-  hip_abd_iso_belt: [["hip_abd", "the machine, light"]],
-  multi_hip: [["hip_abd_standing", "at a counter"]],
-  kickback_machine: [["bridge_two", "hip extension without a machine"]],
-  rev_bent_single: [["bridge_two", "hip extension without a bench"]],
-  rev_two: [["bridge_two", "hip extension without a bench"]],
-  hinge_two: [["hinge_stick", "the same way, without load"]],
+  hip_abd_iso_belt: [["hip_abd", "drafts.machine_light"]],
+  multi_hip: [["hip_abd_standing", "drafts.at_counter"]],
+  kickback_machine: [["bridge_two", "drafts.hip_no_machine"]],
+  rev_bent_single: [["bridge_two", "drafts.hip_no_bench"]],
+  rev_two: [["bridge_two", "drafts.hip_no_bench"]],
+  hinge_two: [["hinge_stick", "drafts.way_without_load"]],
   lift_floor_box: [
-    ["lift_raised", "from higher up"],
-    ["hinge_stick", "the way first"],
+    ["lift_raised", "drafts.from_higher"],
+    ["hinge_stick", "drafts.way_first"],
   ],
-  lift_raised: [["hinge_stick", "the way first"]],
-  step_up: [["step_up_low", "a lower step"]],
-  step_down: [["step_down_low", "a lower step"]],
+  lift_raised: [["hinge_stick", "drafts.way_first"]],
+  step_up: [["step_up_low", "drafts.lower_step"]],
+  step_down: [["step_down_low", "drafts.lower_step"]],
   split_squat: [
-    ["step_up", "easier to learn"],
-    ["lunge_no_load", "no load"],
+    ["step_up", "drafts.easier_to_learn"],
+    ["lunge_no_load", "drafts.no_load"],
   ],
-  sit_to_stand: [["chair_rise_hands", "hands take what is too much"]],
+  sit_to_stand: [["chair_rise_hands", "drafts.hands_take"]],
   calf_press: [
-    ["calf_standing", "on the floor"],
-    ["calf_seated", "seated"],
+    ["calf_standing", "drafts.on_floor"],
+    ["calf_seated", "drafts.seated"],
   ],
-  calf_standing: [["calf_seated", "seated"]],
+  calf_standing: [["calf_seated", "drafts.seated"]],
 };
 
 /** What may take the place of an exercise, best first. */
 export const standInsOf = (id: string): readonly (readonly [string, string])[] => STAND_INS[id] ?? [];
+
+/** Why a line is there, and why this exercise in it. */
+export const standsIn = (why: string, instead: string): string =>
+  asKept(saidWith("drafts.stand_in", { why: fromKept(why), instead: fromKept(instead) }));
 
 /** Lines whose exercise does not fit or is not there get the first stand-in that does; the others stay as they are. */
 export const withStandIns = (lines: DraftLine[], c: Change): DraftLine[] =>
@@ -112,5 +117,5 @@ export const withStandIns = (lines: DraftLine[], c: Change): DraftLine[] =>
     const stand = standInsOf(l.exerciseId).find(
       ([to]) => c.fits(to) && !made.some((x) => x.exerciseId === to),
     );
-    return stand ? swap(made, c, l.exerciseId, stand[0], `${l.why} (${stand[1]})`) : made;
+    return stand ? swap(made, c, l.exerciseId, stand[0], standsIn(l.why, stand[1])) : made;
   }, lines);

@@ -17,38 +17,28 @@ const RULES: Record<PainSite, Rule> = {
       c.limits.hip_flexion !== undefined ||
       isStricter(c.limits, "back_bending", "allowed");
     const swapped = [
-      ...(backWins
-        ? []
-        : [["lp_mid_hip", "lp_high_wide", "shin more upright: less kneecap pressure"] as const]),
-      ["kext_full", "kext_restricted", "pressure rises near straight under a constant load"] as const,
-      ["kext_ankle_weight", "kext_iso_band", "an ankle weight loads just the painful last degrees"] as const,
+      ...(backWins ? [] : [["lp_mid_hip", "lp_high_wide", "drafts.upright_shin"] as const]),
+      ["kext_full", "kext_restricted", "drafts.near_straight"] as const,
+      ["kext_ankle_weight", "kext_iso_band", "drafts.cuff_last_degrees"] as const,
     ].reduce((l, [from, to, why]) => swap(l, c, from, to, why), lines);
-    const dropped = drop(swapped, c, ["lunge_walking"], "braking steps press the kneecap hardest");
-    return addLine(dropped, c, "hip_abd", { why: "hip work helps and does not hurt", at: "first" });
+    const dropped = drop(swapped, c, ["lunge_walking"], "drafts.braking_steps");
+    return addLine(dropped, c, "hip_abd", { why: "drafts.hip_helps", at: "first" });
   },
   inner_joint_line: (lines, c) => {
-    c.note("Stand hip wide with straight toes; catching, locking or sudden swelling is a sign: ask.");
+    c.note({ code: "drafts.inner_side_asks" });
     const shallow = onEach(lines, isClass(c, "closed_knee"), (l) => bentAtMost(l, SHALLOW_DEG));
     const calm = swap(
-      swap(shallow, c, "lunge_diagonal", "split_squat", "no turn on a loaded knee"),
+      swap(shallow, c, "lunge_diagonal", "split_squat", "drafts.no_turn"),
       c,
       "slr_add",
       "add_squeeze",
-      "no long lever pulling on the inner side",
+      "drafts.no_long_lever",
     );
-    return addLine(calm, c, "hip_abd", { why: "keeps the knee from falling in", at: "support" });
+    return addLine(calm, c, "hip_abd", { why: "drafts.knee_in", at: "support" });
   },
   back_of_knee: (lines, c) => {
-    c.note(
-      "Calf swelling, warmth or a lump behind the knee, after surgery above all: a clot and a cyst come first. Ask.",
-    );
-    const held = swap(
-      lines,
-      c,
-      "curl_lying",
-      "heel_dig_iso",
-      "held and short: no cramp, no pull behind the knee",
-    );
+    c.note({ code: "drafts.back_of_knee_asks" });
+    const held = swap(lines, c, "curl_lying", "heel_dig_iso", "drafts.no_cramp");
     return onEach(held, isClass(c, "open_knee_flexion"), (l) =>
       withReserve(bentAtMost(l, SHALLOW_DEG), (now) => Math.max(4, now)),
     );
@@ -59,32 +49,32 @@ const RULES: Record<PainSite, Rule> = {
           lines,
           c,
           lines.filter(isClass(c, "open_knee_flexion")).map((l) => l.exerciseId),
-          "the harvest site of the graft pulls: it rests",
+          "drafts.harvest_site",
         )
       : lines,
   low_back: (lines, c) => {
     // a draft for the back itself has weighed this already: what is feared is trained there
     if (c.facts.isOfTheBack) return lines;
-    c.note("Leg signs, numbness, bladder: then it is no twinge. Ask.");
+    c.note({ code: "drafts.back_asks" });
     const recline = [
-      ["lp_sled45", "lp_horizontal", "recline and less depth stop the pelvis from rolling"],
-      ["lp_high_wide", "lp_mid_hip", "feet lower: the pelvis does not roll"],
-      ["sq_rail_feet_fwd", "lp_mid_hip", "no load on the shoulders"],
-      ["sq_hack", "lp_mid_hip", "no load on the shoulders"],
-      ["hinge_two", "bridge_two", "hips without bending load"],
+      ["lp_sled45", "lp_horizontal", "drafts.recline_less_depth"],
+      ["lp_high_wide", "lp_mid_hip", "drafts.feet_lower_pelvis"],
+      ["sq_rail_feet_fwd", "lp_mid_hip", "drafts.no_shoulder_load"],
+      ["sq_hack", "lp_mid_hip", "drafts.no_shoulder_load"],
+      ["hinge_two", "bridge_two", "drafts.hips_no_bending"],
     ] as const;
     const swapped = recline.reduce((l, [from, to, why]) => swap(l, c, from, to, why), lines);
     return onEach(swapped, isClass(c, "closed_knee"), (l) => bentAtMost(l, SHALLOW_DEG));
   },
   hip: (lines, c) => {
-    c.note("Recline the press until the hip stays 15° short of the pinch, before load comes off.");
+    c.note({ code: "drafts.hip_asks" });
     const calm = drop(
-      swap(lines, c, "sit_to_stand", "chair_rise_hands", "higher seat: no pinch"),
+      swap(lines, c, "sit_to_stand", "chair_rise_hands", "drafts.higher_seat"),
       c,
       ["lunge_diagonal"],
-      "long or crossed steps pinch",
+      "drafts.long_steps_pinch",
     );
-    return addLine(calm, c, "bridge_two", { why: "hip extension in a short range", at: "support" });
+    return addLine(calm, c, "bridge_two", { why: "drafts.short_hip_range", at: "support" });
   },
 };
 
@@ -104,25 +94,20 @@ export const forPain = (lines: DraftLine[], c: Change): DraftLine[] =>
 export function forSwelling(lines: DraftLine[], c: Change): DraftLine[] {
   if (!c.facts.swellingIsUp) return lines;
   const spared = [
-    ["kext_single", "kext_iso_machine", "held push instead of rubbing while the knee is fuller"],
-    ["step_up", "half_squat", "no single-leg bend while the knee is fuller"],
-    ["sit_to_stand", "chair_rise_hands", "hands help and a higher seat while the knee is fuller"],
+    ["kext_single", "kext_iso_machine", "drafts.fuller_held"],
+    ["step_up", "half_squat", "drafts.fuller_two_legs"],
+    ["sit_to_stand", "chair_rise_hands", "drafts.fuller_hands"],
   ] as const;
   const swapped = spared.reduce((l, [from, to, why]) => swap(l, c, from, to, why), lines);
-  const less = drop(
-    swapped,
-    c,
-    ["step_down", "split_squat", "lunge_no_load"],
-    "body weight on one bent leg waits until the swelling is down",
-  ).map((l) =>
-    withReserve(
-      withSets(l, (now) => Math.ceil(now / 2)),
-      (now) => now + 2,
-    ),
+  const less = drop(swapped, c, ["step_down", "split_squat", "lunge_no_load"], "drafts.fuller_waits").map(
+    (l) =>
+      withReserve(
+        withSets(l, (now) => Math.ceil(now / 2)),
+        (now) => now + 2,
+      ),
   );
-  if (c.facts.weeksAfterSurgery !== null)
-    c.note("Swelling that rises after surgery is news: tell the therapist today.");
+  if (c.facts.weeksAfterSurgery !== null) c.note({ code: "drafts.fuller_tell" });
   return has(less, "quad_set")
     ? less
-    : addLine(less, c, "quad_set", { why: "ends the switch-off that fluid brings", at: "first" });
+    : addLine(less, c, "quad_set", { why: "drafts.switch_off", at: "first" });
 }

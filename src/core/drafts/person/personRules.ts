@@ -10,7 +10,7 @@ export function forIrritability(
   irritability: ClientSchemeFacts["irritability"],
 ): DraftLine[] {
   if (irritability === "high") {
-    c.note("Easily stirred up: one step only after three quiet visits.");
+    c.note({ code: "drafts.easily_stirred" });
     return lines.map((l) =>
       withFeltAtMost(
         withReserve(
@@ -38,7 +38,7 @@ export function forWeakness(lines: DraftLine[], c: Change): DraftLine[] {
   let made = lines;
   const { weak } = c.facts;
   if (weak.includes("quadriceps")) {
-    const why = "the thigh measured weaker: only this loads it alone";
+    const why = "drafts.weak_thigh";
     const stands = made.find(
       (l) => l.role !== "warm_up" && EXTENSIONS.includes(l.exerciseId) && c.fits(l.exerciseId),
     );
@@ -64,16 +64,15 @@ export function forWeakness(lines: DraftLine[], c: Change): DraftLine[] {
   }
   if (weak.includes("hamstrings")) {
     const adds = ["curl_seated", "heel_dig_iso", "bridge_two"].find((id) => c.fits(id));
-    if (adds) made = addLine(made, c, adds, { why: "the back of the thigh measured weaker", at: "main" });
+    if (adds) made = addLine(made, c, adds, { why: "drafts.weak_back_of_thigh", at: "main" });
   }
   if (weak.includes("hip_abductors")) {
     const adds = ["hip_abd", "side_step_band", "slr_side"].find((id) => c.fits(id));
-    if (adds)
-      made = addLine(made, c, adds, { why: "the outer hip measured weaker", at: "first", role: "main" });
+    if (adds) made = addLine(made, c, adds, { why: "drafts.weak_outer_hip", at: "first", role: "main" });
   }
   if (weak.includes("calf"))
     made = onEach(
-      addLine(made, c, "calf_standing", { why: "the calf measured weaker", at: "support", role: "calf" }),
+      addLine(made, c, "calf_standing", { why: "drafts.weak_calf", at: "support", role: "calf" }),
       (l) => l.role === "calf",
       (l) => withSets(l, () => 3),
     );
@@ -82,13 +81,13 @@ export function forWeakness(lines: DraftLine[], c: Change): DraftLine[] {
 
 const RISES = ["chair_rise_hands", "sit_to_stand", "chair_rise_staggered"];
 const BALANCES = ["stand_balance", "stand_one_leg", "march_standing"];
-const SEATED = "seated, where standing is unsure";
+const SEATED = "drafts.seated_unsure";
 const HELD_WITHOUT_PRESSURE_S = 10;
 
 /** Over 75, or rising from a chair below the norm: short, slow, safe. */
 export function forYears(lines: DraftLine[], c: Change): DraftLine[] {
   if (!c.facts.isFrail) return lines;
-  c.note("Ask: falls in the last year, dizziness, blood pressure.");
+  c.note({ code: "drafts.years_ask" });
   let made = has(lines, ...RISES)
     ? onEach(
         lines,
@@ -96,12 +95,12 @@ export function forYears(lines: DraftLine[], c: Change): DraftLine[] {
         (l) => ({ ...l, isAsked: true }),
       )
     : addLine(lines, c, "chair_rise_hands", {
-        why: "the movement that decides independence",
+        why: "drafts.independence",
         at: "first",
       });
   if (!has(made, ...BALANCES))
-    made = addLine(made, c, "stand_balance", { why: "against falls; counter in reach", at: "last" });
-  made = swap(made, c, "split_squat", "step_up_low", "a low step with hands on a rail");
+    made = addLine(made, c, "stand_balance", { why: "drafts.against_falls", at: "last" });
+  made = swap(made, c, "split_squat", "step_up_low", "drafts.low_step_rail");
   made = onEach(
     swap(made, c, "calf_standing", "calf_seated", SEATED),
     (l) => l.why === SEATED,
@@ -135,7 +134,7 @@ export function forExperience(lines: DraftLine[], c: Change, isNovice: boolean):
     ? lines.map((l) => withSets(l, (now) => (l.scheme.kind === "holds" ? now : Math.min(2, now))))
     : lines;
   if (isNovice)
-    return swap(first, c, "split_squat", "step_up", "easier to learn").map((l) =>
+    return swap(first, c, "split_squat", "step_up", "drafts.easier_to_learn").map((l) =>
       withReserve(l, (now) => now + 1),
     );
   return first;
@@ -173,11 +172,11 @@ const carriedKg = (written: number, bodyMassKg: number): number =>
 /** Away from home and therapist: nobody looks, and machines are not locked. */
 export function forPlace(lines: DraftLine[], c: Change, place: "gym" | "other_gym" | "home"): DraftLine[] {
   if (place !== "other_gym") return lines;
-  c.note("On machines of another gym every load is found new, in two light sets: kilograms do not travel.");
-  const unlocked = drop(lines, c, ["lp_2up1down"], "it needs eyes and stops");
+  c.note({ code: "drafts.other_gym" });
+  const unlocked = drop(lines, c, ["lp_2up1down"], "drafts.eyes_and_stops");
   const moves = unlocked.filter((l) => l.exerciseId !== "kext_iso_machine");
   // one moving extension is enough; a hold on a machine that is not locked is none
   return moves.some(isClass(c, "open_knee_extension"))
     ? moves
-    : swap(unlocked, c, "kext_iso_machine", "kext_single", "machines there are not locked");
+    : swap(unlocked, c, "kext_iso_machine", "kext_single", "drafts.not_locked");
 }

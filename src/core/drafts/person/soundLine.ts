@@ -9,11 +9,12 @@ import { LEAST_WINDOW_DEG, type ScoreLine } from "../../sheet/line/scoreInput";
 import { ANGLE_STEP_DEG } from "../../sheet/schemes/parts";
 import type { Scheme } from "../../sheet/schemes/scheme";
 import { clamp } from "../../units/clamp";
+import type { Said } from "../../units/said";
 import { ADDED_SETS } from "../addedSchemes";
 import type { DraftLine } from "../draftLine";
 
 /** A line that may be saved as it stands, or why none of its forms may. */
-export type Sound = ScoreLine | { barredBecause: string };
+export type Sound = ScoreLine | { barredBecause: Said };
 
 /**
  * The line inside what limits and the set-up leave, the dose as drafted or the nearest lighter one: judged as it would be
@@ -22,10 +23,10 @@ export type Sound = ScoreLine | { barredBecause: string };
 export function soundLine(l: DraftLine, e: Exercise, context: ScoreContext): Sound {
   const isHeld = l.scheme.kind === "holds";
   const open = rowOf(isHeld ? heldForm(e) : e, context.sheet);
-  if (Array.isArray(open)) return { barredBecause: open[0] ?? "it does not fit" };
+  if (Array.isArray(open)) return { barredBecause: open[0] ?? { code: "drafts.fits_not" } };
   const window = insideArc(l.window, open.arc);
-  if (window === "outside") return { barredBecause: "its part of the range is not open today" };
-  let because = "no dose of it fits";
+  if (window === "outside") return { barredBecause: { code: "drafts.part_not_open" } };
+  let because: Said = { code: "drafts.no_dose" };
   for (const scheme of lighter(l.scheme, e, open.arc)) {
     const allowed = legsAllowed(e, scheme.kind);
     const line: ScoreLine = {

@@ -39,7 +39,7 @@ export const scoreLine = z.object({
   ladder: lineLadder.nullish(),
   standingOrder: standingOrder.nullish(),
   /** why it is there, from the draft it came with; kept with the line */
-  why: z.string().trim().max(400, { error: "input.line_because_long" }).nullish(),
+  why: z.string().trim().max(1000, { error: "input.line_because_long" }).nullish(),
 });
 export type ScoreLine = z.infer<typeof scoreLine>;
 

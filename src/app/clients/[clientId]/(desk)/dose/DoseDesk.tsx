@@ -28,11 +28,13 @@ import { effortCap } from "@/core/sheet/load/effortCap";
 import { nextMeansDown } from "@/core/sheet/load/nextMeans";
 import type { Fix } from "@/core/sheet/order/sessionScore";
 import type { MassUnit } from "@/core/units/mass";
+import { asKept, type Said as SaidOf } from "@/core/units/said";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/facts/sheetFacts";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { Said } from "@/ui/reader";
 import { FindDose } from "./_line/FindDose";
 import { formsOf } from "./_line/forms";
 import { HoldPicture } from "./_line/HoldPicture";
@@ -104,7 +106,7 @@ export function DoseDesk({
   const [name, setName] = useState(saved?.name ?? (sheets.length === 0 ? "Gym" : ""));
   const [place, setPlace] = useState<SavedSheet["place"]>(saved?.place ?? "gym");
   const [justMade, setJustMade] = useState<string | null>(null);
-  const [madeNotes, setMadeNotes] = useState<string[]>([]);
+  const [madeNotes, setMadeNotes] = useState<readonly SaidOf[]>([]);
   const adder = useRef<HTMLDialogElement>(null);
   const starter = useRef<HTMLDialogElement>(null);
   const homeDialog = useRef<HTMLDialogElement>(null);
@@ -261,8 +263,8 @@ export function DoseDesk({
               Choose; only what fits today's limits can be added.
             </p>
             {madeNotes.map((n) => (
-              <p key={n} className="mt-2 border-l-4 border-accent pl-3" role="status">
-                {n}
+              <p key={asKept(n)} className="mt-2 border-l-4 border-accent pl-3" role="status">
+                <Said>{n}</Said>
               </p>
             ))}
           </div>

@@ -4,7 +4,9 @@ import { type Fix, legsNote, type OrderNote, type ScoreTotals } from "@/core/she
 import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import type { RunStep } from "@/core/sheet/time/runThrough";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
+import { asKept, type Said as SaidOf } from "@/core/units/said";
 import { Term } from "@/ui/help/Term";
+import { Said } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
 
 const FIX_WORDS: Record<Fix["kind"], string> = {
@@ -42,7 +44,7 @@ export function SessionNotes({
   /** lines of the knee that the kneecap's sum does not know */
   notModelled: number;
   /** what a draft or a home version left out, asks and advises */
-  madeNotes: readonly string[];
+  madeNotes: readonly SaidOf[];
   mayFix: boolean;
   onFix: (fix: Fix) => void;
 }) {
@@ -94,7 +96,9 @@ export function SessionNotes({
             <h2 className="mt-3 text-[16px]">With this draft</h2>
             <ul className="ml-4 list-disc">
               {madeNotes.map((n) => (
-                <li key={n}>{n}</li>
+                <li key={asKept(n)}>
+                  <Said>{n}</Said>
+                </li>
               ))}
             </ul>
           </>

@@ -14,6 +14,7 @@ import { plannedDeg } from "@/core/sheet/schemes/parts";
 import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
+import { fromKept } from "@/core/units/said";
 import { firstIssue } from "@/core/units/wrong";
 import { Link } from "@/ui/Link";
 import { Said, useSay } from "@/ui/reader";
@@ -131,7 +132,7 @@ export function ItemEditor({
       </p>
       {line.why && (
         <p className="small">
-          <b>Here because:</b> <Said>{line.why}</Said>.
+          <b>Here because:</b> <Said>{fromKept(line.why)}</Said>.
         </p>
       )}
       <ToSet judged={judged} personal={personal} massUnit={massUnit} />
