@@ -32,15 +32,18 @@ import { NO_FINDINGS } from "./testdata/noFindings";
 import { EXAMPLES, line, scoreContext } from "./testdata/scoreContext";
 import { WORKED } from "./testdata/workedDrafts";
 import { lowerFirst } from "./units/lowerFirst";
-import { fromKept } from "./units/said";
+import { fromKept, type Said, saidWith } from "./units/said";
 import { issueSaid } from "./units/wrong";
 import { STOP_REASONS, stopSaid } from "./visit/signs/stopReasons";
 
 /** Every sentence that the core says to people for many clients, with where it came from. */
 function everySentence(): Map<string, string> {
   const said = new Map<string, string>();
-  const say = (from: string, ...sentences: (string | null | undefined)[]) => {
-    for (const s of sentences) if (s && !said.has(s)) said.set(s, from);
+  const say = (from: string, ...all: (Said | null | undefined)[]) => {
+    for (const one of all) {
+      const s = one && sayPlainly(typeof one === "string" ? fromKept(one) : one);
+      if (s && !said.has(s)) said.set(s, from);
+    }
   };
   for (const c of CONDITIONS) {
     for (const p of c.phases) {
@@ -70,7 +73,7 @@ function everySentence(): Map<string, string> {
   for (const [name, x] of Object.entries(WORKED)) {
     const { facts, context } = draftFor(x);
     const sheet = rangeSheet(context.sheet);
-    for (const r of sheet.rows) say("choose", r.sentence, ...r.changes, r.computed?.tooHeavyBecause);
+    for (const r of sheet.rows) say("choose", r.said, ...r.changes, r.computed?.tooHeavyBecause);
     for (const b of sheet.barred) say("choose", ...b.reasons, b.opens);
     const draft = draftSession(facts, sheet, context, x, USUAL_ORDER);
     say(
@@ -83,7 +86,7 @@ function everySentence(): Map<string, string> {
       ...orderNotes(
         itemsOf(judgeScore(draft.lines, context), (_, i) => String(i)),
         USUAL_ORDER,
-      ).map((n) => n.sentence),
+      ).map((n) => n.said),
     );
     say("home", ...homeVersion(draft.lines, sheet.rows, context, new Set(["chair"])).notes);
     for (const e of EXERCISES.filter((_, i) => i % 6 === name.length % 6))
@@ -96,12 +99,13 @@ function everySentence(): Map<string, string> {
   }
   for (const q of READY_QUESTIONS) {
     const { sheet } = scoreContext();
-    const compared = q.sides.flatMap((s): Compared[] => {
+    const compared = q.sides.flatMap((s, side): Compared[] => {
       const e = EXERCISES.find((x) => x.id === s.exerciseId);
       const row = e ? rowOf(e, sheet, { settings: s.settings, load: s.load }) : [];
       if (Array.isArray(row) || !row.computed) return [];
       const here = atAngle(sheet.body, row.computed, sheet.chair as ReferenceTask, q.deg);
-      return here ? [{ name: s.name, setUp: row.computed, here }] : [];
+      const name = saidWith("compare.side", { question: q.id, side });
+      return here ? [{ name, setUp: row.computed, here }] : [];
     });
     const [a, b] = compared;
     if (a && b) say("compare", ...explainDifference(a, b));

@@ -27,6 +27,12 @@ export function useLabels<R extends Parameters<typeof labelsOf>[1]>(room: R): La
   return useMemo(() => labelsOf(say, room), [say, room]);
 }
 
+/** Several messages in one line. */
+export function SaidAll({ of, between = "; " }: { of: readonly Sayable[]; between?: string }) {
+  const say = useSay();
+  return of.map(say).join(between);
+}
+
 /** A message as it is said to the reader. */
 export function Said({ children }: { children: Sayable | null | undefined }) {
   const say = useSay();

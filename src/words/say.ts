@@ -2,13 +2,13 @@ import type { Language } from "@/core/units/language";
 import { withPounds } from "@/core/units/mass";
 import type { Said } from "@/core/units/said";
 import { de } from "./de";
-import { labels, rooms, told } from "./en";
+import { coded, labels, rooms } from "./en";
 import { type Format, formatFor, type Reader } from "./format";
 import type { Message } from "./message";
 
 type Table = Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 
-const FIRST: Table = { ...labels, ...rooms, ...told };
+const FIRST: Table = { ...labels, ...rooms, ...coded };
 const LANGUAGES: Record<Language, Table> = { en: FIRST, de };
 
 /** What says messages to one reader. */

@@ -27,6 +27,7 @@ import { todayList } from "@/server/day/todayList";
 import { type ChooseFacts, chooseFacts } from "@/server/facts/choose";
 import { recordTest } from "@/server/measure/measurements";
 import { floorBarred } from "@/server/visits/floor";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
@@ -201,7 +202,8 @@ describe("the facts of Choose", () => {
     expect(barred.length).toBeGreaterThan(5);
     const opened = barred.filter((b) => b.opens !== null);
     expect(opened.length).toBeGreaterThan(0);
-    for (const b of opened) expect(b.opens).toMatch(/^opens with the phase ".+", week \d+ at the earliest/);
+    for (const b of opened)
+      expect(sayPlainly(b.opens ?? "")).toMatch(/^opens with the phase ".+", week \d+ at the earliest/);
   });
 
   test("partial weight without kilograms bars presses in Choose, in a card and as a swap", async () => {
@@ -222,9 +224,12 @@ describe("the facts of Choose", () => {
       );
     await write({ kind: "weight_bearing", word: "partial" });
     const { barred } = sheetOf(await factsOf(client));
-    expect(barred.find((b) => b.e.id === "lp_horizontal")?.reasons.join()).toMatch(
-      /no kilograms are written/,
-    );
+    expect(
+      barred
+        .find((b) => b.e.id === "lp_horizontal")
+        ?.reasons.map(sayPlainly)
+        .join(),
+    ).toMatch(/no kilograms are written/);
     const press = swap({ planned: "kext_full", chosen: "lp_horizontal", reason: "taken", pain: null });
     await expect(clinic.as("trainer", (ctx) => takeSwap(ctx, client, press))).rejects.toThrow(/kilograms/);
     await write({ kind: "weight_on_leg", high: 20 });
@@ -332,7 +337,7 @@ describe("a swap for today", () => {
     );
     const taken = await clinic.as("therapist", (ctx) => swapsOf(ctx, client.episodeId));
     expect(taken.map((s) => s.chosen)).toEqual([null, "kext_iso_machine"]);
-    expect(taken[1]?.changes.join(" ")).toContain("at most 40 % of its strength");
+    expect(taken[1]?.changes.map(sayPlainly).join(" ")).toContain("at most 40 % of its strength");
     const [entry] = await clinic.as("admin", (ctx) => recordOf(ctx, client.clientId, null));
     expect(entry).toMatchObject({ deed: "swap.take", after: { chosen: "left out", why: "knee", pain: 6 } });
   });

@@ -27,7 +27,7 @@ const CORE: House = {
     story: "progression rules",
     phases: "bounds progression rules strength",
     demand: "body mechanics strength",
-    explain: "demand progression selection sheet",
+    explain: "demand selection sheet",
     measure: "phases rules strength",
     screening: "bounds phases rules",
     schedule: "",

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { parseSync } from "@swc/core";
-import { told } from "@/words/en";
+import { coded } from "@/words/en";
 
 /** Rooms of the core whose sentences all stand in src/words. */
 const IN_CODES = [
@@ -95,13 +95,15 @@ test("nothing compares a shown sentence with another, or cuts one up", () => {
 
 test("every code that a schema or a reader of files names has words, and no words are left without a code", () => {
   const named = new Set<string>();
-  const rooms = Object.keys(told).join("|");
+  const rooms = Object.keys(coded).join("|");
   const isCode = new RegExp(`^(${rooms})\\.[a-z]\\w+$`);
   for (const file of files("src").filter((f) => !f.startsWith("src/words/")))
     walk(file, (node) => {
       const text = textOf(node);
       if (text !== null && isCode.test(text)) named.add(text);
     });
-  const said = Object.entries(told).flatMap(([room, words]) => Object.keys(words).map((w) => `${room}.${w}`));
+  const said = Object.entries(coded).flatMap(([room, words]) =>
+    Object.keys(words).map((w) => `${room}.${w}`),
+  );
   expect([...named].sort()).toEqual(said.sort());
 });

@@ -5,7 +5,7 @@ import { fileSize } from "@/core/units/fileSize";
 import type { ImportKind } from "@/server/exchange/plansOf";
 import { isBeginningOf, sendFile } from "@/ui/files/sendFile";
 import { Problem } from "@/ui/form/Problem";
-import { FILE_KINDS } from "@/words/en/exchange";
+import { FILE_KINDS } from "@/words/en/files/exchange";
 
 const KINDS = Object.keys(FILE_KINDS) as ImportKind[];
 

@@ -7,7 +7,7 @@ import { FileButton } from "@/ui/files/FileButton";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { DEED_SENTENCES } from "@/words/en/access";
-import { FILE_KINDS } from "@/words/en/exchange";
+import { FILE_KINDS } from "@/words/en/files/exchange";
 import { ReadIn } from "./ReadIn";
 
 export const metadata: Metadata = { title: "Files" };

@@ -1,7 +1,6 @@
-import { dayInWords } from "../units/dayInWords";
-import { lowerFirst } from "../units/lowerFirst";
+import { fromKept, type Said } from "../units/said";
 import { BOUND_KIND_IDS, type BoundKind, boundKind } from "./kinds";
-import { type Limit, ORIGIN_WORDS } from "./limit";
+import type { Limit } from "./limit";
 import { type Tightest, tightest } from "./tightest";
 
 /** Everything that bounds a client on a day, one entry a kind with the limits that made it: all that anybody asks. */
@@ -50,25 +49,24 @@ export function isStricter(bounds: InForce, kind: BoundKind, than: string): bool
 export const isNamed = (bounds: InForce, kind: BoundKind, name: string): boolean =>
   bounds[kind]?.names.includes(name) ?? false;
 
-const origins = (by: readonly Limit[]): string =>
-  [...new Set(by.map((l) => ORIGIN_WORDS[l.origin]))].join(" and ");
+/** Who set what is left of a kind, each once; none where nothing bounds it. */
+export const whoSet = (bounds: InForce, kind: BoundKind): Limit["origin"][] => [
+  ...new Set((bounds[kind]?.by ?? []).map((l) => l.origin)),
+];
 
-/** Who set what is left of a kind, in a word or two: "surgeon", "phase and therapist"; empty where nothing bounds it. */
-export const setBy = (bounds: InForce, kind: BoundKind): string => origins(bounds[kind]?.by ?? []);
-
-/** The same in brackets behind a clause. */
-export function byWhom(bounds: InForce, kind: BoundKind): string {
-  const who = setBy(bounds, kind);
-  return who ? ` (${who})` : "";
+/** Why a kind is bounded as it is: a reason, who gave it and until when. */
+export interface BoundReason {
+  reason: Said;
+  origin: Limit["origin"];
+  endsOn: string | null;
 }
 
-/** Why a kind is bounded as it is: each reason with who gave it and until when. */
-export const becauseOf = (t: Tightest): string =>
-  [
-    ...new Set(
-      t.by.map(
-        (l) =>
-          `${lowerFirst(l.reason)} (${ORIGIN_WORDS[l.origin]}${l.endsOn ? `, until ${dayInWords(l.endsOn)}` : ""})`,
-      ),
-    ),
-  ].join(" and ");
+/** The reasons of all that binds, each once. */
+export const reasonsOf = (t: Tightest): BoundReason[] => [
+  ...new Map(
+    t.by.map(({ reason, origin, endsOn }) => [
+      `${reason} ${origin} ${endsOn}`,
+      { reason: fromKept(reason), origin, endsOn },
+    ]),
+  ).values(),
+];

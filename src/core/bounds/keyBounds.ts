@@ -1,5 +1,6 @@
-import { type InForce, setBy } from "./inForce";
+import { type InForce, whoSet } from "./inForce";
 import { type BoundKind, boundKind, boundWord } from "./kinds";
+import type { Limit } from "./limit";
 
 /** A bound that binds today as a picture and a number. */
 export interface KeyBound {
@@ -7,7 +8,7 @@ export interface KeyBound {
   name: string;
   /** "≤ 70 % of maximum", "on a pad" */
   words: string;
-  by: string;
+  by: readonly Limit["origin"][];
   /** how much is left of all there could be, 0 to 1 */
   share: number;
   as: "percent" | "degrees" | "score" | "step";
@@ -35,7 +36,7 @@ export function keyBounds(bounds: InForce): KeyBound[] {
     const t = bounds[kind];
     if (!t) return [];
     const spec = boundKind(kind);
-    const by = setBy(bounds, kind);
+    const by = whoSet(bounds, kind);
     if (spec.shape === "word") {
       if (t.word === null) return [];
       const at = spec.scale.indexOf(t.word);

@@ -16,18 +16,11 @@ export const limit = z.object({
   names: z.array(z.string()).default([]),
   origin: limitOrigin,
   reason: z.string(),
+  /** of a phase: the phase, and what is said of this kind alone */
+  ofPhase: z.object({ because: z.string(), detail: z.string() }).optional(),
   endsOn: z.iso.date().nullable(),
 });
 export type Limit = z.infer<typeof limit>;
-
-/** Who set a limit, in a word or two. */
-export const ORIGIN_WORDS: Record<Limit["origin"], string> = {
-  surgeon: "surgeon",
-  therapist: "therapist",
-  condition: "phase",
-  warning_sign: "warning sign",
-  clinic: "clinic's rule",
-};
 
 export const isInForce = (l: Limit, onDate: string): boolean => l.endsOn === null || onDate <= l.endsOn;
 

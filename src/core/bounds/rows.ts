@@ -1,5 +1,6 @@
 import { kgWords } from "../units/mass";
-import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord } from "./kinds";
+import type { Said } from "../units/said";
+import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord, LIMB_WEIGHT } from "./kinds";
 import { bindsAnything, isInForce, type Limit } from "./limit";
 import { tightest } from "./tightest";
 
@@ -20,7 +21,7 @@ export interface LimitGroup {
   kind: BoundKind;
   name: string;
   rows: LimitRow[];
-  conflict: string | null;
+  conflict: Said | null;
 }
 
 /**
@@ -56,10 +57,10 @@ export function limitRows(
     });
     const [only] = of;
     if (of.length === 1 && only?.origin === "condition" && !most?.conflict) {
-      const [because = "", ...detail] = only.reason.split(": ");
+      const because = only.ofPhase?.because ?? only.reason;
       const phase = phases.get(because) ?? { because, bounds: [] };
       phases.set(because, phase);
-      phase.bounds.push({ kind, name, words: rows[0]?.words ?? [], detail: detail.join(": ") });
+      phase.bounds.push({ kind, name, words: rows[0]?.words ?? [], detail: only.ofPhase?.detail ?? "" });
       continue;
     }
     rows.sort((a, b) => rank(a) - rank(b));
@@ -78,7 +79,7 @@ function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }
   if (l.low !== null && l.high !== null && l.low > l.high) return [{ text: "none", binds: true }];
   const out: LimitRow["words"] = [];
   if (l.word !== null) out.push({ text: boundWord(l.kind, l.word), binds: binds.word });
-  if (l.kind === "open_chain_load" && l.high === 0) return [{ text: "limb weight only", binds: binds.high }];
+  if (l.kind === "open_chain_load" && l.high === 0) return [{ text: LIMB_WEIGHT, binds: binds.high }];
   if (l.low !== null && l.high !== null)
     out.push(
       { text: `${l.low}°`, binds: binds.low },

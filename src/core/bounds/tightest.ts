@@ -1,5 +1,6 @@
+import { type Said, saidWith } from "../units/said";
 import { type BoundKind, boundKind } from "./kinds";
-import { isInForce, type Limit, ORIGIN_WORDS } from "./limit";
+import { isInForce, type Limit } from "./limit";
 
 /** Two arcs that share less than this leave holds only. */
 export const LEAST_COMMON_ARC_DEG = 30;
@@ -16,7 +17,7 @@ export interface Tightest {
   /** the limits that bind */
   by: readonly Limit[];
   /** said when limits leave nothing between them, or too little to move in */
-  conflict: string | null;
+  conflict: Said | null;
 }
 
 /** The tightest of all limits of a kind on a date; null when nothing bounds it. */
@@ -62,15 +63,15 @@ function conflictOf(
   high: number | null,
   word: string | null,
   by: readonly Limit[],
-): string | null {
+): Said | null {
   if (low === null || high === null) return null;
-  const who = [...new Set(by.map((l) => `${l.reason} (${ORIGIN_WORDS[l.origin]})`))].join(" and ");
-  const { name } = boundKind(kind);
-  if (by.some((l) => l.low !== null && l.high !== null && l.low > l.high))
-    return `No angle is left for ${name}: ${who}.`;
-  if (low > high)
-    return `The limits on ${name} contradict each other and leave no angle: ${who}. One of those who set them must change it.`;
+  const said = (code: string) =>
+    saidWith(code, { name: boundKind(kind).name, by: by.map(sourceOf), low, high });
+  if (by.some((l) => l.low !== null && l.high !== null && l.low > l.high)) return said("bound.no_angle");
+  if (low > high) return said("bound.contradict");
   if (kind === "open_chain_extension" && word === "arc" && high - low < LEAST_COMMON_ARC_DEG)
-    return `The arcs share only ${high - low}°, too little to move in: holds only. ${who}.`;
+    return said("bound.narrow");
   return null;
 }
+
+const sourceOf = ({ reason, origin }: Limit) => ({ reason, origin });

@@ -1,3 +1,4 @@
+import type { Said } from "../units/said";
 import type { InForce } from "./inForce";
 import type { Limit } from "./limit";
 import { isInForce } from "./limit";
@@ -22,13 +23,13 @@ export function missingWeightOrder(
     word: "non",
     names: [],
     origin: "condition",
-    reason: "after a fracture no weight without the surgeon's written order: write it as a limit",
+    reason: "bound.no_order",
     endsOn: null,
   };
 }
 
-/** Partial weight without kilograms in writing bars presses: said in words, null when nothing is missing. */
-export function missingKilograms(bounds: InForce): string | null {
+/** Partial weight without kilograms in writing bars presses: said, null when nothing is missing. */
+export function missingKilograms(bounds: InForce): Said | null {
   if (bounds.weight_bearing?.word !== "partial" || bounds.weight_on_leg) return null;
-  return "Weight bearing is partial and no kilograms are written: presses are barred until the surgeon's number stands as a limit on the weight on the leg.";
+  return { code: "bound.no_kilograms" };
 }

@@ -1,24 +1,28 @@
-import { becauseOf, type InForce, leastOf, mostOf, setBy } from "./inForce";
+import { type BoundReason, type InForce, leastOf, mostOf, reasonsOf, whoSet } from "./inForce";
 import type { BoundKind } from "./kinds";
+import type { Limit } from "./limit";
 
 /** Knee flexion that is left, each end with what cut it there. */
 export interface AllowedWindow {
   fromDeg: number;
   toDeg: number;
-  /** who set each end, in a word: "surgeon", "measured", "machine"; empty where nothing cuts it */
-  from: string;
-  to: string;
+  /** who set each end: limits of these origins, or what the knee or the machine can do; none where nothing cuts it */
+  from: readonly EndBy[];
+  to: readonly EndBy[];
   /** no angle is left */
   isEmpty: boolean;
-  /** what bars an angle outside, each end as a clause; null where the machine itself ends there */
-  because: { from: string | null; to: string | null };
+  /** what bars an angle outside; null where the machine itself ends there */
+  because: { from: readonly BoundReason[] | null; to: readonly BoundReason[] | null };
 }
+
+/** Who or what cuts an end. */
+export type EndBy = Limit["origin"] | "measured" | "machine";
 
 /** A range that something other than a limit leaves: a machine's stops, a measured motion. */
 export interface OtherEnd {
   fromDeg: number | null;
   toDeg: number | null;
-  who: string;
+  who: "measured" | "machine";
 }
 
 /**
@@ -33,8 +37,8 @@ export function windowOf(
   const w: AllowedWindow = {
     fromDeg: 0,
     toDeg: 130,
-    from: "",
-    to: "",
+    from: [],
+    to: [],
     isEmpty: false,
     because: { from: null, to: null },
   };
@@ -45,17 +49,21 @@ export function windowOf(
     if (low > w.fromDeg)
       Object.assign(w, {
         fromDeg: low,
-        from: setBy(bounds, kind),
-        because: { ...w.because, from: becauseOf(t) },
+        from: whoSet(bounds, kind),
+        because: { ...w.because, from: reasonsOf(t) },
       });
     if (high < w.toDeg)
-      Object.assign(w, { toDeg: high, to: setBy(bounds, kind), because: { ...w.because, to: becauseOf(t) } });
+      Object.assign(w, {
+        toDeg: high,
+        to: whoSet(bounds, kind),
+        because: { ...w.because, to: reasonsOf(t) },
+      });
   }
   for (const o of others) {
     if (o.fromDeg !== null && o.fromDeg > w.fromDeg)
-      Object.assign(w, { fromDeg: o.fromDeg, from: o.who, because: { ...w.because, from: null } });
+      Object.assign(w, { fromDeg: o.fromDeg, from: [o.who], because: { ...w.because, from: null } });
     if (o.toDeg !== null && o.toDeg < w.toDeg)
-      Object.assign(w, { toDeg: o.toDeg, to: o.who, because: { ...w.because, to: null } });
+      Object.assign(w, { toDeg: o.toDeg, to: [o.who], because: { ...w.because, to: null } });
   }
   w.isEmpty = w.fromDeg > w.toDeg;
   return w;

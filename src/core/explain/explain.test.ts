@@ -1,3 +1,4 @@
+import { whyNext } from "@/words/en/told";
 import { bodyFrom } from "../body/segments";
 import { EXERCISES } from "../rules/exercises";
 import type { SheetInput } from "../selection/rank/rangeSheet";
@@ -5,8 +6,9 @@ import { startCapOf } from "../selection/setUp/startCap";
 import { chairRise } from "../selection/tissue/tissues";
 import { keptLine } from "../sheet/line/keptLine";
 import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { inWords } from "../testdata/inWords";
+import type { Said } from "../units/said";
 import { kneecapHere, pressHeavier, stackNumber, type ToldFacts, whyHold } from "./told";
-import { whyNext } from "./whyNext";
 
 const body = bodyFrom(70, 1.7);
 const chair = chairRise(body) as NonNullable<ReturnType<typeof chairRise>>;
@@ -38,8 +40,13 @@ const all: ToldFacts = {
     },
   } as unknown as SheetInput,
 };
-const numbers = (says: readonly string[]): number[] =>
-  [...says.join(" ").matchAll(/[\d.]*\d/g)].map((m) => Number(m[0]));
+const numbers = (says: readonly Said[]): number[] =>
+  [
+    ...says
+      .map(inWords)
+      .join(" ")
+      .matchAll(/[\d.]*\d/g),
+  ].map((m) => Number(m[0]));
 
 test("the press takes several times the force for the same work of the knee, with the client's own numbers", () => {
   const told = pressHeavier(all, 45);
@@ -48,12 +55,12 @@ test("the press takes several times the force for the same work of the knee, wit
   const ratio = (press?.here.forceN ?? 0) / (extension?.here.forceN ?? 1);
   expect(ratio).toBeGreaterThan(2);
   expect(numbers(told.says)).toContain(Number(ratio.toFixed(1)));
-  expect(told.says.join(" ").split(" ").length).toBeLessThan(60);
+  expect(told.says.map(inWords).join(" ").split(" ").length).toBeLessThan(60);
 });
 
 test("the kneecap's numbers follow the angle and say which is kinder", () => {
   const [straight, bent] = [kneecapHere(all, 20), kneecapHere(all, 90)];
-  expect(straight.says.at(-1)).toMatch(/the press is kinder/);
+  expect(inWords(straight.says.at(-1))).toMatch(/the press is kinder/);
   expect(bent.says).not.toEqual(straight.says);
   expect(kneecapHere(all, 0).says.length).toBeGreaterThan(0);
 });
@@ -102,11 +109,13 @@ const line = keptLine.parse({
 
 test("a hold is told by its angle, seconds and what moving would add; a number on a stack by what the knee feels", () => {
   const hold = whyHold(all, line);
-  expect(hold?.says[0]).toMatch(/You hold at 60° for 30 seconds: your kneecap carries \d\.\d chair rises/);
+  expect(inWords(hold?.says[0])).toMatch(
+    /You hold at 60° for 30 seconds: your kneecap carries \d\.\d chair rises/,
+  );
   const stack = stackNumber(all, line);
-  expect(stack?.says[0]).toContain("“pin 4”");
+  expect(inWords(stack?.says[0])).toContain("“pin 4”");
   const nm = Math.round(Math.abs(stack?.sides[0]?.here.kneeMomentNm ?? 0));
-  expect(stack?.says[1]).toContain(`${nm} N·m`);
+  expect(inWords(stack?.says[1])).toContain(`${nm} N·m`);
   // what is not held, or has nothing set, is not told as if it were
   expect(whyHold(all, { ...line, kind: "straight" })).toBeNull();
   expect(stackNumber(all, { ...line, isHelp: true })).toBeNull();

@@ -5,15 +5,16 @@ import { READY_QUESTIONS, type ReadyQuestion } from "../selection/rank/questions
 import { rowOf, type SheetInput } from "../selection/rank/rangeSheet";
 import type { ReferenceTask } from "../selection/tissue/tissues";
 import type { KeptLine } from "../sheet/line/keptLine";
+import { type Said, saidWith } from "../units/said";
 
 /** An answer for the client's eyes: few words, with the client's own numbers; what is drawn beside them. */
 export interface Told {
-  /** large; each a short sentence */
-  says: string[];
+  /** large, each short */
+  says: Said[];
   /** set-ups that are drawn, at the angle looked at */
   sides: Compared[];
   /** how sure this is, small */
-  sure: string;
+  sure: Said;
 }
 
 export interface ToldFacts {
@@ -21,11 +22,10 @@ export interface ToldFacts {
   chair: ReferenceTask;
 }
 
-const ESTIMATED = "Estimated by a model of this body; it compares, it does not measure.";
+const ESTIMATED = { code: "told.estimated" };
+const notReached = (deg: number): Said => saidWith("told.not_reached", { deg });
 const EFFORT = 0.5;
 const CHAIR_M = 0.46;
-const cm = (m: number | null): string => `${Math.round((m ?? 0) * 100)} cm`;
-const times = (x: number): string => (x < 0.05 ? "next to nothing" : `${x.toFixed(1)} chair rises`);
 
 const press = READY_QUESTIONS.find((q) => q.id === "press-heavier") as ReadyQuestion;
 
@@ -34,13 +34,13 @@ export function pressHeavier({ input, chair }: ToldFacts, deg: number): Told {
   const sides = comparedAt(askedSides(press, input, EFFORT), input, chair, deg, { share: EFFORT });
   const [a, b] = sides;
   if (!a || !b || a.here.forceN === null || b.here.forceN === null)
-    return { says: [`At ${deg}° the model does not reach both. Move the knee.`], sides, sure: ESTIMATED };
+    return { says: [notReached(deg)], sides, sure: ESTIMATED };
   const ratio = a.here.forceN / Math.max(1, b.here.forceN);
   return {
     says: [
-      `Your knee does the same work on both: ${Math.round(Math.abs(a.here.kneeMomentNm))} N·m at ${deg}°.`,
-      `The press pushes ${ratio.toFixed(1)} times as hard, because its push passes your knee at only ${cm(a.here.kneeArmM)}.`,
-      `The extension's pad pulls at ${cm(b.here.kneeArmM)}: a longer lever needs less force.`,
+      saidWith("told.same_work", { nm: Math.abs(a.here.kneeMomentNm), deg }),
+      saidWith("told.press_harder", { ratio, armM: a.here.kneeArmM ?? 0 }),
+      saidWith("told.longer_lever", { armM: b.here.kneeArmM ?? 0 }),
     ],
     sides,
     sure: ESTIMATED,
@@ -51,19 +51,18 @@ export function pressHeavier({ input, chair }: ToldFacts, deg: number): Told {
 export function kneecapHere({ input, chair }: ToldFacts, deg: number): Told {
   const sides = comparedAt(askedSides(press, input, EFFORT), input, chair, deg, null);
   const [a, b] = sides;
-  if (!a || !b)
-    return { says: [`At ${deg}° the model does not reach both. Move the knee.`], sides, sure: ESTIMATED };
+  if (!a || !b) return { says: [notReached(deg)], sides, sure: ESTIMATED };
   const [more, less] = a.here.kneecapTimes >= b.here.kneecapTimes ? [a, b] : [b, a];
   return {
     says: [
-      `At ${deg}° your kneecap carries ${times(a.here.kneecapTimes)} on ${a.name}.`,
-      `On ${b.name} it is ${times(b.here.kneecapTimes)}.`,
+      saidWith("told.kneecap_carries", { deg, times: a.here.kneecapTimes, name: a.name }),
+      saidWith("told.kneecap_other", { times: b.here.kneecapTimes, name: b.name }),
       more.here.kneecapTimes - less.here.kneecapTimes < 0.15
-        ? "Here it hardly matters which. Bend the knee and look again."
-        : `Here ${less.name} is kinder to it.`,
+        ? { code: "told.hardly_matters" }
+        : saidWith("told.kinder", { name: less.name }),
     ],
     sides,
-    sure: `${ESTIMATED} One chair rise is you, rising from 46 cm.`,
+    sure: { code: "told.estimated_rise" },
   };
 }
 
@@ -90,11 +89,11 @@ export function whyHold({ input, chair }: ToldFacts, line: KeptLine): Told | nul
   const hold = line.sets.find((s) => s.holds)?.holds;
   return {
     says: [
-      `You hold at ${deg}°${hold ? ` for ${Math.round(hold.holdS)} seconds` : ""}: your kneecap carries ${times(here.kneecapTimes)}, and nothing moves.`,
+      saidWith("told.hold_carries", { deg, holdS: hold?.holdS ?? null, times: here.kneecapTimes }),
       worst.kneecapTimes - here.kneecapTimes < 0.15
-        ? "Moving would load it no more; the hold lets you choose the one angle that feels well."
-        : `Moved all the way it would reach ${times(worst.kneecapTimes)}, at ${worst.deg}°.`,
-      "The muscle works as hard. When this angle is quiet, the next one follows.",
+        ? { code: "told.moving_no_more" }
+        : saidWith("told.moving_reaches", { times: worst.kneecapTimes, deg: worst.deg }),
+      { code: "told.next_angle" },
     ],
     sides: [{ name: line.name, setUp: set, here }],
     sure: ESTIMATED,
@@ -128,11 +127,11 @@ export function stackNumber({ input, chair }: ToldFacts, line: KeptLine): Told |
   const nm = Math.abs(worst.kneeMomentNm);
   return {
     says: [
-      `“${set.how}” is what you set on ${line.machineName ?? line.name}.`,
-      `Your knee feels it as ${Math.round(nm)} N·m, most of all at ${worst.deg}°.`,
+      saidWith("told.what_is_set", { how: set.how, on: line.machineName ?? line.name }),
+      saidWith("told.knee_feels", { nm, deg: worst.deg }),
       rise === null || rise < 5
-        ? "On another machine the same number means something else."
-        : `One chair rise asks ${Math.round(rise)} N·m of each leg: this is ${(nm / rise).toFixed(1)} of them. On another machine the same number means something else.`,
+        ? { code: "told.number_differs" }
+        : saidWith("told.rises", { riseNm: rise, rises: nm / rise }),
     ],
     sides: [{ name: line.name, setUp: { ...setUp, load: set.loadKg }, here: worst }],
     sure: ESTIMATED,

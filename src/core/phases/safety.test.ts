@@ -56,14 +56,14 @@ test("a limit counts up to and on its last day", () => {
 
 test("each end names who set it, why and until when; an empty window says so", () => {
   const window = allowedWindow([limitOf(45, 90, "2026-06-30")], "2026-06-01", usable);
-  expect(window).toMatchObject({ from: "surgeon", to: "surgeon", isEmpty: false });
-  expect(window.because.from).toMatch(/written note \(surgeon, until 30 Jun 2026\)/);
+  expect(window).toMatchObject({ from: ["surgeon"], to: ["surgeon"], isEmpty: false });
+  expect(window.because.from).toEqual([expect.objectContaining({ origin: "surgeon", endsOn: "2026-06-30" })]);
   expect(allowedWindow([limitOf(80, 60)], "2026-06-01", usable).isEmpty).toBe(true);
 });
 
 test("a measured bend cuts it too, and is named", () => {
   const w = windowOf(inForce([], "2026-06-01"), HOLDS, [{ fromDeg: 8, toDeg: 82, who: "measured" }]);
-  expect(w).toMatchObject({ fromDeg: 8, toDeg: 82, from: "measured", to: "measured" });
+  expect(w).toMatchObject({ fromDeg: 8, toDeg: 82, from: ["measured"], to: ["measured"] });
 });
 
 describe("what a condition's phase means for a hold", () => {
@@ -78,9 +78,13 @@ describe("what a condition's phase means for a hold", () => {
     expect(allowedWindow(limits, "2026-06-01", usable)).toMatchObject({ fromDeg: 60, toDeg: 90 });
     expect(inForce(limits, "2026-06-01").hold_effort?.high).toBe(60);
     expect(inForce(limits, "2026-06-01").joint_pain?.high).toBe(2);
-    expect(allowedWindow(limits, "2026-06-01", usable).because.from).toMatch(
-      /ACL, early strength: holds at 60° to 90°.*\(phase\)/,
-    );
+    expect(allowedWindow(limits, "2026-06-01", usable).because.from).toEqual([
+      {
+        reason: expect.stringMatching(/ACL, early strength: holds at 60° to 90°/),
+        origin: "condition",
+        endsOn: null,
+      },
+    ]);
   });
 
   test("a tighter written limit still wins", () => {

@@ -92,6 +92,7 @@ export function limitsOfRecord(
             ...bound,
             origin,
             reason: detail && !because.includes(detail) ? `${because}: ${detail}` : because,
+            ofPhase: { because, detail: detail && !because.includes(detail) ? detail : "" },
             endsOn: null,
           },
         ]

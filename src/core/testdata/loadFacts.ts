@@ -22,7 +22,7 @@ export const loadFacts = (body: Body = bodyFrom(75, 1.75), person: UntestedPerso
     estimate: untestedStrength(body, person),
   },
   weight: { mostN: null, barsPresses: null },
-  startCap: { bodyWeights: 0.75, because: "nobody has tested this leg on this machine" },
+  startCap: { bodyWeights: 0.75, because: "untested" },
   repetitionTests: [],
   hasBackProblem: false,
 });

@@ -1,4 +1,5 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { type Said, saidWith } from "@/core/units/said";
 import "server-only";
 import { type InForce, inForce, mostOf } from "@/core/bounds/inForce";
 import { boundKind } from "@/core/bounds/kinds";
@@ -85,11 +86,11 @@ export async function laterBoundsOf(ctx: Ctx, client: ClientEpisode): Promise<La
   const conditions = await conditionsOf(ctx, client.episodeId);
   const later: (LaterLimits & { inWeeks: number })[] = [];
   for (const c of conditions)
-    for (const { words, inWeeks, limits } of laterPhases(c)) {
+    for (const { said, inWeeks, limits } of laterPhases(c)) {
       const then = conditions.map((x) => (x === c ? { ...c, limits } : x));
-      later.push({ words, inWeeks, bounds: inForce(await limitsWith(ctx, client, then), today(ctx)) });
+      later.push({ said, inWeeks, bounds: inForce(await limitsWith(ctx, client, then), today(ctx)) });
     }
-  return later.sort((a, b) => a.inWeeks - b.inWeeks).map(({ words, bounds }) => ({ words, bounds }));
+  return later.sort((a, b) => a.inWeeks - b.inWeeks).map(({ said, bounds }) => ({ said, bounds }));
 }
 
 /** The sentence why nothing can be chosen by rule; null when it can. */
@@ -101,16 +102,16 @@ export async function noRuleFor(ctx: Ctx, client: ClientEpisode): Promise<string
 }
 
 /** Later phases of a condition with their limits at their first week. */
-function laterPhases(c: EpisodeCondition): { words: string; inWeeks: number; limits: LimitsRecord }[] {
+function laterPhases(c: EpisodeCondition): { said: Said; inWeeks: number; limits: LimitsRecord }[] {
   const at = c.condition.phases.findIndex((p) => p.id === c.phase.id);
   return c.condition.phases.slice(at + 1).map((phase) => {
     const week = Math.max(c.week, phase.weeks.from);
     const limits = phaseLimits(c.condition, phase, { variantId: c.variantId, choices: c.choices, week });
     return {
-      words:
-        phase.weeks.from > c.week
-          ? `opens with the phase "${phase.name}", week ${phase.weeks.from} at the earliest and when its criteria are met`
-          : `opens with the phase "${phase.name}", as soon as its criteria are met`,
+      said: saidWith("bound.opens", {
+        phase: phase.name,
+        fromWeek: phase.weeks.from > c.week ? phase.weeks.from : null,
+      }),
       inWeeks: Math.max(0, phase.weeks.from - c.week),
       limits,
     };

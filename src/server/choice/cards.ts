@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { withOwn } from "@/core/rules/exercises";
 import { allowedArc } from "@/core/selection/fit/allowedArc";
@@ -117,7 +118,10 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   if (fit.status === "blocked")
     throw attempted(
       "plan.barred",
-      new InputError("exerciseId", `${e.name} is barred, because of: ${fit.reasons.join("; ")}.`),
+      new InputError(
+        "exerciseId",
+        `${e.name} is barred, because of: ${fit.reasons.map(sayPlainly).join("; ")}.`,
+      ),
     );
   const byWeight = barredByWeight(e, facts.weight);
   if (byWeight) throw new InputError("exerciseId", byWeight);
@@ -153,13 +157,13 @@ async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
     },
     { settings: input.settings, load: input.load },
   );
-  if (typeof set === "string") throw new InputError("settings", `This set-up cannot be used: ${set}.`);
+  if ("code" in set) throw new InputError("settings", `This set-up cannot be used: ${sayPlainly(set)}.`);
   if (set.tooHeavyBecause)
     throw attempted(
       "plan.barred",
       new InputError(
         set.brokenCap === "start" ? "aboveStart" : "load",
-        `This is too heavy: ${set.tooHeavyBecause}. Choose ${chosen.family.isReversed ? "more help" : "a lighter step"}${set.brokenCap === "start" ? ", or say why more is right for this leg" : ""}.`,
+        `This is too heavy: ${sayPlainly(set.tooHeavyBecause)}. Choose ${chosen.family.isReversed ? "more help" : "a lighter step"}${set.brokenCap === "start" ? ", or say why more is right for this leg" : ""}.`,
       ),
     );
   return {

@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { leading } from "@/core/drafts/leading";
@@ -24,7 +25,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   const first = leading(await conditionsOf(ctx, client.episodeId));
   if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
   const pain = await painSentence(ctx, client);
-  if (pain) return `No draft today. ${pain}`;
+  if (pain) return `No draft today. ${sayPlainly(pain)}`;
   const trend = client.swellingApplies ? swellingTrend(await swellings(ctx, client), today(ctx)) : "not_more";
   if (trend === "two_more")
     return "No draft today: the knee is two grades more swollen than before. This leg is not trained; the therapist or a physician looks at it now.";

@@ -1,3 +1,5 @@
+import { asKept, fromKept, type Said } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { fitExercise } from "@/core/selection/fit/fitExercise";
 import { barredByWeight, weightOnLeg } from "@/core/selection/fit/weightOnLeg";
@@ -22,7 +24,7 @@ export interface StoredSwap {
   why: string;
   pain: number | null;
   words: string;
-  changes: string[];
+  changes: Said[];
   by: string;
   at: Date;
 }
@@ -38,7 +40,7 @@ export async function swapsOf(ctx: Ctx, episodeId: string): Promise<StoredSwap[]
     why: r.why,
     pain: r.pain,
     words: r.reason,
-    changes: r.changes,
+    changes: r.changes.map(fromKept),
     by: r.name,
     at: r.made_at,
   }));
@@ -61,7 +63,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
   const chosen = exercises.find((e) => e.id === input.chosen) ?? null;
   if (input.chosen !== null && !chosen)
     throw new InputError("chosen", "The chosen exercise is not in the library.");
-  let changes: string[] = [];
+  let changes: Said[] = [];
   if (chosen) {
     const found = swapCandidates({
       planned,
@@ -73,12 +75,12 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
     }).find((c) => c.e.id === chosen.id);
     if (!found) {
       const byWeight = barredByWeight(chosen, weight);
-      if (byWeight) throw new Refused("conflict", byWeight);
+      if (byWeight) throw new Refused("conflict", sayPlainly(byWeight));
       const fit = fitExercise(chosen, boundsToday(bounds, input.reason));
       throw new Refused(
         "conflict",
         fit.status === "blocked"
-          ? `${chosen.name} is barred today, because of: ${fit.reasons.join("; ")}. Choose another, or leave it out.`
+          ? `${chosen.name} is barred today, because of: ${fit.reasons.map(sayPlainly).join("; ")}. Choose another, or leave it out.`
           : `${chosen.name} does not stand in for ${planned.name}: it trains something else or has to be unlocked.`,
       );
     }
@@ -87,7 +89,7 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
   const rows = await tx`
     insert into exercise_swap (id, clinic_id, episode_id, planned, chosen, why, pain, reason, changes, made_by, made_at)
     values (${input.id}, ${actor.clinicId}, ${client.episodeId}, ${input.planned}, ${input.chosen}, ${input.reason},
-      ${input.pain}, ${input.words}, ${changes}, ${actor.personId}, ${ctx.now})
+      ${input.pain}, ${input.words}, ${changes.map(asKept)}, ${actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (rows.length === 0) throw idIsTaken();
   await audit(ctx, "swap.take", "episode", client.episodeId, null, {
@@ -96,6 +98,6 @@ export async function takeSwap(ctx: Ctx, client: ClientEpisode, input: SwapInput
     why: input.reason,
     pain: input.pain,
     words: input.words,
-    changes,
+    changes: changes.map(sayPlainly),
   });
 }

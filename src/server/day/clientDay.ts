@@ -1,3 +1,4 @@
+import type { Said } from "@/core/units/said";
 import "server-only";
 import { boundKind } from "@/core/bounds/kinds";
 import type { DayFacts, SheetNamed } from "@/core/desk/dayFacts";
@@ -61,7 +62,7 @@ export interface ClientDay {
   /** lines whose machine the clinic does not have any more */
   gone: GoneLine[];
   /** pain above the most allowed before any work, with what can be done; said on every screen */
-  pain: string | null;
+  pain: Said | null;
 }
 
 /** Where a client stands today: the state of each step and what comes next, from the same rules the routes enforce. */

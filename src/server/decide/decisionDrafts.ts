@@ -1,3 +1,4 @@
+import type { Said } from "@/core/units/said";
 import "server-only";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
 import { type LineChange, nextLine } from "@/core/decision/nextLine";
@@ -42,7 +43,7 @@ export interface NextDraft {
   /** the real load behind the words */
   set: { loadKg: number; isHelp: boolean } | null;
   /** why it cannot be saved; null where it can */
-  bars: string | null;
+  bars: Said | null;
 }
 
 /** The draft of a decision for one line of a visit. */

@@ -156,7 +156,7 @@ async function saveNext(
     if (next.bars && w.action !== "HOLD")
       throw new Refused(
         "conflict",
-        `The next step of ${w.draft.kept.name} cannot be set: ${next.bars}. Change the sheet, or decide otherwise.`,
+        `The next step of ${w.draft.kept.name} cannot be set: ${sayPlainly(next.bars)}. Change the sheet, or decide otherwise.`,
       );
     return next.line ? [next.line] : [];
   });

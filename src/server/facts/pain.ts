@@ -1,3 +1,4 @@
+import type { Said } from "@/core/units/said";
 import "server-only";
 import { FINDING_VALID_DAYS, newestOf } from "@/core/measure/findings";
 import { painAbove } from "@/core/progression/painAbove";
@@ -13,8 +14,8 @@ async function painAtRest(ctx: Ctx, client: ClientEpisode): Promise<number | nul
   return newest && daysBetween(newest.takenOn, today(ctx)) <= FINDING_VALID_DAYS ? newest.value : null;
 }
 
-/** The sentence where pain is above the most allowed before any work; null where it is not, or nobody asked lately. */
-export async function painSentence(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
+/** Said where pain is above the most allowed before any work; null where it is not, or nobody asked lately. */
+export async function painSentence(ctx: Ctx, client: ClientEpisode): Promise<Said | null> {
   const pain = await painAtRest(ctx, client);
   return pain === null ? null : painAbove(pain, await boundsOf(ctx, client));
 }

@@ -1,6 +1,5 @@
 import "server-only";
-import { mostOf, setBy } from "@/core/bounds/inForce";
-import { ORIGIN_WORDS } from "@/core/bounds/limit";
+import { mostOf, whoSet } from "@/core/bounds/inForce";
 import type { PaperDoc } from "@/core/paper/doc";
 import type { PaperInput } from "@/core/paper/paperInput";
 import { exerciseText } from "@/core/rules/exerciseText";
@@ -11,6 +10,7 @@ import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
 import { lineSaid } from "@/core/visit/client/homeSaid";
 import { wornAt } from "@/core/visit/worn";
+import { ORIGIN_WORDS, originsWords } from "@/words/en/plan/bounds";
 import { clientSheet, type SheetPaperFacts } from "@/words/papers/clientSheet";
 import { type CourseFacts, letter, summary } from "@/words/papers/course";
 import { gymCard } from "@/words/papers/gymCard";
@@ -156,7 +156,7 @@ async function courseFacts(ctx: Ctx, e: PastEpisode): Promise<CourseFacts> {
       window.isEmpty
         ? "no knee angle is open under load"
         : `knee bend under load ${window.fromDeg}° to ${window.toDeg}° (${[...new Set([window.from, window.to])].filter(Boolean).join(" and ")})`,
-      `joint pain at most ${mostOf(bounds, "joint_pain")} of 10 (${setBy(bounds, "joint_pain")})`,
+      `joint pain at most ${mostOf(bounds, "joint_pain")} of 10 (${originsWords(whoSet(bounds, "joint_pain"))})`,
       ...written.map((l) => `${l.reason} (${ORIGIN_WORDS[l.origin]}, ${dayInWords(l.on)})`),
     ],
   };

@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { factsAtHome, factsOfSheet } from "@/core/sheet/judge/atHome";
@@ -163,7 +164,7 @@ async function judged(
         "plan.barred",
         new InputError(
           `items.${i}`,
-          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.join("; ")}.`,
+          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.map(sayPlainly).join("; ")}.`,
         ),
       );
   }

@@ -1,3 +1,4 @@
+import type { Said } from "@/core/units/said";
 import "server-only";
 import { type CourseOf, type CoursePoint, courseOf, coursePoint } from "@/core/decision/lineCourse";
 import { nextLine, rungsOf } from "@/core/decision/nextLine";
@@ -25,7 +26,7 @@ export interface LineCourse {
   painMax: number;
   /** what a step up would be, in words, and what bars it now; null where nothing does */
   next: string;
-  bars: string | null;
+  bars: Said | null;
   /** good visits on this step, and how many it takes */
   good: number;
   needed: number;

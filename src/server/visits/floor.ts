@@ -1,6 +1,7 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
-import { goneSentence } from "@/core/sheet/line/gone";
+import { goneSentence } from "@/words/en/plan/line";
 import type { Ctx } from "../base/context";
 import { limitsBar } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
@@ -44,7 +45,7 @@ export async function floorBarred(
     await contextOfSheet(ctx, client, sheet),
   ).find((j) => j.bars.length > 0);
   if (outside)
-    return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${outside.bars[0]}. A therapist changes the sheet first.`;
+    return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${sayPlainly(outside.bars[0] ?? "")}. A therapist changes the sheet first.`;
   const sore = await kneeBarred(ctx, client);
   if (sore) return sore;
   const visits = await recentVisits(ctx, client.episodeId);

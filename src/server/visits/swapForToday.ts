@@ -1,9 +1,16 @@
+import { asKept, type Said } from "@/core/units/said";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import { withOwn } from "@/core/rules/exercises";
 import { rowOf } from "@/core/selection/rank/rangeSheet";
-import { boundsToday, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "@/core/selection/swap/swap";
+import {
+  boundsToday,
+  SWAP_REASON_IDS,
+  type SwapReason,
+  type SwapTerm,
+  swapCandidates,
+} from "@/core/selection/swap/swap";
 import { onOther } from "@/core/sheet/draft/onOther";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
@@ -22,8 +29,8 @@ import type { RunningVisit } from "./running";
 export interface SwapForToday {
   exerciseId: string;
   name: string;
-  because: string;
-  changes: string[];
+  because: SwapTerm[];
+  changes: Said[];
   to: KeptLine;
 }
 
@@ -125,6 +132,6 @@ export async function checkedSwap(
   await ctx.tx`
     insert into exercise_swap (id, clinic_id, episode_id, planned, chosen, why, pain, reason, changes, made_by, made_at)
     values (${randomUUID()}, ${ctx.actor.clinicId}, ${visit.episodeId}, ${asked.exercise.id}, ${entry.to.exerciseId},
-      ${reason}, null, '', ${asked.candidates.find((c) => c.e.id === entry.to.exerciseId)?.changes ?? []},
+      ${reason}, null, '', ${(asked.candidates.find((c) => c.e.id === entry.to.exerciseId)?.changes ?? []).map(asKept)},
       ${ctx.actor.personId}, ${ctx.now})`;
 }

@@ -1,7 +1,7 @@
 import { line, scaleLinear } from "d3";
 import type { EffortBand } from "@/core/isometrics/effortConversion";
 import type { HoldPattern, SimulatedHolds } from "@/core/isometrics/simulateHolds";
-import { half } from "@/core/sheet/judge/holdFeasibility";
+import { half } from "@/words/en/plan/line";
 
 const WIDTH = 722;
 const HEIGHT = 168;

@@ -1,8 +1,9 @@
 import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
-import { goneSentence } from "@/core/sheet/line/gone";
+import { upperFirst } from "@/core/units/upperFirst";
 import { OPENS_AT } from "@/core/visit/morningOpens";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
+import { goneSentence } from "./plan/line";
 import { REQUEST_KINDS } from "./requests";
 
 const RETURNS = {
@@ -15,7 +16,6 @@ const drafted = (strictest: Action | null): string =>
   strictest
     ? `the drafts say ${ACTION_WORDS[strictest].toLowerCase()} at the strictest`
     : "nothing can be drafted yet";
-const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What waits at a client, and what comes next. */
 export const desk: Words<Rooms["desk"]> = {

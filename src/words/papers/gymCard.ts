@@ -1,9 +1,10 @@
 import type { Block, PaperDoc } from "@/core/paper/doc";
 import type { Drawing } from "@/core/selection/pose/drawing";
-import { SUPPORT_WORDS, type Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { lineSaid, loadSaid } from "@/core/visit/client/homeSaid";
+import { WORN } from "@/words/en/plan/setUp";
 import type { Say } from "../say";
 
 /** What hangs at a machine's side for one client: what to set, what to check, when to stop. */
@@ -41,7 +42,7 @@ export function gymCard(
         kind: "list",
         items: [
           ...kept.checks,
-          ...(worn === "none" ? [] : [SUPPORT_WORDS[worn]]),
+          ...(worn === "none" ? [] : [WORN[worn]]),
           ...stopSigns.map((s) => `Stop: ${s}`),
         ],
       },

@@ -5,7 +5,7 @@ import type { CsvField, CsvMapping } from "@/core/exchange/csv/fields";
 import type { TableHead } from "@/server/exchange/plansOf";
 import { Problem } from "@/ui/form/Problem";
 import { send } from "@/ui/send";
-import { columnWords } from "@/words/en/exchange";
+import { columnWords } from "@/words/en/files/exchange";
 
 /** What stands in which column of a table, with its first lines beside it, before anything is written. */
 export function Columns({

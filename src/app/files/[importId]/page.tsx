@@ -12,7 +12,7 @@ import { Link } from "@/ui/Link";
 import { Said } from "@/ui/reader";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { DEED_SENTENCES } from "@/words/en/access";
-import { FILE_KINDS } from "@/words/en/exchange";
+import { FILE_KINDS } from "@/words/en/files/exchange";
 import { Columns } from "./Columns";
 import { Settle } from "./Settle";
 

@@ -86,7 +86,6 @@ test("stops lie on the rail, and each names the setting that makes it", () => {
         expect(family.settings.map((s) => s.key)).toContain(end.setting);
         expect(end.deg).toBeGreaterThanOrEqual(0);
         expect(end.deg).toBeLessThanOrEqual(180);
-        expect(end.because.length).toBeGreaterThan(3);
       }
     }),
     { numRuns: 200 },

@@ -4,27 +4,31 @@ import type { SolvedLeg } from "../../mechanics/solvedLeg";
 import type { Vector } from "../../mechanics/vector";
 
 /** A number of a machine that nobody turns: measured once, when the machine is entered. */
-export interface GeometrySpec {
+export interface GeometryModel {
   key: string;
-  name: string;
   /** as shown; values are SI and degrees */
   unit: "cm" | "kg" | "°" | "";
   least: number;
   most: number;
   usual: number;
+}
+export interface GeometrySpec extends GeometryModel {
+  name: string;
   how: string;
 }
 
 /** Something that is set for a client, at notches. */
-export interface SettingSpec {
+export interface SettingModel {
   key: string;
-  name: string;
   unit: "cm" | "°" | "";
   /** notches of a usual machine; a machine of the clinic may have its own */
   from: number;
   to: number;
   step: number;
   usual: number;
+}
+export interface SettingSpec extends SettingModel {
+  name: string;
   /** words instead of numbers, by notch */
   words?: readonly string[];
   /** what turning it does */
@@ -54,7 +58,6 @@ export interface ArcEnd {
   setting: string;
   end: "straight" | "bent";
   deg: number;
-  because: string;
 }
 
 /** A part of the machine in the side view; points in metres from the hip, x forward as the person stands or sits. */
@@ -78,33 +81,30 @@ export interface SideView {
 }
 
 /** One family of machines: what is measured on it, what is set, and how a leg stands and is loaded on it. */
-export interface MachineFamily {
+export interface FamilyModel {
   id: string;
-  name: string;
-  /** one sentence for who enters a machine */
-  about: string;
-  geometry: readonly GeometrySpec[];
-  settings: readonly SettingSpec[];
+  geometry: readonly GeometryModel[];
+  settings: readonly SettingModel[];
   /** the resistance changes over the lift: a lever with a curve */
   hasCam: boolean;
   /** the stack acts on a rail through a ratio that the load cell can find */
   hasRatio?: boolean;
   /** what is loaded; null where the body alone is */
-  load: { name: string; unit: "kg" } | null;
+  load: { unit: "kg" } | null;
   /** loads that a person can stand against in these settings, kg, and what ends them on each side */
   standsAgainst?: (
     body: Body,
     settings: SetUp["settings"],
-  ) => { leastKg: number; mostKg: number; because: string; tooLittle: string };
+  ) => { leastKg: number; mostKg: number; because: Slips };
   /** the load pulls and is not carried through the foot */
   isPull?: boolean;
-  /** why a body cannot be set up like this at all, with the notch that would do; null where it can */
+  /** what of a machine is out of a body's reach, with the notch that would do; null where nothing is */
   outOfReach?: (
     body: Body,
     machine: MachineGeometry,
     settings: SetUp["settings"],
     notches: (key: string) => readonly number[],
-  ) => string | null;
+  ) => OutOfReach | null;
   /** a hand or strap resists: less exact than a machine */
   isHeldByHand?: boolean;
   /** more load makes it lighter: a counterweight */
@@ -128,6 +128,26 @@ export interface MachineFamily {
     kneeFlexionDeg: number,
     leg: SolvedLeg,
   ) => SideView;
+}
+
+/** A family as it is called: the words of its id and of its keys stand in text/en.json. */
+export interface MachineFamily extends FamilyModel {
+  name: string;
+  /** one sentence for who enters a machine */
+  about: string;
+  geometry: readonly GeometrySpec[];
+  settings: readonly SettingSpec[];
+  load: { name: string; unit: "kg" } | null;
+}
+
+/** What ends a stand against a pull. */
+export type Slips = "shoes_slide" | "toes";
+
+/** A setting as it is, and the notch nearest to it that would do; null where none would. */
+export interface OutOfReach {
+  code: "setUp.seat_too_far" | "setUp.bench_too_high";
+  atM: number;
+  wouldDoM: number | null;
 }
 
 /** A value that must be there because the family's own spec names it. */

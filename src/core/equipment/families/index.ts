@@ -1,5 +1,6 @@
-import type { MachineFamily } from "./family";
+import type { FamilyModel, MachineFamily } from "./family";
 import { proneCurl, seatedCurl } from "./legCurls";
+import { named } from "./named";
 import { ankleCuff, counterweightCurl, heldShin } from "./others";
 import { carriagePress, seatedPress, sledPress } from "./presses";
 import { seatedExtension } from "./seatedExtension";
@@ -7,7 +8,7 @@ import { splitStance, squatOnFloor, standingExtension, stepUpright } from "./sta
 import { hackSled, pendulum, railSquat } from "./supportedSquats";
 
 /** Families with a model of the knee, in the order in which a machine is entered. */
-export const FAMILIES = [
+const MODELS = [
   seatedExtension,
   seatedPress,
   sledPress,
@@ -24,7 +25,9 @@ export const FAMILIES = [
   squatOnFloor,
   splitStance,
   stepUpright,
-] as const satisfies readonly MachineFamily[];
+] satisfies readonly FamilyModel[];
+
+export const FAMILIES: readonly MachineFamily[] = MODELS.map(named);
 
 export type FamilyId =
   | "seated_knee_extension"

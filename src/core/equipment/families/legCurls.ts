@@ -1,52 +1,46 @@
 import { legCurl } from "../../mechanics/postures/legCurl";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
-import { type MachineFamily, numberOf } from "./family";
+import { type FamilyModel, numberOf } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
 import { BACKREST, LEVER_GEOMETRY, leverOf, PAD, STACK } from "./seatedExtension";
 
-function curl(position: "prone" | "seated"): MachineFamily {
+function curl(position: "prone" | "seated"): FamilyModel {
   const isProne = position === "prone";
   return {
     id: `leg_curl_${position}`,
-    name: isProne ? "Lying leg curl" : "Seated leg curl",
-    about: isProne
-      ? "Face down, a pad behind the lower shin; the bench may bend at the hip."
-      : "Seated, a pad behind the lower shin and one across the thigh.",
+
     geometry: LEVER_GEOMETRY,
     settings: [
       isProne
         ? {
             key: "hipBendDeg",
-            name: "bench bent at the hip",
+
             unit: "°",
             from: 0,
             to: 30,
             step: 5,
             usual: 10,
-            meaning: "a bent bench keeps the low back from arching",
           }
         : BACKREST,
-      { ...PAD, meaning: "nearer to the knee shortens the pad's lever; the knee's torque stays" },
+      { ...PAD },
       {
         key: "startDeg",
-        name: "straight stop",
+
         unit: "°",
         from: 0,
         to: 30,
         step: 5,
         usual: 0,
-        meaning: "the straightest knee that the lever lets through",
       },
       {
         key: "endDeg",
-        name: "bent stop",
+
         unit: "°",
         from: 60,
         to: 110,
         step: 5,
         usual: 110,
-        meaning: "the most bent knee that the lever lets through",
       },
     ],
     hasCam: true,
@@ -68,8 +62,8 @@ function curl(position: "prone" | "seated"): MachineFamily {
         c,
       ),
     ends: (_body, _m, s) => [
-      { setting: "startDeg", end: "straight", deg: numberOf(s, "startDeg"), because: "the straight stop" },
-      { setting: "endDeg", end: "bent", deg: numberOf(s, "endDeg"), because: "the bent stop" },
+      { setting: "startDeg", end: "straight", deg: numberOf(s, "startDeg") },
+      { setting: "endDeg", end: "bent", deg: numberOf(s, "endDeg") },
     ],
     sideView: (body, _m, s, _deg, leg) => {
       const p = legPoints(body, leg);

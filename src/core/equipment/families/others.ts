@@ -3,19 +3,18 @@ import { kneelingCurl } from "../../mechanics/postures/kneelingCurl";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
 import { GRAVITY_M_S2 } from "../../units/mass";
-import { type MachineFamily, numberOf } from "./family";
+import { type FamilyModel, numberOf } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
 import { BACKREST, PAD } from "./seatedExtension";
 
 /** Seated straightening against a weight at the ankle. Source: mechanics rules 5.1. */
-export const ankleCuff: MachineFamily = {
+export const ankleCuff: FamilyModel = {
   id: "ankle_cuff",
-  name: "Ankle cuff, seated",
-  about: "A weight at the ankle: it pulls most near straight and hardly at all at a right angle.",
+
   geometry: [],
   settings: [BACKREST],
   hasCam: false,
-  load: { name: "cuff", unit: "kg" },
+  load: { unit: "kg" },
   range: [0, 100],
   solve: (body, _m, s, deg, c) =>
     solveLeg(
@@ -42,14 +41,13 @@ export const ankleCuff: MachineFamily = {
 };
 
 /** Seated straightening against hands or a strap at the shin, square to it: what is held is force, not mass. */
-export const heldShin: MachineFamily = {
+export const heldShin: FamilyModel = {
   id: "held_shin",
-  name: "Hands or strap at the shin",
-  about: "Somebody's hands or a strap hold the shin; a load cell or spring scale says how hard.",
+
   geometry: [],
   settings: [BACKREST, PAD],
   hasCam: false,
-  load: { name: "push", unit: "kg" },
+  load: { unit: "kg" },
   isHeldByHand: true,
   range: [0, 100],
   solve: (body, _m, s, deg, c) =>
@@ -90,35 +88,32 @@ export const heldShin: MachineFamily = {
 const LEVER_USUAL_M = 0.5;
 
 /** Kneeling lowering with a counterweight that helps. More counterweight is lighter. Source: mechanics rules 5.7. */
-export const counterweightCurl: MachineFamily = {
+export const counterweightCurl: FamilyModel = {
   id: "counterweight_curl",
-  name: "Kneeling curl with counterweight",
-  about: "Ankles held, the body lowers from the knees; a counterweight on an arm helps.",
+
   geometry: [
     {
       key: "leverM",
-      name: "arm of the counterweight",
+
       unit: "cm",
       least: 0.1,
       most: 1.5,
       usual: LEVER_USUAL_M,
-      how: "from the knee's line to the weight",
     },
   ],
   settings: [
     {
       key: "hipBendDeg",
-      name: "bend at the hip",
+
       unit: "°",
       from: 0,
       to: 30,
       step: 5,
       usual: 0,
-      meaning: "a bent hip shortens the body's lever and makes it easier",
     },
   ],
   hasCam: false,
-  load: { name: "counterweight", unit: "kg" },
+  load: { unit: "kg" },
   isReversed: true,
   range: [10, 90],
   solve: (body, m, s, deg) => ({

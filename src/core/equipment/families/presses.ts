@@ -2,82 +2,72 @@ import type { Pressure } from "../../mechanics/footPressure";
 import { flexionAtSeatStopDeg, legPress } from "../../mechanics/postures/legPress";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit } from "../../mechanics/vector";
-import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec, type SetUp } from "./family";
+import { type FamilyModel, type MachineGeometry, numberOf, type SettingModel, type SetUp } from "./family";
 import { alongside, legPoints } from "./parts";
 import { STACK } from "./seatedExtension";
 
 export const PRESSURES: readonly Pressure[] = ["heel", "mid", "ball"];
 
-export const PRESSURE: SettingSpec = {
+export const PRESSURE: SettingModel = {
   key: "pressure",
-  name: "push through",
+
   unit: "",
   from: 0,
   to: 2,
   step: 1,
   usual: 1,
-  words: ["the heel", "the whole foot", "the ball"],
-  meaning:
-    "the whole foot shares the work between knee and hip; heels with low feet can pull the shin forward",
 };
 
-export const FEET: SettingSpec = {
+export const FEET: SettingModel = {
   key: "footM",
-  name: "feet above the hip",
+
   unit: "cm",
   from: -0.05,
   to: 0.3,
   step: 0.025,
   usual: 0.1,
-  meaning: "higher feet shift work from the knee to the hip and bend the hip more",
 };
 
-export const BACK: SettingSpec = {
+export const BACK: SettingModel = {
   key: "backToRailDeg",
-  name: "back against the rail",
+
   unit: "°",
   from: 90,
   to: 160,
   step: 5,
   usual: 115,
-  meaning:
-    "flatter (more) bends the hip less at depth; the rounding of the back depends on it, not on the name of the press",
 };
 
-export const SEAT: SettingSpec = {
+export const SEAT: SettingModel = {
   key: "seatGapM",
-  name: "seat to plate",
+
   unit: "cm",
   from: 0.5,
   to: 0.85,
   step: 0.025,
   usual: 0.575,
-  meaning: "a nearer seat lets the knee bend more at the start",
 };
 
 const TILT = {
   key: "plateTiltDeg",
-  name: "plate's tilt",
+
   unit: "°",
   least: -30,
   most: 30,
   usual: 0,
-  how: "against square to the rail; below 0 its top leans away",
 } as const;
 const FRICTION = {
   key: "friction",
-  name: "friction share",
+
   unit: "",
   least: 0,
   most: 0.3,
   usual: 0,
-  how: "how much heavier pushing is than holding",
 } as const;
 
 interface PressKind {
   id: string;
-  name: string;
-  about: string;
+
   moves: "plate" | "carriage";
   railDeg: number;
   railRange: readonly [number, number];
@@ -87,48 +77,44 @@ interface PressKind {
   loads: "stack" | "plates";
 }
 
-function press(kind: PressKind): MachineFamily {
-  const geometry: MachineFamily["geometry"] = [
+function press(kind: PressKind): FamilyModel {
+  const geometry: FamilyModel["geometry"] = [
     {
       key: "railDeg",
-      name: "rail, from hip to feet",
+
       unit: "°",
       least: kind.railRange[0],
       most: kind.railRange[1],
       usual: kind.railDeg,
-      how: "0 is level, upwards is more",
     },
     { ...TILT, usual: kind.tiltDeg },
     { ...FRICTION, usual: kind.loads === "stack" ? 0 : 0.03 },
     kind.loads === "stack"
       ? {
           key: "ratio",
-          name: "newtons at the plate per newton of stack",
+
           unit: "",
           least: 0.2,
           most: 3,
           usual: 1,
-          how: "many stacks are not what is printed: calibrate",
         }
       : {
           key: "sledKg",
-          name: "the sled itself",
+
           unit: "kg",
           least: 0,
           most: 150,
           usual: 45,
-          how: "an empty sled still weighs",
         },
     ...(kind.moves === "carriage"
       ? [
           {
             key: "sledKg",
-            name: "the carriage itself",
+
             unit: "kg" as const,
             least: 0,
             most: 150,
             usual: 30,
-            how: "the body rides on it",
           },
         ]
       : []),
@@ -144,13 +130,12 @@ function press(kind: PressKind): MachineFamily {
   });
   return {
     id: kind.id,
-    name: kind.name,
-    about: kind.about,
+
     geometry,
     settings: [FEET, { ...BACK, usual: kind.backToRailDeg }, SEAT, PRESSURE],
     hasCam: false,
     hasRatio: kind.loads === "stack",
-    load: kind.loads === "stack" ? STACK : { name: "plates", unit: "kg" },
+    load: kind.loads === "stack" ? STACK : { unit: "kg" },
     range: [0, 110],
     solve: (body, m, s, deg, c) =>
       solveLeg(
@@ -173,9 +158,7 @@ function press(kind: PressKind): MachineFamily {
         numberOf(s, "footM"),
         numberOf(m.values, "plateTiltDeg"),
       );
-      return deg === null
-        ? []
-        : [{ setting: "seatGapM", end: "bent", deg: Math.floor(deg), because: "the seat" }];
+      return deg === null ? [] : [{ setting: "seatGapM", end: "bent", deg: Math.floor(deg) }];
     },
     outOfReach: (body, m, s, notches) => {
       const reaches = (seatGapM: number) =>
@@ -184,10 +167,7 @@ function press(kind: PressKind): MachineFamily {
       const gap = numberOf(s, "seatGapM");
       if (reaches(gap)) return null;
       const near = notches("seatGapM").filter(reaches).at(-1);
-      const cm = (metres: number) => `${Math.round(metres * 1000) / 10} cm`;
-      return near === undefined
-        ? "no seat notch of this machine is near enough to the plate for this leg"
-        : `the seat at ${cm(gap)} from the plate is out of this leg's reach: ${cm(near)} or nearer`;
+      return { code: "setUp.seat_too_far", atM: gap, wouldDoM: near ?? null };
     },
     sideView: (body, m, _s, _deg, leg) => {
       const p = legPoints(body, leg);
@@ -225,8 +205,7 @@ function press(kind: PressKind): MachineFamily {
 /** Leg presses. Source: mechanics rules 5.2. */
 export const seatedPress = press({
   id: "seated_press",
-  name: "Seated leg press",
-  about: "The plate moves away on a level rail; a stack resists.",
+
   moves: "plate",
   railDeg: 0,
   railRange: [-20, 30],
@@ -236,8 +215,7 @@ export const seatedPress = press({
 });
 export const sledPress = press({
   id: "sled_press",
-  name: "Sled press",
-  about: "A sled on a sloping rail with plates; empty it still weighs.",
+
   moves: "plate",
   railDeg: 45,
   railRange: [20, 60],
@@ -247,8 +225,7 @@ export const sledPress = press({
 });
 export const carriagePress = press({
   id: "carriage_press",
-  name: "Carriage press",
-  about: "The feet stay, the carriage with the body moves; a stack resists as well.",
+
   moves: "carriage",
   railDeg: -10,
   railRange: [-60, 0],

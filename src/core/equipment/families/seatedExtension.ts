@@ -2,62 +2,56 @@ import type { LeverGeometry } from "../../mechanics/lever";
 import { kneeExtensionConfiguration } from "../../mechanics/postures/kneeExtension";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
-import { type MachineFamily, type MachineGeometry, numberOf, type SettingSpec } from "./family";
+import { type FamilyModel, type MachineGeometry, numberOf, type SettingModel } from "./family";
 import { alongside, LIMB_HALF_M, legPoints } from "./parts";
 
 /** Settings that lever machines share. */
-export const PAD: SettingSpec = {
+export const PAD: SettingModel = {
   key: "padM",
-  name: "shin pad below the knee",
+
   unit: "cm",
   from: 0.2,
   to: 0.42,
   step: 0.02,
   usual: 0.36,
-  meaning:
-    "nearer to the knee pulls the shin less forward; the knee's torque stays what the lever gives, so nothing gets lighter",
 };
-export const BACKREST: SettingSpec = {
+export const BACKREST: SettingModel = {
   key: "backrestDeg",
-  name: "backrest",
+
   unit: "°",
   from: 90,
   to: 135,
   step: 5,
   usual: 105,
-  meaning: "further back bends the hip less and gives tight hamstrings room",
 };
-export const STACK = { name: "stack", unit: "kg" } as const;
+export const STACK = { unit: "kg" } as const;
 
 export const LEVER_GEOMETRY = [
   {
     key: "ratioM",
-    name: "lever ratio",
+
     unit: "cm",
     least: 0.05,
     most: 1,
     usual: 0.3,
-    how: "torque per newton of stack, as a length; calibration finds the true one",
   },
   {
     key: "startLoadKg",
-    name: "weight of the lever itself",
+
     unit: "kg",
     least: -10,
     most: 40,
     usual: 0,
-    how: "what it adds without a pin, as stack; calibration finds it",
   },
   {
     key: "frictionShare",
-    name: "friction share",
+
     unit: "",
     least: 0,
     most: 0.5,
     usual: 0.05,
-    how: "how much heavier lifting is than holding",
   },
-] as const satisfies MachineFamily["geometry"];
+] as const satisfies FamilyModel["geometry"];
 
 /** A lever as its machine's own numbers say. */
 export const leverOf = (m: MachineGeometry): LeverGeometry => ({
@@ -68,33 +62,30 @@ export const leverOf = (m: MachineGeometry): LeverGeometry => ({
 });
 
 /** Seated knee extension on a lever. Source: mechanics rules 5.1. */
-export const seatedExtension: MachineFamily = {
+export const seatedExtension: FamilyModel = {
   id: "seated_knee_extension",
-  name: "Seated knee extension",
-  about: "A lever with a pad in front of the shin; the knee's turning point in line with the lever's.",
+
   geometry: LEVER_GEOMETRY,
   settings: [
     BACKREST,
     PAD,
     {
       key: "startDeg",
-      name: "bent stop",
+
       unit: "°",
       from: 60,
       to: 110,
       step: 5,
       usual: 100,
-      meaning: "the most bent knee that the lever lets through",
     },
     {
       key: "endDeg",
-      name: "straight stop",
+
       unit: "°",
       from: 0,
       to: 60,
       step: 5,
       usual: 0,
-      meaning: "the straightest knee that the lever lets through",
     },
   ],
   hasCam: true,
@@ -119,8 +110,8 @@ export const seatedExtension: MachineFamily = {
       c,
     ),
   ends: (_body, _m, s) => [
-    { setting: "startDeg", end: "bent", deg: numberOf(s, "startDeg"), because: "the bent stop" },
-    { setting: "endDeg", end: "straight", deg: numberOf(s, "endDeg"), because: "the straight stop" },
+    { setting: "startDeg", end: "bent", deg: numberOf(s, "startDeg") },
+    { setting: "endDeg", end: "straight", deg: numberOf(s, "endDeg") },
   ],
   sideView: (body, _m, s, _deg, leg) => {
     const p = legPoints(body, leg);

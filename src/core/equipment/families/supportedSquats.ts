@@ -3,82 +3,73 @@ import { hackSquat } from "../../mechanics/postures/hackSquat";
 import { flexionAtHipHeightDeg, guidedSquat, HIP_ABOVE_SEAT_M } from "../../mechanics/postures/squat";
 import { solveLeg } from "../../mechanics/solvedLeg";
 import { plus, times, unit, vector } from "../../mechanics/vector";
-import { type ArcEnd, type MachineFamily, numberOf, type SettingSpec } from "./family";
+import { type ArcEnd, type FamilyModel, numberOf, type SettingModel } from "./family";
 import { alongside, floorUnder, legPoints } from "./parts";
 import { PRESSURE, PRESSURES } from "./presses";
 
-const PLATES = { name: "plates", unit: "kg" } as const;
+const PLATES = { unit: "kg" } as const;
 
-const DEPTH: SettingSpec = {
+const DEPTH: SettingModel = {
   key: "depthDeg",
-  name: "depth stop",
+
   unit: "°",
   from: 40,
   to: 110,
   step: 5,
   usual: 100,
-  meaning: "where the stop ends the way down",
 };
 
-function sled(isPendulum: boolean): MachineFamily {
+function sled(isPendulum: boolean): FamilyModel {
   return {
     id: isPendulum ? "pendulum_squat" : "hack_squat",
-    name: isPendulum ? "Pendulum squat" : "Back-supported sled squat",
-    about: isPendulum
-      ? "The back pad swings on an arm: steep at the top, flatter at the bottom."
-      : "The back pad slides on a straight rail; the body rides on it.",
+
     geometry: [
       {
         key: "inclineDeg",
-        name: "rail against the floor",
+
         unit: "°",
         least: 20,
         most: 90,
         usual: isPendulum ? 75 : 60,
-        how: "at the top",
       },
       ...(isPendulum
         ? [
             {
               key: "inclineBottomDeg",
-              name: "the same at the bottom",
+
               unit: "°" as const,
               least: 20,
               most: 90,
               usual: 45,
-              how: "at 100° of knee bend",
             },
           ]
         : []),
       {
         key: "carriageKg",
-        name: "the carriage itself",
+
         unit: "kg",
         least: 0,
         most: 150,
         usual: 30,
-        how: "empty it still weighs",
       },
       {
         key: "friction",
-        name: "friction share",
+
         unit: "",
         least: 0,
         most: 0.3,
         usual: 0.03,
-        how: "how much heavier pushing is than holding",
       },
     ],
     settings: [
       {
         key: "footForwardM",
-        name: "feet ahead of the hip's line",
+
         unit: "cm",
         from: 0,
         to: 0.3,
         step: 0.025,
         usual: 0.15,
-        meaning: "further ahead shifts work from the knee to the hip",
       },
       DEPTH,
     ],
@@ -100,9 +91,7 @@ function sled(isPendulum: boolean): MachineFamily {
         }),
         c,
       ),
-    ends: (_body, _m, s) => [
-      { setting: "depthDeg", end: "bent", deg: numberOf(s, "depthDeg"), because: "the depth stop" },
-    ],
+    ends: (_body, _m, s) => [{ setting: "depthDeg", end: "bent", deg: numberOf(s, "depthDeg") }],
     sideView: (body, _m, _s, _deg, leg) => {
       const p = legPoints(body, leg);
       const back = leg.posture.trunkDeg;
@@ -135,46 +124,42 @@ export const FRICTION_WARNING = 0.5;
 const LEAST_BEND_DEG = 10;
 
 /** A bar on upright rails, feet ahead of it, a bench behind if wanted. Source: mechanics rules 5.3. */
-export const railSquat: MachineFamily = {
+export const railSquat: FamilyModel = {
   id: "rail_squat",
-  name: "Rail-guided bar",
-  about: "A bar that slides on upright rails; the rail carries what balance would not.",
+
   geometry: [
     {
       key: "barKg",
-      name: "the bar itself",
+
       unit: "kg",
       least: 0,
       most: 40,
       usual: 15,
-      how: "guided bars weigh something too",
     },
   ],
   settings: [
     {
       key: "feetForwardM",
-      name: "feet ahead of the rail",
+
       unit: "cm",
       from: 0,
       to: 0.45,
       step: 0.05,
       usual: 0.3,
-      meaning: "too near and the knee does nearly all of it; further ahead moves work to the hip",
     },
     {
       key: "benchM",
-      name: "bench as a stop, height",
+
       unit: "cm",
       from: 0.25,
       to: 0.6,
       step: 0.05,
       usual: 0.45,
-      meaning: "a higher bench ends the way down earlier",
     },
     PRESSURE,
   ],
   hasCam: false,
-  load: { name: "plates", unit: "kg" },
+  load: { unit: "kg" },
   range: [0, 110],
   solve: (body, m, s, deg, c) =>
     solveLeg(
@@ -201,9 +186,7 @@ export const railSquat: MachineFamily = {
       LEAST_BEND_DEG,
       Math.min(110, reachDeg - 1),
     );
-    return deg === null
-      ? []
-      : [{ setting: "benchM", end: "bent", deg: Math.floor(deg), because: "the bench" }];
+    return deg === null ? [] : [{ setting: "benchM", end: "bent", deg: Math.floor(deg) }];
   },
   outOfReach: (body, m, s, notches) => {
     // a bench that is higher than the hip of the standing leg leaves no way down
@@ -215,10 +198,7 @@ export const railSquat: MachineFamily = {
     const bench = numberOf(s, "benchM");
     if (fits(bench)) return null;
     const low = notches("benchM").filter(fits).at(-1);
-    const cm = (metres: number) => `${Math.round(metres * 100)} cm`;
-    return low === undefined
-      ? "no bench notch is low enough for this leg"
-      : `the bench at ${cm(bench)} is too high for this leg: ${cm(low)} or lower`;
+    return { code: "setUp.bench_too_high", atM: bench, wouldDoM: low ?? null };
   },
   sideView: (body, _m, s, _deg, leg) => {
     const p = legPoints(body, leg);

@@ -1,12 +1,13 @@
-import { byWhom, type InForce, leastOf, mostOf } from "../../bounds/inForce";
+import { type InForce, leastOf, mostOf, whoSet } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
 import type { Exercise } from "../../rules/exercises";
+import { type Said, saidWith } from "../../units/said";
 
 /** Who cut the arc, where, and why. */
 export interface ArcCut {
   end: "straight" | "bent";
   deg: number;
-  because: string;
+  because: Said;
   /** the person's own back or hip: a flatter back may give it back */
   isBody?: boolean;
 }
@@ -37,7 +38,7 @@ export interface MeasuredMotion {
 export function allowedArc(e: Exercise, bounds: InForce, motion: MeasuredMotion): AllowedArc | null {
   let { min: fromDeg, max: toDeg } = e.knee_angle_usable_deg;
   const cuts: { straight: ArcCut | null; bent: ArcCut | null } = { straight: null, bent: null };
-  const cut = (low: number | null, high: number | null, because: string) => {
+  const cut = (low: number | null, high: number | null, because: Said) => {
     if (low !== null && low > fromDeg) {
       fromDeg = low;
       cuts.straight = { end: "straight", deg: low, because };
@@ -47,20 +48,20 @@ export function allowedArc(e: Exercise, bounds: InForce, motion: MeasuredMotion)
       cuts.bent = { end: "bent", deg: high, because };
     }
   };
-  const cutBy = (kind: BoundKind, what: string) => {
-    if (bounds[kind]) cut(leastOf(bounds, kind), mostOf(bounds, kind), `${what}${byWhom(bounds, kind)}`);
+  const cutBy = (kind: BoundKind, code: string) => {
+    if (bounds[kind])
+      cut(leastOf(bounds, kind), mostOf(bounds, kind), saidWith(code, { by: whoSet(bounds, kind) }));
   };
-  cutBy("knee_flexion", "bend of the knee");
+  cutBy("knee_flexion", "fit.bend");
   // a stretch that the body's weight bends is loaded too (corrections K14)
-  if (e.match.class !== "stretch" || isLoadedStretch(e)) cutBy("knee_flexion_under_load", "bend under load");
+  if (e.match.class !== "stretch" || isLoadedStretch(e)) cutBy("knee_flexion_under_load", "fit.bend_loaded");
   const isExtension = e.match.class === "open_knee_extension";
-  if (isExtension && e.match.static_hold) cutBy("extension_hold_angles", "angles of a held extension");
-  if (isExtension && !e.match.static_hold)
-    cutBy("open_chain_extension", "arc of extension with the foot free");
-  if (e.match.class === "closed_knee") cutBy("closed_chain_depth", "depth of presses and squats");
+  if (isExtension && e.match.static_hold) cutBy("extension_hold_angles", "fit.hold_angles");
+  if (isExtension && !e.match.static_hold) cutBy("open_chain_extension", "fit.open_arc");
+  if (e.match.class === "closed_knee") cutBy("closed_chain_depth", "fit.closed_depth");
   if (e.match.class === "open_knee_flexion" || e.match.class === "closed_knee_flexion")
-    cutBy("resisted_knee_flexion", "bending against resistance");
-  cut(motion.shortOfStraightDeg, motion.bendDeg, "what this knee does, measured");
+    cutBy("resisted_knee_flexion", "fit.resisted_bend");
+  cut(motion.shortOfStraightDeg, motion.bendDeg, { code: "fit.motion" });
   if (fromDeg > toDeg) return null;
   return { fromDeg, toDeg, cuts: [cuts.straight, cuts.bent].filter((c) => c !== null) };
 }

@@ -1,6 +1,7 @@
 import { notchesOf } from "../../equipment/machine";
 import type { Exercise } from "../../rules/exercises";
 import { GRAVITY_M_S2 } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "../setUp/affineArc";
 import type { LoadContext } from "../setUp/loadContext";
 import type { ChosenMachine } from "../setUp/machineFor";
@@ -28,7 +29,7 @@ export function backCautions(
     angles: readonly AffineAngle[];
     arc: AllowedArc;
   },
-): string[] {
+): Said[] {
   const leastN = ctx.hasBackProblem ? 0 : LOADED_BODY_WEIGHTS * ctx.body.massKg * GRAVITY_M_S2;
   const isRound = (a: AffineAngle): boolean =>
     a.pelvicTuckDeg > ROUNDED_DEG && a.chain === "closed" && footForceN(a, at.load) > leastN;
@@ -45,24 +46,23 @@ export function backCautions(
   // it begins in the deepest bend: what still rounds there is no cure, and what does not is looked at where it rounds now
   const isCured = (settings: Record<string, number>): boolean =>
     isFlat(settings, deepestDeg) && isFlat(settings, firstDeg);
-  const cures: string[] = [];
+  const cures: Said[] = [];
   const back = chosen.family.settings.find((s) => TRUNK.has(s.key));
   if (back) {
     const flatter = notchesOf(chosen.machine, back).filter(
       (n) => n.value > (at.settings[back.key] ?? back.usual),
     );
     const notches = flatter.findIndex((n) => isCured({ ...at.settings, [back.key]: n.value })) + 1;
-    if (notches > 0) cures.push(`recline by ${notches} ${notches === 1 ? "notch" : "notches"}`);
+    if (notches > 0) cures.push(saidWith("setUp.recline_by", { notches }));
   }
   const feet = chosen.family.settings.find((s) => s.key === "footM");
   if (feet) {
     const lower = notchesOf(chosen.machine, feet)
       .filter((n) => n.value < (at.settings.footM ?? feet.usual))
       .reverse();
-    if (lower.some((n) => isCured({ ...at.settings, footM: n.value }))) cures.push("put the feet lower");
+    if (lower.some((n) => isCured({ ...at.settings, footM: n.value })))
+      cures.push({ code: "setUp.feet_lower" });
   }
-  cures.push(`stop before ${Math.floor(firstDeg)}°`);
-  return [
-    `The low back rounds by about ${Math.round(most / 5) * 5}° under load (an estimate, 10 to 15° either way): ${cures.join(", or ")}.`,
-  ];
+  cures.push(saidWith("setUp.stop_before", { deg: Math.floor(firstDeg) }));
+  return [saidWith("setUp.back_rounds", { deg: Math.round(most / 5) * 5, cures })];
 }

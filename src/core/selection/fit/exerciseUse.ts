@@ -1,6 +1,9 @@
 import type { FamilyId } from "../../equipment/families";
 import { type Exercise, likeOf } from "../../rules/exercises";
 
+/** On which legs a machine's load comes. */
+export type LegsShare = "two" | "one" | "upper" | "lowered" | "front" | "both_feet";
+
 /** How an exercise of the catalogue uses a machine: which kinds do, set how, on which legs. */
 export interface ExerciseUse {
   /** the first that the clinic has is taken */
@@ -12,20 +15,20 @@ export interface ExerciseUse {
   phase?: -1 | 0 | 1;
   /** the body alone: nothing is added */
   isUnloaded?: boolean;
-  /** what the share means, in words */
-  legs: string;
+  /** what the share means */
+  legs: LegsShare;
 }
 
 const EXTENSION = ["seated_knee_extension"] as const;
 const PRESS = ["seated_press", "carriage_press"] as const;
 const CURL = ["leg_curl_prone", "leg_curl_seated"] as const;
-const TWO = { share: 0.5, legs: "two legs" } as const;
-const ONE = { share: 1, legs: "one leg" } as const;
+const TWO = { share: 0.5, legs: "two" } as const;
+const ONE = { share: 1, legs: "one" } as const;
 const STEP = {
   families: ["step"],
   ...ONE,
   isUnloaded: true,
-  legs: "nine tenths on the upper leg",
+  legs: "upper",
 } as const;
 
 const USES: Record<string, ExerciseUse> = {
@@ -43,31 +46,31 @@ const USES: Record<string, ExerciseUse> = {
   lp_high_wide: { families: PRESS, settings: { footM: 0.25 }, ...TWO },
   lp_single: { families: [...PRESS, "sled_press"], ...ONE },
   lp_sled45: { families: ["sled_press"], ...TWO },
-  lp_2up1down: { families: [...PRESS, "sled_press"], ...ONE, phase: -1, legs: "lowered on one leg" },
+  lp_2up1down: { families: [...PRESS, "sled_press"], ...ONE, phase: -1, legs: "lowered" },
   sq_hack: { families: ["hack_squat"], ...TWO },
   sq_pendulum: { families: ["pendulum_squat"], ...TWO },
   sq_rail_feet_fwd: { families: ["rail_squat"], settings: { feetForwardM: 0.3 }, ...TWO },
   sq_rail_front: { families: ["rail_squat"], settings: { feetForwardM: 0.05, benchM: 0.25 }, ...TWO },
   half_squat: { families: ["squat_on_floor"], ...TWO, isUnloaded: true },
   sq_to_bench: { families: ["squat_on_floor"], ...TWO },
-  split_squat: { families: ["split_stance"], ...ONE, legs: "three quarters on the front leg" },
+  split_squat: { families: ["split_stance"], ...ONE, legs: "front" },
   lunge_no_load: {
     families: ["split_stance"],
     ...ONE,
     isUnloaded: true,
-    legs: "three quarters on the front leg",
+    legs: "front",
   },
   lunge_walking: {
     families: ["split_stance"],
     settings: { stepping: 1 },
     ...ONE,
-    legs: "three quarters on the front leg",
+    legs: "front",
   },
   step_up: STEP,
   step_up_low: STEP,
   step_down_low: STEP,
   step_down: STEP,
-  tke_standing: { families: ["standing_extension"], ...ONE, legs: "both feet on the floor" },
+  tke_standing: { families: ["standing_extension"], ...ONE, legs: "both_feet" },
   curl_lying: { families: ["leg_curl_prone"], ...TWO },
   curl_seated: { families: ["leg_curl_seated"], ...TWO },
   curl_single: { families: CURL, ...ONE },

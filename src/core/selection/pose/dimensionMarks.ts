@@ -39,7 +39,10 @@ export function dimensionMarks(machine: GymMachine, body: Body, deg?: number): D
     const to = from + step <= most ? from + step : from - step;
     if (isSetting) return drawn(body, chosen, { ...posed, settings: { ...posed.settings, [key]: to } }, box);
     const other = { ...machine, geometry: { ...machine.geometry, [key]: to } };
-    const settings = settingsAtNotches({ ...chosen, machine: other }, { families: [], share: 0.5, legs: "" });
+    const settings = settingsAtNotches(
+      { ...chosen, machine: other },
+      { families: [], share: 0.5, legs: "two" },
+    );
     return drawn(body, { ...chosen, machine: other }, { ...posed, settings }, box);
   };
   const marks: DimensionMark[] = [];

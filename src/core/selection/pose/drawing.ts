@@ -130,7 +130,7 @@ export function exerciseScene(e: Parameters<typeof exerciseUse>[0]): Scene | nul
 export function machineScene(machine: GymMachine, deg?: number): Scene | null {
   const family = familyById(machine.family);
   if (!family) return null;
-  const scene = sceneOf({ machine, id: machine.id, family }, { families: [], share: 0.5, legs: "" });
+  const scene = sceneOf({ machine, id: machine.id, family }, { families: [], share: 0.5, legs: "two" });
   return deg === undefined ? scene : { ...scene, posed: { ...scene.posed, deg } };
 }
 

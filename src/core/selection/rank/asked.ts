@@ -1,3 +1,4 @@
+import { type Said, saidWith } from "../../units/said";
 import { signOf } from "../setUp/loadContext";
 import type { Basis } from "../setUp/row";
 import { strengthAt } from "../setUp/strengthKnown";
@@ -8,7 +9,7 @@ import { rowOf, type SheetInput } from "./rangeSheet";
 
 /** One side of a comparison: a set-up with its name. */
 export interface Side {
-  name: string;
+  name: Said;
   setUp: Compared["setUp"] | null;
   /** +1 straightens the knee, -1 bends it */
   sign: 1 | -1;
@@ -37,10 +38,11 @@ export function askedSides(q: ReadyQuestion, input: SheetInput, effortShare: num
     input,
     q.basis === "load" ? { kind: "load", kg } : { kind: "effort", share: effortShare },
   );
-  return q.sides.map((s) => {
+  return q.sides.map((s, side) => {
     const e = input.exercises.find((x) => x.id === s.exerciseId);
     const row = e ? rowOf(e, free, { settings: s.settings, load: s.load }) : [];
-    return { name: s.name, setUp: Array.isArray(row) ? null : row.computed, sign: e ? signOf(e) : 1 };
+    const name = saidWith("compare.side", { question: q.id, side });
+    return { name, setUp: Array.isArray(row) ? null : row.computed, sign: e ? signOf(e) : 1 };
   });
 }
 

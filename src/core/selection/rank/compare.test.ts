@@ -1,6 +1,8 @@
+import { sayPlainly } from "@/words/say";
 import { bodyFrom } from "../../body/segments";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { loadFacts } from "../../testdata/loadFacts";
+import { saidWith } from "../../units/said";
 import type { Basis } from "../setUp/row";
 import { chairRise, type ReferenceTask } from "../tissue/tissues";
 import { type AtAngle, atAngle, atEqualMoment, type Compared, explainDifference } from "./compare";
@@ -25,12 +27,13 @@ function sides(questionId: string, basis: Basis): [Compared, Compared] {
     capTimes: null,
     basis,
   };
-  const [a, b] = q.sides.map((s): Compared => {
+  const [a, b] = q.sides.map((s, side): Compared => {
     const e = exerciseById(s.exerciseId);
     const row = e ? rowOf(e, input, { settings: s.settings, load: s.load }) : [];
     if (Array.isArray(row) || !row.computed) throw new Error(`${s.exerciseId} is barred`);
     const setUp = q.basis === "moment" ? atEqualMoment(row.computed, 1, 60, q.deg) : row.computed;
-    return { name: s.name, setUp, here: atAngle(body, setUp, chair, q.deg) as AtAngle };
+    const name = saidWith("compare.side", { question: q.id, side });
+    return { name, setUp, here: atAngle(body, setUp, chair, q.deg) as AtAngle };
   });
   return [a as Compared, b as Compared];
 }
@@ -41,7 +44,7 @@ test("why the press takes several times the force: its line passes nearer to the
   expect(extension.here.kneeMomentNm).toBeCloseTo(60, 6);
   expect((press.here.forceN as number) / (extension.here.forceN as number)).toBeGreaterThan(3);
   expect(press.here.kneeArmM as number).toBeLessThan((extension.here.kneeArmM as number) / 3);
-  const said = explainDifference(press, extension).join(" ");
+  const said = explainDifference(press, extension).map(sayPlainly).join(" ");
   expect(said).toMatch(/The press takes \d\.\d times the force of the extension/);
   expect(said).toMatch(/passes the knee at \d+ cm, the other's at \d+ cm/);
 });
@@ -50,13 +53,13 @@ test("why feet high work the hip: at the same load the knee gives less and the h
   const [high, low] = sides("feet-high", { kind: "load", kg: 100 });
   expect(high.here.kneeMomentNm).toBeLessThan(low.here.kneeMomentNm);
   expect(Math.abs(high.here.hipMomentNm as number)).toBeGreaterThan(Math.abs(low.here.hipMomentNm as number));
-  expect(explainDifference(high, low).join(" ")).toContain("Feet high works more at the hip");
+  expect(explainDifference(high, low).map(sayPlainly).join(" ")).toContain("Feet high works more at the hip");
 });
 
 test("why feet near the rail stress the knee", () => {
   const [near, ahead] = sides("feet-near-rail", { kind: "load", kg: 40 });
   expect(near.here.kneecapTimes).toBeGreaterThan(ahead.here.kneecapTimes * 1.2);
-  expect(explainDifference(near, ahead).join(" ")).toMatch(
+  expect(explainDifference(near, ahead).map(sayPlainly).join(" ")).toMatch(
     /kneecap joint carries \d\.\d chair rises on feet near/,
   );
 });
@@ -64,7 +67,7 @@ test("why feet near the rail stress the knee", () => {
 test("why a sled can round the back: more hip bend than there is, which hangs on the back's angle", () => {
   const [sled, level] = sides("sled-rounds", { kind: "effort", share: 0.5 });
   expect(sled.here.pelvicTuckDeg).toBeGreaterThan(level.here.pelvicTuckDeg + 5);
-  const said = explainDifference(sled, level).join(" ");
+  const said = explainDifference(sled, level).map(sayPlainly).join(" ");
   expect(said).toContain("rounds the low back by about");
   expect(said).toContain("the angle between back and rail");
 });
@@ -73,12 +76,14 @@ test("when a standing straightening spares the front ligament, and when not", ()
   const [upright, leaning] = sides("standing-extension", { kind: "load", kg: 8 });
   expect(upright.here.forwardN).toBe(0);
   expect(leaning.here.forwardN).toBeGreaterThan(50);
-  expect(explainDifference(upright, leaning).join(" ")).toContain("pulls the shin forward by about");
+  expect(explainDifference(upright, leaning).map(sayPlainly).join(" ")).toContain(
+    "pulls the shin forward by about",
+  );
 });
 
 test("the same set-up twice differs in nothing, and outside the model nothing is said", () => {
   const [press] = sides("press-heavier", { kind: "effort", share: 0.5 });
   expect(explainDifference(press, press)).toHaveLength(1);
-  expect(explainDifference(press, press)[0]).toContain("less than the model is sure of");
+  expect(explainDifference(press, press)).toEqual([{ code: "compare.alike" }]);
   expect(atAngle(body, press.setUp, chair, 125)).toBeNull();
 });

@@ -2,6 +2,7 @@ import type { Body } from "../../body/segments";
 import { FRICTION_WARNING } from "../../equipment/families/supportedSquats";
 import { geometryOf } from "../../equipment/machine";
 import { cross, length, minus, type Vector } from "../../mechanics/vector";
+import { type Said, saidWith } from "../../units/said";
 import { jointAt, tissueAt } from "../setUp/affineArc";
 import type { ComputedSetUp } from "../setUp/row";
 import { MOST_LOAD_KG } from "../setUp/workingLoad";
@@ -80,85 +81,73 @@ export function atEqualMoment(s: ComputedSetUp, sign: 1 | -1, nm: number, deg: n
   const slope = a ? sign * a.perUnit.knee : 0;
   if (!a || Math.abs(slope) < 1e-6) return s;
   const load = Math.min(MOST_LOAD_KG, Math.max(0, (nm - sign * a.bare.kneeMomentNm) / slope));
-  return { ...s, load, how: `about ${Math.round(load)} kg` };
+  return { ...s, load, isReal: false };
 }
 
 export interface Compared {
-  name: string;
+  name: Said;
   setUp: ComputedSetUp;
   here: AtAngle;
 }
 
-const times = (ratio: number): string => ratio.toFixed(1);
-const cm = (m: number): string => `${Math.round(m * 100)} cm`;
-
 /** Why two set-ups differ at an angle, in numbers: only what differs by more than the model is sure of. */
-export function explainDifference(a: Compared, b: Compared): string[] {
-  const found = [forceWords(a, b), hipWords(a, b), kneecapWords(a, b), pullWords(a, b), backWords(a, b)];
-  const words = found.filter((w) => w !== null).map((w) => w.charAt(0).toUpperCase() + w.slice(1));
-  return words.length
-    ? words
-    : ["At this angle they differ by less than the model is sure of. Move the angle, or change a setting."];
+export function explainDifference(a: Compared, b: Compared): Said[] {
+  const found = [force(a, b), hip(a, b), kneecap(a, b), pull(a, b), back(a, b)].filter((s) => s !== null);
+  return found.length ? found : [{ code: "compare.alike" }];
 }
 
-function forceWords(a: Compared, b: Compared): string | null {
+function force(a: Compared, b: Compared): Said | null {
   const { forceN: fa, kneeArmM: la } = a.here;
   const { forceN: fb, kneeArmM: lb } = b.here;
   if (!fa || !fb || la === null || lb === null) return null;
-  const [more, less] = fa >= fb ? [a, b] : [b, a];
   const ratio = Math.max(fa, fb) / Math.min(fa, fb);
   if (ratio < 1.25) return null;
-  const armMore = more.here.kneeArmM as number;
-  const armLess = less.here.kneeArmM as number;
-  return `${more.name} takes ${times(ratio)} times the force of ${less.name}: ${Math.round(more.here.forceN as number)} N against ${Math.round(less.here.forceN as number)} N on each leg. ${leverWords(armMore, armLess)}`;
+  const [more, less] = fa >= fb ? [a, b] : [b, a];
+  const of = ({ name, here }: Compared) => ({ name, forceN: here.forceN, armM: here.kneeArmM });
+  return saidWith("compare.force", { ratio, more: of(more), less: of(less) });
 }
 
-/** Levers explain a difference only where they differ; else the loads or the legs do. */
-function leverWords(armMoreM: number, armLessM: number): string {
-  const found = `Its line passes the knee at ${cm(armMoreM)}, the other's at ${cm(armLessM)}`;
-  return armLessM > 1.1 * armMoreM
-    ? `${found}; a shorter lever needs more force for the same work of the knee.`
-    : `${found}: the levers explain little of it, the knee is asked for more.`;
-}
-
-function hipWords(a: Compared, b: Compared): string | null {
+function hip(a: Compared, b: Compared): Said | null {
   const [ha, hb] = [a.here.hipMomentNm, b.here.hipMomentNm];
   if (ha === null || hb === null) return null;
   const share = (c: Compared, h: number) =>
     Math.abs(h) / (Math.abs(h) + Math.abs(c.here.kneeMomentNm) + 1e-9);
   const [sa, sb] = [share(a, ha), share(b, hb)];
   if (Math.abs(sa - sb) < 0.08) return null;
-  const [hip, knee] = sa > sb ? [a, b] : [b, a];
-  const split = (c: Compared) =>
-    `${Math.round(Math.abs(c.here.hipMomentNm as number))} N·m at the hip and ${Math.round(Math.abs(c.here.kneeMomentNm))} at the knee`;
-  return `${hip.name} works more at the hip: ${split(hip)}; ${knee.name} ${split(knee)}. The force passes ${cm(hip.here.hipArmM ?? 0)} from the hip and ${cm(hip.here.kneeArmM ?? 0)} from the knee there, ${cm(knee.here.hipArmM ?? 0)} and ${cm(knee.here.kneeArmM ?? 0)} here.`;
+  const of = ({ name, here }: Compared) => ({
+    name,
+    hipNm: Math.abs(here.hipMomentNm as number),
+    kneeNm: Math.abs(here.kneeMomentNm),
+    hipArmM: here.hipArmM ?? 0,
+    kneeArmM: here.kneeArmM ?? 0,
+  });
+  const [more, less] = sa > sb ? [a, b] : [b, a];
+  return saidWith("compare.hip", { hip: of(more), knee: of(less) });
 }
 
-function kneecapWords(a: Compared, b: Compared): string | null {
+function kneecap(a: Compared, b: Compared): Said | null {
   const [more, less] = a.here.kneecapTimes >= b.here.kneecapTimes ? [a, b] : [b, a];
   if (more.here.kneecapTimes - less.here.kneecapTimes < 0.15) return null;
-  return `The kneecap joint carries ${times(more.here.kneecapTimes)} chair rises on ${more.name}, ${times(less.here.kneecapTimes)} on ${less.name}: it follows what the front of the thigh has to give.`;
+  const of = ({ name, here }: Compared) => ({ name, times: here.kneecapTimes });
+  return saidWith("compare.kneecap", { more: of(more), less: of(less) });
 }
 
-function pullWords(a: Compared, b: Compared): string | null {
-  const pull = (c: Compared) =>
-    c.here.forwardN > 0
-      ? `pulls the shin forward by about ${fifty(c.here.forwardN)} N`
-      : c.here.backwardN > 0
-        ? `pulls it back by about ${fifty(c.here.backwardN)} N`
-        : "pulls it neither way";
+function pull(a: Compared, b: Compared): Said | null {
   const differs =
     a.here.forwardN > 0 !== b.here.forwardN > 0 || Math.abs(a.here.backwardN - b.here.backwardN) > 200;
   if (!differs) return null;
-  return `${a.name} ${pull(a)}, ${b.name} ${pull(b)}. A forward pull strains the front cruciate ligament, a backward one the rear; both change sign with where the force passes and how the trunk leans.`;
+  const of = ({ name, here }: Compared) => ({ name, forwardN: here.forwardN, backwardN: here.backwardN });
+  return saidWith("compare.pull", { a: of(a), b: of(b) });
 }
 
-function backWords(a: Compared, b: Compared): string | null {
+function back(a: Compared, b: Compared): Said | null {
   if (Math.abs(a.here.pelvicTuckDeg - b.here.pelvicTuckDeg) < 5) return null;
   const [more, less] = a.here.pelvicTuckDeg > b.here.pelvicTuckDeg ? [a, b] : [b, a];
-  const hip = (c: Compared) =>
-    `${Math.round(c.here.hipFlexionDeg)}° of hip bend asked, about ${Math.round(c.here.hipAvailableDeg)}° there`;
-  return `${more.name} rounds the low back by about ${Math.round(more.here.pelvicTuckDeg / 5) * 5}° (${hip(more)}); ${less.name}: ${hip(less)}. It hangs on the angle between back and rail, not on the name of the machine.`;
+  const of = ({ name, here }: Compared) => ({
+    name,
+    roundsDeg: here.pelvicTuckDeg,
+    askedDeg: here.hipFlexionDeg,
+    thereDeg: here.hipAvailableDeg,
+  });
+  return saidWith("compare.back", { more: of(more), less: of(less) });
 }
-
-const fifty = (n: number): number => Math.round(n / 50) * 50;

@@ -1,3 +1,4 @@
+import { type Said, saidWith } from "../../units/said";
 import type { BarredRow, RangeRow } from "./rangeSheet";
 
 const PICKS = 3;
@@ -32,26 +33,26 @@ export function picksOf(rows: readonly RangeRow[]): { picks: RangeRow[]; also: A
   return { picks, also };
 }
 
-/** What keeps exercises out today, each reason once, with those that it keeps out; the commonest first. */
+/** What keeps exercises out today, each kind of reason once, with those that it keeps out; the commonest first. */
 export interface KeptOut {
-  because: string;
+  because: Said;
   rows: BarredRow[];
 }
 
-/** Who set it, and how far, are the same reason: "bends the hip past 90°, phase" is one kind of thing. */
-const kindOf = (reason: string): string =>
-  reason
-    .replace(/[,;:(].*$/, "")
-    .replace(/\s*\d+(\.\d+)?\s*(°|kg|%)?/g, "")
-    .trim();
+/** Who set it, and how far, are the same reason: "bends the hip past 90° (phase)" is one kind of thing. */
+const kindOf = (reason: Said): string => (typeof reason === "string" ? reason : reason.code);
+
+const byNobody = (reason: Said): Said =>
+  typeof reason === "string" || !("by" in reason) ? reason : saidWith(reason.code, { ...reason, by: [] });
 
 export function keptOutBy(barred: readonly BarredRow[]): KeptOut[] {
-  const kinds = new Map<string, BarredRow[]>();
+  const kinds = new Map<string, KeptOut>();
   for (const r of barred) {
-    const because = kindOf(r.reasons[0] ?? "no reason was given");
-    kinds.set(because, [...(kinds.get(because) ?? []), r]);
+    const [because] = r.reasons;
+    if (because === undefined) continue;
+    const kind = kinds.get(kindOf(because)) ?? { because: byNobody(because), rows: [] };
+    kind.rows.push(r);
+    kinds.set(kindOf(because), kind);
   }
-  return [...kinds]
-    .map(([because, rows]) => ({ because, rows }))
-    .sort((a, b) => b.rows.length - a.rows.length);
+  return [...kinds.values()].sort((a, b) => b.rows.length - a.rows.length);
 }

@@ -2,6 +2,7 @@ import type { InForce } from "../../bounds/inForce";
 import type { RoundingPolicy } from "../../equipment/chooseStep";
 import type { Exercise } from "../../rules/exercises";
 import { GOALS } from "../../rules/goals";
+import { asKept, type Said, saidWith } from "../../units/said";
 import { type AllowedArc, allowedArc, type MeasuredMotion } from "../fit/allowedArc";
 import { exerciseUse, isAtHand } from "../fit/exerciseUse";
 import { fitExercise } from "../fit/fitExercise";
@@ -12,54 +13,56 @@ import {
   computeSetUp,
   insideOf,
   type KneeWindow,
-  outsideWords,
+  outsideArc,
   type RowContext,
 } from "../setUp/row";
-import { type RankInput, type RankTerms, rankSentence, rankTerms, scoreOf } from "./rank";
+import { type RankInput, type RankTerms, rankSaid, rankTerms, scoreOf } from "./rank";
 
 /** One exercise on the sheet. */
 export interface RangeRow {
   e: Exercise;
-  group: string;
+  group: MuscleGroup;
   status: "offered" | "fitted";
   /** what has to be set differently */
-  changes: string[];
+  changes: Said[];
   arc: AllowedArc;
   /** null where there is no model of the knee for it */
   computed: ComputedSetUp | null;
   isAtHand: boolean;
-  sentence: string;
+  /** what speaks for it and against it */
+  said: Said;
 }
 
 export interface BarredRow {
   e: Exercise;
-  reasons: string[];
-  /** the earliest later phase in which it would fit, in words; null where none of them opens it */
-  opens: string | null;
+  reasons: Said[];
+  /** the earliest later phase in which it would fit; null where none of them opens it */
+  opens: Said | null;
 }
 
 /** What would bound the client in a later phase, all else as today. */
 export interface LaterLimits {
-  words: string;
+  said: Said;
   bounds: InForce;
 }
 
 /** What an exercise trains most, in the order of the sheet. */
-const GROUPS: readonly (readonly [string, readonly string[]])[] = [
-  ["Front of the thigh", ["quads"]],
-  ["Back of the thigh", ["hamstrings"]],
-  ["Buttock", ["glutes"]],
-  ["Inner and outer hip", ["abductors", "adductors", "hip_flexors"]],
-  ["Calf", ["calves", "soleus"]],
-  ["Trunk", ["trunk_extensors", "trunk_flexors"]],
-];
-export const GROUP_NAMES: readonly string[] = GROUPS.map(([name]) => name);
+const GROUPS = [
+  ["front_thigh", ["quads"]],
+  ["back_thigh", ["hamstrings"]],
+  ["buttock", ["glutes"]],
+  ["hip", ["abductors", "adductors", "hip_flexors"]],
+  ["calf", ["calves", "soleus"]],
+  ["trunk", ["trunk_extensors", "trunk_flexors"]],
+] as const satisfies readonly (readonly [string, readonly string[]])[];
+export type MuscleGroup = (typeof GROUPS)[number][0];
+export const GROUP_IDS: readonly MuscleGroup[] = GROUPS.map(([id]) => id);
 
 /** The group an exercise is listed under, and how much it works it, 0 to 3. */
-export function groupOf(e: Exercise): { group: string; emphasis: number } {
+export function groupOf(e: Exercise): { group: MuscleGroup; emphasis: number } {
   const most = Math.max(0, ...Object.values(e.muscle_emphasis_0_3));
   const found = GROUPS.find(([, muscles]) => muscles.some((m) => e.muscle_emphasis_0_3[m] === most));
-  return { group: found?.[0] ?? "Trunk", emphasis: most };
+  return { group: found?.[0] ?? "trunk", emphasis: most };
 }
 
 export interface SheetInput extends RowContext {
@@ -79,12 +82,12 @@ export interface SheetInput extends RowContext {
  */
 export function rangeSheet(input: SheetInput): { rows: RangeRow[]; barred: BarredRow[] } {
   const families = new Set(input.machines.map((m) => m.family));
-  const open: (Omit<RangeRow, "sentence"> & { rank: RankInput; terms: RankTerms; goals: string[] })[] = [];
+  const open: (Omit<RangeRow, "said"> & { rank: RankInput; terms: RankTerms; goals: string[] })[] = [];
   const barred: BarredRow[] = [];
   for (const e of input.exercises) {
     const found = rowOf(e, input);
     if (Array.isArray(found)) {
-      barred.push({ e, reasons: [...new Set(found)], opens: opensWith(e, input) });
+      barred.push({ e, reasons: once(found), opens: opensWith(e, input) });
       continue;
     }
     const { group, emphasis } = groupOf(e);
@@ -111,12 +114,12 @@ export function rangeSheet(input: SheetInput): { rows: RangeRow[]; barred: Barre
       terms: rankTerms(rank),
     });
   }
-  const order = (group: string) => GROUP_NAMES.indexOf(group);
+  const order = (group: MuscleGroup) => GROUP_IDS.indexOf(group);
   open.sort((a, b) => order(a.group) - order(b.group) || scoreOf(b.terms) - scoreOf(a.terms));
-  const means = new Map(GROUP_NAMES.map((g) => [g, meanTerms(open.filter((r) => r.group === g))]));
+  const means = new Map(GROUP_IDS.map((g) => [g, meanTerms(open.filter((r) => r.group === g))]));
   const rows = open.map(({ rank, terms, goals, ...row }) => ({
     ...row,
-    sentence: rankSentence(rank, terms, means.get(row.group) as RankTerms, input.tissue, goals),
+    said: rankSaid(rank, terms, means.get(row.group) as RankTerms, input.tissue, goals),
   }));
   return { rows, barred };
 }
@@ -136,11 +139,11 @@ function meanTerms(rows: readonly { terms: RankTerms }[]): RankTerms {
 }
 
 /** The first later phase in which the exercise is offered or fitted. */
-function opensWith(e: Exercise, input: SheetInput): string | null {
+function opensWith(e: Exercise, input: SheetInput): Said | null {
   const found = input.later.find(
     (l) => fitExercise(e, l.bounds).status !== "blocked" && allowedArc(e, l.bounds, input.motion) !== null,
   );
-  return found?.words ?? null;
+  return found?.said ?? null;
 }
 
 /** A row, or the reasons why it is barred. `asked` are settings and a load that somebody chose by hand. */
@@ -154,18 +157,18 @@ export function rowOf(
     window?: KneeWindow | null;
     policy?: RoundingPolicy;
   } = {},
-): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | string[] {
+): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | Said[] {
   const fit = fitExercise(e, input.limits);
   if (fit.status === "blocked") return fit.reasons;
   const byWeight = barredByWeight(e, input.weight);
   if (byWeight) return [byWeight];
   const allowed = allowedArc(e, input.limits, input.motion);
-  if (!allowed) return ["limits and the measured motion leave no knee angle for it"];
+  if (!allowed) return [{ code: "choose.no_angle" }];
   const use = exerciseUse(e);
   const row = { status: fit.status, changes: fit.reasons };
   if (!use) {
     const arc = asked.window ? insideOf(allowed, asked.window) : allowed;
-    return arc ? { ...row, arc, computed: null } : [outsideWords(allowed)];
+    return arc ? { ...row, arc, computed: null } : [outsideArc(allowed)];
   }
   const computed = computeSetUp(
     e,
@@ -175,14 +178,20 @@ export function rowOf(
     input,
     asked,
   );
-  if (typeof computed === "string") return [computed];
+  if ("code" in computed) return [computed];
   const width = computed.arc.toDeg - computed.arc.fromDeg;
   if (!e.match.static_hold && !asked.window && width < Math.min(e.match.min_arc_deg, LEAST_ARC_DEG))
     return [
-      `only ${Math.round(width)}° are left, because of ${computed.arc.cuts.map((c) => c.because).join(" and ")}`,
+      saidWith("choose.few_degrees", {
+        deg: Math.round(width),
+        cuts: computed.arc.cuts.map((c) => c.because),
+      }),
     ];
   return { ...row, arc: computed.arc, computed };
 }
+
+/** Each reason once. */
+const once = (reasons: readonly Said[]): Said[] => [...new Map(reasons.map((r) => [asKept(r), r])).values()];
 
 /** An arc below this is no repetition [own]. */
 const LEAST_ARC_DEG = 15;

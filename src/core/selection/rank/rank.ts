@@ -1,8 +1,8 @@
 import { type InForce, isStricter } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
+import { type Said, saidWith } from "../../units/said";
 import type { ComputedSetUp } from "../setUp/row";
 import type { Tissue } from "../tissue/tissues";
-import { tissuePhrase } from "../tissue/tissueWords";
 
 /** The terms of a row's rank, each 1 where it is neutral. Their product ranks. */
 export interface RankTerms {
@@ -80,58 +80,60 @@ export const scoreOf = (t: RankTerms): number =>
 
 const SPEAKS_FOR = ["works", "effort", "range", "goal", "tissue"] as const satisfies (keyof RankTerms)[];
 
-/** The two terms that lift a row most above its group, and the one that holds it back most, in a sentence. */
-export function rankSentence(
+/** One of the terms of a row's rank, to be said for it or against it. */
+export type TermSaid =
+  | { term: "works"; emphasis: number }
+  | { term: "effort"; isComputed: boolean; meanShare: number | null }
+  | { term: "range"; isHold: boolean; widthDeg: number | null }
+  | { term: "goal"; goal: string | null }
+  | { term: "tissue"; tissue: Tissue; peak: number | null }
+  | { term: "ease"; because: "by_hand" | "not_here" | "unlock" | "demanding" | { tooHeavy: Said } };
+
+/** The two terms that lift a row most above its group, and the one that holds it back most. */
+export function rankSaid(
   r: RankInput,
   terms: RankTerms,
   groupMean: RankTerms,
   tissue: Tissue,
   goalNames: readonly string[],
-): string {
+): Said {
   const lift = (k: keyof RankTerms) => Math.log(terms[k] / groupMean[k]);
   // ease is a penalty: it can speak against a row, never for it
   // and what no goal decides speaks for nothing
   const byLift = SPEAKS_FOR.filter((k) => k !== "goal" || goalNames.length > 0).sort(
     (a, b) => lift(b) - lift(a),
   );
-  const words = (k: keyof RankTerms, isFor: boolean) => termWords(k, r, tissue, goalNames, isFor);
+  const said = (k: keyof RankTerms) => termSaid(k, r, tissue, goalNames);
   const [first, second] = byLift as [keyof RankTerms, keyof RankTerms];
   const last = [...SPEAKS_FOR, "ease" as const].sort((a, b) => lift(a) - lift(b))[0] as keyof RankTerms;
-  const against = lift(last) < -0.05 ? `; against it, ${words(last, false)}` : "";
-  return `For it: ${words(first, true)} and ${words(second, true)}${against}.`;
+  return saidWith("choose.ranked", {
+    lifts: [said(first), said(second)],
+    against: lift(last) < -0.05 ? said(last) : null,
+  });
 }
 
-function termWords(
-  k: keyof RankTerms,
-  r: RankInput,
-  tissue: Tissue,
-  goalNames: readonly string[],
-  isFor: boolean,
-): string {
+function termSaid(k: keyof RankTerms, r: RankInput, tissue: Tissue, goalNames: readonly string[]): TermSaid {
   const { computed } = r;
   switch (k) {
     case "works":
-      return `${["hardly any", "some", "much", "the most"][r.emphasis]} of this muscle group`;
+      return { term: k, emphasis: r.emphasis };
     case "effort":
-      if (!computed) return isFor ? "enough load" : "little load";
-      return computed.meanShare === null
-        ? "an effort the curve says nothing about"
-        : `${Math.round(computed.meanShare * 100)} % of its own strength on average`;
+      return { term: k, isComputed: computed !== null, meanShare: computed?.meanShare ?? null };
     case "range":
-      if (r.e.match.static_hold) return isFor ? "holds come first here" : "one angle only";
-      return computed
-        ? `${Math.round(computed.arc.toDeg - computed.arc.fromDeg)}° of bend`
-        : "its whole range";
+      return {
+        term: k,
+        isHold: r.e.match.static_hold,
+        widthDeg: computed && computed.arc.toDeg - computed.arc.fromDeg,
+      };
     case "goal":
-      if (!isFor) return goalNames.length ? "others serve more of the goals" : "no goal asks for it";
-      return `it serves "${goalNames[0]}"`;
+      return { term: k, goal: goalNames[0] ?? null };
     case "tissue":
-      return computed ? tissuePhrase(tissue, computed.peak) : "no computed load on the knee";
-    case "ease":
-      if (computed?.tooHeavyBecause) return `even its least load is too heavy: ${computed.tooHeavyBecause}`;
-      if (computed?.chosen.family.isHeldByHand) return "hands hold it, less exactly than a machine";
-      if (!r.isAtHand) return "this gym has no such machine";
-      if (r.e.match.requires_unlock) return "a therapist has to unlock it, by a set-up card";
-      return isFor ? "easy to do and to set" : "harder to do or to set";
+      return { term: k, tissue, peak: computed?.peak ?? null };
+    case "ease": {
+      if (computed?.tooHeavyBecause) return { term: k, because: { tooHeavy: computed.tooHeavyBecause } };
+      if (computed?.chosen.family.isHeldByHand) return { term: k, because: "by_hand" };
+      if (!r.isAtHand) return { term: k, because: "not_here" };
+      return { term: k, because: r.e.match.requires_unlock ? "unlock" : "demanding" };
+    }
   }
 }

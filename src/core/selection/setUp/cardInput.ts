@@ -38,9 +38,3 @@ export const cardInput = z.object({
 export type CardInput = z.infer<typeof cardInput>;
 
 export type Worn = CardInput["support"];
-export const SUPPORT_WORDS: Readonly<Record<Worn, string>> = {
-  none: "nothing worn",
-  sleeve: "sleeve on",
-  brace: "brace on, as ordered",
-  tight_wrap: "wrap on for the set, off after it",
-};

@@ -2,6 +2,7 @@ import { withMore } from "../../bounds/inForce";
 import type { Limit } from "../../bounds/limit";
 import { geometryOf, notchesOf } from "../../equipment/machine";
 import type { Exercise } from "../../rules/exercises";
+import { type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import type { ExerciseUse } from "../fit/exerciseUse";
 import { relativeLoad, tissueLoad } from "../tissue/tissues";
@@ -39,7 +40,7 @@ export interface FoundSetUp {
   peakTimes: number;
   pelvicTuckDeg: number;
   /** what it gives up against the best training and the least tissue load */
-  givesUp: string;
+  givesUp: Said;
 }
 
 export interface SearchResult {
@@ -47,7 +48,7 @@ export interface SearchResult {
   /** set-ups looked at: settings x loads x angles */
   evaluations: number;
   /** why nothing was found */
-  why: string | null;
+  why: Said | null;
 }
 
 const MOST_SHOWN = 4;
@@ -61,7 +62,7 @@ const KEEP_BACK: Limit = {
   word: "avoid",
   names: [],
   origin: "therapist",
-  reason: "the search keeps the low back from rounding",
+  reason: "setUp.search_keeps_back",
   endsOn: null,
 };
 
@@ -294,18 +295,14 @@ function fewOf(front: Candidate[]): FoundSetUp[] {
   }));
 }
 
-function givenUp(f: Candidate, best: Candidate, gentlest: Candidate): string {
-  const training = Math.round((1 - f.training / best.training) * 100);
-  const load = f.peakTimes - gentlest.peakTimes;
-  const loadWords =
-    load < 0.05
-      ? "about as little as the gentlest"
-      : `${load.toFixed(1)} × the reference task more than the gentlest`;
-  if (f === best && f === gentlest) return "nothing: it trains the most and loads the least";
-  if (f === best) return `trains the most; loads ${loadWords}`;
-  if (f === gentlest) return `loads the least; trains ${training} % less than the most`;
-  return `trains ${training} % less than the most; loads ${loadWords}`;
-}
+/** What a found set-up gives up: training against the most of them, and load against the gentlest. */
+const givenUp = (f: Candidate, best: Candidate, gentlest: Candidate): Said =>
+  saidWith("setUp.gives_up", {
+    isBest: f === best,
+    isGentlest: f === gentlest,
+    training: 1 - f.training / best.training,
+    moreTimes: f.peakTimes - gentlest.peakTimes,
+  });
 
-const whyNothing = (most: number, wish: SearchWish): string =>
-  `No notch and load keeps under ${Math.round(most * 100)} % of its strength${wish.capTimes === null ? "" : ` and ${wish.capTimes} × the reference task`}${wish.keepBack ? " with the back held" : ""}. Raise a cap, or choose another machine; limits stay as they are.`;
+const whyNothing = (most: number, { capTimes, keepBack }: SearchWish): Said =>
+  saidWith("setUp.nothing_found", { most, capTimes, keepBack });

@@ -1,8 +1,9 @@
 import type { Body } from "../../body/segments";
-import { byWhom } from "../../bounds/inForce";
+import { whoSet } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { GRAVITY_M_S2, kgWords } from "../../units/mass";
+import { GRAVITY_M_S2 } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "./affineArc";
 import { directionOf, type LoadContext, liftOf, shareLimit, signOf } from "./loadContext";
 import { type ChosenMachine, realLoads } from "./machineFor";
@@ -15,8 +16,8 @@ export interface LoadCap {
   kind: "share" | "hip" | "start" | "weight" | "family" | "history";
   /** in the family's unit; null: no load at all */
   span: LoadSpan | null;
-  /** why a load outside is too heavy, in words */
-  why: (load: number) => string;
+  /** why a load outside is too heavy */
+  why: (load: number) => Said;
 }
 
 /** What a set-up is asked for. */
@@ -32,7 +33,7 @@ export interface LoadQuestion {
   isBody: boolean;
 }
 
-const kgOf = (newtons: number): string => kgWords(newtons / GRAVITY_M_S2, 0);
+const kgOf = (newtons: number): number => newtons / GRAVITY_M_S2;
 
 /** Whether the load of a machine is carried by the body through the foot. */
 export const isCarried = (q: Pick<LoadQuestion, "chosen" | "inside">): boolean =>
@@ -87,14 +88,13 @@ function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap
   const judges = q.isBody ? isTested || limit.isSet : isTested || !hasTest;
   if (!judges || (q.isBody && isDaily(q, ctx))) return [];
   const end = (s: Strength) => (q.isBody ? s.middle : s.low);
-  const share = (load: number): string => {
+  const share = (load: number): number => {
     const shares = q.inside.flatMap((a) => {
       const own = strengthAt(ctx.strength, direction, a.deg);
       return own ? [Math.max(0, demandNm(a, load, sign)) / end(own)] : [];
     });
-    return `${Math.round(Math.max(0, ...shares) * 100)} %`;
+    return Math.max(0, ...shares);
   };
-  const whose = isTested ? "its strength" : "the strength that is safe to count on, untested";
   const found: LoadCap[] = [
     {
       kind: "share",
@@ -103,7 +103,7 @@ function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap
         return own && end(own) * limit.share;
       }),
       why: (load) =>
-        `it asks for ${share(load)} of ${whose}; ${Math.round(limit.share * 100)} % are the most here${limit.who}`,
+        saidWith("setUp.knee_share", { share: share(load), isTested, most: limit.share, by: limit.by }),
     },
   ];
   const hip = hipStrength(ctx.strength);
@@ -113,7 +113,13 @@ function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap
       span: hipSpan(q.inside, end(hip) * limit.share),
       why: (load) => {
         const most = Math.max(0, ...q.inside.map((a) => hipNm(a, load)));
-        return `it asks the hip for ${Math.round((most / end(hip)) * 100)} % of ${hip.isTested ? "its strength" : "what is safe to count on, untested"}; ${Math.round(limit.share * 100)} % are the most here${limit.who}`;
+        const { isTested } = hip;
+        return saidWith("setUp.hip_share", {
+          share: most / end(hip),
+          isTested,
+          most: limit.share,
+          by: limit.by,
+        });
       },
     });
   return found;
@@ -158,7 +164,11 @@ function weightCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
       kind: "weight",
       span: forceSpan(q.inside, mostN),
       why: (load) =>
-        `it puts ${kgOf(mostForce(q.inside, load))} on the leg; ${kgOf(mostN)} are written${byWhom(ctx.limits, "weight_on_leg")}`,
+        saidWith("setUp.weight", {
+          kg: kgOf(mostForce(q.inside, load)),
+          mostKg: kgOf(mostN),
+          by: whoSet(ctx.limits, "weight_on_leg"),
+        }),
     },
   ];
 }
@@ -170,7 +180,11 @@ function startCap(q: LoadQuestion, ctx: LoadContext): LoadCap {
     kind: "start",
     span: forceSpan(q.inside, mostN),
     why: (load) =>
-      `the foot would carry ${(mostForce(q.inside, load) / (ctx.body.massKg * GRAVITY_M_S2)).toFixed(2)} of the body's weight; ${bodyWeights} a leg are the start, because ${because}, until a repetition test on this machine tells more`,
+      saidWith("setUp.start", {
+        carried: mostForce(q.inside, load) / (ctx.body.massKg * GRAVITY_M_S2),
+        bodyWeights,
+        because,
+      }),
   };
 }
 
@@ -183,15 +197,15 @@ const forceSpan = (inside: readonly AffineAngle[], mostN: number): LoadSpan | nu
 function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
   const stands = q.isBody ? undefined : q.chosen.family.standsAgainst?.(body, q.settings);
   if (!stands) return [];
-  const { leastKg, mostKg, because, tooLittle } = stands;
+  const { leastKg, mostKg, because } = stands;
   return [
     {
       kind: "family",
       span: leastKg <= mostKg ? { least: leastKg, most: mostKg } : null,
       why: (load) =>
         load < leastKg
-          ? `${tooLittle} at ${kgWords(load)}; ${kgWords(Math.ceil(leastKg * 10) / 10)} are the least in this posture`
-          : `at ${kgWords(load)} ${because}; ${kgWords(Math.floor(mostKg * 10) / 10)} are the most in this posture`,
+          ? saidWith("setUp.stands_least", { kg: load, leastKg: Math.ceil(leastKg * 10) / 10 })
+          : saidWith("setUp.stands_most", { kg: load, because, mostKg: Math.floor(mostKg * 10) / 10 }),
     },
   ];
 }
@@ -204,8 +218,7 @@ function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): Load
     {
       kind: "history",
       span: { least: 0, most: next },
-      why: () =>
-        `${kgWords(test.loadKg)} is the most that was lifted there so far, and one step more is ${kgWords(next)}`,
+      why: () => saidWith("setUp.history", { kg: test.loadKg, nextKg: next }),
     },
   ];
   const limit = shareLimit(q.e, ctx.limits);
@@ -215,7 +228,11 @@ function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): Load
       kind: "share",
       span: { least: 0, most: max * limit.share },
       why: () =>
-        `${kgWords(Math.floor(max * limit.share * 10) / 10)} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+        saidWith("setUp.test_share", {
+          kg: Math.floor(max * limit.share * 10) / 10,
+          share: limit.share,
+          by: limit.by,
+        }),
     });
   return found;
 }

@@ -1,6 +1,7 @@
 import type { Body } from "../../body/segments";
-import { byWhom, type InForce } from "../../bounds/inForce";
+import { type InForce, whoSet } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
+import type { Limit } from "../../bounds/limit";
 import type { Exercise } from "../../rules/exercises";
 import type { Lift } from "../../strength/repetitionMaximum";
 import type { WeightOnLeg } from "../fit/weightOnLeg";
@@ -58,9 +59,12 @@ export function effortLimitPct(e: Exercise, bounds: InForce): number | null {
 }
 
 /** The most share of its strength, and who set it where somebody did. */
-export function shareLimit(e: Exercise, bounds: InForce): { share: number; isSet: boolean; who: string } {
+export function shareLimit(
+  e: Exercise,
+  bounds: InForce,
+): { share: number; isSet: boolean; by: readonly Limit["origin"][] } {
   const pct = effortLimitPct(e, bounds);
-  if (pct === null || pct > MOST_EFFORT_PCT) return { share: MOST_EFFORT_PCT / 100, isSet: false, who: "" };
+  if (pct === null || pct > MOST_EFFORT_PCT) return { share: MOST_EFFORT_PCT / 100, isSet: false, by: [] };
   const kind = e.match.static_hold && bounds.hold_effort?.high === pct ? "hold_effort" : shareKindOf(e);
-  return { share: pct / 100, isSet: true, who: kind ? byWhom(bounds, kind) : "" };
+  return { share: pct / 100, isSet: true, by: kind ? whoSet(bounds, kind) : [] };
 }

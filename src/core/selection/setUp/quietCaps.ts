@@ -1,7 +1,8 @@
-import { byWhom } from "../../bounds/inForce";
+import { whoSet } from "../../bounds/inForce";
 import { type Exercise, likeOf } from "../../rules/exercises";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { GRAVITY_M_S2, kgWords } from "../../units/mass";
+import { GRAVITY_M_S2 } from "../../units/mass";
+import { saidWith } from "../../units/said";
 import { brokenBy, type LoadCap } from "./loadCaps";
 import { type LoadContext, liftOf, shareLimit } from "./loadContext";
 import type { RealLoad } from "./machineFor";
@@ -67,7 +68,11 @@ function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
       kind: "weight",
       span: mostKg < 0 ? null : { least: 0, most: mostKg },
       why: (load) =>
-        `${kgWords(load)} is above the ${kgWords(Math.max(0, Math.floor(mostKg)))} that are written for the leg${byWhom(ctx.limits, "weight_on_leg")}`,
+        saidWith("setUp.weight_written", {
+          kg: load,
+          mostKg: Math.max(0, Math.floor(mostKg)),
+          by: whoSet(ctx.limits, "weight_on_leg"),
+        }),
     },
   ];
 }
@@ -79,8 +84,7 @@ function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): Loa
     {
       kind: "history",
       span: { least: 0, most: next },
-      why: () =>
-        `${kgWords(test.loadKg)} is the most that was lifted there so far, and one step more is ${kgWords(next)}`,
+      why: () => saidWith("setUp.history", { kg: test.loadKg, nextKg: next }),
     },
   ];
   const limit = shareLimit(q.e, ctx.limits);
@@ -90,7 +94,7 @@ function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): Loa
       kind: "share",
       span: { least: 0, most: max * limit.share },
       why: () =>
-        `${kgWords(tenth(max * limit.share))} are ${Math.round(limit.share * 100)} % of what the repetition test says this leg lifts once, the most here${limit.who}`,
+        saidWith("setUp.test_share", { kg: tenth(max * limit.share), share: limit.share, by: limit.by }),
     });
   return found;
 }
@@ -98,16 +102,13 @@ function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): Loa
 function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
   const start = startKg(q, ctx);
   const onFoot = FOOT_CARRIES.has(likeOf(q.e));
-  const of = onFoot
-    ? `${ctx.startCap.bodyWeights} of the body's weight a foot, because ${ctx.startCap.because}`
-    : `a share of the body's ${kgWords(ctx.body.massKg, 0)}, because nobody has tested this on this machine`;
+  const of = onFoot ? ctx.startCap : { massKg: ctx.body.massKg };
   if (!ctx.startCapIsLifted)
     return [
       {
         kind: "start",
         span: start < 0 ? null : { least: 0, most: start },
-        why: (load) =>
-          `${kgWords(load)} is above the start of ${kgWords(Math.max(0, tenth(start)))} (${of}), until a repetition test on this machine tells more`,
+        why: (load) => saidWith("setUp.above_start", { kg: load, startKg: Math.max(0, tenth(start)), of }),
       },
     ];
   // standing under a lever the body's weight is carried already, and half of it more is the most
@@ -116,8 +117,7 @@ function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
     {
       kind: "family",
       span: { least: 0, most },
-      why: (load) =>
-        `${kgWords(load)} is above ${kgWords(tenth(most))}, the most here without a repetition test on this machine, with a reason too`,
+      why: (load) => saidWith("setUp.above_untested", { kg: load, mostKg: tenth(most) }),
     },
   ];
 }

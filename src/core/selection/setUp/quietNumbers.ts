@@ -6,24 +6,28 @@ import {
   sideRaiseMomentNm,
   straightLegRaise,
 } from "../../mechanics/postures/proneAndLying";
-import { GRAVITY_M_S2, kgWords } from "../../units/mass";
+import { GRAVITY_M_S2 } from "../../units/mass";
 import { modelIdOf } from "../fit/exerciseUse";
 
 /** A moment of work that leaves the knee quiet, at a few places of its own way. */
 export interface QuietRow {
-  where: string;
-  values: readonly string[];
+  /** degrees of the posture's own way */
+  deg: number;
+  /** N·m, one a column */
+  momentsNm: readonly number[];
 }
 
+/** What is computed, and for what; each posture has its columns and its way of naming a place. */
+export type QuietAbout =
+  | { posture: "reverse_hip"; legs: 1 | 2; kneeFlexionDeg: number; isSupported: boolean }
+  | { posture: "calf"; load: "standing" | "seated" | "press"; kg: number }
+  | { posture: "side_raise" | "leg_raise" };
+
 export interface QuietNumbers {
-  /** what is computed and for what */
-  about: string;
-  columns: readonly string[];
+  about: QuietAbout;
   rows: readonly QuietRow[];
   source: string;
 }
-
-const nm = (x: number): string => `${Math.round(Math.abs(x))} N·m`;
 
 /** Trunk supported by the table under it takes about half of the back's moment (mechanics rules 5.8 [assumed]). */
 const TABLE_SUPPORT = 0.5;
@@ -33,13 +37,12 @@ const HEEL_DEG = [0, 15, 30] as const;
 
 function reverseHip(body: Body, legs: 1 | 2, kneeFlexionDeg: number, support: number): QuietNumbers {
   return {
-    about: `${legs === 1 ? "one leg" : "both legs"}, knee ${kneeFlexionDeg === 0 ? "straight" : "bent to a right angle"}, no added load; ${support ? "table under the pelvis" : "pelvis free"}`,
-    columns: ["hip, each leg", "low back"],
+    about: { posture: "reverse_hip", legs, kneeFlexionDeg, isSupported: support > 0 },
     rows: HANG_DEG.map((hangDeg) => {
       const at = reverseHipExtension(body, { hangDeg, kneeFlexionDeg, legs, support });
       return {
-        where: hangDeg === 0 ? "in line with the trunk" : `${hangDeg}° below it`,
-        values: [nm(at.joint.hipMomentNm ?? 0), nm(at.backMomentNm)],
+        deg: hangDeg,
+        momentsNm: [at.joint.hipMomentNm ?? 0, at.backMomentNm],
       };
     }),
     source: "mechanics 5.8",
@@ -48,16 +51,15 @@ function reverseHip(body: Body, legs: 1 | 2, kneeFlexionDeg: number, support: nu
 
 function calf(
   body: Body,
-  about: string,
+  kg: number,
   load: Parameters<typeof calfRaise>[1]["load"],
   share: number,
 ): QuietNumbers {
   return {
-    about,
-    columns: ["ankle, each leg"],
+    about: { posture: "calf", load: load.kind, kg },
     rows: HEEL_DEG.map((plantarflexionDeg) => ({
-      where: plantarflexionDeg === 0 ? "foot flat" : `heel raised ${plantarflexionDeg}°`,
-      values: [nm(calfRaise(body, { plantarflexionDeg, load, share }).ankleMomentNm)],
+      deg: plantarflexionDeg,
+      momentsNm: [calfRaise(body, { plantarflexionDeg, load, share }).ankleMomentNm],
     })),
     source: "mechanics 5.9",
   };
@@ -65,11 +67,10 @@ function calf(
 
 function sideRaise(body: Body): QuietNumbers {
   return {
-    about: "the leg's own weight, lying on the side",
-    columns: ["outer hip"],
+    about: { posture: "side_raise" },
     rows: RAISE_DEG.map((abductionDeg) => ({
-      where: `${abductionDeg}° above level`,
-      values: [nm(sideRaiseMomentNm(body, { abductionDeg }))],
+      deg: abductionDeg,
+      momentsNm: [sideRaiseMomentNm(body, { abductionDeg })],
     })),
     source: "mechanics 5.11",
   };
@@ -77,13 +78,12 @@ function sideRaise(body: Body): QuietNumbers {
 
 function legRaise(body: Body): QuietNumbers {
   return {
-    about: "the leg's own weight, knee straight",
-    columns: ["hip", "knee"],
+    about: { posture: "leg_raise" },
     rows: RAISE_DEG.map((hipDeg) => {
       const { joint } = legState(body, straightLegRaise(body, { hipDeg }));
       return {
-        where: `${hipDeg}° above level`,
-        values: [nm(joint.hipMomentNm ?? 0), nm(joint.kneeMomentNm)],
+        deg: hipDeg,
+        momentsNm: [joint.hipMomentNm ?? 0, joint.kneeMomentNm],
       };
     }),
     source: "mechanics 5.11",
@@ -109,16 +109,11 @@ export function quietNumbers(e: Parameters<typeof modelIdOf>[0], body: Body): Qu
     case "rev_loaded":
       return reverseHip(body, 2, 0, 0);
     case "calf_standing":
-      return calf(body, "body weight on two legs", { kind: "standing" }, 0.5);
+      return calf(body, 0, { kind: "standing" }, 0.5);
     case "calf_seated":
-      return calf(body, `${kgWords(kg)} on the thighs, two legs`, { kind: "seated", loadKg: kg }, 0.5);
+      return calf(body, kg, { kind: "seated", loadKg: kg }, 0.5);
     case "calf_press":
-      return calf(
-        body,
-        `${kgWords(kg)} on the plate, two legs`,
-        { kind: "press", forceN: kg * GRAVITY_M_S2 },
-        0.5,
-      );
+      return calf(body, kg, { kind: "press", forceN: kg * GRAVITY_M_S2 }, 0.5);
     case "slr_side":
       return sideRaise(body);
     case "slr_supine":

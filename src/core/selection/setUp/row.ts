@@ -1,7 +1,9 @@
 import type { Body } from "../../body/segments";
 import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
+import type { OutOfReach } from "../../equipment/families/family";
 import { geometryOf, notchesOf } from "../../equipment/machine";
 import type { Exercise } from "../../rules/exercises";
+import { type Coded, type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import { backCautions } from "../fit/backCautions";
 import type { ExerciseUse } from "../fit/exerciseUse";
@@ -35,7 +37,7 @@ export interface RowContext extends LoadContext {
 /** The next real load beyond the one that is set. */
 export interface NextStep extends RealLoad {
   /** why it is not open; null where it is */
-  because: string | null;
+  because: Said | null;
   /** the largest share of the strength that is counted on there; null where nothing says */
   share: number | null;
 }
@@ -51,16 +53,18 @@ export interface ComputedSetUp {
   /** how the load is set on this machine */
   how: string;
   /** more than something leaves: what, in words; null where nothing is broken. See loadCaps */
-  tooHeavyBecause: string | null;
+  tooHeavyBecause: Said | null;
   brokenCap: LoadCap["kind"] | null;
   /** the next harder real load; null where this is the hardest, or the body alone */
   next: NextStep | null;
   /** what everything that bounds the load leaves of it; null where the body alone is the load or nothing is left */
   open: LoadSpan | null;
+  /** false: a load in between, that no machine has, for a comparison */
+  isReal?: boolean;
   /** the lightest there is asks for more than it was set by; a wish, no limit */
   isAboveWish: boolean;
   /** what one should know of this posture, each with what to do */
-  cautions: string[];
+  cautions: Said[];
   arc: AllowedArc;
   angles: AffineAngle[];
   points: { deg: number; value: number }[];
@@ -89,14 +93,19 @@ export const insideOf = (arc: AllowedArc, w: KneeWindow): AllowedArc | null =>
     ? null
     : { ...arc, ...w };
 
-export const outsideWords = (arc: AllowedArc): string =>
-  `only ${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open${
-    arc.cuts.length ? `, because of ${arc.cuts.map((c) => c.because).join(" and ")}` : ""
-  }: choose angles inside`;
+const NO_ANGLE = { code: "setUp.no_angle" };
+
+/** What is open, where chosen angles are not. */
+export const outsideArc = (arc: AllowedArc): Coded =>
+  saidWith("setUp.outside", {
+    fromDeg: Math.ceil(arc.fromDeg),
+    toDeg: Math.floor(arc.toDeg),
+    cuts: arc.cuts.map((c) => c.because),
+  });
 
 /**
  * Computes a set-up: settings at notches, the arc that limits and settings leave, the real load at or below what the
- * rows are compared at, tissue loads over the angles. A string is the reason why nothing is left.
+ * rows are compared at, tissue loads over the angles. A code is the reason why nothing is left.
  */
 export function computeSetUp(
   e: Exercise,
@@ -110,7 +119,7 @@ export function computeSetUp(
     window?: KneeWindow | null;
     policy?: RoundingPolicy;
   } = {},
-): ComputedSetUp | string {
+): ComputedSetUp | Coded {
   const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked.settings);
   const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
   let settings = fitted(settingsAtNotches(chosen, use, asked.settings));
@@ -125,11 +134,11 @@ export function computeSetUp(
   const { angles } = found;
   const unreachable = outOfReach(ctx.body, chosen, settings);
   if (unreachable) return unreachable;
-  if (!found.arc) return "limits and stops leave no knee angle for it";
+  if (!found.arc) return NO_ANGLE;
   const arc = asked.window ? insideOf(found.arc, asked.window) : found.arc;
-  if (!arc) return outsideWords(found.arc);
+  if (!arc) return outsideArc(found.arc);
   const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
-  if (inside.length === 0) return "limits and stops leave no knee angle for it";
+  if (inside.length === 0) return NO_ANGLE;
   const isBody = use.isUnloaded === true || !chosen.family.load;
   const caps = loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx);
   const set =
@@ -140,7 +149,7 @@ export function computeSetUp(
   const broken = brokenBy(caps, load);
   const value = (a: AffineAngle) => tissueLoad(ctx.tissue, a, load, ctx.chair);
   const capped = cappedArc(arc, angles, value, ctx);
-  if (!capped) return `everywhere more than ${ctx.capTimes} × the reference task, the cap that was set`;
+  if (!capped) return saidWith("setUp.above_cap", { times: ctx.capTimes });
   const kept = inside.filter((a) => a.deg >= capped.fromDeg && a.deg <= capped.toDeg);
   const peak = Math.max(...kept.map(value));
   const sign = signOf(e);
@@ -209,7 +218,7 @@ export function outOfReach(
   body: Body,
   { family, machine }: ChosenMachine,
   settings: Readonly<Record<string, number>>,
-): string | null {
+): OutOfReach | null {
   const notches = (key: string) => {
     const spec = family.settings.find((x) => x.key === key);
     return spec ? notchesOf(machine, spec).map((n) => n.value) : [];
@@ -241,7 +250,7 @@ function cappedArc(
   if (cap === null) return arc;
   const run = longestRun(arc, angles, (a) => relativeLoad(ctx.tissue, value(a), ctx.chair) <= cap + 1e-9);
   if (!run) return null;
-  const because = `the cap of ${cap} × the reference task`;
+  const because = saidWith("setUp.cap", { times: cap });
   const { cutsStraight: straight, cutsBent: bent } = run;
   return {
     fromDeg: straight ? run.fromDeg : arc.fromDeg,

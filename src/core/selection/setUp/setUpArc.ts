@@ -1,5 +1,6 @@
-import { byWhom, type InForce, isStricter, mostOf } from "../../bounds/inForce";
+import { type InForce, isStricter, mostOf, whoSet } from "../../bounds/inForce";
 import type { ArcEnd } from "../../equipment/families/family";
+import { type Said, saidWith } from "../../units/said";
 import type { AllowedArc, ArcCut } from "../fit/allowedArc";
 import type { AffineAngle } from "./affineArc";
 
@@ -25,28 +26,26 @@ export function setUpArc(
     straight: allowed.cuts.find((c) => c.end === "straight") ?? null,
     bent: allowed.cuts.find((c) => c.end === "bent") ?? null,
   };
-  const cut = (end: "straight" | "bent", deg: number, because: string, isBody?: true) => {
+  const cut = (end: "straight" | "bent", deg: number, because: Said, isBody?: true) => {
     if (end === "straight" ? deg <= fromDeg : deg >= toDeg) return;
     if (end === "straight") fromDeg = deg;
     else toDeg = deg;
     const made: ArcCut = { end, deg, because };
     cuts[end] = isBody ? { ...made, isBody } : made;
   };
-  for (const e of ends) cut(e.end, e.deg, e.because);
-  cut("straight", first.deg, "the model's range");
-  cut("bent", last.deg, "the foot's reach or the model's range");
-  const checks: [string, (a: AffineAngle) => boolean][] = [
-    ["no balance there without hands or momentum", (a) => a.isBalanced],
-  ];
+  for (const e of ends) cut(e.end, e.deg, saidWith("setUp.stop", { setting: e.setting, end: e.end }));
+  cut("straight", first.deg, { code: "setUp.model_range" });
+  cut("bent", last.deg, { code: "setUp.reach" });
+  const checks: [Said, (a: AffineAngle) => boolean][] = [[{ code: "setUp.no_balance" }, (a) => a.isBalanced]];
   const hip = mostOf(bounds, "hip_flexion");
   if (hip < FREE_HIP_DEG)
     checks.push([
-      `hip bend at most ${hip}°${byWhom(bounds, "hip_flexion")}`,
+      saidWith("setUp.hip_bend", { most: hip, by: whoSet(bounds, "hip_flexion") }),
       (a) => a.hipFlexionDeg <= hip + 1e-9,
     ]);
   if (isStricter(bounds, "back_bending", "allowed"))
     checks.push([
-      `the low back would round (an estimate, 10 to 15° either way)${byWhom(bounds, "back_bending")}`,
+      saidWith("setUp.would_round", { by: whoSet(bounds, "back_bending") }),
       (a) => a.pelvicTuckDeg <= 0,
     ]);
   for (const [because, isFine] of checks) {

@@ -1,8 +1,11 @@
+/** Why the start is no higher. */
+export type StartBecause = "high" | "early" | "severe" | "moderate" | "untested";
+
 /** Most force through the foot of a leg on a machine, until a repetition test stands for it. */
 export interface StartCap {
   /** of the body's weight, per leg */
   bodyWeights: number;
-  because: string;
+  because: StartBecause;
 }
 
 /** Resting pain from here on, or pain at its worst, counts as severe [own]. */
@@ -21,11 +24,10 @@ export function startCapOf(c: {
   painAtRest: number;
   painAtWorst: number | null;
 }): StartCap {
-  if (c.irritability === "high") return { bodyWeights: 0.25, because: "the joint is easily stirred up" };
-  if (c.isPostOp) return { bodyWeights: 0.25, because: "early after surgery" };
+  if (c.irritability === "high") return { bodyWeights: 0.25, because: "high" };
+  if (c.isPostOp) return { bodyWeights: 0.25, because: "early" };
   if (c.painAtRest >= SEVERE_AT_REST || (c.painAtWorst ?? 0) >= SEVERE_AT_WORST)
-    return { bodyWeights: 0.25, because: "the pain is severe" };
-  if (c.irritability === "moderate")
-    return { bodyWeights: 0.5, because: "the joint is moderately stirred up" };
-  return { bodyWeights: 0.75, because: "nobody has tested this leg on this machine" };
+    return { bodyWeights: 0.25, because: "severe" };
+  if (c.irritability === "moderate") return { bodyWeights: 0.5, because: "moderate" };
+  return { bodyWeights: 0.75, because: "untested" };
 }

@@ -125,11 +125,11 @@ test("today's limits are never wider, and nothing barred, locked, busy or unlike
 
 test("the dose carries over in words, never in kilograms to another machine", () => {
   const words = (a: string, b: string, reason: SwapReason = "taken") =>
-    carryOver(exerciseById(a) as never, exerciseById(b) as never, reason).join("; ");
-  expect(words("lp_horizontal", "lp_sled45")).toContain("kilograms do not carry over");
-  expect(words("lp_horizontal", "lp_single")).toContain("40 %");
-  expect(words("lp_horizontal", "wall_sit", "knee")).toContain("four to five holds");
-  expect(words("lp_horizontal", "half_squat", "tired")).toContain("half the sets");
+    carryOver(exerciseById(a) as never, exerciseById(b) as never, reason);
+  expect(words("lp_horizontal", "lp_sled45")).toContain("kilograms");
+  expect(words("lp_horizontal", "lp_single")).toContain("one_leg");
+  expect(words("lp_horizontal", "wall_sit", "knee")).toContain("ten_to_holds");
+  expect(words("lp_horizontal", "half_squat", "tired")).toContain("half");
 });
 
 test("for a back that twinges no hinge, lift or carry stands in, and what holds the back comes first wherever there is any", () => {

@@ -2,37 +2,16 @@ import { type InForce, mostOf, withMore } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
 import type { Limit } from "../../bounds/limit";
 import { type Exercise, likeOf } from "../../rules/exercises";
+import type { Said } from "../../units/said";
 import { isAtHand } from "../fit/exerciseUse";
 import { fitExercise } from "../fit/fitExercise";
 import { barredByWeight, type WeightOnLeg } from "../fit/weightOnLeg";
 
 /** Why an exercise is swapped for today. */
-export const SWAP_REASONS = {
-  back: "a twinge in the back, no signs in the leg",
-  knee: "knee pain above the limit",
-  swollen: "knee more swollen by a grade",
-  groin: "a pinch in the groin",
-  tendon: "tendon pain above the limit",
-  pressure: "blood pressure in the high band",
-  tired: "tired, slept badly or ill last week",
-  taken: "the machine is taken or broken",
-  home: "at home today",
-} as const;
-export type SwapReason = keyof typeof SWAP_REASONS;
-export const SWAP_REASON_IDS = Object.keys(SWAP_REASONS) as [SwapReason, ...SwapReason[]];
-
-/** What a practitioner asks before any swap. Clinical rules, "Is a swap the right answer?". */
-export const FIRST_QUESTIONS: Record<SwapReason, string> = {
-  back: "Any numbness, weakness or pain down the leg, or a change of bladder or saddle? Then stop: no swap, see Screen.",
-  knee: "Sudden or sharp, a pop or giving way? Then stop. Came on slowly: try once with 30 % less load or 20° less range.",
-  swollen: "Measure it. A warm, red or suddenly large knee is a warning sign: see Screen.",
-  groin: "After a hip replacement a new groin pain is a warning sign: see Screen.",
-  tendon: "Came on slowly? Try once with 30 % less load or 20° less range.",
-  pressure: "Above the stop values, or with symptoms? Then no training: see Screen.",
-  tired: "Feverish, or worse after every effort? Then no training today.",
-  taken: "Free in five minutes, or can the order change? Change the order first.",
-  home: "Is there a rail, a chair, a strap, a step?",
-};
+export const SWAP_REASON_IDS = [
+  ...(["back", "knee", "swollen", "groin", "tendon", "pressure", "tired", "taken", "home"] as const),
+] as const;
+export type SwapReason = (typeof SWAP_REASON_IDS)[number];
 
 /** Lying, sitting or leaning: the back is held by something. */
 const BACK_IS_HELD: ReadonlySet<string> = new Set([
@@ -73,7 +52,7 @@ function limitsFor(b: InForce, reason: SwapReason): Limit[] {
     word: part.word ?? null,
     names: part.names ?? [],
     origin: "clinic",
-    reason: `today: ${SWAP_REASONS[reason]}`,
+    reason: `today: ${reason}`,
     endsOn: null,
   }));
 }
@@ -124,14 +103,27 @@ function partsFor(b: InForce, reason: SwapReason): Partial<Record<BoundKind, Par
   }
 }
 
+/** What speaks for a stand-in or against it. */
+export type SwapTerm =
+  | { alike: number }
+  | "as_finely"
+  | "chain"
+  | "demanding"
+  | "family"
+  | "back_spared"
+  | "as_it_is"
+  | "hold"
+  | "turns_trunk"
+  | "hardly_loads";
+
 export interface SwapCandidate {
   e: Exercise;
   status: "offered" | "fitted";
   /** what has to be set differently today */
-  changes: string[];
+  changes: Said[];
   points: number;
   /** why it stands where it stands */
-  because: string;
+  because: SwapTerm[];
 }
 
 export interface SwapQuestion {
@@ -195,49 +187,51 @@ function pointsOf(
   today: InForce,
   e: Exercise,
   status: SwapCandidate["status"],
-): { points: number; because: string } {
+): { points: number; because: SwapTerm[] } {
   const { planned } = q;
   const likeness = muscleLikeness(planned, e);
   const open = today.open_chain_extension;
-  const terms: [number, string][] = [
-    [50 * likeness, `works the same muscles (${Math.round(likeness * 100)} % alike)`],
-    [q.reason !== "home" && planned.match.is_machine === e.match.is_machine ? 15 : 0, "loads as finely"],
-    [planned.chain === e.chain ? 10 : 0, "same kind of chain"],
-    [planned.match.entry_demand_1_4 === e.match.entry_demand_1_4 ? 10 : 0, "as demanding"],
-    [planned.family === e.family ? 5 : 0, "same family"],
-    [q.reason === "back" && isBackSpared(e) ? 30 : 0, "the back is supported or carries nothing"],
-    [status === "offered" ? 5 : 0, "nothing to change"],
-    [IS_PAIN.has(q.reason) && e.match.static_hold ? 15 : 0, "a hold, which sore joints take better"],
-    [
-      mostOf(today, "back_demand") <= 1 && e.lumbar.direction.includes("rotation") ? -15 : 0,
-      "turns the trunk",
-    ],
+  const terms: [number, SwapTerm][] = [
+    [50 * likeness, { alike: likeness }],
+    [q.reason !== "home" && planned.match.is_machine === e.match.is_machine ? 15 : 0, "as_finely"],
+    [planned.chain === e.chain ? 10 : 0, "chain"],
+    [planned.match.entry_demand_1_4 === e.match.entry_demand_1_4 ? 10 : 0, "demanding"],
+    [planned.family === e.family ? 5 : 0, "family"],
+    [q.reason === "back" && isBackSpared(e) ? 30 : 0, "back_spared"],
+    [status === "offered" ? 5 : 0, "as_it_is"],
+    [IS_PAIN.has(q.reason) && e.match.static_hold ? 15 : 0, "hold"],
+    [mostOf(today, "back_demand") <= 1 && e.lumbar.direction.includes("rotation") ? -15 : 0, "turns_trunk"],
     [
       likeOf(e) === "kext_ankle_weight" && open?.word === "arc" && (open.low ?? 0) >= 40 ? -25 : 0,
-      "hardly loads the allowed arc",
+      "hardly_loads",
     ],
   ];
   const said = terms.filter(([n]) => Math.abs(n) >= 5).sort((a, b) => Math.abs(b[0]) - Math.abs(a[0]));
   return {
     points: terms.reduce((sum, [n]) => sum + n, 0),
-    because: said
-      .slice(0, 3)
-      .map(([, words]) => words)
-      .join("; "),
+    because: said.slice(0, 3).map(([, term]) => term),
   };
 }
 
+/** How the dose carries over, one change a code. */
+export type CarryOver =
+  | "sets"
+  | "kilograms"
+  | "ten_to_holds"
+  | "light_reps"
+  | "one_leg"
+  | "half"
+  | "no_count";
+
 /** How the dose carries over. Clinical rules, step 4. */
-export function carryOver(planned: Exercise, e: Exercise, reason: SwapReason): string[] {
-  const words = ["same number of hard sets, same repetitions in reserve"];
-  if (e.match.is_machine) words.push("kilograms do not carry over: find the load in two light sets");
-  if (!planned.match.static_hold && e.match.static_hold)
-    words.push("one set of ten becomes four to five holds of 10 to 30 s");
+export function carryOver(planned: Exercise, e: Exercise, reason: SwapReason): CarryOver[] {
+  const over: CarryOver[] = ["sets"];
+  if (e.match.is_machine) over.push("kilograms");
+  if (!planned.match.static_hold && e.match.static_hold) over.push("ten_to_holds");
   if (planned.match.load_floor !== "limb" && e.match.load_floor === "limb" && !e.match.static_hold)
-    words.push("15 to 25 repetitions, three or more in reserve");
-  if (!planned.match.single_leg && e.match.single_leg)
-    words.push("one leg: start at 40 % of the two-leg load, not half");
-  if (reason === "swollen" || reason === "tired") words.push("half the sets, nothing to failure");
-  words.push("this session counts neither for nor against progress");
-  return words;
+    over.push("light_reps");
+  if (!planned.match.single_leg && e.match.single_leg) over.push("one_leg");
+  if (reason === "swollen" || reason === "tired") over.push("half");
+  over.push("no_count");
+  return over;
 }

@@ -4,14 +4,8 @@ import { sitToStand } from "../../mechanics/postures/dailyTasks";
 import { type AffineAngle, tissueAt } from "../setUp/affineArc";
 
 /** What a row's ridge shows. */
-export const TISSUES = {
-  kneecap: { name: "kneecap joint", unit: "chair rises" },
-  forward: { name: "shin pulled forward", unit: "N" },
-  backward: { name: "shin pulled back", unit: "N" },
-  back: { name: "low back rounded", unit: "°" },
-} as const;
-export type Tissue = keyof typeof TISSUES;
-export const TISSUE_IDS = Object.keys(TISSUES) as [Tissue, ...Tissue[]];
+export const TISSUE_IDS = ["kneecap", "forward", "backward", "back"] as const;
+export type Tissue = (typeof TISSUE_IDS)[number];
 
 /** Below this a pull on the shin counts as none (mechanics rules, preface). */
 export const LEAST_PULL_N = 50;

@@ -34,7 +34,7 @@ export interface DoseCandidate extends HoldPattern {
   tensionS: number;
 }
 
-export type BindingConstraint = "effort" | "time" | "share of endurance per hold" | "limit on a hold";
+export type BindingConstraint = "effort" | "time" | "endurance_share" | "hold_limit";
 
 export type FoundDose =
   | { status: "ok"; doseScale: number; dose: DoseCandidate; binding: BindingConstraint | null }
@@ -66,8 +66,8 @@ function searchOnce(input: FindDoseInput, scale: number) {
   const broken: Record<BindingConstraint, number> = {
     effort: 0,
     time: 0,
-    "share of endurance per hold": 0,
-    "limit on a hold": 0,
+    endurance_share: 0,
+    hold_limit: 0,
   };
 
   for (const shareOfMax of input.sharesOfMax) {
@@ -77,11 +77,11 @@ function searchOnce(input: FindDoseInput, scale: number) {
     for (const pattern of patternsFor(wantedS)) {
       const seconds = exerciseSeconds(pattern);
       if (pattern.holdS > (input.mostHoldS ?? Number.POSITIVE_INFINITY)) {
-        broken["limit on a hold"]++;
+        broken.hold_limit++;
         continue;
       }
       if (pattern.holdS > longestHoldS) {
-        broken["share of endurance per hold"]++;
+        broken.endurance_share++;
         continue;
       }
       if (seconds > limitS) {

@@ -1,5 +1,6 @@
 import { canBeDoneWith, type HomeThing } from "../../rules/exerciseNeeds";
 import { groupOf, type RangeRow } from "../../selection/rank/rangeSheet";
+import { type Said, saidWith } from "../../units/said";
 import type { ScoreContext } from "../judge/judgeScore";
 import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
@@ -8,8 +9,8 @@ import { onOther } from "./onOther";
 
 export interface HomeVersion {
   lines: ScoreLine[];
-  /** what became of each line, in words */
-  notes: string[];
+  /** what became of each line */
+  notes: Said[];
 }
 
 /**
@@ -24,7 +25,7 @@ export function homeVersion(
 ): HomeVersion {
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
   const kept: ScoreLine[] = [];
-  const notes: string[] = [];
+  const notes: Said[] = [];
   for (const line of lines) {
     const e = byId.get(line.exerciseId);
     if (!e) continue;
@@ -45,11 +46,11 @@ export function homeVersion(
       (r) => canBeDoneWith(r.e, have) && !kept.some((k) => k.exerciseId === r.e.id),
     );
     if (!made) {
-      notes.push(`${e.name}: nothing at home takes its place, it is left out.`);
+      notes.push(saidWith("drafts.nothing_at_home", { name: e.name }));
       continue;
     }
     kept.push({ ...made.line, sharesRests: made.line.sharesRests && kept.length > 0 });
-    if (made.name !== e.name) notes.push(`${e.name} becomes ${made.name}.`);
+    if (made.name !== e.name) notes.push(saidWith("drafts.becomes", { name: e.name, to: made.name }));
   }
   return { lines: eased(kept, context, { restLonger: true }), notes };
 }

@@ -171,7 +171,7 @@ const CALLS: Record<string, (i: Any) => unknown> = {
     }),
   pickTrials: (i) => pickTrials(i.values),
   workingLoad: (i) => workingLoad(i.oneRM, i.reps, i.rir),
-  jumpPlan: (i) => jumpPlan(i.load, i.next, i.bottom, i.rirTarget),
+  jumpPlan: (i) => ({ ...jumpPlan(i.load, i.next, i.bottom, i.rirTarget), note: null }),
   hardReps: (i) => hardRepetitions(i.reps, i.rirEnd),
   setsToTarget: (i) => setsToReserve(i.p, i.sets, i.restSec, i.rir).map(withReserve),
   accumulatedSet: (i) => {

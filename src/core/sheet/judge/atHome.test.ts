@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import { isAlwaysThere, isAtHand } from "../../selection/fit/exerciseUse";
 import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
 import { legsAllowed } from "../line/legs";
@@ -19,7 +20,7 @@ test("at home there are no machines but what people have there, whatever the exe
     const family = sheet.machines.find((m) => m.id === j?.machineId)?.family;
     if (j?.bars.length === 0) expect(family === undefined || isAlwaysThere(family)).toBe(true);
     if (!e.home_ready && !isAtHand(e, new Set())) {
-      expect(j?.bars.join()).toMatch(/^it needs what stands in the clinic/);
+      expect(j?.bars.map(sayPlainly).join()).toMatch(/^it needs what stands in the clinic/);
       barred++;
     }
   }
@@ -29,7 +30,7 @@ test("at home there are no machines but what people have there, whatever the exe
 test("a line that was set for a machine of the clinic is barred when it is planned for home", () => {
   const press = context.sheet.machines.find((m) => m.family === "seated_press");
   const asked = line("half_squat", EXAMPLES.straight, { machineId: press?.id ?? "" });
-  expect(judgeScore([asked], atHome)[0]?.bars.join()).toMatch(/stands in the clinic/);
+  expect(judgeScore([asked], atHome)[0]?.bars.map(sayPlainly).join()).toMatch(/stands in the clinic/);
   expect(judgeScore([{ ...asked, machineId: null }], atHome)[0]?.bars).toEqual([]);
 });
 

@@ -1,20 +1,31 @@
-import { becauseOf, type InForce, mostOf } from "../../bounds/inForce";
+import { type InForce, mostOf, reasonsOf } from "../../bounds/inForce";
+import type { Tightest } from "../../bounds/tightest";
 import type { EffortBand } from "../../isometrics/effortConversion";
 import { shareForFeltEffort, spreadFactor } from "../../isometrics/effortConversion";
 import { MOST_SHARE_PER_HOLD, plannedEnduranceS, shareOfEndurance } from "../../isometrics/enduranceTime";
 import type { EnduranceJoint } from "../../isometrics/joints";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { type HoldPattern, type SimulatedHolds, simulateHolds } from "../../isometrics/simulateHolds";
-
-/** Felt effort is never shown finer than half points. */
-export const half = (felt: number): string => (Math.round(felt * 2) / 2).toString();
+import { type Said, saidWith } from "../../units/said";
 
 const five = (s: number): number => Math.floor(s / 5 + 1e-9) * 5;
 
-/** Whether holds can be held: barred, or worth one try, or neither. Sentences with what to do. */
+/** A hold against what people hold at its share of maximum. */
+export interface HoldAsked {
+  share: number;
+  isKnee: boolean;
+  /** from the short to the long end of the spread */
+  fromS: number;
+  toS: number;
+  holdS: number;
+  /** what the middle holds with its reserve */
+  sureS: number;
+}
+
+/** Whether holds can be held: barred, or worth one try, or neither. */
 export interface HeldOrNot {
-  bars: string | null;
-  caution: string | null;
+  bars: Said | null;
+  caution: Said | null;
   /** felt effort at the end of the last hold, 0 to 10, of somebody who holds it */
   felt: number;
 }
@@ -37,29 +48,29 @@ export function heldOrNot(
   const isLong = used !== null && used > MOST_SHARE_PER_HOLD;
   if (!isLong && run.failBout === null) return { bars: null, caution: null, felt: run.effort10 };
   const longest = simulateHolds(joint, inside(shareOfMax), pattern, { k: personal.k * spread });
-  const between = `${five(enduranceS / spread)} to ${five(enduranceS * spread)} s`;
-  const who = joint === "knee" ? "a knee" : "this muscle";
-  const at = `At ${(shareOfMax * 100).toFixed(0)} % of maximum ${who} holds ${between}`;
-  const sure = five(enduranceS * MOST_SHARE_PER_HOLD);
-  const instead = sure >= 5 ? `Hold ${sure} s or less, or lower the effort.` : "Lower the effort.";
+  const at: HoldAsked = {
+    share: shareOfMax,
+    isKnee: joint === "knee",
+    fromS: five(enduranceS / spread),
+    toS: five(enduranceS * spread),
+    holdS: pattern.holdS,
+    sureS: five(enduranceS * MOST_SHARE_PER_HOLD),
+  };
   if (shareOfMax >= 1 || pattern.holdS > enduranceS * spread)
-    return {
-      bars: `${at}; nobody is expected to hold ${pattern.holdS} s. ${instead}`,
-      caution: null,
-      felt: 10,
-    };
+    return { bars: saidWith("held.nobody", at), caution: null, felt: 10 };
+  const failing = (run: SimulatedHolds) => ({
+    bout: run.failBout,
+    second: Math.floor(run.failSecondS ?? 0),
+  });
   if (longest.failBout !== null)
     return {
-      bars: `${isLong ? `${at}. ` : ""}Hold ${longest.failBout} is predicted to fail after ${Math.floor(longest.failSecondS ?? 0)} s, even in somebody who holds long: more rest, fewer holds or less effort.${isLong ? ` ${instead}` : ""}`,
+      bars: saidWith("held.fails", { ...at, ...failing(longest), isLong }),
       caution: null,
       felt: 10,
     };
-  const what = isLong
-    ? `${at}; ${pattern.holdS} s may be too long.`
-    : `Hold ${run.failBout} may fail after ${Math.floor(run.failSecondS ?? 0)} s.`;
   return {
     bars: null,
-    caution: `${what} Try one, stop when the position goes: that hold tells how long this person holds. To be sure: ${instead.charAt(0).toLowerCase()}${instead.slice(1)}`,
+    caution: saidWith("held.try_one", { ...at, ...failing(run), isLong }),
     felt: longest.effort10,
   };
 }
@@ -77,23 +88,20 @@ export interface AskedHold {
 }
 
 /** Which limits on holds are broken, each with who set it and what to do. The one place that asks. */
-export function holdBars(hold: AskedHold, bounds: InForce): string[] {
-  const found: string[] = [];
+export function holdBars(hold: AskedHold, bounds: InForce): Said[] {
+  const found: Said[] = [];
   const { hold_seconds: seconds, hold_effort: effort, felt_effort: felt } = bounds;
+  const broken = (code: string, t: Tightest, asked: number): void => {
+    found.push(saidWith(code, { asked, most: t.high, because: reasonsOf(t) }));
+  };
   if (seconds && hold.holdS !== undefined && hold.holdS > mostOf(bounds, "hold_seconds"))
-    found.push(`holds may last ${seconds.high} s at most, because ${becauseOf(seconds)}: shorten the hold`);
+    broken("held.seconds", seconds, hold.holdS);
   if (effort && hold.share !== undefined && hold.share * 100 > mostOf(bounds, "hold_effort") + 0.5)
-    found.push(
-      `it asks for ${Math.round(hold.share * 100)} % of maximum; holds may use ${effort.high} % at most, because ${becauseOf(effort)}: lower the effort`,
-    );
+    broken("held.effort", effort, hold.share);
   if (felt && hold.feltPlanned !== undefined && hold.feltPlanned > mostOf(bounds, "felt_effort"))
-    found.push(
-      `felt effort ${hold.feltPlanned} is above ${felt.high}, the most that is allowed, because ${becauseOf(felt)}: lower it`,
-    );
+    broken("held.felt", felt, hold.feltPlanned);
   if (felt && hold.feltPredicted !== undefined && hold.feltPredicted > mostOf(bounds, "felt_effort") + 0.5)
-    found.push(
-      `it is predicted to feel like ${half(hold.feltPredicted)} of 10 at the end; ${felt.high} is the most that is allowed, because ${becauseOf(felt)}: lower the effort or rest longer`,
-    );
+    broken("held.felt_predicted", felt, hold.feltPredicted);
   return found;
 }
 
@@ -107,13 +115,13 @@ export function meantAsFelt(
   percentOfMax: number,
   pattern: HoldPattern,
   k: number,
-): { felt: number; share: EffortBand["value"]; sentence: string } | null {
+): { felt: number; share: EffortBand["value"]; said: Said } | null {
   if (percentOfMax < PERCENT_TO_ASK_ABOUT || pattern.holdS < LONG_HOLD_S) return null;
   const felt = Math.min(8, Math.round(percentOfMax * 20) / 2);
   const share = shareForFeltEffort(joint, pattern, felt, k);
   return {
     felt,
     share,
-    sentence: `Was felt effort meant? 60 to 70 % held for 30 s and more is nearly always a felt effort of 6 to 7 of 10. For these holds, felt ${felt} at the end of the last one is about ${Math.round(share * 100)} % of maximum.`,
+    said: saidWith("held.meant_felt", { felt, share }),
   };
 }

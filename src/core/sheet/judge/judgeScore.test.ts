@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { sayPlainly } from "@/words/say";
 import { leastOf, mostOf } from "../../bounds/inForce";
 import { settingsOf } from "../../equipment/loadSteps";
 import { phaseLimits } from "../../phases/phaseLimits";
@@ -7,6 +8,7 @@ import { EXERCISES } from "../../rules/exercises";
 import { boundsOfRecord } from "../../rules/limitsOfRecord";
 import { loadOfStep, realLoads } from "../../selection/setUp/machineFor";
 import { bounded } from "../../testdata/bounded";
+import { inWords } from "../../testdata/inWords";
 import { EXAMPLES, line, scoreContext, withTests } from "../../testdata/scoreContext";
 import { kneecapDose } from "../effect/kneecapDose";
 import { legsAllowed } from "../line/legs";
@@ -125,7 +127,7 @@ describe("the load of a line", () => {
     const { setUp } = judged.load ?? {};
     if (!setUp) throw new Error("no set-up");
     expect(setUp.load).toBe(realLoads(setUp.chosen.machine, setUp.chosen.family)[0]?.load);
-    expect(judged.cautions.join()).toMatch(/not sure at this angle/);
+    expect(judged.cautions.map(inWords).join()).toMatch(/not sure at this angle/);
   });
 });
 
@@ -220,12 +222,14 @@ describe("what bars a line", () => {
       /no line above/,
     ],
   ])("%s", (_, l, context, why) => {
-    expect(judgeOne(l, context).bars.join(" ")).toMatch(why);
+    expect(judgeOne(l, context).bars.map(inWords).join(" ")).toMatch(why);
   });
 
   test("70 % for 45 s also asks whether felt effort was meant, and says what that would be", () => {
     const judged = judgeOne(hold({ effort: { kind: "percent", percent: 70 } }), scoreContext());
-    expect(judged.cautions.join()).toMatch(/felt 7 at the end of the last one is about 3\d % of maximum/);
+    expect(judged.cautions.map(inWords).join()).toMatch(
+      /felt 7 at the end of the last one is about 3\d % of maximum/,
+    );
   });
 });
 
@@ -268,14 +272,14 @@ describe("what is said of a load", () => {
           const asked = line(e.id, EXAMPLES[kind], { legs, loadKg });
           const j = judgeOne(asked, context);
           const setting = j.load?.setting;
-          const tooHeavy = j.bars.find((b) => b.includes("is too heavy, because"));
+          const tooHeavy = j.bars.map(sayPlainly).find((b) => b.includes("is too heavy, because"));
           if (tooHeavy && setting && setting.loads.length > 0) {
             const easiest = setting.isHelp ? setting.loads.at(-1) : setting.loads[0];
             const isEasiest = Math.abs((easiest?.load ?? 0) - setting.load) < 1e-6;
             expect(/the (lightest|most help) it has/.test(tooHeavy)).toBe(isEasiest);
             said[isEasiest ? "lightest" : "set"]++;
           }
-          const words = j.cautions.find((c) => c.startsWith("The real step is"));
+          const words = j.cautions.map(sayPlainly).find((c) => c.startsWith("The real step is"));
           if (!words || !setting) return;
           const harder = setting.isHelp
             ? setting.loads.findLast((l) => l.load < setting.load - 1e-6)
@@ -319,6 +323,6 @@ describe("what is said of a load", () => {
       );
     }
     const press = judgeOne(line("lp_single", EXAMPLES.straight, { legs: "one" }), context);
-    expect(press.bars.join()).toMatch(/one leg alone/);
+    expect(press.bars.map(inWords).join()).toMatch(/one leg alone/);
   });
 });

@@ -1,14 +1,14 @@
-import { byWhom, isStricter, leastOf } from "../../bounds/inForce";
+import { isStricter, leastOf, whoSet } from "../../bounds/inForce";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import type { Exercise } from "../../rules/exercises";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
 import { machineFor } from "../../selection/setUp/machineFor";
-import { kgWords } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
-import { isOnOneLeg, LEGS_WORDS, legsAllowed } from "../line/legs";
+import { isOnOneLeg, legsAllowed } from "../line/legs";
 import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
 import { type LineLoad, lineLoad, quietMachineOf } from "../load/lineLoad";
@@ -41,9 +41,9 @@ export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   machineId: string | null;
   sets: readonly PlannedSet[];
   /** why it cannot be saved, each with what to do */
-  bars: string[];
+  bars: Said[];
   /** what one should know, each with what to do */
-  cautions: string[];
+  cautions: Said[];
   /** a hold that only people who hold long hold to its end: the first one tells */
   isTrial: boolean;
 }
@@ -74,8 +74,7 @@ export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: Sc
     const exercise = byId.get(line.exerciseId) ?? null;
     const judged = judgeLine(line, exercise, context, accumulated);
     if (line.scheme.kind === "accumulated") accumulated += 1;
-    if (line.sharesRests && i === 0)
-      judged.bars.push("the first line has no line above to share rests with: let it stand alone");
+    if (line.sharesRests && i === 0) judged.bars.push({ code: "line.nothing_above" });
     return judged;
   });
 }
@@ -99,7 +98,7 @@ function judgeLine<L extends ScoreLine>(
     cautions: [],
     isTrial: false,
   };
-  if (!exercise) return { ...nothing, bars: ["it is not in the library: take it out"] };
+  if (!exercise) return { ...nothing, bars: [{ code: "line.not_in_library" }] };
   const isThere = machineBars(line, exercise, context.sheet);
   if (isThere.length > 0) return { ...nothing, bars: isThere };
   const { scheme } = line;
@@ -109,37 +108,37 @@ function judgeLine<L extends ScoreLine>(
     ...(line.settings ? { settings: line.settings } : {}),
   });
   if (Array.isArray(open))
-    return { ...nothing, bars: open.map((why) => `${why}: take it out, or choose another exercise`) };
-  const bars: string[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
+    return { ...nothing, bars: open.map((because) => saidWith("line.take_out", { because })) };
+  const bars: Said[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
   const allowed = legsAllowed(exercise, scheme.kind);
   if (!allowed.includes(line.legs))
-    bars.push(`it is not done ${LEGS_WORDS[line.legs]}: choose ${LEGS_WORDS[allowed[0] ?? "together"]}`);
+    bars.push(saidWith("line.legs", { legs: line.legs, allowed: allowed[0] ?? "together" }));
   if (isOnOneLeg(exercise, line.legs) && isStricter(context.sheet.limits, "single_leg", "yes"))
-    bars.push(
-      `one leg alone is not allowed in presses and squats yet${byWhom(context.sheet.limits, "single_leg")}: use both`,
-    );
+    bars.push(saidWith("line.one_leg", { by: whoSet(context.sheet.limits, "single_leg") }));
   if (scheme.kind === "accumulated" && scheme.total > NOVICE_TOTAL && context.known.isNovice)
-    bars.push(`a total of ${scheme.total} is not for novices: choose ${NOVICE_TOTAL}`);
+    bars.push(saidWith("line.novice_total", { total: scheme.total, most: NOVICE_TOTAL }));
   bars.push(...effortBars(sets, line, context));
   // a therapist's reason goes above the start cap, and above nothing else
   const sheet = line.aboveStart ? { ...context.sheet, startCapIsLifted: true } : context.sheet;
   const found = lineLoad(exercise, scheme, windowOf(line), sheet, personOf(line, context));
   if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
-  const cautions: string[] = [];
+  const cautions: Said[] = [];
   if (found.load.tooHeavyBecause)
     bars.push(
-      `${whatIsSet(found.load)} is too heavy, because ${found.load.tooHeavyBecause}: ${adviceFor(found.load)}`,
+      saidWith("line.too_heavy", {
+        set: whatIsSet(found.load),
+        because: found.load.tooHeavyBecause,
+        isHelp: found.load.setting?.isHelp ?? false,
+        isStart: found.load.brokenCap === "start",
+      }),
     );
   else if (asksForMore(found.load))
-    cautions.push(
-      `It asks for ${Math.round((found.load.share ?? 0) * 100)} % where the scheme wants ${Math.round((found.load.wantedShare ?? 0) * 100)}: plan fewer repetitions, or take an easier form.`,
-    );
-  if (line.loadKg != null && !isHeld && (found.load.share ?? 0) > 1)
-    bars.push("it is more than the most that it can lift once: set less");
+    cautions.push(saidWith("line.asks_more", { share: found.load.share, wanted: found.load.wantedShare }));
+  if (line.loadKg != null && !isHeld && (found.load.share ?? 0) > 1) bars.push({ code: "line.above_once" });
   cautions.push(...(found.load.setUp?.cautions ?? []));
-  const byFeel = byFeelWords(found.load);
+  const byFeel = byFeelSaid(found.load);
   if (byFeel) cautions.push(byFeel);
-  const mayBeNear = untestedWords(found.load);
+  const mayBeNear = untestedSaid(found.load);
   if (mayBeNear) cautions.push(mayBeNear);
   const more = repetitionsInstead(scheme, found.load);
   if (more) cautions.push(more);
@@ -147,37 +146,29 @@ function judgeLine<L extends ScoreLine>(
   return { ...nothing, open, row: found.row, load: found.load, bars, cautions, isTrial };
 }
 
-/** What is set, in words: the easiest there is, or what somebody chose. */
-function whatIsSet({ setting }: LineLoad): string {
-  if (!setting || setting.loads.length === 0) return "the body alone";
+/** What is set: the body alone, the easiest there is, or as somebody set it. */
+export type WhatIsSet = "body" | "easiest" | { how: string };
+
+function whatIsSet({ setting }: LineLoad): WhatIsSet {
+  if (!setting || setting.loads.length === 0) return "body";
   const easiest = setting.isHelp ? setting.loads.at(-1) : setting.loads[0];
-  if (easiest && Math.abs(easiest.load - setting.load) > 1e-6) return `${setting.how}, as it is set,`;
-  return setting.isHelp ? "the most help it has" : "the lightest it has";
-}
-
-const isHelp = (load: LineLoad): boolean => load.setting?.isHelp ?? false;
-
-/** What to do about a load that is too heavy; where more of what is set makes it easier, more of it (corrections K2). */
-function adviceFor(load: LineLoad): string {
-  if (load.brokenCap === "start")
-    return "take a repetition test on this machine, take a lighter means, or go above the start with a reason";
-  return `take ${isHelp(load) ? "more help" : "a lighter means"}, less range or another exercise`;
+  return easiest && Math.abs(easiest.load - setting.load) > 1e-6 ? { how: setting.how } : "easiest";
 }
 
 /** A machine without a model of the knee and without a test: from where to where the load is found (K15). */
-function byFeelWords(load: LineLoad): string | null {
+function byFeelSaid(load: LineLoad): Said | null {
   if (load.setUp || load.basis !== "felt" || load.setting || load.open === null) return null;
-  return `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${kgWords(load.open.most)} until a repetition test.`;
+  return saidWith("line.by_feel", { mostKg: load.open.most });
 }
 
 /** From here on the high end of an untested share is said [own]. */
 const NEAR_ALL = 1;
 
 /** Where nobody tested, a load may be near what the leg can do: said as the band. */
-function untestedWords(load: LineLoad): string | null {
+function untestedSaid(load: LineLoad): Said | null {
   const band = load.setUp?.effortBand;
   if (!band || band.high < NEAR_ALL) return null;
-  return `It asks for about ${Math.round(band.low * 100)} to ${Math.round(band.high * 100)} % of a strength that nobody tested: it may be near what it can do. Find out with a test.`;
+  return saidWith("line.untested", { low: band.low, high: band.high });
 }
 
 /** The angle of a hold or the window of a repetition. */
@@ -197,15 +188,15 @@ function machineOf(e: Exercise, sheet: SheetInput, wantedId: string | null): str
 }
 
 /** A machine that the clinic does not have, or not any more, is never replaced in silence (docs/rules.md, K16). */
-function machineBars(line: ScoreLine, e: Exercise, sheet: SheetInput): string[] {
+function machineBars(line: ScoreLine, e: Exercise, sheet: SheetInput): Said[] {
   const families = new Set(sheet.machines.map((m) => m.family));
   const isMissing = !isAtHand(e, families);
   if (sheet.isAtHome && ((isMissing && !e.home_ready) || line.machineId != null))
-    return ["it needs what stands in the clinic, and this sheet is done at home: take its home version"];
-  if (!e.home_ready && isMissing) return ["this clinic has no machine for it: choose another exercise"];
+    return [{ code: "line.not_at_home" }];
+  if (!e.home_ready && isMissing) return [{ code: "line.no_machine" }];
   const { machineId } = line;
   if (machineId == null || sheet.machines.some((m) => m.id === machineId)) return [];
-  return ["the machine that it was set for is not in use any more: choose another machine or exercise"];
+  return [{ code: "line.machine_gone" }];
 }
 
 /** After surgery and when easily stirred up a load is never above what is wanted. */
@@ -217,16 +208,14 @@ const personOf = (line: ScoreLine, { known, personal }: ScoreContext) => ({
 });
 
 /** What limits on effort say of planned reserves and of the length of holds. */
-function effortBars(sets: readonly PlannedSet[], line: ScoreLine, context: ScoreContext): string[] {
+function effortBars(sets: readonly PlannedSet[], line: ScoreLine, context: ScoreContext): Said[] {
   const { limits } = context.sheet;
   const least = leastOf(limits, "reserve");
-  const bars: string[] = [];
+  const bars: Said[] = [];
   const reserves = sets.flatMap((s) => (s.role === "work" && s.reserve !== null ? [s.reserve] : []));
   const fewest = reserves.length ? Math.floor(Math.min(...reserves)) : null;
   if (fewest !== null && fewest < least)
-    bars.push(
-      `it leaves ${fewest} in reserve; ${least} at least are asked for${byWhom(limits, "reserve")}: plan more in reserve or another scheme`,
-    );
+    bars.push(saidWith("line.reserve", { fewest, least, by: whoSet(limits, "reserve") }));
   const { scheme } = line;
   const heldS = scheme.kind === "holds" || scheme.kind === "partials" ? scheme.holdS : null;
   if (heldS !== null) bars.push(...holdBars({ holdS: heldS }, limits));
@@ -247,26 +236,35 @@ const COARSE = 0.9;
 const MOST_REPS_NAMED = 30;
 
 /** Where the real step lies well below the wish: how many repetitions at it leave the planned reserve. Dosing rules D3, D4. */
-function repetitionsInstead(s: Scheme, load: LineLoad): string | null {
+function repetitionsInstead(s: Scheme, load: LineLoad): Said | null {
   const target = repetitionTarget(s);
   const { share, wantedShare } = load;
   if (!target || share === null || wantedShare === null || share >= COARSE * wantedShare || share <= 0)
     return null;
   const reps = Math.floor(repetitionsPossible(share) - target.reserve);
-  const below = Math.round((1 - share / wantedShare) * 100);
-  const light = `The real step is ${below} % below what the scheme wants, ${nextWords(load, wantedShare)}`;
-  return reps > MOST_REPS_NAMED
-    ? `${light}: it will feel light; slow the lowering or take another machine.`
-    : `${light}: about ${reps} repetitions leave ${target.reserve} in reserve.`;
+  return saidWith("line.step_below", {
+    below: 1 - share / wantedShare,
+    next: nextStep(load, wantedShare),
+    reps: reps > MOST_REPS_NAMED ? null : reps,
+    reserve: target.reserve,
+  });
 }
 
 /** What stands in the way of the next step, if anything does: the same judge that chose this one says it. */
-function nextWords({ next, basis }: LineLoad, wantedShare: number): string {
-  if (!next) return "and there is no heavier one";
-  if (next.because) return `and the next one, ${next.how}, is not open, because ${next.because}`;
-  return next.share !== null && next.share > wantedShare + 1e-9
-    ? `and the next one, ${next.how}, is above it${basis === "default_strength" ? " by the strength that is safe to count on, untested" : ""}`
-    : `and the next one, ${next.how}, would still be inside it`;
+export type NextInTheWay =
+  | null
+  | { how: string; because: Said }
+  | { how: string; isAbove: boolean; isUntested: boolean };
+
+function nextStep({ next, basis }: LineLoad, wantedShare: number): NextInTheWay {
+  if (!next) return null;
+  const { how, because, share } = next;
+  if (because) return { how, because };
+  return {
+    how,
+    isAbove: share !== null && share > wantedShare + 1e-9,
+    isUntested: basis === "default_strength",
+  };
 }
 
 /** What a hold really asks at its angle: barred where it cannot be held or leaves the limits. True: worth one try. */
@@ -275,8 +273,8 @@ function holdNotes(
   exercise: Exercise,
   load: LineLoad,
   context: ScoreContext,
-  bars: string[],
-  cautions: string[],
+  bars: Said[],
+  cautions: Said[],
 ): boolean {
   const { share } = load;
   if (share === null) return false;
@@ -284,7 +282,7 @@ function holdNotes(
   const joint = kind ? jointOf(kind) : "general";
   const run = simulateHolds(joint, Math.min(share, 0.99), scheme, { k: context.personal.k });
   const held = heldOrNot(joint, share, scheme, context.personal, run);
-  if (held.bars) bars.push(held.bars.replace(/\.$/, ""));
+  if (held.bars) bars.push(held.bars);
   if (held.caution) cautions.push(held.caution);
   // a planned percent was asked about by itself
   const reached = scheme.effort.kind === "felt" ? { share } : {};
@@ -292,11 +290,8 @@ function holdNotes(
   bars.push(...holdBars({ ...reached, ...felt }, context.sheet.limits));
   if (scheme.effort.kind === "percent") {
     const meant = meantAsFelt(joint, scheme.effort.percent / 100, scheme, context.personal.k);
-    if (meant) cautions.push(meant.sentence);
+    if (meant) cautions.push(meant.said);
   }
-  if (load.basis === "felt" && load.setUp)
-    cautions.push(
-      "The strength curve is not sure at this angle: begin with the least, find the load by feel, or test at this angle.",
-    );
+  if (load.basis === "felt" && load.setUp) cautions.push({ code: "line.curve_unsure" });
   return held.caution !== null;
 }

@@ -2,10 +2,11 @@ import fc from "fast-check";
 import { CONDITIONS } from "../../rules/conditions";
 import { EXERCISES } from "../../rules/exercises";
 import { draftFor } from "../../testdata/draftFor";
+import { inWords } from "../../testdata/inWords";
 import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
 import { legsAllowed } from "../line/legs";
 import { judgeScore } from "./judgeScore";
-import { shorterWayWords } from "./shorterWay";
+import { shorterWay } from "./shorterWay";
 
 test("a shorter way that is set heavier than the whole one always says so, and only then", () => {
   const context = scoreContext();
@@ -23,14 +24,14 @@ test("a shorter way that is set heavier than the whole one always says so, and o
         const judge = (w: typeof window | null) => judgeScore([{ ...asked, window: w }], context)[0];
         const shorter = judge(window);
         if (!shorter) return;
-        const words = shorterWayWords(shorter, context);
+        const words = shorterWay(shorter, context);
         const [set, whole] = [shorter.load?.setting, judge(null)?.load?.setting];
         const isHeavier =
           !!set && !!whole && !set.isHelp && set.loads.length > 0 && set.load > whole.load + 1e-6;
         expect(words !== null).toBe(isHeavier);
         if (words && set && whole) {
           said++;
-          expect(words).toContain(`${set.how} instead of ${whole.how}`);
+          expect(inWords(words)).toContain(`${set.how} instead of ${whole.how}`);
         }
       },
     ),
@@ -46,7 +47,7 @@ test("what somebody set by hand is theirs to know", () => {
     loadKg: 60,
   });
   const [j] = judgeScore([asked], context);
-  expect(j && shorterWayWords(j, context)).toBeNull();
+  expect(j && shorterWay(j, context)).toBeNull();
 });
 
 /** What a line is set to in a phase, and what is said of it; null where nothing is set. */
@@ -58,7 +59,7 @@ function inPhase(exerciseId: string, ...[conditionId, variantId, phase]: [string
   const [j] = judgeScore([line(exerciseId, EXAMPLES.straight, { legs })], context);
   const set = j?.load?.setting;
   return j && set && !set.isHelp && set.loads.length > 0
-    ? { kg: set.load, words: shorterWayWords(j, context) }
+    ? { kg: set.load, words: inWords(shorterWay(j, context)) || null }
     : null;
 }
 

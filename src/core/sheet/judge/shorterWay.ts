@@ -1,5 +1,6 @@
 import type { InForce } from "../../bounds/inForce";
 import type { BoundKind } from "../../bounds/kinds";
+import { type Said, saidWith } from "../../units/said";
 import { type JudgedLine, judgeScore, type ScoreContext } from "./judgeScore";
 
 /** What bounds only angles: of these the way becomes shorter, never the load lighter. */
@@ -32,7 +33,7 @@ function overTheWholeWay(context: ScoreContext): ScoreContext {
  * chose, or what an early phase leaves. That is never done in silence: the line is judged over all that is open and over
  * its whole way too, and the difference is said. Null: it is not heavier.
  */
-export function shorterWayWords({ line, load }: JudgedLine, context: ScoreContext): string | null {
+export function shorterWay({ line, load }: JudgedLine, context: ScoreContext): Said | null {
   const set = load?.setting;
   if (line.scheme.kind === "holds" || line.loadKg != null) return null;
   if (!set || set.isHelp || set.loads.length === 0) return null;
@@ -42,10 +43,7 @@ export function shorterWayWords({ line, load }: JudgedLine, context: ScoreContex
     return wide && wide.load < set.load - 1e-6 ? wide : null;
   };
   const open = line.window && lighterIn(context);
-  if (open)
-    return `The shorter way is set heavier, ${set.how} instead of ${open.how} over all that is open: what bounds it there lies outside this way.`;
+  if (open) return saidWith("line.shorter_way", { how: set.how, openHow: open.how });
   const whole = lighterIn(overTheWholeWay(context));
-  return whole
-    ? `Only a part of the way is open, and that part is set heavier, ${set.how} instead of ${whole.how} over the whole: begin lighter where pain or healing closes the rest.`
-    : null;
+  return whole ? saidWith("line.part_heavier", { how: set.how, wholeHow: whole.how }) : null;
 }

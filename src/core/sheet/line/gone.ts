@@ -1,4 +1,3 @@
-import { lowerFirst } from "../../units/lowerFirst";
 import type { KeptLine } from "./keptLine";
 
 /** A line whose machine the clinic does not have any more: it is not run on another one (docs/rules.md, K16). */
@@ -25,15 +24,3 @@ export interface Gym {
 /** Whether the machine of a line as it was saved is gone. */
 export const isGone = (kept: Pick<KeptLine, "machineId" | "exerciseId">, gym: Gym): boolean =>
   kept.machineId === null ? !gym.isAtHand(kept.exerciseId) : !gym.inUse.has(kept.machineId);
-
-/** What is gone and what could stand in for it, in a sentence. */
-export function goneSentence(g: Pick<GoneLine, "machineName" | "exerciseName" | "instead">): string {
-  const what = g.machineName
-    ? `${g.machineName} is not in use any more`
-    : "this clinic has no machine for it";
-  const instead =
-    g.instead.length > 0
-      ? `Instead: ${g.instead.map((n, i) => (i === 0 ? n : lowerFirst(n))).join(", or ")}.`
-      : "Nothing here stands in for it: leave it out.";
-  return `${g.exerciseName} cannot be run: ${what}. ${instead} A therapist changes it in Dose.`;
-}

@@ -9,14 +9,6 @@ export const legs = z.enum(["together", "one", "in_turns", "one_after_other", "a
 });
 export type Legs = z.infer<typeof legs>;
 
-export const LEGS_WORDS: Record<Legs, string> = {
-  together: "both at once",
-  one: "this leg only",
-  in_turns: "set by set in turns",
-  one_after_other: "one leg after the other",
-  alternating: "left, right by repetition",
-};
-
 /** Whether an exercise trains one leg at a time. Null: either way, its model does not say. */
 function isOneLegged(e: Exercise): boolean | null {
   if (e.match.single_leg) return true;

@@ -18,7 +18,7 @@ import type { RepetitionTest } from "../../selection/setUp/repetitionTest";
 import type { Basis, ComputedSetUp, KneeWindow, NextStep } from "../../selection/setUp/row";
 import type { LoadSpan } from "../../selection/setUp/workingLoad";
 import { estimate1RM } from "../../strength/repetitionMaximum";
-import { kgWords } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
 import type { ScoreLine } from "../line/scoreInput";
@@ -56,8 +56,8 @@ export interface LineLoad {
   /** the same as the scheme wants it */
   wantedShare: number | null;
   shareError: number;
-  /** the lightest real step is above what is wanted, or above a limit: what, in words */
-  tooHeavyBecause: string | null;
+  /** the lightest real step is above what is wanted, or above a limit: why */
+  tooHeavyBecause: Said | null;
   /** which kind of limit is broken; null: none, or only the scheme's own wish */
   brokenCap: ComputedSetUp["brokenCap"];
   /** the next harder real load, as a share of the scheme's own maximum; null where there is none */
@@ -135,7 +135,7 @@ export function lineLoad(
   window: KneeWindow | null,
   sheet: SheetInput,
   person: Person,
-): { row: Row; load: LineLoad } | string[] {
+): { row: Row; load: LineLoad } | Said[] {
   const e = s.kind === "holds" ? heldForm(exercise) : exercise;
   const kind = workKindOf(e);
   const joint = kind ? jointOf(kind) : "knee";
@@ -201,15 +201,13 @@ function nextShare(s: Scheme, ofHeld: number | null, wantedHeld: number | null):
 }
 
 /** A machine's lightest step asks for more than the scheme wants: no line is set by it. The body alone is a caution. */
-function aboveWish(c: ComputedSetUp, wantedShare: number): string | null {
+function aboveWish(c: ComputedSetUp, wantedShare: number): Said | null {
   if (!c.isAboveWish || c.how === BODY_WEIGHT) return null;
-  const asks = Math.round((c.effortBand?.high ?? c.effortShare ?? 0) * 100);
-  const wants = Math.round(wantedShare * 100);
-  // the knee is asked for no more than wanted: then it is the hip that carries too much of it
-  if (asks <= wants)
-    return `it asks the hip for more than the ${wants} % of its strength that this scheme wants`;
-  const whose = c.effortBand ? "the strength that is safe to count on, untested" : "its strength";
-  return `it asks for ${asks} % of ${whose}; this scheme wants ${wants} %`;
+  return saidWith("line.above_wish", {
+    asks: c.effortBand?.high ?? c.effortShare ?? 0,
+    wants: wantedShare,
+    isTested: c.effortBand === null,
+  });
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */
@@ -295,9 +293,7 @@ function quietLoad(
       shareError: max ? max.error : FELT_ERROR,
       tooHeavyBecause:
         broken?.why(set.load) ??
-        (max && wanted === null && setKg === null
-          ? `its lightest step is above the ${kgWords(max.wantedKg, 0)} that the test leaves`
-          : null),
+        (max && wanted === null && setKg === null ? saidWith("line.above_test", { kg: max.wantedKg }) : null),
       brokenCap: broken?.kind ?? null,
       next: quietNext(loads, set.load, caps, (kg) => max && (kg / max.wantedKg) * max.wantedShare),
       open: heaviest && { least: 0, most: heaviest.load },
@@ -330,7 +326,7 @@ function loadByTest(
   sheet: SheetInput,
   person: Person,
   computed: ComputedSetUp,
-): { row: Row; load: Omit<LineLoad, "wantedShare"> } | string[] | null {
+): { row: Row; load: Omit<LineLoad, "wantedShare"> } | Said[] | null {
   const { family, machine } = computed.chosen;
   if (family.isReversed || !family.load || computed.how === BODY_WEIGHT) return null;
   const max = testedMax(e, s, machine.name, computed.share < 1, sheet.repetitionTests);
@@ -353,10 +349,7 @@ function loadByTest(
       share: (set.load / max.wantedKg) * max.wantedShare,
       shareError: max.error,
       tooHeavyBecause:
-        set.tooHeavyBecause ??
-        (set.isAboveWish
-          ? `its lightest step is above the ${kgWords(max.wantedKg, 0)} that the test leaves`
-          : null),
+        set.tooHeavyBecause ?? (set.isAboveWish ? saidWith("line.above_test", { kg: max.wantedKg }) : null),
       brokenCap: set.brokenCap,
       next: set.next && { ...set.next, share: (set.next.load / max.wantedKg) * max.wantedShare },
       open: set.open,

@@ -37,7 +37,6 @@ export interface JumpPlan {
   /** repetitions needed now before the heavier step keeps the bottom of the range; null: none up to 20 */
   repsNeeded: number | null;
   repsAfter: number | null;
-  note: string | null;
 }
 
 /** What a step to the next real load asks for first. Dosing rules D4. */
@@ -51,6 +50,5 @@ export function jumpPlan(load: number, next: number, bottomReps: number, reserve
     jumpPct: (jump - 1) * 100,
     repsNeeded,
     repsAfter: repsNeeded === null ? null : bottomReps,
-    note: repsNeeded === null ? "use add-on plate, slower tempo or another machine" : null,
   };
 }

@@ -1,5 +1,6 @@
 import { type Exercise, likeOf } from "../../rules/exercises";
 import { type Balance, balanceOf } from "../../schedule/balance";
+import { type Said, saidWith } from "../../units/said";
 import type { Legs } from "../line/legs";
 import { workKindOf } from "../line/workKind";
 import type { PlannedSet } from "../schemes/contract";
@@ -77,7 +78,7 @@ export type Fix =
 /** Something about the order, with what to do. */
 export interface OrderNote {
   itemId: string;
-  sentence: string;
+  said: Said;
   fix: Fix | null;
 }
 
@@ -126,22 +127,17 @@ const wantsRamp = (i: ScoreItem): boolean =>
  */
 export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): OrderNote[] {
   const notes: OrderNote[] = [];
-  const say = (item: ScoreItem, sentence: string, fix: Fix | null = null) =>
-    notes.push({ itemId: item.id, sentence, fix });
+  const say = (item: ScoreItem, said: Said, fix: Fix | null = null) =>
+    notes.push({ itemId: item.id, said, fix });
   const first = items[0];
   if (first && !isLight(first.scheme) && isCompound(first))
-    say(
-      first,
-      "Heavy work comes first here: put one or two light sets or holds before it, as a warm-up in either school.",
-      { kind: "warm_up" },
-    );
+    say(first, { code: "order.heavy_first" }, { kind: "warm_up" });
   const heavyCompound = items.find((i) => isCompound(i) && !isLight(i.scheme));
   if (heavyCompound && wantsRamp(heavyCompound))
-    say(
-      heavyCompound,
-      `${heavyCompound.exercise.name} is heavy from the first repetition: climb to it in two or three ramp sets.`,
-      { kind: "ramp", itemId: heavyCompound.id },
-    );
+    say(heavyCompound, saidWith("order.ramp", { name: heavyCompound.exercise.name }), {
+      kind: "ramp",
+      itemId: heavyCompound.id,
+    });
   for (const [i, item] of items.entries()) {
     const before = items.slice(0, i);
     const after = items.slice(i + 1);
@@ -149,18 +145,18 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
     const isHeavySupported = isCompound(item) && item.exercise.match.is_machine && !isLight(item.scheme);
     const heavyBefore = before.findIndex((b) => !isLight(b.scheme));
     if (isHeavySupported && before.filter((b) => !isLight(b.scheme)).length >= 2)
-      say(item, "Heavy supported work is done while fresh: move it up, before what tires the same muscles.", {
-        kind: "move",
-        itemId: item.id,
-        to: heavyBefore,
-      });
-    const press = after.find((a) => isCompound(a) && !isLight(a.scheme));
-    if (!school.isolationFirst && isIsolation(item) && !isLight(item.scheme) && press)
       say(
         item,
-        "Hard isolation stands before the press or squat: move it behind, or make it light as a warm-up.",
-        { kind: "move", itemId: item.id, to: items.indexOf(press) },
+        { code: "order.while_fresh" },
+        {
+          kind: "move",
+          itemId: item.id,
+          to: heavyBefore,
+        },
       );
+    const press = after.find((a) => isCompound(a) && !isLight(a.scheme));
+    if (!school.isolationFirst && isIsolation(item) && !isLight(item.scheme) && press)
+      say(item, { code: "order.isolation" }, { kind: "move", itemId: item.id, to: items.indexOf(press) });
     if (
       previous &&
       isHeavyHold(previous) &&
@@ -169,26 +165,17 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
     )
       say(
         item,
-        "Two heavy holds of one joint stand in a row: put other work between them, or ease one.",
+        { code: "order.two_holds" },
         after.length > 0 ? { kind: "move", itemId: item.id, to: i + 1 } : null,
       );
     if (isCalf(item) && after.length > 0) {
       const balance = after.find((a) => a.exercise.balance_demand_0_3 >= 2);
       const toEnd: Fix = { kind: "move", itemId: item.id, to: items.length - 1 };
-      if (balance)
-        say(
-          item,
-          `Tired calves before ${balance.exercise.name} cost balance: move the calves behind it.`,
-          toEnd,
-        );
+      if (balance) say(item, saidWith("order.tired_calves", { name: balance.exercise.name }), toEnd);
       else if (!school.calvesFirst && after.some((a) => !isCalf(a) && a.scheme.kind !== "stretch"))
-        say(item, "Calves come last unless they are the aim: move them to the end.", toEnd);
+        say(item, { code: "order.calves_last" }, toEnd);
     }
-    if (isOnPlate(item))
-      say(
-        item,
-        "Calves on the press plate: safety pins in before the first repetition; the load of the press may stay.",
-      );
+    if (isOnPlate(item)) say(item, { code: "order.pins_in" });
   }
   return notes;
 }
@@ -197,10 +184,8 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
 const LEAST_OF_OTHER = 0.5;
 
 /** What there is to say about left and right; null where both get about the same. */
-export const legsNote = ({ first, second }: ScoreTotals["legs"]): string | null =>
-  second < LEAST_OF_OTHER * first
-    ? "The other leg gets less than half of this one's work: fine where that is meant, else do lines in turns, weaker leg first."
-    : null;
+export const legsNote = ({ first, second }: ScoreTotals["legs"]): Said | null =>
+  second < LEAST_OF_OTHER * first ? { code: "order.other_leg" } : null;
 
 /** Which lines share a plate or their rests, by the id of the first of them. */
 export const tiesOf = (items: readonly ScoreItem[]): ReadonlyMap<string, string> =>

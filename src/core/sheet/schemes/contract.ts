@@ -47,7 +47,6 @@ export interface RepetitionTarget {
 /** A kind of scheme with all that is asked of it; nothing outside its file asks which kind a scheme is for these. */
 export interface SchemeSpec<P> {
   schema: z.ZodType<P>;
-  name: string;
   /** why it may not be used for a client today */
   gates: readonly Gate[];
   /** seconds of each part of a repetition; null where there are none, or nobody counts them */

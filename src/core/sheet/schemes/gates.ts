@@ -1,3 +1,5 @@
+import { type Said, saidWith } from "../../units/said";
+
 /** What decides whether a scheme may be used for a client today. */
 export interface SchemeFacts {
   /** after surgery and not yet in the last two phases */
@@ -22,21 +24,19 @@ export interface SchemeFacts {
 }
 
 /** Why a scheme is barred now, or null. Gates that several schemes share. Dosing rules D, G1 [own]. */
-export type Gate = (f: SchemeFacts) => string | null;
+export type Gate = (f: SchemeFacts) => Said | null;
 
 const LOWERING_PAIN = 2;
 
-export const loadable: Gate = (f) => (f.isLoadable ? null : "it cannot be loaded in steps");
-export const notEasily: Gate = (f) =>
-  f.irritability === "high" ? "the knee is easily stirred up: straight sets or holds first" : null;
-export const notEarly: Gate = (f) => (f.isPostOp ? "not early after surgery" : null);
-export const notNovice: Gate = (f) => (f.isNovice ? "not for novices: straight sets first" : null);
-export const noStretch: Gate = (f) => (f.isStretch ? "a stretch is not done in sets" : null);
-export const isMoved: Gate = (f) =>
-  f.isMoved || f.isStretch ? null : "this exercise is only held: choose holds";
+export const loadable: Gate = (f) => (f.isLoadable ? null : { code: "gate.loadable" });
+export const notEasily: Gate = (f) => (f.irritability === "high" ? { code: "gate.not_easily" } : null);
+export const notEarly: Gate = (f) => (f.isPostOp ? { code: "gate.not_early" } : null);
+export const notNovice: Gate = (f) => (f.isNovice ? { code: "gate.not_novice" } : null);
+export const noStretch: Gate = (f) => (f.isStretch ? { code: "gate.no_stretch" } : null);
+export const isMoved: Gate = (f) => (f.isMoved || f.isStretch ? null : { code: "gate.is_held" });
 export const calmEnough: Gate = (f) =>
   f.lastPain === null
-    ? "the last session's pain is not known"
+    ? { code: "gate.pain_unknown" }
     : f.lastPain > LOWERING_PAIN
-      ? `the last session's pain was ${f.lastPain}: at most ${LOWERING_PAIN} for overloaded lowering`
+      ? saidWith("gate.pain", { pain: f.lastPain, most: LOWERING_PAIN })
       : null;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { EnduranceJoint } from "../../isometrics/joints";
+import type { Said } from "../../units/said";
 import type { PlannedSet, ProgressStep, RepetitionTarget, SchemeSpec, Stepped } from "./contract";
 import type { SchemeFacts } from "./gates";
 import { accumulated, accumulatedSchema } from "./kinds/accumulated";
@@ -53,9 +54,6 @@ const SPECS: { [K in SchemeKind]: SchemeSpec<Extract<Scheme, { kind: K }>> } = {
   stretch,
 };
 export const SCHEME_KINDS = Object.keys(SPECS) as SchemeKind[];
-export const SCHEME_NAMES = Object.fromEntries(
-  SCHEME_KINDS.map((kind) => [kind, SPECS[kind].name]),
-) as Record<SchemeKind, string>;
 
 const specOf = (s: Scheme) => SPECS[s.kind] as SchemeSpec<Scheme>;
 
@@ -79,7 +77,7 @@ export const schemeShare = (s: Scheme, joint: EnduranceJoint = "knee", k = 1): n
   specOf(s).heldShare(s, joint, k);
 
 /** Why a scheme is barred now; empty where it may be used. */
-export const schemeBars = (kind: SchemeKind, f: SchemeFacts): string[] =>
+export const schemeBars = (kind: SchemeKind, f: SchemeFacts): Said[] =>
   SPECS[kind].gates.map((gate) => gate(f)).filter((x) => x !== null);
 
 /** What a step makes of a scheme. */

@@ -1,7 +1,9 @@
 import fc from "fast-check";
+import { SCHEME_NAMES } from "@/words/en/plan/line";
 import { sayPlainly } from "@/words/say";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { repetitionSeconds, schemeTotals } from "../../testdata/byFormula";
+import { inWords } from "../../testdata/inWords";
 import { EXAMPLES } from "../../testdata/scoreContext";
 import { issueSaid } from "../../units/wrong";
 import { schemeFactsOf } from "../judge/schemeFacts";
@@ -9,7 +11,7 @@ import { legs, legsAllowed } from "../line/legs";
 import { exerciseSeconds } from "../time/holdSeconds";
 import { groupSteps, runSeconds } from "../time/runThrough";
 import type { SchemeFacts } from "./gates";
-import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, scheme, schemeBars, schemeShare, setsOf } from "./scheme";
+import { SCHEME_KINDS, type Scheme, scheme, schemeBars, schemeShare, setsOf } from "./scheme";
 
 const anyFacts: fc.Arbitrary<SchemeFacts> = fc.record({
   isPostOp: fc.boolean(),
@@ -145,7 +147,11 @@ describe("gates of schemes", () => {
     ["standing still", "carry", { travels: false }, /over a distance/],
     ["for what is only held", "straight", { isMoved: false }, /only held/],
   ])("%s: %s is barred", (_, kind, over, why) => {
-    expect(schemeBars(kind, { ...FREE, ...over }).join()).toMatch(why);
+    expect(
+      schemeBars(kind, { ...FREE, ...over })
+        .map(inWords)
+        .join(),
+    ).toMatch(why);
   });
 
   test("legs are offered for every exercise and scheme, a two-leg machine never on one leg", () => {

@@ -68,7 +68,7 @@ const CLIMB_MANY = 8;
 
 export interface Climb {
   sets: { load: number; reserve: number }[];
-  status: "ok" | "start lighter or take smaller plates" | "start heavier";
+  status: "ok" | "start_lighter" | "start_heavier";
 }
 
 /** Sixes, each set a plate heavier, until hardly any repetition is left. Dosing rules D7. */
@@ -86,12 +86,7 @@ export function climbSixes(oneRepMax: number, start: number, plate: number): Cli
   }
   return {
     sets,
-    status:
-      sets.length < CLIMB_FEW
-        ? "start lighter or take smaller plates"
-        : sets.length > CLIMB_MANY
-          ? "start heavier"
-          : "ok",
+    status: sets.length < CLIMB_FEW ? "start_lighter" : sets.length > CLIMB_MANY ? "start_heavier" : "ok",
   };
 }
 

@@ -8,13 +8,12 @@ export interface StretchPlan {
   totalS: number;
   /** with breaks */
   seconds: number;
-  flag: "ok" | "cannot tolerate minimum chunk: reduce range";
+  flag: "ok" | "reduce_range";
 }
 
 /** A stretch's total in holds that are tolerated, with short breaks. Dosing rules H1. */
 export function stretchPlan(totalS: number, toleratedS: number): StretchPlan {
-  if (toleratedS < LEAST_CHUNK_S)
-    return { holds: 0, eachS: 0, totalS: 0, seconds: 0, flag: "cannot tolerate minimum chunk: reduce range" };
+  if (toleratedS < LEAST_CHUNK_S) return { holds: 0, eachS: 0, totalS: 0, seconds: 0, flag: "reduce_range" };
   const holds = Math.ceil(totalS / toleratedS);
   const eachS = Math.min(toleratedS, Math.ceil(totalS / holds / 5) * 5);
   return {

@@ -1,4 +1,4 @@
-import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
+import { WORN } from "@/words/en/plan/setUp";
 
 /** What a client takes home on paper. */
 export const clientPaper = {
@@ -23,5 +23,5 @@ export const clientPaper = {
   pain_next: "pain next morning",
   /** a setting of a machine by its key; the name is the one it was kept with */
   setting: (m: { key: string | undefined; name: string }) => m.name,
-  worn: (m: { worn: "sleeve" | "brace" | "tight_wrap" }) => SUPPORT_WORDS[m.worn],
+  worn: (m: { worn: "sleeve" | "brace" | "tight_wrap" }) => WORN[m.worn],
 };

@@ -2,9 +2,8 @@ import type { ReactNode } from "react";
 import { onPage } from "@/app/_web/actor";
 import { weekWords } from "@/app/_web/weeks";
 import { may } from "@/core/access/roles";
-import { mostOf, setBy } from "@/core/bounds/inForce";
+import { mostOf, whoSet } from "@/core/bounds/inForce";
 import { SCHOOL_WORDS } from "@/core/progression/painRule";
-import { goneSentence } from "@/core/sheet/line/gone";
 import { concernSaid } from "@/core/visit/concerns";
 import { today } from "@/server/base/context";
 import { boundsOf } from "@/server/bounds/limits";
@@ -14,7 +13,10 @@ import { kneeWindowOf } from "@/server/facts/windows";
 import { relativeDay } from "@/ui/dates";
 import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
+import { Said } from "@/ui/reader";
 import { TopBar } from "@/ui/shell/TopBar";
+import { endWords, originsWords } from "@/words/en/plan/bounds";
+import { goneSentence } from "@/words/en/plan/line";
 import { sayPlainly } from "@/words/say";
 import { ClientPath } from "./ClientPath";
 import { Concerns } from "./Concerns";
@@ -35,7 +37,7 @@ export default async function DeskLayout({
     return {
       client,
       painMax: mostOf(bounds, "joint_pain"),
-      painBy: setBy(bounds, "joint_pain"),
+      painBy: originsWords(whoSet(bounds, "joint_pain")),
       day: today(ctx),
       window: await kneeWindowOf(ctx, client),
       state: await clientDay(ctx, client),
@@ -72,8 +74,10 @@ export default async function DeskLayout({
                 ) : (
                   <>
                     <b>{window.fromDeg}°</b>
-                    {window.from !== window.to && <span className="quiet"> {window.from}</span>} to{" "}
-                    <b>{window.toDeg}°</b> <span className="quiet">{window.to}</span>
+                    {endWords(window.from) !== endWords(window.to) && (
+                      <span className="quiet"> {endWords(window.from)}</span>
+                    )}{" "}
+                    to <b>{window.toDeg}°</b> <span className="quiet">{endWords(window.to)}</span>
                   </>
                 )}
               </span>
@@ -155,7 +159,7 @@ export default async function DeskLayout({
         ))}
         {state.pain && (
           <p className="border-b border-rule bg-base-100 px-5 py-2" role="status">
-            <b className="text-accent">Pain on the day.</b> {state.pain}
+            <b className="text-accent">Pain on the day.</b> <Said>{state.pain}</Said>
           </p>
         )}
       </div>

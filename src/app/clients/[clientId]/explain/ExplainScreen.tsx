@@ -9,11 +9,13 @@ import {
   type ToldFacts,
   whyHold,
 } from "@/core/explain/told";
-import { whyNext } from "@/core/explain/whyNext";
 import { withOwn } from "@/core/rules/exercises";
+import { asKept } from "@/core/units/said";
 import type { ExplainFacts } from "@/server/explain/explain";
 import { useKeys } from "@/ui/keys/useKeys";
 import { Link } from "@/ui/Link";
+import { Said } from "@/ui/reader";
+import { whyNext } from "@/words/en/told";
 import { Figures } from "./Figures";
 import { Sides } from "./Sides";
 
@@ -124,11 +126,13 @@ export function ExplainScreen({
         >
           <div>
             {told.says.map((s) => (
-              <p key={s} className="mt-4 max-w-[30ch] text-[28px] leading-snug">
-                {s}
+              <p key={asKept(s)} className="mt-4 max-w-[30ch] text-[28px] leading-snug">
+                <Said>{s}</Said>
               </p>
             ))}
-            <p className="quiet mt-6 max-w-[60ch]">{told.sure}</p>
+            <p className="quiet mt-6 max-w-[60ch]">
+              <Said>{told.sure}</Said>
+            </p>
           </div>
           {told.sides.length > 0 && (
             <Figures

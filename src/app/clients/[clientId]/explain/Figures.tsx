@@ -2,7 +2,9 @@
 import { useEffect, useState } from "react";
 import type { Body } from "@/core/body/segments";
 import type { Compared } from "@/core/selection/rank/compare";
+import { asKept } from "@/core/units/said";
 import { Pose } from "@/ui/pose/Pose";
+import { Said } from "@/ui/reader";
 
 const STEP_DEG = 5;
 const STEP_MS = 450;
@@ -32,7 +34,7 @@ export function Figures({
     <div className="flex flex-col gap-3">
       <div className={`grid items-end gap-6 ${sides.length > 1 ? "grid-cols-2" : ""}`}>
         {sides.map((s) => (
-          <figure key={s.name} className={sides.length > 1 ? "" : "mx-auto w-full max-w-[480px]"}>
+          <figure key={asKept(s.name)} className={sides.length > 1 ? "" : "mx-auto w-full max-w-[480px]"}>
             <Pose
               body={body}
               chosen={s.setUp.chosen}
@@ -48,7 +50,9 @@ export function Figures({
               isStill
             />
             <figcaption className="text-center text-[20px]">
-              <b>{s.name}</b>
+              <b>
+                <Said>{s.name}</Said>
+              </b>
             </figcaption>
           </figure>
         ))}

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { numberField, wholeField } from "../../../units/fields";
+import { saidWith } from "../../../units/said";
 import type { SchemeSpec } from "../contract";
 import { isMoved, loadable, noStretch, notEarly, notEasily } from "../gates";
 import { byLoad, moved, startsAt, USUAL } from "../parts";
@@ -21,17 +22,16 @@ const shareOf = (p: Accumulated): number => accumulatedShare(p.reserve, p.restS,
 /** Bouts with short standing rests and a reserve in each, counted to a total. */
 export const accumulated: SchemeSpec<Accumulated> = {
   schema: accumulatedSchema,
-  name: "accumulated set",
   gates: [
     noStretch,
     isMoved,
     loadable,
     notEasily,
     notEarly,
-    (f) => (f.accumulatedInSession > 0 ? "once in a session is enough" : null),
+    (f) => (f.accumulatedInSession > 0 ? { code: "gate.once_a_session" } : null),
     (f) =>
       f.daysSinceAccumulated !== null && f.daysSinceAccumulated < EVERY_DAYS
-        ? `the last one is ${f.daysSinceAccumulated} days ago: 7 to 10 days apart`
+        ? saidWith("gate.days_apart", { days: f.daysSinceAccumulated })
         : null,
   ],
   tempo: () => null,

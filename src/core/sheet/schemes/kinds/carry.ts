@@ -37,14 +37,7 @@ function progress(p: Carry, step: ProgressStep): Stepped<Carry> {
 
 export const carry: SchemeSpec<Carry> = {
   schema: carrySchema,
-  name: "carried over a distance",
-  gates: [
-    noStretch,
-    isMoved,
-    notEasily,
-    notEarly,
-    (f) => (f.travels ? null : "only what walks over a distance is carried"),
-  ],
+  gates: [noStretch, isMoved, notEasily, notEarly, (f) => (f.travels ? null : { code: "gate.travels" })],
   tempo: () => null,
   sets: (p) => {
     // half of the steps are the other leg's; both are walked through in one go

@@ -18,7 +18,6 @@ const CLIMB_STEP = 0.06;
 /** Six repetitions, a plate more each set, until the next would leave too few. */
 export const climb: SchemeSpec<z.infer<typeof climbSchema>> = {
   schema: climbSchema,
-  name: "sixes climb",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly, notNovice],
   tempo: () => USUAL,
   sets: (p) =>

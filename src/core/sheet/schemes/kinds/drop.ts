@@ -16,7 +16,6 @@ export const dropSchema = z.object({
 /** The pin goes down by a share, each time to the reserve. */
 export const drop: SchemeSpec<z.infer<typeof dropSchema>> = {
   schema: dropSchema,
-  name: "drop set",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly, notNovice],
   tempo: () => USUAL,
   sets: (p) => {

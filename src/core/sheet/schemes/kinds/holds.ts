@@ -51,8 +51,7 @@ function progress(p: HoldsScheme, step: ProgressStep): Stepped<HoldsScheme> {
 
 export const holds: SchemeSpec<HoldsScheme> = {
   schema: holdsSchema,
-  name: "holds",
-  gates: [(f) => (f.canBeHeld ? null : "this exercise is not held"), noStretch],
+  gates: [(f) => (f.canBeHeld ? null : { code: "gate.not_held" }), noStretch],
   tempo: () => null,
   sets: (p) => repeat(p.sets, { ...held(p.reps, p.holdS, p.restS), restS: p.setRestS }),
   target: () => null,

@@ -18,7 +18,6 @@ const RESERVE = 1;
 
 export const light: SchemeSpec<Light> = {
   schema: lightSchema,
-  name: "light and many",
   gates: [noStretch, isMoved, loadable],
   tempo: () => TEMPO,
   sets: (p) => repeat(p.sets, moved(p.reps, TEMPO, p.restS, RESERVE)),

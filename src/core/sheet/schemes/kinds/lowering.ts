@@ -19,7 +19,6 @@ const tempoOf = (lowerS: number): Tempo => ({ liftS: 0.5, topS: 0, lowerS, botto
 
 export const lowering: SchemeSpec<Lowering> = {
   schema: loweringSchema,
-  name: "lowering only",
   gates: [noStretch, isMoved, notEasily, notEarly, calmEnough],
   tempo: (p) => tempoOf(p.lowerS),
   sets: (p) => repeat(p.sets, moved(p.reps, tempoOf(p.lowerS), p.restS, USUAL_RESERVE)),

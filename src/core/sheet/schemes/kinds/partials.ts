@@ -31,7 +31,6 @@ const PARTIAL_S = 1.5;
 /** Whole repetitions, partials at one end, and a closing hold. */
 export const partials: SchemeSpec<Partials> = {
   schema: partialsSchema,
-  name: "partials and a closing hold",
   gates: [noStretch, isMoved, loadable, notEasily, notEarly],
   tempo: () => USUAL,
   sets: (p) =>

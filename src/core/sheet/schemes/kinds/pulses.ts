@@ -30,7 +30,6 @@ const PULSE_S = 1;
 /** Short pulses at one end of each repetition. */
 export const pulses: SchemeSpec<Pulses> = {
   schema: pulsesSchema,
-  name: "pulses at one end",
   gates: [noStretch, isMoved, notEasily],
   tempo: () => USUAL,
   sets: (p) =>

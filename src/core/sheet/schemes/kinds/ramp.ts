@@ -18,7 +18,6 @@ type Ramp = z.infer<typeof rampSchema>;
 /** Two or three light sets, none of them hard, and then the working load. Dosing rules D6. */
 export const ramp: SchemeSpec<Ramp> = {
   schema: rampSchema,
-  name: "ramp to a working load",
   gates: [noStretch, isMoved, loadable, notEasily],
   tempo: (p) => p.tempo,
   sets: (p) => [

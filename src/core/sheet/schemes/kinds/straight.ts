@@ -16,7 +16,6 @@ type Straight = z.infer<typeof straightSchema>;
 
 export const straight: SchemeSpec<Straight> = {
   schema: straightSchema,
-  name: "straight sets",
   gates: [noStretch, isMoved],
   tempo: (p) => p.tempo,
   sets: (p) => repeat(p.sets, moved(p.reps, p.tempo, p.restS, p.reserve)),

@@ -25,8 +25,7 @@ function progress(p: Stretch, step: ProgressStep): Stepped<Stretch> {
 
 export const stretch: SchemeSpec<Stretch> = {
   schema: stretchSchema,
-  name: "stretch",
-  gates: [(f) => (f.isStretch ? null : "this exercise is no stretch")],
+  gates: [(f) => (f.isStretch ? null : { code: "gate.is_no_stretch" })],
   tempo: () => null,
   sets: (p) => {
     const plan = stretchPlan(p.totalS, p.toleratedS);

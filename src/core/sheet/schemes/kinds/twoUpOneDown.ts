@@ -25,7 +25,6 @@ export const loweredByOneLeg = (reps: number, left: number) =>
 
 export const twoUpOneDown: SchemeSpec<TwoUpOneDown> = {
   schema: twoUpOneDownSchema,
-  name: "two up, one down",
   gates: [
     noStretch,
     isMoved,
@@ -33,7 +32,7 @@ export const twoUpOneDown: SchemeSpec<TwoUpOneDown> = {
     notEarly,
     notNovice,
     calmEnough,
-    (f) => (f.isOneLeggedMachine ? null : "it needs a machine that one leg lowers: take its single-leg form"),
+    (f) => (f.isOneLeggedMachine ? null : { code: "gate.one_leg_lowers" }),
   ],
   tempo: (p) => tempoOf(p.lowerS),
   sets: (p) => repeat(p.sets, moved(p.reps, tempoOf(p.lowerS), p.restS, p.reserve)),

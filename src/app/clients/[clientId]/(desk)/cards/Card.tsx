@@ -3,11 +3,11 @@ import type { Body } from "@/core/body/segments";
 import { familyById } from "@/core/equipment/families";
 import { type Machine, nearestNotch, notchesOf, settingWords } from "@/core/equipment/machine";
 import type { ExerciseUse } from "@/core/selection/fit/exerciseUse";
-import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { SetUpCard } from "@/server/choice/cards";
 import { Pose } from "@/ui/pose/Pose";
 import { MiniRail } from "@/ui/rail/MiniRail";
+import { WORN } from "@/words/en/plan/setUp";
 
 /** One card: what to set, checks, cues, stop signs; the pose and the arc as small pictures. */
 export function Card({
@@ -71,7 +71,7 @@ export function Card({
             </>
           )}
           <dt>worn</dt>
-          <dd>{SUPPORT_WORDS[card.support]}</dd>
+          <dd>{WORN[card.support]}</dd>
           {family.hasCam && (
             <>
               <dt>axis</dt>

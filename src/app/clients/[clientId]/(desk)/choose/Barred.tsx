@@ -1,4 +1,5 @@
 import type { BarredRow } from "@/core/selection/rank/rangeSheet";
+import { Said, SaidAll } from "@/ui/reader";
 
 /** What is kept out, each with every reason and what would open it. */
 export function Barred({ rows }: { rows: BarredRow[] }) {
@@ -19,10 +20,13 @@ export function Barred({ rows }: { rows: BarredRow[] }) {
           >
             <dt className="font-semibold">{r.e.name}</dt>
             <dd>
-              because: {r.reasons.join("; ")}
+              because: <SaidAll of={r.reasons} />
               <span className="quiet block">
-                {r.opens ??
-                  "no later phase of these conditions opens it by itself: a written limit or the exercise's own demand stands"}
+                {r.opens ? (
+                  <Said>{r.opens}</Said>
+                ) : (
+                  "no later phase of these conditions opens it by itself: a written limit or the exercise's own demand stands"
+                )}
               </span>
             </dd>
           </div>

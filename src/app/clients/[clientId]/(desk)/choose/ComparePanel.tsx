@@ -7,6 +7,9 @@ import { signOf } from "@/core/selection/setUp/loadContext";
 import type { Basis } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
+import { asKept, saidWith } from "@/core/units/said";
+import { Said, useSay } from "@/ui/reader";
+import { QUESTIONS } from "@/words/en/plan/choose";
 import type { Choose } from "./useChoose";
 
 const BASIS_WORDS: Record<Basis["kind"], string> = {
@@ -38,7 +41,7 @@ export function ComparePanel({
     <section className="border-y border-primary bg-base-100 px-3 py-2" aria-label="Side by side">
       <div className="flex items-baseline justify-between gap-4">
         <h2 className="text-[16px]">
-          {question?.ask ?? "Side by side"}{" "}
+          {question ? QUESTIONS[question.id].ask : "Side by side"}{" "}
           <span className="quiet font-sans text-[13px] font-normal">
             at {state.angle}°, {BASIS_WORDS[question?.basis ?? choose.basis.kind]}
             {question ? ", without this client's limits" : ""}
@@ -62,7 +65,9 @@ export function ComparePanel({
           <CompareTable found={found} massUnit={massUnit} />
           <ul className="mt-2 ml-4 list-disc text-[14px]">
             {reasons.map((r) => (
-              <li key={r}>{r}</li>
+              <li key={asKept(r)}>
+                <Said>{r}</Said>
+              </li>
             ))}
           </ul>
           <p className="small quiet mt-1">
@@ -84,11 +89,14 @@ function pickedSides({ state, sheet, picked }: Choose): Side[] {
 }
 
 function CompareTable({ found, massUnit }: { found: Compared[]; massUnit: MassUnit }) {
+  const say = useSay();
   const lines: [string, (h: AtAngle, c: Compared) => string][] = [
     [
       "set to",
       (_, c) =>
-        `${c.setUp.how}${c.setUp.how.startsWith("about") || c.setUp.load === 0 ? "" : `, ${Math.round(c.setUp.load)} kg`}${poundsBeside(c.setUp.load, massUnit)}`,
+        c.setUp.isReal === false
+          ? say(saidWith("choose.about_load", { kg: c.setUp.load }))
+          : `${c.setUp.how}${c.setUp.load === 0 ? "" : `, ${Math.round(c.setUp.load)} kg`}${poundsBeside(c.setUp.load, massUnit)}`,
     ],
     [
       "force on this leg",
@@ -127,8 +135,8 @@ function CompareTable({ found, massUnit }: { found: Compared[]; massUnit: MassUn
             <span className="sr-only">What</span>
           </th>
           {found.map((c) => (
-            <th key={c.name} scope="col" className="pr-3">
-              {c.name}
+            <th key={asKept(c.name)} scope="col" className="pr-3">
+              <Said>{c.name}</Said>
               {!c.here.isAllowed && <span className="text-accent"> barred here</span>}
             </th>
           ))}
@@ -141,7 +149,7 @@ function CompareTable({ found, massUnit }: { found: Compared[]; massUnit: MassUn
               {name}
             </th>
             {found.map((c) => (
-              <td key={c.name} className="pr-3">
+              <td key={asKept(c.name)} className="pr-3">
                 {words(c.here, c)}
               </td>
             ))}

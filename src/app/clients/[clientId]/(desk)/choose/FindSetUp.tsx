@@ -6,9 +6,10 @@ import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { FoundSetUp, SearchResult } from "@/core/selection/setUp/findSetUp";
 import { NOT_SEARCHED } from "@/core/selection/setUp/stops";
-import { TISSUES } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Dialog } from "@/ui/Dialog";
+import { Said } from "@/ui/reader";
+import { TISSUES } from "@/words/en/plan/choose";
 import { callback, openFindSetUp } from "@/workers/open";
 import type { Choose } from "./useChoose";
 
@@ -139,7 +140,11 @@ export function FindSetUp({
           </p>
         )}
         {problem && <p className="text-accent">{problem}</p>}
-        {result?.why && <p>{result.why}</p>}
+        {result?.why && (
+          <p>
+            <Said>{result.why}</Said>
+          </p>
+        )}
         {result && result.found.length > 0 && (
           <>
             <Found found={result.found} choose={choose} row={row} massUnit={massUnit} />
@@ -214,7 +219,9 @@ function Found({
               {Math.round(f.meanShare * 100)} %, {Math.round(f.peakShare * 100)} %
             </td>
             <td className="whitespace-nowrap py-1 pr-3">{f.peakTimes.toFixed(1)} ×</td>
-            <td className="py-1 pr-3">{f.givesUp}</td>
+            <td className="py-1 pr-3">
+              <Said>{f.givesUp}</Said>
+            </td>
             <td className="py-1">
               <form method="dialog">
                 <button

@@ -4,12 +4,13 @@ import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { directionOf } from "@/core/selection/setUp/loadContext";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
-import { tissuePhrase } from "@/core/selection/tissue/tissueWords";
 import type { MassUnit } from "@/core/units/mass";
+import { asKept } from "@/core/units/said";
 import type { ChooseFacts } from "@/server/facts/choose";
 import { Pose } from "@/ui/pose/Pose";
 import { Said } from "@/ui/reader";
 import { Figure } from "@/ui/working/Figure";
+import { tissuePhrase } from "@/words/en/plan/choose";
 import { hipMoment, kneecapLoad, kneeMoment, shareWords, shinPull } from "./figures";
 import { MachineChoice, Settings } from "./Settings";
 import type { Choose } from "./useChoose";
@@ -113,7 +114,7 @@ export function Modelled({
         </p>
       )}
       {setUp.cautions.map((c) => (
-        <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
+        <p key={asKept(c)} className="small mt-1 border-l-4 border-rule pl-3">
           <Said>{c}</Said>
         </p>
       ))}

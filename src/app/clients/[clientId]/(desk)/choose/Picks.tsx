@@ -3,12 +3,12 @@ import { useState } from "react";
 import { keptOutBy, picksOf } from "@/core/selection/rank/picks";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { setUpWords } from "@/core/selection/setUp/setUpWords";
-import { TISSUES } from "@/core/selection/tissue/tissues";
-import { tissueShort } from "@/core/selection/tissue/tissueWords";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/facts/choose";
 import { useKeys } from "@/ui/keys/useKeys";
 import { Pose } from "@/ui/pose/Pose";
+import { Said, useSay } from "@/ui/reader";
+import { TISSUES, tissueShort } from "@/words/en/plan/choose";
 import { Barred } from "./Barred";
 import { SmallRidge } from "./SmallRidge";
 import { type Choose, fullHeight } from "./useChoose";
@@ -173,7 +173,9 @@ function Pick({
             {TISSUES[choose.tissue].name}
           </span>
         </p>
-        <p className="leading-snug">{row.sentence}</p>
+        <p className="leading-snug">
+          <Said>{row.said}</Said>
+        </p>
         {whyNot === null ? (
           <button
             type="button"
@@ -275,6 +277,7 @@ function AlsoFits({
 /** What is kept out in one line of reasons with counts; one by one behind it. */
 function KeptOut({ rows }: { rows: Parameters<typeof keptOutBy>[0] }) {
   const [isOpen, setOpen] = useState(false);
+  const say = useSay();
   if (rows.length === 0) return null;
   const kinds = keptOutBy(rows);
   return (
@@ -283,7 +286,7 @@ function KeptOut({ rows }: { rows: Parameters<typeof keptOutBy>[0] }) {
         <b className="text-accent">Kept out today, {rows.length}:</b>{" "}
         {kinds
           .slice(0, 4)
-          .map((k) => `${k.because} ${k.rows.length}`)
+          .map((k) => `${say(k.because)} (${k.rows.length})`)
           .join(" · ")}
         {kinds.length > 4 ? ` · other reasons ${kinds.slice(4).reduce((n, k) => n + k.rows.length, 0)}` : ""}{" "}
         <button

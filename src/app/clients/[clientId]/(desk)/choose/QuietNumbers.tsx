@@ -1,10 +1,16 @@
 import type { Body } from "@/core/body/segments";
 import type { Exercise } from "@/core/rules/exercises";
 import { quietNumbers } from "@/core/selection/setUp/quietNumbers";
+import { useMassUnit } from "@/ui/reader";
+import { quietWords } from "@/words/en/plan/setUp";
+import { formatFor } from "@/words/format";
+import { sayPlainly } from "@/words/say";
 
 /** Work that leaves the knee quiet: the moments of its own joint where there is a model, and what is not known. */
 export function QuietNumbers({ e, body }: { e: Exercise; body: Body }) {
   const numbers = quietNumbers(e, body);
+  const massUnit = useMassUnit();
+  const words = numbers && quietWords(numbers.about, formatFor({ language: "en", massUnit }, sayPlainly));
   return (
     <>
       <p className="mt-2">
@@ -14,7 +20,7 @@ export function QuietNumbers({ e, body }: { e: Exercise; body: Body }) {
       {numbers && (
         <>
           <p className="mt-2">
-            <b>What it asks for</b>, {numbers.about}:
+            <b>What it asks for</b>, {words?.about}:
           </p>
           <table className="mt-1 w-full text-left">
             <thead>
@@ -22,7 +28,7 @@ export function QuietNumbers({ e, body }: { e: Exercise; body: Body }) {
                 <th scope="col" className="font-normal">
                   <span className="sr-only">where</span>
                 </th>
-                {numbers.columns.map((c) => (
+                {words?.columns.map((c) => (
                   <th key={c} scope="col" className="font-normal">
                     {c}
                   </th>
@@ -31,13 +37,13 @@ export function QuietNumbers({ e, body }: { e: Exercise; body: Body }) {
             </thead>
             <tbody>
               {numbers.rows.map((r) => (
-                <tr key={r.where} className="border-t border-base-300">
+                <tr key={r.deg} className="border-t border-base-300">
                   <th scope="row" className="font-normal">
-                    {r.where}
+                    {words?.where(r.deg)}
                   </th>
-                  {r.values.map((v, i) => (
-                    <td key={numbers.columns[i]}>
-                      <b>{v}</b>
+                  {r.momentsNm.map((nm, i) => (
+                    <td key={words?.columns[i]}>
+                      <b>{Math.round(Math.abs(nm))} N·m</b>
                     </td>
                   ))}
                 </tr>

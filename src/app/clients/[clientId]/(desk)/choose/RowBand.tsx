@@ -2,10 +2,10 @@ import { area, curveMonotoneX, line } from "d3";
 import { memo } from "react";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { Tissue } from "@/core/selection/tissue/tissues";
-import { tissuePhrase, tissueShort, tissueWords } from "@/core/selection/tissue/tissueWords";
 import { Brackets } from "@/ui/rail/Hatch";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
+import { tissuePhrase, tissueShort, tissueWords } from "@/words/en/plan/choose";
 import { rampTone } from "./rampTone";
 
 const HEIGHT = 54;

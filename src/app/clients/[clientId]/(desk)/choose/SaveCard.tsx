@@ -3,14 +3,16 @@ import { useRouter } from "next/navigation";
 import { type Ref, useState } from "react";
 import { settingWords } from "@/core/equipment/machine";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
-import { SUPPORT_WORDS } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { FieldProblem } from "@/core/units/inputError";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
 import { Words } from "@/ui/form/Words";
+import { useSay } from "@/ui/reader";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { WORN } from "@/words/en/plan/setUp";
 
 const lines = (text: string): string[] =>
   text
@@ -34,12 +36,13 @@ export function SaveCard({
   version: number;
   massUnit: MassUnit;
 }) {
+  const say = useSay();
   const router = useRouter();
   const sendOnce = useSendOnce();
   const [draft, setDraft] = useState({
     axisChecked: false,
     feet: "",
-    support: "none" as keyof typeof SUPPORT_WORDS,
+    support: "none" as Worn,
     cues: row.e.cues.slice(0, 3).join("\n"),
     stopSigns: row.e.stop_signs.slice(0, 3).join("\n"),
     note: "",
@@ -116,9 +119,9 @@ export function SaveCard({
             <select
               className="select select-sm w-full"
               value={draft.support}
-              onChange={(e) => setDraft({ ...draft, support: e.target.value as keyof typeof SUPPORT_WORDS })}
+              onChange={(e) => setDraft({ ...draft, support: e.target.value as Worn })}
             >
-              {Object.entries(SUPPORT_WORDS).map(([id, words]) => (
+              {Object.entries(WORN).map(([id, words]) => (
                 <option key={id} value={id}>
                   {words}
                 </option>
@@ -154,7 +157,7 @@ export function SaveCard({
           <Words
             label="above the start of this machine, because"
             name="aboveStart"
-            hint={`${setUp.tooHeavyBecause}`}
+            hint={say(setUp.tooHeavyBecause ?? "")}
             value={draft.aboveStart}
             onChange={(e) => setDraft({ ...draft, aboveStart: e.target.value })}
             problem={problems.find((p) => p.field === "aboveStart")?.sentence}

@@ -3,8 +3,10 @@ import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { ReferenceTask } from "@/core/selection/tissue/tissues";
 import type { MassUnit } from "@/core/units/mass";
+import type { Said as SaidOf } from "@/core/units/said";
 import type { ChooseFacts } from "@/server/facts/choose";
 import { Link } from "@/ui/Link";
+import { Said, SaidAll, useSay } from "@/ui/reader";
 import { Modelled } from "./Modelled";
 import { QuietNumbers } from "./QuietNumbers";
 import type { Choose } from "./useChoose";
@@ -32,7 +34,7 @@ export function SetUpPane({
   chair: ReferenceTask;
   row: RangeRow;
   /** what the turned settings bar, null when they fit */
-  barred: string[] | null;
+  barred: SaidOf[] | null;
   massUnit: MassUnit;
   isCompared: boolean;
   cardVersion: number;
@@ -43,6 +45,7 @@ export function SetUpPane({
   onUse: (() => void) | null;
   onCard: () => void;
 }) {
+  const say = useSay();
   const setUp = row.computed;
   return (
     <section className="small">
@@ -54,8 +57,8 @@ export function SetUpPane({
       </h2>
       {barred && (
         <p className="mt-1 text-accent" role="status">
-          Set like this it is barred, because: {barred.join("; ")}. The picture shows the suggested settings;
-          press <kbd>r</kbd> or turn a setting back.
+          Set like this it is barred, because: <SaidAll of={barred} />. The picture shows the suggested
+          settings; press <kbd>r</kbd> or turn a setting back.
         </p>
       )}
       {setUp ? (
@@ -92,7 +95,7 @@ export function SetUpPane({
         </Link>
       </div>
       <p className="mt-2">
-        <b>Where it stands.</b> {row.sentence}
+        <b>Where it stands.</b> <Said>{row.said}</Said>
       </p>
       <p className="mt-1">
         <b>
@@ -100,11 +103,11 @@ export function SetUpPane({
         </b>
         {row.arc.cuts.length === 0
           ? ", its whole range."
-          : `: ${row.arc.cuts.map((c) => `${c.end === "straight" ? "not straighter than" : "not deeper than"} ${Math.round(c.deg)}° because of ${c.because}`).join("; ")}.`}
+          : `: ${row.arc.cuts.map((c) => `${c.end === "straight" ? "not straighter than" : "not deeper than"} ${Math.round(c.deg)}° because of ${say(c.because)}`).join("; ")}.`}
       </p>
       {row.changes.length > 0 && (
         <p className="mt-1">
-          <b>Set differently:</b> {row.changes.join("; ")}.
+          <b>Set differently:</b> <SaidAll of={row.changes} />.
         </p>
       )}
       <p className="mt-1">

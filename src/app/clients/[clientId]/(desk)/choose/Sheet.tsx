@@ -1,11 +1,11 @@
 "use client";
 import type { ReactNode } from "react";
-import { TISSUES } from "@/core/selection/tissue/tissues";
 import { Term } from "@/ui/help/Term";
 import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { HatchDefs } from "@/ui/rail/Hatch";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
+import { GROUPS, TISSUES } from "@/words/en/plan/choose";
 import { RowBand } from "./RowBand";
 import { type Choose, fullHeight } from "./useChoose";
 
@@ -76,7 +76,7 @@ export function Sheet({ choose, head, panel }: { choose: Choose; head: ReactNode
         </svg>
         {rows.map((r, i) => (
           <div key={r.e.id}>
-            {r.group !== rows[i - 1]?.group && <h2 className="mt-2 text-[15px]">{r.group}</h2>}
+            {r.group !== rows[i - 1]?.group && <h2 className="mt-2 text-[15px]">{GROUPS[r.group]}</h2>}
             <button
               type="button"
               id={`row-${r.e.id}`}

@@ -1,8 +1,9 @@
 "use client";
 import { READY_QUESTIONS } from "@/core/selection/rank/questions";
-import { TISSUE_IDS, TISSUES } from "@/core/selection/tissue/tissues";
+import { TISSUE_IDS } from "@/core/selection/tissue/tissues";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import type { ChooseFacts } from "@/server/facts/choose";
+import { QUESTIONS, TISSUES } from "@/words/en/plan/choose";
 import type { Choose } from "./useChoose";
 
 const FILTERS = [
@@ -160,7 +161,7 @@ export function SheetControls({
             <option value="">ask why …</option>
             {READY_QUESTIONS.map((q) => (
               <option key={q.id} value={q.id}>
-                {q.ask}
+                {QUESTIONS[q.id].ask}
               </option>
             ))}
           </select>

@@ -15,6 +15,7 @@ import type { Basis } from "@/core/selection/setUp/row";
 import { strengthAt } from "@/core/selection/setUp/strengthKnown";
 import { shownTissue } from "@/core/selection/tissue/shownTissue";
 import { type ReferenceTask, TISSUE_IDS, type Tissue } from "@/core/selection/tissue/tissues";
+import type { Said } from "@/core/units/said";
 import type { ChooseFacts } from "@/server/facts/choose";
 
 const BASES = ["effort", "moment", "load"] as const;
@@ -125,7 +126,7 @@ export function useChoose(
   const turned = useMemo(() => readTurned(state.set), [state.set]);
   const isTurned = state.set.length > 0;
   // only the row that is turned is computed anew while something is dragged
-  const picked = useMemo((): RangeRow | { row: RangeRow; barred: string[] } | null => {
+  const picked = useMemo((): RangeRow | { row: RangeRow; barred: Said[] } | null => {
     if (!pickedRow || (!isTurned && !state.machine)) return pickedRow;
     const again = rowOf(pickedRow.e, input, { ...turned, machineId: state.machine });
     return Array.isArray(again) ? { row: pickedRow, barred: again } : { ...pickedRow, ...again };
@@ -193,7 +194,7 @@ interface Made {
 const inOrderOf = (ranked: Made["sheet"], shown: Made["sheet"]): RangeRow[] =>
   ranked.rows.flatMap((r) => {
     const own = shown.rows.find((x) => x.e.id === r.e.id);
-    return own ? [{ ...own, sentence: r.sentence }] : [];
+    return own ? [{ ...own, said: r.said }] : [];
   });
 
 /** Whether every row leaves the tissue alone. */

@@ -9,7 +9,7 @@ import { longDay } from "@/ui/dates";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { Said } from "@/ui/reader";
+import { Said, useSay } from "@/ui/reader";
 import { send } from "@/ui/send";
 import { TELL_TODAY } from "@/words/en/progression";
 import { sayPlainly } from "@/words/say";
@@ -43,6 +43,7 @@ export function DecideDesk({
   mayDecide: boolean;
   locale: string;
 }) {
+  const say = useSay();
   const router = useRouter();
   const { lines, stopsAll } = draft;
   const [choices, setChoices] = useState<Record<string, Choice>>({});
@@ -146,7 +147,7 @@ export function DecideDesk({
             sentence={
               problem ??
               (barred
-                ? `${barred.kept.name} cannot be set so: ${barred.next[choiceOf(barred).action].bars}.`
+                ? `${barred.kept.name} cannot be set so: ${say(barred.next[choiceOf(barred).action].bars ?? "")}.`
                 : null)
             }
           />

@@ -2,12 +2,13 @@
 import { type RefObject, useRef, useState } from "react";
 import type { DraftWish } from "@/core/drafts/draftSession";
 import { HOME_THING_IDS, type HomeThing } from "@/core/rules/exerciseNeeds";
-import { GROUP_NAMES, type RangeRow } from "@/core/selection/rank/rangeSheet";
+import { GROUP_IDS, type RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { Dialog } from "@/ui/Dialog";
 import { Link } from "@/ui/Link";
 import { Palette } from "@/ui/palette/Palette";
 import { HOME_THING_WORDS } from "@/words/en/facets";
+import { GROUPS } from "@/words/en/plan/choose";
 
 export const MINUTES = [15, 30, 45, 60] as const;
 const PLACES: Record<DraftWish["place"], string> = { gym: "the gym", other_gym: "another gym", home: "home" };
@@ -122,10 +123,10 @@ export function DraftBar({
         ref={adder}
         label="Add an exercise that fits"
         placeholder="words of its name"
-        groups={GROUP_NAMES.map((heading) => ({
-          heading,
+        groups={GROUP_IDS.map((group) => ({
+          heading: GROUPS[group],
           entries: rows
-            .filter((r) => r.group === heading)
+            .filter((r) => r.group === group)
             .map((r) => ({
               id: r.e.id,
               words: r.e.name,

@@ -73,8 +73,8 @@ export function SessionNotes({
         ) : (
           <ul className="ml-4 list-disc">
             {notes.map((n) => (
-              <li key={n.itemId + n.sentence}>
-                {n.sentence}{" "}
+              <li key={n.itemId + asKept(n.said)}>
+                <Said>{n.said}</Said>{" "}
                 {n.fix && mayFix && (
                   <button
                     type="button"
@@ -87,7 +87,9 @@ export function SessionNotes({
               </li>
             ))}
             {plain.map((n) => (
-              <li key={n}>{n}</li>
+              <li key={asKept(n)}>
+                <Said>{n}</Said>
+              </li>
             ))}
           </ul>
         )}

@@ -8,8 +8,9 @@ import { fatigueLinesOf, itemsOf } from "@/core/sheet/effect/scoreItems";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
-import { shorterWayWords } from "@/core/sheet/judge/shorterWay";
+import { shorterWay } from "@/core/sheet/judge/shorterWay";
 import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/sheet/order/sessionScore";
+import type { Said } from "@/core/units/said";
 import { useFatigue } from "./useFatigue";
 import type { Line } from "./useScore";
 
@@ -24,12 +25,12 @@ export function useJudged(
   const context = useMemo(() => scoreContextOf(facts), [facts]);
   const sheet = useMemo(() => rangeSheet(context.sheet), [context]);
   // each line is judged over the whole way once: only the one that changes is judged anew
-  const shorter = useMemo(() => ({ context, said: new WeakMap<Line, string | null>() }), [context]);
+  const shorter = useMemo(() => ({ context, said: new WeakMap<Line, Said | null>() }), [context]);
   const judged = useMemo(
     () =>
       judgeScore(lines, shorter.context).map((j) => {
         const known = shorter.said.get(j.line);
-        const words = known === undefined ? shorterWayWords(j, shorter.context) : known;
+        const words = known === undefined ? shorterWay(j, shorter.context) : known;
         shorter.said.set(j.line, words);
         return words === null ? j : { ...j, cautions: [...j.cautions, words] };
       }),
@@ -67,7 +68,7 @@ export function useJudged(
 /** Lines with a set that is predicted to end early, once each, with what to do. */
 function earlyEnds(
   predictions: readonly SetPrediction[],
-  judged: readonly { line: Line; exercise: { name: string } | null; bars: readonly string[] }[],
+  judged: readonly { line: Line; exercise: { name: string } | null; bars: readonly Said[] }[],
 ): string[] {
   return judged.flatMap((j) => {
     const p = predictions.find((x) => x.lineId === j.line.key && x.endsAt);

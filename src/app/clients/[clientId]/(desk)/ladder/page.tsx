@@ -4,6 +4,7 @@ import { withPounds } from "@/core/units/mass";
 import { clientEpisode } from "@/server/client/clients";
 import { coursesOf, type LineCourse } from "@/server/visits/courses";
 import { Link } from "@/ui/Link";
+import { sayPlainly } from "@/words/say";
 import { CourseChart } from "./CourseChart";
 
 export const metadata: Metadata = { title: "Ladder" };
@@ -63,7 +64,7 @@ const WORDS: Record<LineCourse["of"], string> = {
 
 /** What is missing for the next step. */
 function standsWords(c: LineCourse): string {
-  if (c.bars) return `It cannot be set today: ${c.bars}.`;
+  if (c.bars) return `It cannot be set today: ${sayPlainly(c.bars)}.`;
   const stopped = c.points.filter((p) => p.stopped).length;
   const left = Math.max(0, c.needed - c.good);
   const visits =

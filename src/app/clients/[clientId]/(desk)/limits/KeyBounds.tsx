@@ -1,4 +1,5 @@
 import type { KeyBound } from "@/core/bounds/keyBounds";
+import { originsWords } from "@/words/en/plan/bounds";
 
 /** The bounds that bind today, each as a small drawing, a number and its author. */
 export function KeyBounds({
@@ -19,7 +20,7 @@ export function KeyBounds({
             <span className="display block text-[21px]">{b.words}</span>
             {b.name}
             {differing?.has(b.kind) && <b className="text-accent"> ◆ differs</b>}
-            <span className="small quiet block">{b.by}</span>
+            <span className="small quiet block">{originsWords(b.by)}</span>
           </p>
         </li>
       ))}

@@ -2,6 +2,7 @@ import type { AllowedWindow } from "@/core/bounds/window";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
 import { SideLeg } from "@/ui/pose/SideLeg";
 import { HatchDefs } from "@/ui/rail/Hatch";
+import { endWords } from "@/words/en/plan/bounds";
 
 const KNEE = { x: 250, y: 62 };
 const REACH = 190;
@@ -41,7 +42,7 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
   const isMeasured = motion.bendDeg !== null || motion.shortOfStraightDeg !== null;
   const words = w.isEmpty
     ? "No angle is open under load"
-    : `Open under load from ${w.fromDeg}° (${w.from || "nothing cuts it"}) to ${w.toDeg}° (${w.to || "nothing cuts it"})`;
+    : `Open under load from ${w.fromDeg}° (${endWords(w.from) || "nothing cuts it"}) to ${w.toDeg}° (${endWords(w.to) || "nothing cuts it"})`;
   const label = (deg: number, text: string, under: string, isEnd: boolean) => {
     const p = at(deg, REACH + 22);
     const anchor = deg > 80 ? "end" : "start";
@@ -111,8 +112,8 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
         label(45, "no angle is open", "see the limits below", true)
       ) : (
         <>
-          {label(w.fromDeg, `from ${w.fromDeg}°`, w.from || "nothing cuts it", false)}
-          {label(w.toDeg, `to ${w.toDeg}°`, w.to || "nothing cuts it", true)}
+          {label(w.fromDeg, `from ${w.fromDeg}°`, endWords(w.from) || "nothing cuts it", false)}
+          {label(w.toDeg, `to ${w.toDeg}°`, endWords(w.to) || "nothing cuts it", true)}
         </>
       )}
       <text x={6} y={18} fontSize={13} className="fill-quiet">

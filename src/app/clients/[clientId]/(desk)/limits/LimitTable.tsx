@@ -1,7 +1,9 @@
-import { type Limit, ORIGIN_WORDS } from "@/core/bounds/limit";
+import type { Limit } from "@/core/bounds/limit";
 import type { LimitGroup, LimitRow, PhaseGroup } from "@/core/bounds/rows";
+import { fromKept } from "@/core/units/said";
 import { shortDay } from "@/ui/dates";
 import { Said } from "@/ui/reader";
+import { ORIGIN_WORDS } from "@/words/en/plan/bounds";
 import { LimitEditor, type WrittenView } from "./LimitEditor";
 
 const LIFTED_BY: Record<Limit["origin"], string> = {
@@ -59,7 +61,8 @@ export function LimitTable({
                     <Allowed words={r.words} />
                   </td>
                   <td className="py-[3px] pr-3">
-                    {r.limit.reason} <span className="small quiet">({ORIGIN_WORDS[r.limit.origin]})</span>
+                    <Said>{fromKept(r.limit.reason)}</Said>{" "}
+                    <span className="small quiet">({ORIGIN_WORDS[r.limit.origin]})</span>
                   </td>
                   <td className="whitespace-nowrap py-[3px] pr-3">
                     {r.limit.endsOn ? shortDay(r.limit.endsOn, locale) : "further notice"}
@@ -85,7 +88,10 @@ export function LimitTable({
       {phases.map((p) => (
         <section key={p.because} className="mt-3">
           <h3 className="font-sans text-[14px] font-normal">
-            <b>{p.because}</b> <span className="quiet">until</span> {LIFTED_BY.condition}
+            <b>
+              <Said>{fromKept(p.because)}</Said>
+            </b>{" "}
+            <span className="quiet">until</span> {LIFTED_BY.condition}
             <span className="quiet">:</span>
           </h3>
           <dl className="grid grid-cols-1 gap-x-8 border-t sm:grid-cols-2 border-rule text-[14px] leading-snug">

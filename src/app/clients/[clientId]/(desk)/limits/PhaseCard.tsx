@@ -3,8 +3,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Criterion } from "@/core/phases/phaseCriteria";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import type { Said as SaidOf } from "@/core/units/said";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
+import { Said } from "@/ui/reader";
 import { send } from "@/ui/send";
 import { sayPlainly } from "@/words/say";
 import { CRITERION_MARKS } from "./OpensNext";
@@ -25,7 +27,7 @@ export function PhaseCard({
   rowId: string;
   version: number;
   /** each with what to know about it, or null */
-  criteria: (Criterion & { note: string | null })[];
+  criteria: (Criterion & { note: SaidOf | null })[];
   next: { id: string; name: string } | null;
   previous: { id: string; name: string } | null;
   mayEnter: boolean;
@@ -83,7 +85,11 @@ export function PhaseCard({
                   />
                   <span>
                     {sayPlainly(c.asks)}
-                    {c.note && <span className="small quiet block">{c.note}</span>}
+                    {c.note && (
+                      <span className="small quiet block">
+                        <Said>{c.note}</Said>
+                      </span>
+                    )}
                   </span>
                 </label>
               ) : (

@@ -9,6 +9,7 @@ import { phaseEntry, proposedEntry } from "@/core/phases/phaseEntry";
 import { phaseOpens } from "@/core/phases/phaseOpens";
 import { GENERAL_STANCES, stancesOf } from "@/core/rules/stances";
 import { taskBarred } from "@/core/selection/fit/taskBarred";
+import { asKept } from "@/core/units/said";
 import { today } from "@/server/base/context";
 import { coverOf, limitsBar, limitsOf, writtenLimits } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
@@ -20,6 +21,7 @@ import { limitsUnder } from "@/server/facts/underStance";
 import { motionOf } from "@/server/facts/windows";
 import { longDay } from "@/ui/dates";
 import { Term } from "@/ui/help/Term";
+import { Said } from "@/ui/reader";
 import { sayPlainly } from "@/words/say";
 import { BesidePicker, type OtherAnswer } from "./BesidePicker";
 import { BoundsPicture } from "./BoundsPicture";
@@ -147,8 +149,8 @@ export default async function LimitsPage({
           </p>
         )}
         {conflicts.map((c) => (
-          <p key={c} className="mt-2 border-l-4 border-accent pl-3 text-accent">
-            {c}
+          <p key={asKept(c)} className="mt-2 border-l-4 border-accent pl-3 text-accent">
+            <Said>{c}</Said>
           </p>
         ))}
         {uncovered.length === 0 &&

@@ -1,6 +1,7 @@
 import { exerciseById } from "@/core/rules/exercises";
-import { SWAP_REASONS, type SwapReason } from "@/core/selection/swap/swap";
+import type { SwapReason } from "@/core/selection/swap/swap";
 import type { StoredSwap } from "@/server/choice/swaps";
+import { SWAP_REASONS } from "@/words/en/plan/swap";
 
 const name = (id: string): string => exerciseById(id)?.name ?? id;
 

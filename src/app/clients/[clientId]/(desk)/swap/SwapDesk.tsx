@@ -2,18 +2,13 @@
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { EXERCISES, withOwn } from "@/core/rules/exercises";
-import {
-  carryOver,
-  FIRST_QUESTIONS,
-  SWAP_REASON_IDS,
-  SWAP_REASONS,
-  type SwapReason,
-  swapCandidates,
-} from "@/core/selection/swap/swap";
+import { carryOver, SWAP_REASON_IDS, type SwapReason, swapCandidates } from "@/core/selection/swap/swap";
 import type { FieldProblem } from "@/core/units/inputError";
 import type { ChooseFacts } from "@/server/facts/choose";
 import { Problem } from "@/ui/form/Problem";
+import { useSay } from "@/ui/reader";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { CARRY_OVER, FIRST_QUESTIONS, SWAP_REASONS, swapBecause } from "@/words/en/plan/swap";
 
 const SHOWN = 3;
 
@@ -31,6 +26,7 @@ export function SwapDesk({
   reason: SwapReason;
   barredByRole: string | null;
 }) {
+  const say = useSay();
   const router = useRouter();
   const sendOnce = useSendOnce();
   const exercises = useMemo(() => withOwn(facts.ownExercises), [facts.ownExercises]);
@@ -66,8 +62,8 @@ export function SwapDesk({
     router.refresh();
   };
   const listed = candidates.slice(0, all ? undefined : SHOWN);
-  const doses = listed.map((c) => carryOver(planned, c.e, reason));
-  const sets = listed.map((c) => c.changes);
+  const doses = listed.map((c) => carryOver(planned, c.e, reason).map((x) => CARRY_OVER[x]));
+  const sets = listed.map((c) => c.changes.map(say));
   // what holds for each of them is said once
   const setOfAll = (sets[0] ?? []).filter((w) => sets.every((d) => d.includes(w)));
   const ofAll = (doses[0] ?? []).filter((w) => doses.every((d) => d.includes(w)));
@@ -172,11 +168,15 @@ export function SwapDesk({
                 )}
               </div>
               <p className="small">
-                <span className="quiet">{c.e.equipment}</span> · {c.because}
+                <span className="quiet">{c.e.equipment}</span> · {swapBecause(c.because)}
               </p>
-              {c.changes.some((w) => !setOfAll.includes(w)) && (
+              {c.changes.some((w) => !setOfAll.includes(say(w))) && (
                 <p className="small">
-                  <b>Set differently:</b> {c.changes.filter((w) => !setOfAll.includes(w)).join("; ")}
+                  <b>Set differently:</b>{" "}
+                  {c.changes
+                    .map(say)
+                    .filter((w) => !setOfAll.includes(w))
+                    .join("; ")}
                 </p>
               )}
               {doses[i]?.some((w) => !ofAll.includes(w)) && (

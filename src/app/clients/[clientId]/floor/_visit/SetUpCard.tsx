@@ -1,6 +1,7 @@
 "use client";
-import { SUPPORT_WORDS, type Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { WORN } from "@/words/en/plan/setUp";
 
 /** What is looked at before the first set of a line. The pins have a tick of their own: without it nothing starts. */
 export function SetUpCard({
@@ -44,7 +45,7 @@ export function SetUpCard({
             <span aria-hidden className="text-primary">
               ◦
             </span>
-            <b>{SUPPORT_WORDS[worn]}</b>
+            <b>{WORN[worn]}</b>
           </li>
         )}
       </ul>

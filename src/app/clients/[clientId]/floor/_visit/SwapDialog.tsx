@@ -1,12 +1,13 @@
 "use client";
 import { type Ref, useState } from "react";
-import { FIRST_QUESTIONS, SWAP_REASON_IDS, SWAP_REASONS, type SwapReason } from "@/core/selection/swap/swap";
+import { SWAP_REASON_IDS, type SwapReason } from "@/core/selection/swap/swap";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SwapForToday } from "@/server/visits/swapForToday";
 import { Dialog } from "@/ui/Dialog";
 import { Problem } from "@/ui/form/Problem";
-import { Said } from "@/ui/reader";
+import { SaidAll } from "@/ui/reader";
 import { send } from "@/ui/send";
+import { FIRST_QUESTIONS, SWAP_REASONS, swapBecause } from "@/words/en/plan/swap";
 
 /** Another exercise in place of what is left of a line, for today: why first, then what the clinic computes for it. */
 export function SwapDialog({
@@ -68,8 +69,12 @@ export function SwapDialog({
                 >
                   <b>{s.name}</b> {s.to.sets[0]?.how && <span>· {s.to.sets[0].how}</span>}
                   <span className="quiet block text-[17px]">
-                    <Said>{s.because}</Said>
-                    {s.changes.length > 0 ? `; set differently: ${s.changes.join("; ")}` : ""}
+                    {swapBecause(s.because)}
+                    {s.changes.length > 0 && (
+                      <>
+                        ; set differently: <SaidAll of={s.changes} />
+                      </>
+                    )}
                   </span>
                 </button>
               </li>

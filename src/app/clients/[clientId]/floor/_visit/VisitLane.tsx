@@ -2,8 +2,6 @@
 import { useEffect, useRef, useState } from "react";
 import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import { SCHEME_NAMES } from "@/core/sheet/schemes/scheme";
-import { wayWords } from "@/core/sheet/schemes/wayWords";
 import { askedOf } from "@/core/visit/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
@@ -17,6 +15,8 @@ import { LinePose } from "@/ui/pose/LinePose";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
 import { bandOf, missingWords, savedWords, spaceDoes } from "@/ui/visit/visitWords";
+import { SCHEME_NAMES } from "@/words/en/plan/line";
+import { wayWords } from "@/words/en/plan/way";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";

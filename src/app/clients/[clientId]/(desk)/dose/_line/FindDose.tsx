@@ -2,13 +2,13 @@
 import { type Ref, useState } from "react";
 import type { EnduranceJoint } from "@/core/isometrics/joints";
 import type { DoseCandidate, FoundDose } from "@/core/sheet/draft/findDose";
-import { half } from "@/core/sheet/judge/holdFeasibility";
 import { numberField, scoreField } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { firstIssue } from "@/core/units/wrong";
 import { Dialog } from "@/ui/Dialog";
 import { Field } from "@/ui/form/Field";
 import { useSay } from "@/ui/reader";
+import { half } from "@/words/en/plan/line";
 import { openFindDose } from "@/workers/open";
 
 const WISHES = {

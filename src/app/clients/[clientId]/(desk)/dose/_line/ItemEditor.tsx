@@ -7,17 +7,18 @@ import type { Exercise } from "@/core/rules/exercises";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle, usualHoldDeg } from "@/core/sheet/line/holdAngle";
-import { LEGS_WORDS, type Legs, legsAllowed } from "@/core/sheet/line/legs";
+import { type Legs, legsAllowed } from "@/core/sheet/line/legs";
 import { type ScoreLine, scoreLine } from "@/core/sheet/line/scoreInput";
 import { insideLimits } from "@/core/sheet/schemes/insideLimits";
 import { plannedDeg } from "@/core/sheet/schemes/parts";
-import { SCHEME_KINDS, SCHEME_NAMES, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
+import { SCHEME_KINDS, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
-import { fromKept } from "@/core/units/said";
+import { asKept, fromKept } from "@/core/units/said";
 import { firstIssue } from "@/core/units/wrong";
 import { Link } from "@/ui/Link";
 import { Said, useSay } from "@/ui/reader";
+import { LEGS_WORDS, SCHEME_NAMES } from "@/words/en/plan/line";
 import type { Line } from "../useScore";
 import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
@@ -137,7 +138,7 @@ export function ItemEditor({
       )}
       <ToSet judged={judged} personal={personal} massUnit={massUnit} />
       {bars.map((b) => (
-        <p key={b} className="mt-1 border-l-4 border-accent pl-3" role="status">
+        <p key={asKept(b)} className="mt-1 border-l-4 border-accent pl-3" role="status">
           <b className="text-accent">Barred:</b> <Said>{b}</Said>.
         </p>
       ))}
@@ -154,7 +155,7 @@ export function ItemEditor({
         <AboveStart value={line.aboveStart ?? ""} onValue={(aboveStart) => onChange({ aboveStart })} />
       )}
       {cautions.map((c) => (
-        <p key={c} className="small mt-1 border-l-4 border-rule pl-3">
+        <p key={asKept(c)} className="small mt-1 border-l-4 border-rule pl-3">
           <Said>{c}</Said>
         </p>
       ))}

@@ -3,7 +3,6 @@ import { spreadFactor } from "@/core/isometrics/effortConversion";
 import { plannedEnduranceS, shareOfEndurance } from "@/core/isometrics/enduranceTime";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import { jointOf, type SetPrediction } from "@/core/sheet/effect/sessionFatigue";
-import { half } from "@/core/sheet/judge/holdFeasibility";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { setLoads } from "@/core/sheet/judge/setLoads";
 import { massBeside } from "@/core/sheet/line/massBeside";
@@ -14,6 +13,7 @@ import type { Scheme } from "@/core/sheet/schemes/scheme";
 import { dayInWords } from "@/core/units/dayInWords";
 import { formatMass, GRAVITY_M_S2, type MassUnit } from "@/core/units/mass";
 import { Opens } from "@/ui/working/Figure";
+import { half } from "@/words/en/plan/line";
 
 /** What a fresh hold of this effort lasts by the endurance curve alone, and what share of it one hold takes. */
 function EnduranceWords({ judged, personal }: { judged: JudgedLine; personal: PersonalFactor }) {

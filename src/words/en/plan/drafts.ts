@@ -1,6 +1,6 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
-import type { Format } from "../format";
+import type { Format } from "../../format";
 
 /** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */
 const MEANWHILE: Readonly<Record<string, string>> = {
@@ -150,6 +150,8 @@ export const drafts = {
   goal_beside: (m: { goal: string; task: string; dose: string; goOn: string }) =>
     `For “${m.goal}”, beside the sheet: ${lowerFirst(m.task)}, ${m.dose}. On when: ${m.goOn}.`,
   goal_waits: (m: { goal: string; rule: string }) => `“${m.goal}” itself waits: ${lowerFirst(m.rule)}`,
+  nothing_at_home: (m: { name: string }) => `${m.name}: nothing at home takes its place, it is left out.`,
+  becomes: (m: { name: string; to: string }) => `${m.name} becomes ${m.to}.`,
   // what was left out, and what is to be known
   left_out: (m: { name: string; because: Said }, f: Format) =>
     `Left out: ${lowerFirst(m.name)}, because ${f.say(m.because)}.`,

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { EXAMPLES } from "../../testdata/scoreContext";
-import { repetitionS } from "./repetitionSeconds";
-import { SCHEME_KINDS, setsOf, tempoOf } from "./scheme";
-import { wayWords } from "./wayWords";
+import { repetitionS } from "@/core/sheet/schemes/repetitionSeconds";
+import { SCHEME_KINDS, setsOf, tempoOf } from "@/core/sheet/schemes/scheme";
+import { EXAMPLES } from "@/core/testdata/scoreContext";
+import { wayWords } from "./en/plan/way";
 
 test("the seconds that are said of a repetition are those that the sets are timed by", () => {
   for (const kind of ["straight", "ramp", "light", "climb", "drop", "lowering", "two_up_one_down"] as const) {

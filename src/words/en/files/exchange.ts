@@ -1,5 +1,5 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
-import type { Format } from "../format";
+import type { Format } from "../../format";
 
 /** What stands in a column of a table that is read in. */
 const COLUMNS: Readonly<Record<string, string>> = {

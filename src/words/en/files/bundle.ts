@@ -1,4 +1,4 @@
-import type { Format } from "../format";
+import type { Format } from "../../format";
 
 /** Display texts of a bundle: what a system without our codes shows of a resource. */
 export const bundle = {

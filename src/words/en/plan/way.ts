@@ -1,5 +1,5 @@
-import type { Tempo } from "./repetitionSeconds";
-import { type Scheme, tempoOf } from "./scheme";
+import type { Tempo } from "@/core/sheet/schemes/repetitionSeconds";
+import { type Scheme, tempoOf } from "@/core/sheet/schemes/scheme";
 
 const inReserve = (n: number): string => (n === 0 ? "to the last one" : `${n} in reserve`);
 const ENDS = { stretched: "stretched", short: "short" } as const;
