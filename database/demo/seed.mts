@@ -10,7 +10,7 @@ import postgres from "postgres";
 import { limbGravityTorqueNm } from "../../src/core/body/limbGravity";
 import { bodyFrom } from "../../src/core/body/segments";
 import { plainMeasurement } from "../../src/core/measure/measurementInput";
-import { MEASUREMENT_KINDS, measurementKind } from "../../src/core/measure/measurementKinds";
+import { MEASUREMENT_KIND_IDS, measurementKind } from "../../src/core/measure/measurementKinds";
 import { isKneeMovement, type Movement } from "../../src/core/strength/movements";
 import type { TrialInput } from "../../src/core/strength/testInput";
 import { torqueAngleShape } from "../../src/core/strength/torqueAngleShape";
@@ -225,7 +225,7 @@ async function written(clientId: string, l: DemoLimit, when: Date): Promise<void
 function seriesEvents(clientId: string, s: DemoSeries): DemoEvent[] {
   const [first, last] = [s.daysAgo[0] ?? 0, s.daysAgo[s.daysAgo.length - 1] ?? 0];
   const spec = measurementKind(s.kind);
-  const minute = Object.keys(MEASUREMENT_KINDS).indexOf(s.kind);
+  const minute = MEASUREMENT_KIND_IDS.indexOf(s.kind);
   return s.daysAgo.map((day) => ({
     when: daysAgo(day, 9, 20 + minute),
     run: async (when) => {

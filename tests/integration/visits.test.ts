@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { standing } from "@/core/visit/setRecord";
+import { stopSaid } from "@/core/visit/signs/stopReasons";
 import type { LogEntry, VisitEvent } from "@/core/visit/visitEvent";
 import { painMaxFor } from "@/server/bounds/limits";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -8,6 +9,7 @@ import { recentVisitsWhole } from "@/server/history/visits";
 import { floorBarred } from "@/server/visits/floor";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 import { swapsOfVisit } from "@/server/visits/swapForToday";
+import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   currentSheet,
@@ -183,7 +185,9 @@ describe("a visit's log", () => {
     await sendLog(clinic, visitId, await logOf(clinic, client, MONDAY, { pain: 3 }));
     const [visit] = await visitsOf(client);
     expect(visit?.records.map((r) => r.exerciseId)).toEqual(["kext_iso_machine", "half_squat"]);
-    expect(visit?.end?.stopped).toMatch(/joint pain of 3 in it is above the limit of 2/);
+    expect(sayPlainly(stopSaid(visit?.end?.stopped ?? ""))).toMatch(
+      /joint pain of 3 in it is above the limit of 2/,
+    );
   });
 
   test("a swap is what the clinic computes for today; another load than that is refused", async () => {

@@ -38,7 +38,7 @@ const CORE: House = {
     decision: "bounds progression sheet visit",
     requests: "",
     paper: "selection",
-    review: "decision demand measure progression strength",
+    review: "decision demand measure progression strength visit",
     desk: "access measure progression requests schedule screening sheet visit",
     units: "",
   },

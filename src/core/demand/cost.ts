@@ -5,8 +5,9 @@ import { type DatedTest, testsForCurve } from "../strength/testsForCurve";
 import { CURVE_TO_DEG } from "../strength/torqueAngleShape";
 import { dayInWords } from "../units/dayInWords";
 import { GRAVITY_M_S2, kgWords } from "../units/mass";
+import { type Coded, saidWith } from "../units/said";
 import type { Computed } from "../units/working/working";
-import { type Moment, momentsOf, type Task, taskName } from "./tasks";
+import { type Moment, momentsOf, type Task } from "./tasks";
 
 /** What a task takes of a leg: a number with its working, or why nobody can say. */
 export type Cost =
@@ -18,7 +19,7 @@ export type Cost =
       isAtLeast: boolean;
       because: null;
     }
-  | { task: Task; percent: null; hardestDeg: null; isAtLeast: false; because: string };
+  | { task: Task; percent: null; hardestDeg: null; isAtLeast: false; because: Coded };
 
 /** Where under the foot the weight is pressed may be wrong by so much; the model's largest doubt (mechanics rules 8). */
 const PRESSURE_DOUBT_M = 0.03;
@@ -32,7 +33,7 @@ const LEAST_DEG = 20;
  * `tests` are knee extension tests of this leg up to the day asked about; `body` the body of that day.
  */
 export function costOf(body: Body, task: Task, tests: readonly DatedTest[]): Cost {
-  const unknown = (because: string): Cost => ({
+  const unknown = (because: Coded): Cost => ({
     task,
     percent: null,
     hardestDeg: null,
@@ -40,14 +41,14 @@ export function costOf(body: Body, task: Task, tests: readonly DatedTest[]): Cos
     because,
   });
   const moments = momentsOf(body, task);
-  if (!moments) return unknown("too low for this body in the model");
+  if (!moments) return unknown({ code: "work.too_low" });
   const deepest = moments[0]?.kneeFlexionDeg ?? 0;
   const curve = testsForCurve(tests);
   const [newest] = curve;
-  if (!newest) return unknown("the strength of this leg was never tested");
+  if (!newest) return unknown({ code: "work.never_tested" });
   const fit = fitTorqueAngle("knee_extension", curve);
   const hardest = hardestOf(moments, fit);
-  if (!hardest) return unknown("the knee hardly bends in it");
+  if (!hardest) return unknown({ code: "work.hardly_bends" });
   return {
     task,
     percent: percentOf(
@@ -80,32 +81,34 @@ function percentOf(body: Body, task: Task, m: Moment, can: Computed): Computed {
     origin: "estimated",
     working: {
       formulaId: "demand.cost",
-      formula: `knee moment of ${taskName(task)} at ${m.kneeFlexionDeg.toFixed(0)}°, where it takes most, divided by what this leg can do there`,
+      formula: saidWith("work.cost_formula", { task, deg: m.kneeFlexionDeg }),
       inputs: [
         {
-          name: "knee moment of one leg",
+          name: { code: "work.knee_moment" },
           value: `${m.kneeNm.toFixed(0)} ± ${momentDoubtNm.toFixed(0)} N·m`,
           origin: "estimated",
-          from: "static model of this body",
+          from: { code: "work.body_model" },
         },
         {
-          name: "what the leg can do there",
+          name: { code: "work.can_do" },
           value: `${can.value.toFixed(0)} ± ${(can.doubt ?? 0).toFixed(0)} N·m`,
           origin: can.origin,
-          from: can.working.inputs[0]?.from ?? "strength test",
+          from: can.working.inputs[0]?.from ?? { code: "work.strength_test" },
         },
-        { name: "body mass", value: kgWords(body.massKg), origin: "measured" },
+        { name: { code: "work.body_mass" }, value: kgWords(body.massKg), origin: "measured" },
         {
-          name: "weight on this leg",
+          name: { code: "work.weight_share" },
           value: `${Math.round(m.share * 100)} %`,
           origin: "default",
           from:
-            task.kind === "chair" || task.kind === "half_squat" ? "both legs alike" : "the leg that works",
+            task.kind === "chair" || task.kind === "half_squat"
+              ? { code: "work.both_alike" }
+              : { code: "work.working_leg" },
         },
       ],
-      source: "static inverse dynamics over the torque-angle curve (mechanics 3, 5.10, 5.11, 6)",
+      source: { code: "work.cost_source" },
       confidence: "own",
-      cannotTell: `How fast or with how much swing it is done, and whether the other leg or the hands take more than their part. Above 100 % it is done with help of those, or not at all. Of the strength: ${can.working.cannotTell ?? ""}`,
+      cannotTell: saidWith("work.cost_cannot", { strength: can.working.cannotTell ?? "" }),
     },
   };
 }

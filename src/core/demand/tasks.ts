@@ -41,21 +41,6 @@ const cm = (m: number): string => (m * 100).toFixed(0);
 /** A name by which a task is kept and found again. */
 export const taskId = (t: Task): string => (t.kind === "chair" ? `chair_${cm(t.seatM)}` : t.kind);
 
-export function taskName(t: Task): string {
-  switch (t.kind) {
-    case "chair":
-      return `rising from a ${cm(t.seatM)} cm seat`;
-    case "stairs_up":
-      return `a stair of ${cm(t.riserM)} cm up`;
-    case "stairs_down":
-      return `a stair of ${cm(t.riserM)} cm down`;
-    case "kneel":
-      return "down on one knee and up";
-    case "half_squat":
-      return `a half squat to ${HALF_SQUAT_DEG}°`;
-  }
-}
-
 /** What a leg does at one angle of a task. */
 export interface Moment {
   kneeFlexionDeg: number;

@@ -1,4 +1,5 @@
 import type { Action } from "../progression/safetyRules";
+import type { Said } from "../units/said";
 import type { DayFacts } from "./dayFacts";
 
 export type PathStep =
@@ -53,7 +54,7 @@ export type StepSaid =
   | Bare
   | { code: "path.screened"; status: DayFacts["screening"]["status"] }
   | { code: "path.phases"; phases: readonly string[] }
-  | { code: "path.due"; because: string }
+  | { code: "path.due"; because: Said }
   | { code: "path.due_many"; n: number }
   | { code: "path.tests"; n: number }
   | { code: "path.sheets"; names: readonly string[]; lines: number }

@@ -2,6 +2,7 @@ import type { Action } from "../progression/safetyRules";
 import type { RequestKind } from "../requests/requestInput";
 import type { Return } from "../schedule/daysOff";
 import type { GoneLine } from "../sheet/line/gone";
+import type { Said } from "../units/said";
 import { type ConcernSaid, concernSaid } from "../visit/concerns";
 import type { DayFacts } from "./dayFacts";
 import type { MatterKind } from "./matters";
@@ -36,8 +37,8 @@ export type WaitSaid =
   | { code: "desk.limit_ends"; limit: string; endsOn: string }
   | { code: "desk.phase_opens"; phase: string }
   | { code: "desk.confirm_phase"; conditions: readonly string[] }
-  | { code: "desk.measure_strength"; because: string }
-  | { code: "desk.measure"; what: string; because: string; more: number };
+  | { code: "desk.measure_strength"; because: Said }
+  | { code: "desk.measure"; what: Said; because: Said; more: number };
 
 /** One thing that waits for somebody at a client, with where it is done. */
 export interface Matter {
@@ -59,12 +60,12 @@ export interface Next {
 
 /** What bars work today, and where it is lifted. */
 export interface Bars {
-  why: { code: "desk.bars"; sentence: string } | { code: "desk.sign_bars"; signs: string };
+  why: { code: "desk.bars"; sentence: Said } | { code: "desk.sign_bars"; signs: string };
   step: PathStep;
 }
 
 export function barsOf(f: DayFacts): Bars | null {
-  const said = (sentence: string) => ({ code: "desk.bars" as const, sentence });
+  const said = (sentence: Said) => ({ code: "desk.bars" as const, sentence });
   if (f.screening.barsPlanning) return { why: said(f.screening.barsPlanning), step: "screen" };
   if (f.warning) return { why: { code: "desk.sign_bars", signs: f.warning }, step: "floor" };
   return f.handLimits ? { why: said(f.handLimits), step: "limits" } : null;

@@ -1,4 +1,4 @@
-import { whyNext } from "@/words/en/told";
+import { whyNext } from "@/words/en/numbers/told";
 import { bodyFrom } from "../body/segments";
 import { EXERCISES } from "../rules/exercises";
 import type { SheetInput } from "../selection/rank/rangeSheet";

@@ -2,15 +2,15 @@ import type { Condition, Phase } from "../rules/conditions";
 import { retestDue } from "../strength/testsForCurve";
 import { daysBetween } from "../units/days";
 import type { Side } from "../units/fields";
-import { lowerFirst } from "../units/lowerFirst";
+import { type Said, saidWith } from "../units/said";
 import { type DatedMeasurement, type DatedStrength, FINDING_VALID_DAYS, newestOf } from "./findings";
 import { type MeasurementKind, measurementKind } from "./measurementKinds";
 
 /** Something to measure, and why. */
 export interface DueMeasurement {
   kind: MeasurementKind | "extension_strength" | "extension_of_both" | "flexion_of_both";
-  what: string;
-  because: string;
+  what: Said;
+  because: Said;
   /** which part of Measure it is in */
   group: "strength" | "motion" | "swelling" | "function" | "repetitions";
   /** without it nothing can be dosed */
@@ -40,7 +40,7 @@ export function dueMeasurements(input: {
   if (strength)
     due.push({
       kind: "extension_strength",
-      what: "knee extension strength",
+      what: { code: "due.extension" },
       because: strength,
       group: "strength",
       isNeeded: extension.length === 0,
@@ -58,14 +58,14 @@ export function dueMeasurements(input: {
       due.push({
         kind,
         what: spec.name,
-        because: `${age === null ? "never measured" : `last ${age} days ago`}; “${lowerFirst(phase.name)}” is left by it`,
+        because: saidWith("due.leaves_phase", { age, phase: phase.name }),
         group: spec.group,
         isNeeded: false,
       });
     }
     for (const [key, movement, pair, name] of [
-      ["quad_symmetry_min_pct", "knee_extension", "extension_of_both", "both legs' knee extension"],
-      ["hamstring_symmetry_min_pct", "knee_flexion", "flexion_of_both", "both legs' knee flexion"],
+      ["quad_symmetry_min_pct", "knee_extension", "extension_of_both", { code: "due.both_extension" }],
+      ["hamstring_symmetry_min_pct", "knee_flexion", "flexion_of_both", { code: "due.both_flexion" }],
     ] as const) {
       if (phase.exit_criteria[key] === null || due.some((d) => d.kind === pair)) continue;
       const sides = new Set(
@@ -77,7 +77,7 @@ export function dueMeasurements(input: {
         due.push({
           kind: pair,
           what: name,
-          because: `symmetry of at least ${phase.exit_criteria[key]} % leaves “${lowerFirst(phase.name)}”`,
+          because: saidWith("due.symmetry_leaves", { pct: phase.exit_criteria[key], phase: phase.name }),
           group: "strength",
           isNeeded: false,
         });

@@ -1,9 +1,9 @@
 import { SIT_TO_STAND_REAL_CHANGE } from "./sitToStand";
+import texts from "./text/en.json";
 
 export type MeasurementGroup = "motion" | "swelling" | "function" | "repetitions";
 
-interface KindSpec {
-  name: string;
+interface KindModel {
   group: MeasurementGroup;
   unit: string;
   least: number;
@@ -14,12 +14,16 @@ interface KindSpec {
   isAngle: boolean;
   /** smallest change that is more than measurement error, in the unit; null: not known */
   realChange: number | null;
-  realChangeSource: string;
-  how: string;
 }
 
-const angle = (name: string, least: number, most: number, how: string): KindSpec => ({
-  name,
+/** A kind as it is called; its words stand in text/en.json. */
+interface KindSpec extends KindModel {
+  name: string;
+  how: string;
+  realChangeSource: string;
+}
+
+const angle = (least: number, most: number): KindModel => ({
   group: "motion",
   unit: "°",
   least,
@@ -28,12 +32,9 @@ const angle = (name: string, least: number, most: number, how: string): KindSpec
   isSided: true,
   isAngle: true,
   realChange: 5,
-  realChangeSource: "long-arm goniometer, usual practice [own]",
-  how,
 });
 
-const girth = (name: string, how: string, realChange: number): KindSpec => ({
-  name,
+const girth = (realChange: number): KindModel => ({
   group: "swelling",
   unit: "cm",
   least: 15,
@@ -42,26 +43,18 @@ const girth = (name: string, how: string, realChange: number): KindSpec => ({
   isSided: true,
   isAngle: false,
   realChange,
-  realChangeSource: "girth, 1 to 1.5 cm (dosing rules F7) [medium]",
-  how,
 });
 
 /** What is measured besides strength by load cell, with unit, range and the change that counts. */
-export const MEASUREMENT_KINDS = {
-  knee_bend: angle("knee bend", 0, 160, "how far it bends; 0° is straight"),
-  knee_straightening: angle(
-    "knee straightening",
-    -20,
-    60,
-    "degrees short of straight; below zero is bent back beyond straight",
-  ),
-  hip_bend: angle("hip bend", 0, 140, "lying, the other leg flat"),
+const MODELS = {
+  knee_bend: angle(0, 160),
+  knee_straightening: angle(-20, 60),
+  hip_bend: angle(0, 140),
   quadriceps_lag: {
-    ...angle("quadriceps lag", 0, 60, "passive minus active straightening in a straight-leg raise"),
+    ...angle(0, 60),
     isAngle: false,
   },
   swelling: {
-    name: "swelling",
     group: "swelling",
     unit: "grade",
     least: 0,
@@ -70,14 +63,11 @@ export const MEASUREMENT_KINDS = {
     isSided: true,
     isAngle: false,
     realChange: 1,
-    realChangeSource: "one grade",
-    how: "0 none, 1 trace, 2 is 1+, 3 is 2+, 4 is 3+",
   },
-  girth_mid_patella: girth("girth at mid-kneecap", "a centimetre more is fluid", 1),
-  girth_thigh: girth("girth of the thigh", "15 cm above the kneecap; bulk, never strength", 1.5),
-  girth_calf: girth("girth of the calf", "at its widest", 1.5),
+  girth_mid_patella: girth(1),
+  girth_thigh: girth(1.5),
+  girth_calf: girth(1.5),
   sit_to_stand_30s: {
-    name: "sit-to-stands in 30 s",
     group: "function",
     unit: "times",
     least: 0,
@@ -86,11 +76,8 @@ export const MEASUREMENT_KINDS = {
     isSided: false,
     isAngle: false,
     realChange: SIT_TO_STAND_REAL_CHANGE,
-    realChangeSource: "2 to 3 (dosing rules F7) [medium]",
-    how: "full stands with arms crossed; with arms used it counts as none",
   },
   single_leg_balance: {
-    name: "balance on one leg",
     group: "function",
     unit: "s",
     least: 0,
@@ -99,11 +86,8 @@ export const MEASUREMENT_KINDS = {
     isSided: true,
     isAngle: false,
     realChange: null,
-    realChangeSource: "not known here",
-    how: "best of three, eyes open, stop at 60 s",
   },
   daily_pain: {
-    name: "pain in daily life",
     group: "function",
     unit: "of 10",
     least: 0,
@@ -112,11 +96,8 @@ export const MEASUREMENT_KINDS = {
     isSided: false,
     isAngle: false,
     realChange: 2,
-    realChangeSource: "two points, usual practice [own]",
-    how: "at rest and in daily life, worst of the last days",
   },
   repetition_test: {
-    name: "repetition test",
     group: "repetitions",
     unit: "kg",
     least: 1,
@@ -125,11 +106,10 @@ export const MEASUREMENT_KINDS = {
     isSided: true,
     isAngle: false,
     realChange: null,
-    realChangeSource: "the estimate's own range",
-    how: "one set near failure on the same machine and set-up",
   },
-} as const satisfies Record<string, KindSpec>;
+} as const satisfies Record<string, KindModel>;
 
-export type MeasurementKind = keyof typeof MEASUREMENT_KINDS;
-export const MEASUREMENT_KIND_IDS = Object.keys(MEASUREMENT_KINDS) as [MeasurementKind, ...MeasurementKind[]];
-export const measurementKind = (kind: MeasurementKind): KindSpec => MEASUREMENT_KINDS[kind];
+export type MeasurementKind = keyof typeof MODELS;
+export const MEASUREMENT_KIND_IDS = Object.keys(MODELS) as [MeasurementKind, ...MeasurementKind[]];
+const TEXTS: Readonly<Record<MeasurementKind, Pick<KindSpec, "name" | "how" | "realChangeSource">>> = texts;
+export const measurementKind = (kind: MeasurementKind): KindSpec => ({ ...MODELS[kind], ...TEXTS[kind] });

@@ -19,16 +19,16 @@ export function powerComputed(p: {
     origin: "estimated",
     working: {
       formulaId: "measure.sit-to-stand-power",
-      formula: "0.9 × body mass × 9.81 × (half the height − the chair) ÷ half the time of one rise",
+      formula: { code: "work.sit_formula" },
       inputs: [
-        { name: "body mass", value: kgWords(p.bodyMassKg), origin: "entered" },
-        { name: "height", value: `${p.heightM} m`, origin: "entered" },
-        { name: "chair", value: `${p.chairM} m`, origin: "entered" },
-        { name: "rises in 30 s", value: String(p.times), origin: "measured" },
+        { name: { code: "work.body_mass" }, value: kgWords(p.bodyMassKg), origin: "entered" },
+        { name: { code: "work.height" }, value: `${p.heightM} m`, origin: "entered" },
+        { name: { code: "work.chair" }, value: `${p.chairM} m`, origin: "entered" },
+        { name: { code: "work.rises" }, value: String(p.times), origin: "measured" },
       ],
-      source: "dosing rules F7",
+      source: { code: "work.sit_source" },
       confidence: "medium",
-      cannotTell: "How the two legs share it; it compares a person with themselves.",
+      cannotTell: { code: "work.sit_cannot" },
     },
   };
 }
@@ -49,23 +49,26 @@ export function maximumComputed(p: {
     origin: "estimated",
     working: {
       formulaId: "strength.repetition-maximum",
-      formula:
-        "load × mean of four formulas (Epley, Brzycki, Lombardi, Wathan) at the repetitions that the set would have reached",
+      formula: { code: "work.max_formula" },
       inputs: [
-        { name: "load", value: kgWords(p.loadKg), origin: "measured" },
-        { name: "repetitions done", value: String(p.reps), origin: "measured" },
-        { name: "left in reserve", value: String(p.reserve), origin: "entered", from: "as the client said" },
+        { name: { code: "work.load" }, value: kgWords(p.loadKg), origin: "measured" },
+        { name: { code: "work.reps_done" }, value: String(p.reps), origin: "measured" },
         {
-          name: "this lift allows more or fewer",
+          name: { code: "work.left" },
+          value: String(p.reserve),
+          origin: "entered",
+          from: { code: "work.client_said" },
+        },
+        {
+          name: { code: "work.lift_allows" },
           value: `÷ ${REPETITION_MULTIPLIER[p.lift]}`,
           origin: "default",
         },
-        { name: "repetitions it would have reached", value: (e.reff ?? 0).toFixed(1), origin: "estimated" },
+        { name: { code: "work.reps_reached" }, value: (e.reff ?? 0).toFixed(1), origin: "estimated" },
       ],
-      source: "dosing rules D1, D2",
+      source: { code: "work.max_source" },
       confidence: "medium",
-      cannotTell:
-        "A lift that nobody did: people understate what is left by about one, and more when many are.",
+      cannotTell: { code: "work.max_cannot" },
     },
   };
 }

@@ -6,6 +6,7 @@ import { limbSymmetry } from "../strength/symmetry";
 import { dayInWords } from "../units/dayInWords";
 import type { Side } from "../units/fields";
 import { kgWords } from "../units/mass";
+import { saidWith } from "../units/said";
 import type { Computed } from "../units/working/working";
 import { type DatedStrength, pairedStrength } from "./findings";
 
@@ -89,7 +90,11 @@ function symmetryOf(tests: readonly DatedStrength[], m: Movement, involved: Side
     origin: "estimated",
     working: {
       formulaId: "strength.symmetry",
-      formula: `${MOVEMENTS[m].name} of the ${involved} side divided by the other, both at ${pair.kneeFlexionDeg}° of knee flexion`,
+      formula: saidWith("work.symmetry_formula", {
+        name: MOVEMENTS[m].name,
+        side: involved,
+        deg: pair.kneeFlexionDeg,
+      }),
       inputs: [
         {
           name: involved,
@@ -98,18 +103,16 @@ function symmetryOf(tests: readonly DatedStrength[], m: Movement, involved: Side
           from: dayInWords(pair.on),
         },
         {
-          name: "other side",
+          name: { code: "work.other_side" },
           value: `${pair.otherNm.toFixed(0)} N·m`,
           origin: "measured",
-          from: "its highest value in this episode",
+          from: { code: "work.highest" },
         },
-        { name: "typical error of a session", value: `${TYPICAL_ERROR_PCT} %`, origin: "default" },
+        { name: { code: "work.typical_error" }, value: `${TYPICAL_ERROR_PCT} %`, origin: "default" },
       ],
-      source: "limb symmetry index with a 95 % interval of ±2.77 typical errors (dosing F1)",
+      source: { code: "work.symmetry_source" },
       confidence: "medium",
-      cannotTell: pair.isReliable
-        ? "Whether the other leg is strong: it weakens too after an injury. Look at torque per body mass as well."
-        : "Much: the trials of one of these tests never agreed. Test again before relying on it.",
+      cannotTell: pair.isReliable ? { code: "work.symmetry_cannot" } : { code: "work.trials_one" },
     },
   };
 }
@@ -133,7 +136,7 @@ function perBodyMass(
     origin: "measured",
     working: {
       formulaId: "strength.per-body-mass",
-      formula: `torque at ${last.kneeFlexionDeg}° divided by body mass`,
+      formula: saidWith("work.per_mass", { deg: last.kneeFlexionDeg }),
       inputs: [
         {
           name: "torque",
@@ -141,11 +144,11 @@ function perBodyMass(
           origin: "measured",
           from: dayInWords(last.takenOn),
         },
-        { name: "body mass", value: kgWords(bodyMassKg), origin: "entered" },
+        { name: { code: "work.body_mass" }, value: kgWords(bodyMassKg), origin: "entered" },
       ],
       source: "definition",
       confidence: "high",
-      cannotTell: "What is normal for this person: it varies with sex, age and sport.",
+      cannotTell: { code: "work.per_mass_cannot" },
     },
   };
 }
@@ -183,7 +186,7 @@ export function ratioSummary(tests: readonly DatedStrength[]): RatioSummary[] {
             origin: "estimated",
             working: {
               formulaId: "strength.hamstring-quadriceps",
-              formula: `knee flexion torque divided by knee extension torque, ${side} side, both at ${h.kneeFlexionDeg}°`,
+              formula: saidWith("work.ratio_formula", { side, deg: h.kneeFlexionDeg }),
               inputs: [
                 {
                   name: "flexion",
@@ -198,10 +201,9 @@ export function ratioSummary(tests: readonly DatedStrength[]): RatioSummary[] {
                   from: dayInWords(q.takenOn),
                 },
               ],
-              source: "isometric ratio at equal angle, 0.5 to 0.8 usual (dosing F3)",
+              source: { code: "work.ratio_source" },
               confidence: "medium",
-              cannotTell:
-                "Anything about another angle: it falls with bend, because the hamstrings shorten. A high ratio mostly means weak quadriceps.",
+              cannotTell: { code: "work.ratio_cannot" },
             },
           },
         },

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Limit } from "../bounds/limit";
+import { asKept, saidWith } from "../units/said";
 
 /** Schools of the pain rule; `post_op` applies after surgery until the last two phases. */
 export const school = z.enum(["pain_free", "monitoring", "post_op"]);
@@ -32,12 +33,6 @@ export function painRule(s: School, i: Irritability, writtenLimit: number | null
   return { green: Math.min(rule.green, max), max };
 }
 
-const STIRRED_UP: Record<Irritability, string> = {
-  low: "stirred up with difficulty",
-  moderate: "moderately stirred up",
-  high: "easily stirred up",
-};
-
 /**
  * The pain rule as a limit like all others, so that the strictest of it, a phase and what somebody wrote is one number
  * everywhere. Where irritability lowers what the school allows, the reason says both (corrections K10).
@@ -45,8 +40,6 @@ const STIRRED_UP: Record<Irritability, string> = {
 export function painLimit(s: School, i: Irritability): Limit {
   const { max } = RULES[s][i];
   const most = RULES[s].low.max;
-  const lowered =
-    max < most ? `, which allows up to ${most}; because the joint is ${STIRRED_UP[i]} it is ${max}` : "";
   return {
     id: "pain-rule",
     kind: "joint_pain",
@@ -55,13 +48,7 @@ export function painLimit(s: School, i: Irritability): Limit {
     word: null,
     names: [],
     origin: "clinic",
-    reason: `the rule "${SCHOOL_WORDS[s]}"${lowered}`,
+    reason: asKept(saidWith("bound.pain_rule", { school: s, irritability: i, max, most })),
     endsOn: null,
   };
 }
-
-export const SCHOOL_WORDS: Record<School, string> = {
-  pain_free: "pain-free",
-  monitoring: "some pain is watched",
-  post_op: "after surgery",
-};

@@ -4,14 +4,6 @@ import { painRule } from "./painRule";
 export const ACTIONS = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"] as const;
 export type Action = (typeof ACTIONS)[number];
 
-/** The actions in words a therapist uses. */
-export const ACTION_WORDS: Record<Action, string> = {
-  PROGRESS: "Step up",
-  HOLD: "Stay",
-  REGRESS: "Step back",
-  STOP_REFER: "Stop and refer",
-};
-
 const STRICTNESS: Record<Action, number> = { PROGRESS: 0, HOLD: 1, REGRESS: 2, STOP_REFER: 3 };
 export const stricter = (a: Action, b: Action): Action => (STRICTNESS[a] >= STRICTNESS[b] ? a : b);
 

@@ -1,5 +1,6 @@
 import { dayInWords } from "../units/dayInWords";
 import { kgWords } from "../units/mass";
+import type { Said } from "../units/said";
 import type { Computed, Origin, Working, WorkingInput } from "../units/working/working";
 
 /** How a series is drawn. */
@@ -12,8 +13,8 @@ export interface Point {
   /** the ends of what it could be, or of what it ran through */
   low: number | null;
   high: number | null;
-  /** what else is to be known of it, in words; empty: nothing */
-  note: string;
+  /** what else is to be known of it, nothing where nothing is */
+  note: readonly Said[];
   /** drawn apart: less was done than planned, or one session cannot tell */
   apart?: "less" | "open";
   /** what it was computed from, where it is more than what was entered */
@@ -26,7 +27,9 @@ export interface RowHow extends Pick<Working, "formula" | "source" | "confidence
 }
 
 export interface Series {
-  name: string;
+  /** which of a row's it is: never shown */
+  key: string;
+  name: Said;
   mark: Mark;
   points: Point[];
 }
@@ -34,9 +37,9 @@ export interface Series {
 /** One question on the time line: what is drawn, what its table lists and what a file holds are all made of this. */
 export interface Row {
   id: string;
-  name: string;
+  name: Said;
   /** how to read it */
-  under: string;
+  under: Said;
   unit: string;
   digits: number;
   /** which way is better; null where neither is */
@@ -51,10 +54,15 @@ export interface Row {
   series: Series[];
   how: RowHow;
   /** a line across, with its words */
-  marks: { value: number; words: string }[];
+  marks: { value: number; words: Said }[];
 }
 
-export const point = (on: string, value: number, note = "", apart?: Point["apart"]): Point => ({
+export const point = (
+  on: string,
+  value: number,
+  note: readonly Said[] = [],
+  apart?: Point["apart"],
+): Point => ({
   on,
   value,
   low: null,
@@ -94,48 +102,14 @@ export function computedOf(row: Row, series: Series, p: Point): Computed {
       inputs: [
         { name: series.name, value: valueWords(row, p.value), origin, from: dayInWords(p.on) },
         ...(p.inputs ?? []),
-        ...(p.note ? [{ name: "noted with it", value: p.note, origin: "entered" as const }] : []),
+        ...p.note.map((value) => ({ name: { code: "review.noted" }, value, origin: "entered" as const })),
       ],
     },
   };
 }
-
-/** The table of a row: the same values in words. */
-export interface RowTable {
-  columns: string[];
-  rows: string[][];
-}
-
-const shown = (x: number | null, digits: number): string => (x === null ? "" : x.toFixed(digits));
 
 /** A value as people read it. */
 export const valueWords = (row: Pick<Row, "scale" | "digits" | "unit">, value: number): string =>
   row.scale?.[value] ??
   (row.unit === "kg" ? kgWords(value, row.digits) : null) ??
   `${value.toFixed(row.digits)}${row.unit === "°" ? "°" : row.unit ? ` ${row.unit}` : ""}`;
-
-/** Every point of a row, by day, as a table: the chart's values and nothing else. */
-export function tableOf(row: Row): RowTable {
-  const hasRange = row.series.some((s) => s.points.some((p) => p.low !== null));
-  const hasNotes = row.series.some((s) => s.points.some((p) => p.note !== ""));
-  const unit = row.unit ? ` (${row.unit})` : "";
-  return {
-    columns: [
-      "day",
-      "what",
-      `value${unit}`,
-      ...(hasRange ? [`from${unit}`, `to${unit}`] : []),
-      ...(hasNotes ? ["note"] : []),
-    ],
-    rows: row.series
-      .flatMap((s) => s.points.map((p) => ({ s, p })))
-      .sort((a, b) => a.p.on.localeCompare(b.p.on))
-      .map(({ s, p }) => [
-        p.on,
-        s.name,
-        shown(p.value, row.digits),
-        ...(hasRange ? [shown(p.low, row.digits), shown(p.high, row.digits)] : []),
-        ...(hasNotes ? [p.note] : []),
-      ]),
-  };
-}

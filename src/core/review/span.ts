@@ -1,5 +1,5 @@
-import { ACTION_WORDS, type Action } from "../progression/safetyRules";
-import { dayInWords } from "../units/dayInWords";
+import type { Action } from "../progression/safetyRules";
+import { type Said, saidWith } from "../units/said";
 import type { Computed } from "../units/working/working";
 import type { Decided, ReviewFacts } from "./facts";
 import { computedOf, type Point, type Row, type Series, valueWords } from "./row";
@@ -13,7 +13,10 @@ export interface Span {
 /** A row within a span: where it stood first and last. */
 export interface SpanLine {
   id: string;
-  name: string;
+  /** which series of which row */
+  rowId: string;
+  key: string;
+  name: Said;
   first: string;
   digits: number;
   /** null: there was only one */
@@ -21,7 +24,7 @@ export interface SpanLine {
   /** the working behind both */
   firstOf: Computed;
   lastOf: Computed;
-  note: string;
+  note: Said[];
 }
 
 export interface SpanNumbers {
@@ -68,23 +71,29 @@ function lineOf(row: Row, series: Series, span: Span): SpanLine[] {
   const say = (p: Point): string => valueWords(row, p.value);
   return [
     {
-      id: `${row.id} ${series.name}`,
-      name: row.series.length > 1 ? `${row.name}, ${series.name}` : row.name,
+      id: `${row.id} ${series.key}`,
+      rowId: row.id,
+      key: series.key,
+      name:
+        row.series.length > 1
+          ? saidWith("review.row_series", { row: row.name, series: series.name })
+          : row.name,
       first: say(first),
       digits: row.digits,
       last: points.length > 1 ? say(last) : null,
       firstOf: computedOf(row, series, first),
       lastOf: computedOf(row, series, last),
-      note: [changeWords(row, first, last), worstWords(row, points, last), last.note]
-        .filter(Boolean)
-        .join("; "),
+      note: [...changeSaid(row, first, last), ...worstSaid(row, points, last), ...last.note],
     },
   ];
 }
 
+const MORE = { code: "review.more_than_error" };
+const WITHIN = { code: "review.within_error" };
+
 /** Whether what changed is more than measurement error, where that is known. */
-function changeWords(row: Row, first: Point, last: Point): string {
-  if (first.value === last.value) return "";
+function changeSaid(row: Row, first: Point, last: Point): Said[] {
+  if (first.value === last.value) return [];
   if (
     last.low !== null &&
     last.high !== null &&
@@ -93,24 +102,17 @@ function changeWords(row: Row, first: Point, last: Point): string {
     row.better !== null
   ) {
     const half = Math.hypot(last.high - last.value, first.high - first.value);
-    return Math.abs(last.value - first.value) > half ? "more than the error" : "within the error";
+    return [Math.abs(last.value - first.value) > half ? MORE : WITHIN];
   }
-  if (row.realChange === null) return "";
-  return Math.abs(last.value - first.value) >= row.realChange ? "more than the error" : "within the error";
+  if (row.realChange === null) return [];
+  return [Math.abs(last.value - first.value) >= row.realChange ? MORE : WITHIN];
 }
 
 /** The worst on the way, where it was worse than both ends. */
-function worstWords(row: Row, points: readonly Point[], last: Point): string {
-  if (row.better !== "down" || points.length < 3) return "";
+function worstSaid(row: Row, points: readonly Point[], last: Point): Said[] {
+  if (row.better !== "down" || points.length < 3) return [];
   const worst = points.reduce((w, p) => (p.value > w.value ? p : w));
   return worst.value > last.value && worst !== points[0]
-    ? `${valueWords(row, worst.value)} on ${dayInWords(worst.on).slice(0, -5)}`
-    : "";
+    ? [saidWith("review.worst_on", { value: valueWords(row, worst.value), on: worst.on })]
+    : [];
 }
-
-/** "6 up, 5 stay, 1 back" */
-export const decisionsWords = (d: SpanNumbers["decisions"]): string =>
-  (Object.keys(d) as Action[])
-    .filter((a) => d[a] > 0)
-    .map((a) => `${d[a]} × ${ACTION_WORDS[a].toLowerCase()}`)
-    .join(", ");

@@ -1,20 +1,22 @@
+import texts from "./text/en/uncovered.json";
+
 /** What the rule base says nothing about; the product says so at once and computes no limits. Source: its scope. */
-export const UNCOVERED = {
-  multi_ligament: "multi-ligament knee",
-  cartilage_repair: "cartilage repair",
-  osteotomy: "osteotomy",
-  kneecap_instability: "surgery for kneecap instability",
-  hamstring_tear: "hamstring tendon tear",
-  hip_tendon_tear: "hip tendon tear",
-  lateral_hip: "lateral hip tendon pain",
-  ankle_achilles: "ankle or Achilles condition as the main problem",
-  spine_surgery: "spine surgery",
-  inflammatory_arthritis: "inflammatory arthritis",
-  neurological: "stroke or other neurological weakness",
-  other: "another condition that is not in the list",
-} as const;
-export type Uncovered = keyof typeof UNCOVERED;
-export const UNCOVERED_IDS = Object.keys(UNCOVERED) as [Uncovered, ...Uncovered[]];
+export const UNCOVERED_IDS = [
+  "multi_ligament",
+  "cartilage_repair",
+  "osteotomy",
+  "kneecap_instability",
+  "hamstring_tear",
+  "hip_tendon_tear",
+  "lateral_hip",
+  "ankle_achilles",
+  "spine_surgery",
+  "inflammatory_arthritis",
+  "neurological",
+  "other",
+] as const;
+export type Uncovered = (typeof UNCOVERED_IDS)[number];
+export const UNCOVERED: Readonly<Record<Uncovered, string>> = texts;
 
 /** The rule base covers adults. */
 const ADULT_AGE = 18;
@@ -24,5 +26,5 @@ export function notCovered(birthYear: number, today: string, uncovered: readonly
   const named = uncovered.map((id) => UNCOVERED[id as Uncovered] ?? id);
   // the youngest the client can be today: under 18 counts until it is sure
   const age = Number(today.slice(0, 4)) - birthYear - 1;
-  return age < ADULT_AGE ? [...named, "a client who may be under 18"] : named;
+  return age < ADULT_AGE ? [...named, texts.under_age] : named;
 }

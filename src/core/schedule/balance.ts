@@ -1,3 +1,5 @@
+import type { Said } from "../units/said";
+
 /** What one hard repetition of a kind of work counts for each muscle group [low]. Dosing rules G3. */
 export const CREDITS = {
   press_or_squat: { quads: 1, glutes: 0.7, adductors: 0.5, hams: 0.25 },
@@ -17,7 +19,7 @@ export interface Balance {
   hamsPerQuads: number | null;
   adPerAb: number | null;
   calvesPerQuads: number | null;
-  notes: string[];
+  notes: Said[];
 }
 
 const ratio = (a: number | undefined, b: number | undefined): number | null => (b ? (a ?? 0) / b : null);
@@ -31,10 +33,10 @@ export function balanceOf(work: readonly { kind: WorkKind; hard: number }[]): Ba
   const hamsPerQuads = ratio(totals.hams, totals.quads);
   const adPerAb = ratio(totals.adductors, totals.abductors);
   const calvesPerQuads = ratio(totals.calves, totals.quads);
-  const notes: string[] = [];
+  const notes: Said[] = [];
   const outside = (x: number | null, low: number, high: number) => x !== null && (x < low || x > high);
-  if (outside(hamsPerQuads, 0.6, 1.5)) notes.push("front and back of the thigh are out of balance");
-  if (outside(adPerAb, 0.6, 1.7)) notes.push("inner and outer hip are out of balance");
-  if (calvesPerQuads !== null && calvesPerQuads < 0.3) notes.push("hardly any work for the calves");
+  if (outside(hamsPerQuads, 0.6, 1.5)) notes.push({ code: "order.front_back" });
+  if (outside(adPerAb, 0.6, 1.7)) notes.push({ code: "order.in_out" });
+  if (calvesPerQuads !== null && calvesPerQuads < 0.3) notes.push({ code: "order.few_calves" });
   return { totals, hamsPerQuads, adPerAb, calvesPerQuads, notes };
 }

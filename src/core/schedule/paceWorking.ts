@@ -1,3 +1,4 @@
+import { saidWith } from "../units/said";
 import type { Computed } from "../units/working/working";
 import type { WeeksToGoal } from "./goalPace";
 
@@ -12,24 +13,28 @@ export const paceComputed = (
   origin: "estimated",
   working: {
     formulaId: "week.pace",
-    formula:
-      "steps left divided by the client's own pace; the pace is a rate of rare steps, with its 80 % range of a Poisson count",
+    formula: { code: "work.pace_formula" },
     inputs: [
-      { name: "steps left", value: String(p.stepsLeft), origin: "estimated", from: "the ladder" },
       {
-        name: "steps done",
+        name: { code: "work.steps_left" },
+        value: String(p.stepsLeft),
+        origin: "estimated",
+        from: { code: "work.the_ladder" },
+      },
+      {
+        name: { code: "work.steps_done" },
         value: String(p.stepsDone),
         origin: "measured",
-        from: `decisions of ${p.weeks} weeks`,
+        from: saidWith("work.decisions_of", { weeks: p.weeks }),
       },
       {
         name: "range",
-        value: `${range.soonest} to ${range.latest ?? "more than 52"} weeks`,
+        value: saidWith("work.weeks", { soonest: range.soonest, latest: range.latest }),
         origin: "estimated",
       },
     ],
-    source: "Wilson and Hilferty's approximation",
+    source: { code: "work.pace_source" },
     confidence: "own",
-    cannotTell: "Whether the pace stays: a flare, an operation or a holiday changes it.",
+    cannotTell: { code: "work.pace_cannot" },
   },
 });

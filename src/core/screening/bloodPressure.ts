@@ -1,3 +1,4 @@
+import { type Coded, saidWith } from "../units/said";
 import type { Answer } from "./screening";
 
 const QUESTION = "rf_bp";
@@ -64,9 +65,9 @@ export function pressureCalledFor(c: {
   ageYears: number;
   conditionIds: readonly string[];
   positiveIds: readonly string[];
-}): string | null {
-  if (c.ageYears >= FROM_AGE_YEARS) return `of the age, ${c.ageYears}`;
-  if (c.conditionIds.some((id) => CONDITIONS.has(id))) return "of the condition";
-  if (c.positiveIds.some((id) => ANSWERS.has(id))) return "of an answer about heart and circulation";
+}): Coded | null {
+  if (c.ageYears >= FROM_AGE_YEARS) return saidWith("screening.of_age", { years: c.ageYears });
+  if (c.conditionIds.some((id) => CONDITIONS.has(id))) return { code: "screening.of_condition" };
+  if (c.positiveIds.some((id) => ANSWERS.has(id))) return { code: "screening.of_heart" };
   return null;
 }

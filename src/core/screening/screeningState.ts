@@ -3,6 +3,7 @@ import { limitsOfOverride } from "../phases/limitsOfOverride";
 import type { Consequence, RedFlag } from "../rules/redFlags";
 import { redFlagById } from "../rules/redFlags";
 import { daysBetween } from "../units/days";
+import { asKept, type Said, saidWith } from "../units/said";
 import { type Answer, screen } from "./screening";
 
 /** A whole screening is asked again when it is older than this [own]. */
@@ -34,11 +35,11 @@ export interface ScreeningState {
   standing: StandingSign[];
   unanswered: RedFlag[];
   /** why a whole screening is due, or null */
-  dueBecause: string | null;
+  dueBecause: Said | null;
   /** why planning is barred, with who can unbar it; null if it is not */
-  barsPlanning: string | null;
+  barsPlanning: Said | null;
   /** the same for the floor: an old screening alone does not stop a plan that runs */
-  barsFloor: string | null;
+  barsFloor: Said | null;
 }
 
 /**
@@ -61,21 +62,23 @@ export function screeningState(
   const base = { standing, unanswered, dueBecause };
   if (worst?.consequence === "stop_send_now" || worst?.consequence === "hold_ask_physician") {
     const isStop = worst.consequence === "stop_send_now";
-    const bars = isStop
-      ? `Stop and refer ${worst.timeFrame}: ${worst.flag.question} A therapist clears it with a reason, or on the physician's word.`
-      : `Ask the physician ${worst.timeFrame}: ${worst.flag.question} A therapist clears it with a reason, or on the physician's word.`;
+    const bars = saidWith("screening.sign", {
+      isStop,
+      timeFrame: worst.timeFrame,
+      question: worst.flag.question,
+    });
     return { ...base, status: isStop ? "stop" : "hold", barsPlanning: bars, barsFloor: bars };
   }
   if (!newest) {
-    const bars = "Nobody has asked the warning signs yet: a therapist screens first.";
+    const bars = { code: "screening.not_asked" };
     return { ...base, status: "missing", barsPlanning: bars, barsFloor: bars };
   }
   if (unanswered.length > 0) {
-    const bars = `${unanswered.length} warning-sign ${unanswered.length === 1 ? "question has" : "questions have"} no answer yet: a therapist asks the rest.`;
+    const bars = saidWith("screening.unanswered", { count: unanswered.length });
     return { ...base, status: "incomplete", barsPlanning: bars, barsFloor: bars };
   }
   if (dueBecause) {
-    const bars = `The whole screening is due again, because ${dueBecause}: a therapist asks it.`;
+    const bars = saidWith("screening.due_again", { because: dueBecause });
     const isGap = lastSessionOn !== null && daysBetween(lastSessionOn, today) > SCREEN_AFTER_GAP_DAYS;
     return { ...base, status: "due", barsPlanning: bars, barsFloor: isGap ? bars : null };
   }
@@ -102,19 +105,19 @@ const ORDER: readonly Consequence[] = ["stop_send_now", "hold_ask_physician", "p
 const rank = (c: Consequence): number => ORDER.indexOf(c);
 const worstOf = (standing: readonly StandingSign[]): StandingSign | null => standing[0] ?? null;
 
-function whyDue(on: string, today: string, lastSessionOn: string | null): string | null {
+function whyDue(on: string, today: string, lastSessionOn: string | null): Said | null {
   const age = daysBetween(on, today);
   const gap = lastSessionOn === null ? 0 : daysBetween(lastSessionOn, today);
   if (gap > SCREEN_AFTER_GAP_DAYS && lastSessionOn !== null && on <= lastSessionOn)
-    return `the last session was ${gap} days ago`;
-  if (age > SCREEN_AGAIN_AFTER_DAYS) return `it is ${age} days old`;
+    return saidWith("screening.gap", { days: gap });
+  if (age > SCREEN_AGAIN_AFTER_DAYS) return saidWith("screening.old", { days: age });
   return null;
 }
 
 /** The limits that standing signs bring: of the question, and caps on every hold. */
 export function limitsOfSigns(standing: readonly StandingSign[]): Limit[] {
   return standing.flatMap(({ flag }) => {
-    const because = `warning sign answered yes: ${flag.question}`;
+    const because = asKept(saidWith("screening.because", { question: flag.question }));
     const limits = limitsOfOverride(flag.limit_overrides.limits, because, flag.id, "warning_sign");
     const { isometric_effort_max_pct: effort, isometric_hold_max_s: seconds } = flag.limit_overrides.holds;
     const cap = (kind: Limit["kind"], high: number | undefined): Limit[] =>

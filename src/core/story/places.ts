@@ -1,7 +1,4 @@
-export const SUPPORTS = {
-  none: "none",
-  sleeve: "sleeve",
-  brace: "brace as ordered",
-  tight_wrap: "tight wrap during the set only",
-} as const;
-export const PLACES = { clinic_gym: "clinic gym", other_gym: "another gym", home: "home" } as const;
+export const SUPPORT_IDS = ["none", "sleeve", "brace", "tight_wrap"] as const;
+export const PLACE_IDS = ["clinic_gym", "other_gym", "home"] as const;
+export type Support = (typeof SUPPORT_IDS)[number];
+export type Place = (typeof PLACE_IDS)[number];

@@ -13,12 +13,10 @@ import {
   uuid,
 } from "../units/fields";
 import { wrong } from "../units/wrong";
-import { CLIMBS, RISES } from "./daily";
-import { BRINGS_ON, SETTLES_IN } from "./irritabilityFrom";
+import { CLIMB_IDS, RISE_IDS } from "./daily";
+import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "./irritabilityFrom";
 import { PAIN_REGION_IDS } from "./painMap";
-import { PLACES, SUPPORTS } from "./places";
-
-const keys = <K extends string>(of: Record<K, string>) => Object.keys(of) as [K, ...K[]];
+import { PLACE_IDS, SUPPORT_IDS } from "./places";
 
 const storyCondition = z
   .object({
@@ -66,18 +64,18 @@ const episodeFields = {
   painNow: painScore,
   painWorst: painScore,
   painBest: painScore,
-  bringsOn: z.enum(keys(BRINGS_ON), { error: "input.brings_on" }),
-  settlesIn: z.enum(keys(SETTLES_IN), { error: "input.settles_in" }),
+  bringsOn: z.enum(BRINGS_ON_IDS, { error: "input.brings_on" }),
+  settlesIn: z.enum(SETTLES_IN_IDS, { error: "input.settles_in" }),
   swellingApplies: z.boolean({ error: "input.swells" }),
   firstSwelling: swellingGrade,
   goals: z.array(goal).min(1, { error: "input.choose_goal" }).max(6, { error: "input.many_goals" }),
   /** rising from a usual chair, climbing stairs; null: not asked */
-  rises: z.enum(keys(RISES)).nullable().default(null),
-  climbs: z.enum(keys(CLIMBS)).nullable().default(null),
+  rises: z.enum(RISE_IDS).nullable().default(null),
+  climbs: z.enum(CLIMB_IDS).nullable().default(null),
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
-  support: z.enum(keys(SUPPORTS), { error: "input.choose_support" }),
-  trainsAt: z.enum(keys(PLACES), { error: "input.choose_place" }),
+  support: z.enum(SUPPORT_IDS, { error: "input.choose_support" }),
+  trainsAt: z.enum(PLACE_IDS, { error: "input.choose_place" }),
   /** ISO weekdays, 1 is Monday */
   weekdays: z.array(z.number().int().min(1).max(7)).max(7),
 };

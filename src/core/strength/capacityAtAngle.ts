@@ -1,4 +1,5 @@
 import { InputError } from "../units/inputError";
+import { saidWith } from "../units/said";
 import type { Computed } from "../units/working/working";
 import { capacityNm, type TorqueAngleFit } from "./fitTorqueAngle";
 import { torqueErrorShare } from "./measurementError";
@@ -19,7 +20,7 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
   if (!(kneeFlexionDeg >= CURVE_FROM_DEG && kneeFlexionDeg <= CURVE_TO_DEG))
     throw new InputError(
       "kneeFlexionDeg",
-      `The strength curve covers ${CURVE_FROM_DEG}° to ${CURVE_TO_DEG}°; choose a hold angle inside it.`,
+      saidWith("work.outside_curve", { fromDeg: CURVE_FROM_DEG, toDeg: CURVE_TO_DEG }),
     );
   const value = capacityNm(fit, kneeFlexionDeg);
   const nearest = fit.testedDeg.reduce((best, d) =>
@@ -37,25 +38,30 @@ export function capacityAtAngle(fit: TorqueAngleFit, kneeFlexionDeg: number, tes
     working: {
       formulaId: "strength.capacity-at-angle",
       formula: testedHere
-        ? "curve through the tests, one of which was at this angle"
-        : `tested at ${list(fit.testedDeg)}, carried to ${round(kneeFlexionDeg)}° along the torque-angle curve`,
+        ? { code: "work.curve_here" }
+        : saidWith("work.carried", { tested: list(fit.testedDeg), deg: round(kneeFlexionDeg) }),
       inputs: [
         {
-          name: "peak of the curve",
-          value: `${round(fit.peakTorqueNm)} N·m at ${round(fit.peakDeg)}°`,
+          name: { code: "work.curve_peak" },
+          value: saidWith("work.torque_at", { nm: round(fit.peakTorqueNm), deg: round(fit.peakDeg) }),
           origin: "estimated",
           from: testedOn,
         },
-        { name: "tested angles", value: list(fit.testedDeg), origin: "measured", from: testedOn },
-        { name: "tests off the curve by", value: `${round(fit.rmsNm)} N·m`, origin: "estimated" },
+        {
+          name: { code: "work.tested_angles" },
+          value: list(fit.testedDeg),
+          origin: "measured",
+          from: testedOn,
+        },
+        { name: { code: "work.off_curve" }, value: `${round(fit.rmsNm)} N·m`, origin: "estimated" },
       ],
-      source: "torque-angle cosine fit (mechanics 6)",
+      source: { code: "work.curve_source" },
       confidence: "medium",
       cannotTell: !fit.isReliable
-        ? "Much: the trials of a test never agreed. Test again before relying on it."
+        ? { code: "work.trials_never" }
         : doubtful
-          ? "Below 20° and above 100° the curve is doubtful: test at this angle before relying on it."
-          : "How strong the leg is when tired, sore or at speed.",
+          ? { code: "work.curve_doubtful" }
+          : { code: "work.curve_cannot" },
     },
   };
 }

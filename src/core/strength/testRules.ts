@@ -1,3 +1,4 @@
+import { type Said, saidWith } from "../units/said";
 import type { Movement } from "./movements";
 
 /** What is known of the client that bars or bounds a maximal strength test. */
@@ -12,18 +13,16 @@ const EARLY_WEEKS = 12;
 const HAMSTRING_GRAFT_WEEKS = 16;
 
 /** What stops further pushes of a test, with what to do; null: none hurt above what is allowed. */
-export function painStopsTest(pains: readonly (number | null | undefined)[], painMax: number): string | null {
+export function painStopsTest(pains: readonly (number | null | undefined)[], painMax: number): Said | null {
   const worst = Math.max(-1, ...pains.map((p) => p ?? -1));
-  return worst > painMax
-    ? `Joint pain ${worst} in a push is above ${painMax}, the most that is allowed: no more pushes today. What was pushed can be saved.`
-    : null;
+  return worst > painMax ? saidWith("due.pain_stops", { pain: worst, most: painMax }) : null;
 }
 
 /**
  * Why a maximal isometric test must not be done at this angle, with what to do; null when nothing bars it. Source:
  * definitions.symmetry_test_method of the condition data. The other leg is tested freely.
  */
-export function testBarred(m: Movement, kneeFlexionDeg: number, c: TestCircumstances): string | null {
+export function testBarred(m: Movement, kneeFlexionDeg: number, c: TestCircumstances): Said | null {
   if (c.side === "other") return null;
   for (const { conditionId, variantId, weeks } of c.conditions) {
     if (
@@ -32,16 +31,16 @@ export function testBarred(m: Movement, kneeFlexionDeg: number, c: TestCircumsta
       weeks < EARLY_WEEKS &&
       (kneeFlexionDeg < 60 || kneeFlexionDeg > 90)
     )
-      return `Before week ${EARLY_WEEKS} after ligament or meniscus surgery the quadriceps are tested only as a held push at 60° to 90°: choose an angle there.`;
+      return saidWith("due.early_quadriceps", { week: EARLY_WEEKS });
     if (
       m === "knee_flexion" &&
       conditionId === "acl_reconstruction" &&
       variantId === "hamstring_graft" &&
       weeks < HAMSTRING_GRAFT_WEEKS
     )
-      return `After a hamstring graft the hamstrings are not tested to the maximum before week ${HAMSTRING_GRAFT_WEEKS}: wait until then.`;
+      return saidWith("due.hamstring_graft", { week: HAMSTRING_GRAFT_WEEKS });
     if (conditionId === "pcl_injury" && m === "knee_extension" && kneeFlexionDeg > 60)
-      return "With a hurt rear cruciate ligament the quadriceps are tested at 60° or less: choose an angle there.";
+      return { code: "due.rear_cruciate" };
   }
   return null;
 }

@@ -1,4 +1,5 @@
 import { daysBetween } from "../units/days";
+import { type Said, saidWith } from "../units/said";
 import type { AngleTest } from "./fitTorqueAngle";
 import { isSameAngle } from "./sameAngle";
 import { CURVE_FROM_DEG, CURVE_TO_DEG } from "./torqueAngleShape";
@@ -30,9 +31,9 @@ export function testsForCurve<T extends DatedTest>(tests: readonly T[]): T[] {
 }
 
 /** Why a re-test is due, or null. */
-export function retestDue(tests: readonly DatedTest[], today: string): string | null {
+export function retestDue(tests: readonly DatedTest[], today: string): Said | null {
   const newest = testsForCurve(tests)[0];
-  if (!newest) return "no strength test yet";
+  if (!newest) return { code: "due.no_test" };
   const age = daysBetween(newest.takenOn, today);
-  return age > RETEST_AFTER_DAYS ? `last strength test is ${age} days old` : null;
+  return age > RETEST_AFTER_DAYS ? saidWith("due.old_test", { days: age }) : null;
 }

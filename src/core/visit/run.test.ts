@@ -7,6 +7,7 @@ import { runSeconds, runThrough } from "../sheet/time/runThrough";
 import { keptLines, lineIdOf } from "../testdata/keptLines";
 import { EXAMPLES } from "../testdata/scoreContext";
 import { robot } from "../testdata/visitRobot";
+import { asKept } from "../units/said";
 import { recordOf } from "./recordOf";
 import { currentTask, startOf, visitState } from "./run";
 import type { SetRecord } from "./setRecord";
@@ -145,7 +146,7 @@ test("joint pain above the limit ends the line, and the next line is set up", ()
   const over = visitState(lines, [...begun(hold), end(46_000), rate(hold.painMax + 1, 1)]);
   expect(over.phase).toBe("set-up");
   expect(currentTask(over)?.lineId).toBe(press.lineId);
-  expect(over.ended[hold.lineId]).toMatch(/above the limit/);
+  expect(over.ended[hold.lineId]).toMatch(/floor.pain_in/);
   const before = visitState(lines, [
     { type: "set-up", lineId: hold.lineId, pins: true, at: 0 },
     { type: "pain-before", score: hold.painMax + 1, at: 0 },
@@ -155,7 +156,7 @@ test("joint pain above the limit ends the line, and the next line is set up", ()
 
 test("a jump of three ends the line also below the limit", () => {
   const s = visitState([{ ...hold, painMax: 9 }], [...begun(hold), end(46_000), rate(4, 1)]);
-  expect(s.ended[hold.lineId]).toBe("joint pain jumped from 1 to 4");
+  expect(s.ended[hold.lineId]).toBe(asKept({ code: "floor.pain_jumped", ...{ from: 1, to: 4 } }));
 });
 
 test("a stop in a running hold ends it, asks how it was, and closes the visit", () => {

@@ -1,4 +1,5 @@
 import type { KeptLine } from "../sheet/line/keptLine";
+import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
 import { withLoad } from "./eased";
 import type { EarlyReason, SetRecord } from "./setRecord";
@@ -183,7 +184,7 @@ function beforeSet(s: VisitState, score: number): VisitState {
   const most = line?.painMax ?? 0;
   const answered = { ...s, painBefore: score };
   return score > most
-    ? endLine(answered, next.lineId, `joint pain of ${score} before it is above the limit of ${most}`)
+    ? endLine(answered, next.lineId, asKept(saidWith("floor.pain_before", { pain: score, most })))
     : settle(answered);
 }
 
@@ -275,10 +276,9 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
     tasks: line ? afterRating(line, tasks, [...s.done, done], done) : tasks,
   };
   const most = line?.painMax ?? 0;
-  if (e.pain > most)
-    return endLine(after, lineId, `joint pain of ${e.pain} in it is above the limit of ${most}`);
+  if (e.pain > most) return endLine(after, lineId, asKept(saidWith("floor.pain_in", { pain: e.pain, most })));
   if (u.painBefore !== null && e.pain - u.painBefore >= JUMP)
-    return endLine(after, lineId, `joint pain jumped from ${u.painBefore} to ${e.pain}`);
+    return endLine(after, lineId, asKept(saidWith("floor.pain_jumped", { from: u.painBefore, to: e.pain })));
   const next = currentTask(after);
   const isSameGroup = next !== null && after.setUp.includes(next.lineId);
   return settle({

@@ -5,14 +5,6 @@ import { painScore, uuid } from "../units/fields";
 export const earlyReason = z.enum(["muscle", "joint_pain", "position", "range", "other"]);
 export type EarlyReason = z.infer<typeof earlyReason>;
 
-export const EARLY_WORDS: Record<EarlyReason, string> = {
-  muscle: "muscle gave out",
-  joint_pain: "joint pain",
-  position: "position lost",
-  range: "range lost",
-  other: "something else",
-};
-
 export const doneLeg = z.enum(["both", "left", "right"], { error: "input.which_leg" });
 export type DoneLeg = z.infer<typeof doneLeg>;
 

@@ -13,7 +13,7 @@ export const wornAt = (f: WornFacts, exerciseId: string): Worn => f.byCard[exerc
 const WRAP_ON_BEFORE_S = 20;
 
 /** A tight wrap is on for the set and off in every rest; null where none is worn, or nothing is to be done about it now. */
-export function wrapNow(worn: Worn, phase: VisitState["phase"], restS: number): string | null {
+export function wrapNow(worn: Worn, phase: VisitState["phase"], restS: number): "off" | "on" | null {
   if (worn !== "tight_wrap" || phase === "working" || phase === "finished") return null;
-  return phase === "rating" || phase === "closing" || restS > WRAP_ON_BEFORE_S ? "wrap off" : "wrap on";
+  return phase === "rating" || phase === "closing" || restS > WRAP_ON_BEFORE_S ? "off" : "on";
 }

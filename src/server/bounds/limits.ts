@@ -1,5 +1,6 @@
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { type Said, saidWith } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { type InForce, inForce, mostOf } from "@/core/bounds/inForce";
 import { boundKind } from "@/core/bounds/kinds";
@@ -149,7 +150,8 @@ export async function limitsBar(ctx: Ctx, client: ClientEpisode): Promise<string
 
 /** Why nothing can be planned: warning signs, or no limits for what the rules do not cover. Null when it can. */
 export async function planningBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
-  return (await screeningStateOf(ctx, client)).barsPlanning ?? (await limitsBar(ctx, client));
+  const { barsPlanning } = await screeningStateOf(ctx, client);
+  return barsPlanning ? sayPlainly(barsPlanning) : await limitsBar(ctx, client);
 }
 
 /** The most joint pain allowed for this client today: the pain rule, the phase or a written limit, the strictest. */

@@ -1,3 +1,5 @@
+import type { Coded } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { conditionById } from "@/core/rules/conditions";
 import { type RedFlag, redFlagById } from "@/core/rules/redFlags";
@@ -121,7 +123,7 @@ async function readScreeningStateOf(ctx: Ctx, client: ClientEpisode): Promise<Sc
 /** Why nothing that loads the leg may be done, a maximal test included; an old screening alone does not bar it. */
 export async function loadingBarred(ctx: Ctx, client: ClientEpisode): Promise<string | null> {
   const state = await screeningStateOf(ctx, client);
-  return state.status === "due" ? null : state.barsFloor;
+  return state.status === "due" || !state.barsFloor ? null : sayPlainly(state.barsFloor);
 }
 
 /** Why a reading belongs to this screening; null where it does not. */
@@ -129,7 +131,7 @@ async function pressureBecause(
   ctx: Ctx,
   client: ClientEpisode,
   input: Pick<ScreeningInput, "answers">,
-): Promise<string | null> {
+): Promise<Coded | null> {
   return pressureCalledFor({
     ...(await pressureFacts(ctx, client)),
     positiveIds: input.answers.filter((a) => a.answer !== "no").map((a) => a.questionId),
@@ -165,7 +167,7 @@ export async function recordScreening(ctx: Ctx, client: ClientEpisode, input: Sc
   if (because && input.systolicMmHg === null && !input.pressureNotTaken)
     throw new InputError(
       "systolicMmHg",
-      `Blood pressure is asked for here, because ${because}: enter both readings, or say why it was not taken.`,
+      `Blood pressure is asked for here, because ${sayPlainly(because)}: enter both readings, or say why it was not taken.`,
     );
   const answers = withReading(
     input.answers.filter((a) => asked.some((q) => q.id === a.questionId)),

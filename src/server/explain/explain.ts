@@ -1,7 +1,7 @@
 import "server-only";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import type { ToldDecision } from "@/words/en/told";
+import type { ToldDecision } from "@/words/en/numbers/told";
 import type { Ctx } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { type ChooseFacts, knownFacts } from "../facts/choose";

@@ -1,5 +1,5 @@
 import "server-only";
-import { FLAG_SENTENCES, type TraceFlag } from "@/core/signal/analyseTrace";
+import type { TraceFlag } from "@/core/signal/analyseTrace";
 import type { ForceTrace } from "@/core/signal/forceTrace";
 import type { Movement } from "@/core/strength/movements";
 import { evaluateTest, type StrengthTestInput } from "@/core/strength/testInput";
@@ -7,6 +7,7 @@ import { painStopsTest, testBarred } from "@/core/strength/testRules";
 import type { DatedTest } from "@/core/strength/testsForCurve";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
+import { FLAG_SENTENCES } from "@/words/en/strength";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once } from "../base/context";

@@ -129,7 +129,7 @@ async function visitsAndLines(
       painMax: lines[0]?.kept.painMax ?? null,
       morning: r.pain,
       swelling: r.swelling,
-      stopped: r.stopped && sayPlainly(stopSaid(r.stopped)),
+      stopped: r.stopped,
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,
     };

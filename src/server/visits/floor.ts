@@ -20,7 +20,8 @@ export async function dayBarred(ctx: Ctx, client: ClientEpisode): Promise<string
   if (last && !last.isClear)
     return `A warning sign stands since ${last.by} noted it: ${last.what}. A therapist clears it with a reason, or refers.`;
   const screening = await screeningStateOf(ctx, client);
-  return screening.barsFloor ?? (await limitsBar(ctx, client)) ?? (await returnBarred(ctx, client));
+  if (screening.barsFloor) return sayPlainly(screening.barsFloor);
+  return (await limitsBar(ctx, client)) ?? (await returnBarred(ctx, client));
 }
 
 /** Why a sheet cannot be run now, with what to do; null if it can. */

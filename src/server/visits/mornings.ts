@@ -1,3 +1,4 @@
+import { sayPlainly } from "@/words/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
@@ -23,8 +24,10 @@ import { writeRecheck } from "../decide/rechecks";
 import { type Morning, recentVisits, swellingBefore } from "../history/visits";
 
 /** Why the morning after a visit cannot be answered yet; null from 04:00 of the next day at the clinic. */
-export const morningWaits = (ctx: Ctx, startedAt: Date): string | null =>
-  morningNotYet(dayOf(ctx, startedAt), dayAndHour(ctx, ctx.now));
+export function morningWaits(ctx: Ctx, startedAt: Date): string | null {
+  const waits = morningNotYet(dayOf(ctx, startedAt), dayAndHour(ctx, ctx.now));
+  return waits && sayPlainly(waits);
+}
 
 /**
  * Records how the next morning was. A correction is a new row that names the old one; a decided visit is closed. Where

@@ -6,6 +6,7 @@ import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
+import { asKept, fromKept, saidWith } from "@/core/units/said";
 import { recordOf } from "@/core/visit/recordOf";
 import { type DoneTask, type VisitState, visitState } from "@/core/visit/run";
 import type { SetRecord } from "@/core/visit/setRecord";
@@ -227,8 +228,7 @@ const painAtStart = (is: VisitState, events: ReturnType<typeof eventsOf>): numbe
 };
 
 /** Why the visit ended before its plan: what was said, or what ended lines. */
-const endWords = (is: VisitState): string | null =>
-  is.stopped ?? (Object.values(is.ended).join("; ").slice(0, 300) || null);
+const endWords = (is: VisitState): string | null => is.stopped ?? endedOf(Object.values(is.ended));
 
 async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<void> {
   const tablet = new Date(r.startedAt);
@@ -250,3 +250,7 @@ async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<voi
       ),
     );
 }
+
+/** Why lines ended by themselves, each reason once, as it is kept; null where none did. */
+const endedOf = (why: readonly string[]): string | null =>
+  why.length === 0 ? null : asKept(saidWith("floor.ended", { why: [...new Set(why)].map(fromKept) }));

@@ -1,6 +1,8 @@
 import { extent, line, scaleLinear } from "d3";
 import { memo } from "react";
 import type { Point, Row, Series } from "@/core/review/row";
+import { asKept } from "@/core/units/said";
+import { Said, useSay } from "../reader";
 import { atMidnight, TIME, timeScale, weekTicks } from "./scale";
 
 const HEIGHT = 74;
@@ -12,6 +14,7 @@ type Y = (value: number) => number;
 
 /** One row of the time line: the same days for all rows, an axis of its own. */
 export const RowChart = memo(function RowChart({ row, from, to }: { row: Row; from: string; to: string }) {
+  const say = useSay();
   const time = timeScale(from, to);
   const x: X = (p) => time(atMidnight(p.on));
   const all = row.series.flatMap((s) =>
@@ -32,7 +35,7 @@ export const RowChart = memo(function RowChart({ row, from, to }: { row: Row; fr
       viewBox={`0 0 ${TIME.width} ${HEIGHT}`}
       className="block w-full"
       role="img"
-      aria-label={`${row.name}, ${row.under}: ${count} ${count === 1 ? "value" : "values"}; the table has them all`}
+      aria-label={`${say(row.name)}, ${say(row.under)}: ${count} ${count === 1 ? "value" : "values"}; the table has them all`}
       data-row={row.id}
     >
       {weekTicks(from, to).map((t) => (
@@ -44,7 +47,7 @@ export const RowChart = memo(function RowChart({ row, from, to }: { row: Row; fr
         </text>
       ))}
       {row.marks.map((m) => (
-        <g key={m.words}>
+        <g key={asKept(m.words)}>
           <line
             x1={TIME.left}
             x2={TIME.right}
@@ -58,12 +61,12 @@ export const RowChart = memo(function RowChart({ row, from, to }: { row: Row; fr
             y={y(m.value) < 22 ? y(m.value) + 13 : y(m.value) - 4}
             className="fill-accent text-[12px]"
           >
-            {m.words}
+            <Said>{m.words}</Said>
           </text>
         </g>
       ))}
       {row.series.map((s) => (
-        <Marks key={s.name} series={s} x={x} y={y} zero={y(Math.max(0, low))} weekWidth={weekWidth} />
+        <Marks key={s.key} series={s} x={x} y={y} zero={y(Math.max(0, low))} weekWidth={weekWidth} />
       ))}
     </svg>
   );
@@ -171,14 +174,14 @@ function Marks({
         <g>
           <path
             d={squares(
-              at((p) => p.note === ""),
+              at((p) => p.note.length === 0),
               2.5,
             )}
             className="fill-mark"
           />
           <path
             d={squares(
-              at((p) => p.note !== ""),
+              at((p) => p.note.length > 0),
               2.5,
             )}
             className="fill-error"

@@ -1,9 +1,11 @@
 "use client";
 import { type ReactNode, useId, useState } from "react";
 import { poundsBeside } from "@/core/units/mass";
+import { asKept } from "@/core/units/said";
 import type { Computed } from "@/core/units/working/working";
-import { CONFIDENCE_NAMES, ORIGIN_NAMES, workingText } from "@/core/units/working/workingText";
-import { Said, useMassUnit } from "../reader";
+import { CONFIDENCE_NAMES, ORIGIN_NAMES } from "@/words/en/numbers/work";
+import { workingText } from "@/words/workingText";
+import { Said, useMassUnit, useSay } from "../reader";
 
 /** A computed number, large, its unit small, its doubt beside it. Opens its working; an estimate is dotted under. */
 export function Figure({
@@ -72,6 +74,7 @@ function WorkingPopover({
   digits: number;
 }) {
   const { working } = computed;
+  const say = useSay();
   return (
     <section
       id={id}
@@ -82,7 +85,9 @@ function WorkingPopover({
       <p className="display text-lg">
         {label}: {computed.value.toFixed(digits)} {computed.unit}
       </p>
-      <p className="mt-2">{working.formula}</p>
+      <p className="mt-2">
+        <Said>{working.formula}</Said>
+      </p>
       <table className="mt-3 w-full text-left">
         <thead className="sr-only">
           <tr>
@@ -93,14 +98,16 @@ function WorkingPopover({
         </thead>
         <tbody>
           {working.inputs.map((i) => (
-            <tr key={i.name} className="border-t border-rule align-top">
-              <td className="py-1 pr-2">{i.name}</td>
+            <tr key={asKept(i.name)} className="border-t border-rule align-top">
+              <td className="py-1 pr-2">
+                <Said>{i.name}</Said>
+              </td>
               <td className="py-1 pr-2 font-bold">
                 <Said>{i.value}</Said>
               </td>
               <td className="small quiet py-1">
                 {ORIGIN_NAMES[i.origin]}
-                {i.from ? `, ${i.from}` : ""}
+                {i.from ? `, ${say(i.from)}` : ""}
               </td>
             </tr>
           ))}
@@ -112,10 +119,14 @@ function WorkingPopover({
         </p>
       )}
       <p className="small quiet mt-1">
-        Source: {working.source}; {CONFIDENCE_NAMES[working.confidence]}.
+        Source: <Said>{working.source}</Said>; {CONFIDENCE_NAMES[working.confidence]}.
       </p>
-      {working.cannotTell && <p className="small mt-1">It cannot tell: {working.cannotTell}</p>}
-      <CopyWorking text={workingText(label, computed, digits)} />
+      {working.cannotTell && (
+        <p className="small mt-1">
+          It cannot tell: <Said>{working.cannotTell}</Said>
+        </p>
+      )}
+      <CopyWorking text={workingText(label, computed, digits, say)} />
     </section>
   );
 }

@@ -1,6 +1,7 @@
-import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import type { Action } from "@/core/progression/safetyRules";
 import { upperFirst } from "@/core/units/upperFirst";
 import { OPENS_AT } from "@/core/visit/morningOpens";
+import { ACTION_WORDS } from "@/words/en/decide";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 import { goneSentence } from "./plan/line";
@@ -25,7 +26,7 @@ export const desk: Words<Rooms["desk"]> = {
   sign_since: (m) => `Since the last answer: ${m.signs}`,
   sign_bars: (m) =>
     `A warning sign stands since the last visit: ${m.signs}. A therapist clears it with a reason, or refers.`,
-  bars: (m) => m.sentence,
+  bars: (m, f) => f.say(m.sentence),
   return_bar: (m) => m.sentence,
   stopped: "Stopped: refer, then write a new version",
   open_visit: "A visit is open on the floor: go on",
@@ -44,8 +45,8 @@ export const desk: Words<Rooms["desk"]> = {
   screen_first: "Ask the warning signs first",
   hand_limits: "The rules do not cover this: write limits by hand",
   first_sheet: "Plan the first sheet",
-  measure_strength: (m) => `Measure strength: ${m.because}`,
-  measure: (m) => `${m.what}: ${m.because}${m.more > 0 ? `, and ${m.more} more` : ""}`,
+  measure_strength: (m, f) => `Measure strength: ${f.say(m.because)}`,
+  measure: (m, f) => `${f.say(m.what)}: ${f.say(m.because)}${m.more > 0 ? `, and ${m.more} more` : ""}`,
   gone: (m) => goneSentence(m.line),
   change_gone: (m) => `${m.line.machineName ?? "A machine"} is gone: change ${m.line.sheetName}`,
 };

@@ -6,8 +6,13 @@ import { morning } from "./client/morning";
 import { desk } from "./desk";
 import { bundle } from "./files/bundle";
 import { exchange } from "./files/exchange";
+import { floor } from "./floor";
 import { home } from "./home";
 import { input } from "./input";
+import { due } from "./numbers/due";
+import { review } from "./numbers/review";
+import { told } from "./numbers/told";
+import { work } from "./numbers/work";
 import { path } from "./path";
 import { phases } from "./phases";
 import { bound } from "./plan/bounds";
@@ -17,7 +22,7 @@ import { fit } from "./plan/fit";
 import { gate, held, line, order } from "./plan/line";
 import { setUp } from "./plan/setUp";
 import { progression } from "./progression";
-import { told } from "./told";
+import { screening } from "./screening";
 import { visit } from "./visit";
 
 /** Labels of pages: they say what no room of the core has a code for. */
@@ -29,16 +34,21 @@ export const coded = {
   choose,
   compare,
   drafts,
+  due,
   exchange,
   fit,
+  floor,
   gate,
   held,
   input,
   bound,
   line,
   order,
+  review,
+  screening,
   setUp,
   told,
+  work,
 };
 
 /** What rooms of the core say. */

@@ -1,6 +1,6 @@
-import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { OPENS_AT } from "@/core/visit/morningOpens";
+import { ACTION_WORDS } from "@/words/en/decide";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 
@@ -23,7 +23,7 @@ export const path: Words<Rooms["path"]> = {
   phase_opens: "next phase can open",
   phases: (m, f) => f.list(m.phases.map(lowerFirst)),
   as_written: "as written",
-  due: (m) => m.because,
+  due: (m, f) => f.say(m.because),
   due_many: (m) => `${m.n} are due`,
   tests: (m, f) => f.count(m.n, "strength test", "strength tests"),
   needs_limits: "needs limits",

@@ -1,5 +1,6 @@
 import { stopText } from "@/core/rules/redFlags";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { fromKept } from "@/core/units/said";
 import { type RecheckSign, signsSaid } from "@/core/visit/signs/recheckSigns";
 import { stopSaid } from "@/core/visit/signs/stopReasons";
 import type { Rooms } from "../message";
@@ -52,7 +53,10 @@ export const visit: Words<Rooms["visit"]> = {
   sign_by_client: (m) => BY_CLIENT[m.sign],
   // what was written before signs had codes is said as it stands
   signs: (m) => m.signs.map((s) => (isSign(s) ? SIGNS[s] : s)).join("; "),
-  stop: (m) => STOPS[m.reason] ?? stopText(m.reason),
+  stop: (m, f) => {
+    const kept = fromKept(m.reason);
+    return typeof kept === "string" ? (STOPS[kept] ?? stopText(kept)) : f.say(kept);
+  },
   stop_by_client: (m) => BY_THEM[m.reason] ?? m.reason,
   concern: ({ what, by }, f) => {
     switch (what.kind) {

@@ -2,8 +2,10 @@ import type { Block, PaperDoc } from "@/core/paper/doc";
 import type { ReviewFacts } from "@/core/review/facts";
 import { rowsOfReview } from "@/core/review/review";
 import type { Row } from "@/core/review/row";
-import { decisionsWords, type SpanLine, spanOf } from "@/core/review/span";
+import { type SpanLine, spanOf } from "@/core/review/span";
 import { dayInWords } from "@/core/units/dayInWords";
+import { decisionsWords } from "../en/numbers/review";
+import { sayPlainly } from "../say";
 
 /** What a letter and a summary are written from. */
 export interface CourseFacts {
@@ -24,6 +26,8 @@ export interface CourseFacts {
 const inWords = (l: SpanLine): string =>
   l.last === null ? l.first : l.first === l.last ? l.last : `${l.first}, now ${l.last}`;
 
+const noteOf = (l: SpanLine): string => l.note.map(sayPlainly).join("; ");
+
 const found = (rows: readonly Row[], f: ReviewFacts, wanted: RegExp): SpanLine[] => {
   const chosen = rows.filter((r) => wanted.test(r.id));
   return spanOf(f, chosen, { from: f.from, to: f.to }).lines;
@@ -31,11 +35,11 @@ const found = (rows: readonly Row[], f: ReviewFacts, wanted: RegExp): SpanLine[]
 
 /** A value with what one session can tell of it, and whether its change is more than its error. */
 function withError(l: SpanLine, rows: readonly Row[]): string {
-  const row = rows.find((r) => l.id.startsWith(`${r.id} `));
-  const series = row?.series.find((s) => `${row.id} ${s.name}` === l.id);
+  const row = rows.find((r) => r.id === l.rowId);
+  const series = row?.series.find((s) => s.key === l.key);
   const last = series?.points.at(-1);
   const half = last?.low != null && last.high !== null ? (last.high - last.low) / 2 : null;
-  return `${inWords(l)}${half === null ? "" : ` ± ${half.toFixed(row?.digits ?? 0)}`}${l.note ? ` (${l.note})` : ""}`;
+  return `${inWords(l)}${half === null ? "" : ` ± ${half.toFixed(row?.digits ?? 0)}`}${noteOf(l) ? ` (${noteOf(l)})` : ""}`;
 }
 
 const MOST_FINDINGS = 9;
@@ -46,15 +50,15 @@ export function letter(f: CourseFacts, said: { to: string; questions: string; by
   const findings = [
     ...found(rows, f.facts, /^symmetry/),
     ...found(rows, f.facts, /^strength knee_extension/)
-      .filter((l) => l.name.includes("this leg"))
+      .filter((l) => l.key === "own")
       .slice(0, 1),
     ...found(rows, f.facts, /^cost/).slice(0, 2),
     ...found(rows, f.facts, /^measure (knee_bend|knee_straightening|swelling|sit_to_stand_30s)/).filter(
-      (l) => !l.name.includes("the other"),
+      (l) => l.key !== "other",
     ),
   ].slice(0, MOST_FINDINGS);
   const whole = spanOf(f.facts, [], { from: f.facts.from, to: f.facts.to });
-  const pain = found(rows, f.facts, /^pain/).find((l) => l.name.includes("next morning"));
+  const pain = found(rows, f.facts, /^pain/).find((l) => l.key === "morning");
   const blocks: Block[] = [
     ...(said.to ? [{ kind: "text" as const, words: `To: ${said.to}` }] : []),
     {
@@ -67,7 +71,9 @@ export function letter(f: CourseFacts, said: { to: string; questions: string; by
       kind: "text",
       words: [
         `${whole.visits} visits from ${dayInWords(f.facts.from)} to ${dayInWords(f.facts.to)}.`,
-        pain ? `Joint pain of the next morning: ${inWords(pain)}${pain.note ? ` (${pain.note})` : ""}.` : "",
+        pain
+          ? `Joint pain of the next morning: ${inWords(pain)}${noteOf(pain) ? ` (${noteOf(pain)})` : ""}.`
+          : "",
         decisionsWords(whole.decisions) ? `Decided by line: ${decisionsWords(whole.decisions)}.` : "",
       ]
         .filter(Boolean)
@@ -80,7 +86,7 @@ export function letter(f: CourseFacts, said: { to: string; questions: string; by
       widths: [45, 55],
       rows:
         findings.length > 0
-          ? findings.map((l) => [l.name, withError(l, rows)])
+          ? findings.map((l) => [sayPlainly(l.name), withError(l, rows)])
           : [["nothing was measured yet", ""]],
     },
     { kind: "heading", words: "What is done now" },
@@ -124,7 +130,12 @@ export function summary(f: CourseFacts): PaperDoc {
       kind: "table",
       columns: ["what", "first", "last", "to be known"],
       widths: [40, 16, 16, 28],
-      rows: whole.lines.map((l) => [l.name, l.last === null ? "" : l.first, l.last ?? l.first, l.note]),
+      rows: whole.lines.map((l) => [
+        sayPlainly(l.name),
+        l.last === null ? "" : l.first,
+        l.last ?? l.first,
+        noteOf(l),
+      ]),
     },
     { kind: "heading", words: "Phases" },
     { kind: "table", columns: ["phase", "from", "until"], widths: [56, 22, 22], rows: bands("phase") },

@@ -116,8 +116,8 @@ export async function looksWrong(page: Page, path: string, how: Looked): Promise
   await page.setViewportSize({ width: 1280, height: 800 });
   await openPage(page, path);
   // a code that nobody said
-  if ((await page.locator("body").innerText()).includes("[object "))
-    await at("1280", ["a code instead of words"]);
+  if ((await page.locator("main").textContent())?.includes("[object "))
+    await at("1280", ["a code, not words"]);
   await at("1280", await spillsOf(page));
   // an answer that was asked for is not a first view
   const words = path.includes("ask=") ? 0 : await wordsInSight(page);

@@ -83,8 +83,8 @@ test("clients, their tests and their past visits come in by tables, each looked 
     LATER,
   );
   const pain = rows.find((r) => r.id === "pain");
-  expect(pain?.series.find((s) => s.name === "next morning")?.points.map((p) => p.value)).toEqual([2, 1]);
-  expect(pain?.series.find((s) => s.name === "worst in a set")?.points.map((p) => p.value)).toEqual([2, 1]);
+  expect(pain?.series.find((s) => s.key === "morning")?.points.map((p) => p.value)).toEqual([2, 1]);
+  expect(pain?.series.find((s) => s.key === "worst")?.points.map((p) => p.value)).toEqual([2, 1]);
   // nobody is asked to decide about what is long past
   expect(await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), LATER)).toEqual([]);
 

@@ -1,5 +1,6 @@
-import { CLIMBS, type Climbs, RISES, type Rises } from "@/core/story/daily";
+import type { Climbs, Rises } from "@/core/story/daily";
 import { Choice } from "@/ui/form/Choice";
+import { CLIMBS, RISES } from "@/words/en/story";
 import type { StoryPart } from "./StoryForm";
 
 /** What is done every day: it bounds the strength that nobody has tested yet. */

@@ -1,7 +1,7 @@
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
-import { BRINGS_ON, SETTLES_IN } from "@/core/story/irritabilityFrom";
 import { Choice } from "@/ui/form/Choice";
 import { Field } from "@/ui/form/Field";
+import { BRINGS_ON, SETTLES_IN } from "@/words/en/story";
 import { PainPicture } from "./PainPicture";
 import type { StoryPart } from "./StoryForm";
 

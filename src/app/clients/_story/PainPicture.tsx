@@ -1,7 +1,8 @@
 "use client";
 import { useRef } from "react";
-import { PAIN_REGION_IDS, PAIN_REGIONS, type PainRegion } from "@/core/story/painMap";
+import { PAIN_REGION_IDS, type PainRegion } from "@/core/story/painMap";
 import type { Side } from "@/core/units/fields";
+import { PAIN_REGIONS } from "@/words/en/story";
 import { MIDDLES, OUTLINES, REGION_SHAPES, type RegionShape, VIEWS } from "./painShapes";
 
 const SHAPE_OF = new Map(REGION_SHAPES.map((s) => [s.id, s] as const).reverse());

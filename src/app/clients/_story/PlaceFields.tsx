@@ -1,5 +1,5 @@
-import { PLACES, SUPPORTS } from "@/core/story/places";
 import { Pick } from "@/ui/form/Pick";
+import { PLACES, SUPPORTS } from "@/words/en/story";
 import type { StoryPart } from "./StoryForm";
 
 const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];

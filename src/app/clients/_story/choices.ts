@@ -1,7 +1,7 @@
 import "server-only";
 import { CONDITIONS } from "@/core/rules/conditions";
 import { GOALS } from "@/core/rules/goals";
-import { UNCOVERED } from "@/core/rules/uncovered";
+import { UNCOVERED, UNCOVERED_IDS } from "@/core/rules/uncovered";
 
 /** What a story is chosen from: small lists for the browser, not the whole rule base. */
 export interface StoryChoices {
@@ -18,5 +18,5 @@ export const storyChoices = (): StoryChoices => ({
     variants: c.variants.map((v): [string, string] => [v.id, v.name]),
   })),
   goals: GOALS.map((g): [string, string] => [g.id, g.name]),
-  uncovered: Object.entries(UNCOVERED),
+  uncovered: UNCOVERED_IDS.map((id): [string, string] => [id, UNCOVERED[id]]),
 });

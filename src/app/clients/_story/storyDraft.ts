@@ -1,8 +1,7 @@
 import { z } from "zod";
-import { CLIMBS, RISES } from "@/core/story/daily";
-import { BRINGS_ON, SETTLES_IN } from "@/core/story/irritabilityFrom";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
+import { BRINGS_ON, CLIMBS, RISES, SETTLES_IN } from "@/words/en/story";
 
 const goalDraft = z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.string() });
 export type GoalDraft = z.infer<typeof goalDraft>;

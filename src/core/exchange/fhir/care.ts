@@ -1,8 +1,9 @@
 import { conditionById } from "../../rules/conditions";
-import { redFlagById, stopText } from "../../rules/redFlags";
+import { redFlagById } from "../../rules/redFlags";
 import type { KeptLine } from "../../sheet/line/keptLine";
 import { type SayIt, saidWith } from "../../units/said";
 import { signsSaid } from "../../visit/signs/recheckSigns";
+import { stopSaid } from "../../visit/signs/stopReasons";
 import type { ClientFile } from "../clientFile";
 import { coded, instant, note, type Resource, toId, type Written } from "./resource";
 
@@ -116,9 +117,7 @@ export function procedures(rows: Rows, subject: string, say: SayIt): Resource[] 
         subject: toId(subject),
         performedPeriod: { start: from, end: to },
         performer: [{ actor: toId(v.started_by) }],
-        ...(end.stopped
-          ? { statusReason: { coding: [{ code: end.stopped }], text: stopText(end.stopped) } }
-          : {}),
+        ...(end.stopped ? { statusReason: { text: say(stopSaid(end.stopped)) } } : {}),
         ...note(
           [
             end.pain_at_start === null

@@ -3,15 +3,13 @@ import { conditionById } from "../../rules/conditions";
 import { stanceById } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
 import { ANSWERS } from "../../screening/screening";
-import { CLIMBS, RISES } from "../../story/daily";
-import { BRINGS_ON, SETTLES_IN } from "../../story/irritabilityFrom";
+import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
+import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
 import { PAIN_REGION_IDS } from "../../story/painMap";
-import { PLACES, SUPPORTS } from "../../story/places";
+import { PLACE_IDS, SUPPORT_IDS } from "../../story/places";
 import { bodyMassKg, heightM, swellingGrade } from "../../units/fields";
 import { LANGUAGES } from "../../units/language";
 import { day, id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
-
-const keys = <K extends string>(of: Record<K, unknown>) => Object.keys(of) as [K, ...K[]];
 
 export const client = table(
   "client",
@@ -50,19 +48,19 @@ export const episode = table(
     pain_worst: pain.nullable(),
     pain_best: pain.nullable(),
     pain_marks: z.array(z.enum(PAIN_REGION_IDS)).max(15),
-    brings_on: z.enum(keys(BRINGS_ON)).nullable(),
-    settles_in: z.enum(keys(SETTLES_IN)).nullable(),
+    brings_on: z.enum(BRINGS_ON_IDS).nullable(),
+    settles_in: z.enum(SETTLES_IN_IDS).nullable(),
     details: text(1000),
     surgeon_note: text(1000),
     goals: z.array(z.strictObject({ goalId: text(40).nullable(), words: text(200), hard: pain })).max(6),
-    support: z.enum(keys(SUPPORTS)),
-    trains_at: z.enum(keys(PLACES)),
+    support: z.enum(SUPPORT_IDS),
+    trains_at: z.enum(PLACE_IDS),
     weekdays: z.array(whole(1, 7)).max(7),
     uncovered: z.array(z.enum(UNCOVERED_IDS)).max(6),
     closed_because: text(300).nullable(),
     version: whole(1, 1_000_000),
-    rises: z.enum(keys(RISES)).nullable(),
-    climbs: z.enum(keys(CLIMBS)).nullable(),
+    rises: z.enum(RISE_IDS).nullable(),
+    climbs: z.enum(CLIMB_IDS).nullable(),
     is_inactive: z.boolean().nullable(),
     story_at: moment,
   }),

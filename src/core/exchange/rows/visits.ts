@@ -54,7 +54,7 @@ export const visitEnd = table(
     received_at: moment,
     pain_at_start: pain.nullable(),
     pain_at_end: pain.nullable(),
-    stopped: text(300).nullable(),
+    stopped: text(2000).nullable(),
     signed_by: id,
   }),
   { visit_id: "visit", signed_by: "person" },

@@ -5,7 +5,7 @@ import { type Row, type RowHow, rowOf } from "../row";
 function costHow(own: readonly DatedCost[]): RowHow {
   const percent = own.findLast((c) => c.cost.percent)?.cost.percent;
   return {
-    formula: percent?.working.formula ?? "the torque it takes, of what this leg can hold",
+    formula: percent?.working.formula ?? { code: "work.torque_share" },
     source: percent?.working.source ?? "docs/rules.md",
     confidence: percent?.working.confidence ?? "own",
     origin: percent?.origin ?? "estimated",
@@ -28,7 +28,7 @@ export function costRows(costs: readonly DatedCost[]): Row[] {
               low: Math.max(0, cost.percent.value - (cost.percent.doubt ?? 0)),
               high: cost.percent.value + (cost.percent.doubt ?? 0),
               inputs: cost.percent.working.inputs,
-              note: cost.isAtLeast ? "at least: it bends further than the strength curve reaches" : "",
+              note: cost.isAtLeast ? [{ code: "work.at_least" }] : [],
             },
           ],
     );
@@ -38,13 +38,13 @@ export function costRows(costs: readonly DatedCost[]): Row[] {
         id: `cost ${id}`,
         name: own[0]?.name ?? id,
         how: costHow(own),
-        under: "share of what this leg can do",
+        under: { code: "review.cost_under" },
         unit: "%",
         better: "down",
         least: 0,
         most: 110,
-        marks: [{ value: 100, words: "all of it" }],
-        series: [{ name: "of what this leg can do", mark: "dot", points }],
+        marks: [{ value: 100, words: { code: "review.all_of_it" } }],
+        series: [{ key: "own", name: { code: "review.cost_series" }, mark: "dot", points }],
       }),
     ];
   });

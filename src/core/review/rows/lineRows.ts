@@ -1,17 +1,22 @@
 import type { CourseOf } from "../../decision/lineCourse";
-import { ACTION_WORDS } from "../../progression/safetyRules";
+import { type Said, saidWith } from "../../units/said";
 import type { Decided, LineWay } from "../facts";
 import { point, type Row, rowOf } from "../row";
 
-const UNITS: Record<CourseOf, { unit: string; under: string }> = {
-  angle: { unit: "°", under: "angle held" },
-  help: { unit: "kg", under: "help; less is further on" },
-  load: { unit: "kg", under: "load set" },
-  reps: { unit: "", under: "repetitions of a set" },
-  seconds: { unit: "s", under: "seconds of a set" },
+const UNITS: Record<CourseOf, { unit: string; under: Said }> = {
+  angle: { unit: "°", under: { code: "review.angle" } },
+  help: { unit: "kg", under: { code: "review.help" } },
+  load: { unit: "kg", under: { code: "review.load" } },
+  reps: { unit: "", under: { code: "review.reps" } },
+  seconds: { unit: "s", under: { code: "review.seconds" } },
 };
 
-const REACHED = { below: "less than planned", in: "nearly all", top: "", unknown: "" } as const;
+const REACHED = {
+  below: [{ code: "review.below" }],
+  in: [{ code: "review.in" }],
+  top: [],
+  unknown: [],
+} as const;
 
 /** What every line climbed, visit by visit, with what was decided on the way. */
 export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[]): Row[] {
@@ -31,11 +36,11 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
         id: `line ${l.lineId}`,
         name: l.name,
         how: {
-          formula: `${under}: what was done in the visit, as it was logged`,
-          source: "the records of its sets",
+          formula: saidWith("review.line_formula", { under }),
+          source: { code: "review.line_source" },
           confidence: "high",
           origin: "entered",
-          cannotTell: "a change of machine, of angle or of rests beside it",
+          cannotTell: { code: "review.line_cannot" },
         },
         under,
         unit,
@@ -43,6 +48,7 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
         better: l.of === "help" ? "down" : "up",
         series: [
           {
+            key: "own",
             name: under,
             mark: "step",
             points: known.map((p) =>
@@ -50,15 +56,15 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
                 p.on,
                 p.value,
                 [
-                  p.reps === null || l.of === "reps" ? "" : `${p.reps} repetitions`,
-                  p.how ?? "",
-                  p.stopped ? "stopped by joint pain" : REACHED[p.reached],
-                  ...(turns.get(`${l.lineId} ${p.on}`) ?? []).map(
-                    (d) => `then ${ACTION_WORDS[d.action].toLowerCase()}`,
+                  ...(p.reps === null || l.of === "reps"
+                    ? []
+                    : [saidWith("review.repetitions", { reps: p.reps })]),
+                  ...(p.how ? [p.how] : []),
+                  ...(p.stopped ? [{ code: "review.stopped_by_pain" }] : REACHED[p.reached]),
+                  ...(turns.get(`${l.lineId} ${p.on}`) ?? []).map((d) =>
+                    saidWith("review.then", { action: d.action }),
                   ),
-                ]
-                  .filter(Boolean)
-                  .join("; "),
+                ],
                 p.stopped || p.reached === "below" ? "less" : undefined,
               ),
             ),

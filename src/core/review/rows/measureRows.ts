@@ -1,5 +1,6 @@
 import { type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
 import { type Side, SWELLING_WORDS } from "../../units/fields";
+import { saidWith } from "../../units/said";
 import type { ReviewFacts } from "../facts";
 import { type Point, point, type Row, rowOf } from "../row";
 
@@ -33,7 +34,7 @@ export function measureRows({
       .filter((m) => m.kind === kind)
       .sort((a, b) => a.takenOn.localeCompare(b.takenOn));
     const of = (s: Side | null): Point[] =>
-      own.filter((m) => m.side === s).map((m) => point(m.takenOn, m.value, m.way ?? ""));
+      own.filter((m) => m.side === s).map((m) => point(m.takenOn, m.value, m.way ? [m.way] : []));
     const other: Side = side === "left" ? "right" : "left";
     const mornings =
       kind === "swelling"
@@ -41,12 +42,18 @@ export function measureRows({
         : [];
     const series = [
       {
-        name: spec.isSided ? `${side}, this leg` : spec.name,
+        key: "own",
+        name: spec.isSided ? saidWith("review.side_this", { side }) : spec.name,
         mark: "dot" as const,
         points: of(spec.isSided ? side : null),
       },
-      { name: `${other}, the other`, mark: "diamond" as const, points: spec.isSided ? of(other) : [] },
-      { name: "the morning after", mark: "ring" as const, points: mornings },
+      {
+        key: "other",
+        name: saidWith("review.side_other", { side: other }),
+        mark: "diamond" as const,
+        points: spec.isSided ? of(other) : [],
+      },
+      { key: "morning", name: { code: "review.morning_after" }, mark: "ring" as const, points: mornings },
     ].filter((s) => s.points.length > 0);
     if (series.length === 0) return [];
     return [
@@ -54,15 +61,15 @@ export function measureRows({
         id: `measure ${kind}`,
         name: spec.name,
         how: {
-          formula: "as it was measured that day",
+          formula: { code: "review.as_measured" },
           source:
             spec.realChange === null
-              ? "the clinic's own record"
-              : `the clinic's own record; a change below ${spec.realChange} ${spec.unit} may be measurement error`,
+              ? { code: "review.own_record" }
+              : saidWith("review.own_record_error", { change: spec.realChange, unit: spec.unit }),
           confidence: "high",
           origin: "measured",
         },
-        under: series.map((s) => `${s.mark}: ${s.name}`).join("; "),
+        under: saidWith("review.marks", { marks: series.map((s) => ({ mark: s.mark, name: s.name })) }),
         unit: spec.unit,
         // a goniometer is not read finer than a degree
         digits: spec.isWhole || spec.unit === "°" ? 0 : 1,

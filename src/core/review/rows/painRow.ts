@@ -1,9 +1,14 @@
+import { type Said, saidWith } from "../../units/said";
+import { stopSaid } from "../../visit/signs/stopReasons";
 import type { ReviewVisit } from "../facts";
 import { point, type Row, rowOf } from "../row";
 
 /** Joint pain before, in, after a visit and the next morning. */
 export function painRow(visits: readonly ReviewVisit[]): Row {
-  const of = (value: (v: ReviewVisit) => number | null, note: (v: ReviewVisit) => string = () => "") =>
+  const of = (
+    value: (v: ReviewVisit) => number | null,
+    note: (v: ReviewVisit) => readonly Said[] = () => [],
+  ) =>
     visits.flatMap((v) => {
       const x = value(v);
       return x === null ? [] : [point(v.on, x, note(v))];
@@ -11,43 +16,51 @@ export function painRow(visits: readonly ReviewVisit[]): Row {
   const limit = visits.findLast((v) => v.painMax !== null)?.painMax ?? null;
   return rowOf({
     id: "pain",
-    name: "joint pain",
+    name: { code: "review.pain" },
     how: {
-      formula: "the answer from 0 to 10; of several in a visit the worst",
-      source: "the visit's record and the morning after; a change of 2 is more than chance",
+      formula: { code: "review.pain_formula" },
+      source: { code: "review.pain_source" },
       confidence: "high",
       origin: "entered",
-      cannotTell: "what else was done that day",
+      cannotTell: { code: "review.pain_cannot" },
     },
-    under: "bar: before to after; square: worst in a set; dot: next morning",
+    under: { code: "review.pain_under" },
     unit: "of 10",
     better: "down",
     realChange: 2,
     least: 0,
     most: 10,
-    marks: limit === null ? [] : [{ value: limit, words: `most allowed ${limit}` }],
+    marks: limit === null ? [] : [{ value: limit, words: saidWith("review.most_allowed", { most: limit }) }],
     series: [
       {
-        name: "before to after",
+        key: "visit",
+        name: { code: "review.before_to_after" },
         mark: "bar",
         points: visits.flatMap((v) =>
           v.painAfter === null
             ? []
-            : [{ ...point(v.on, v.painAfter, v.stopped ?? ""), low: v.painBefore, high: v.painAfter }],
+            : [
+                {
+                  ...point(v.on, v.painAfter, v.stopped ? [stopSaid(v.stopped)] : []),
+                  low: v.painBefore,
+                  high: v.painAfter,
+                },
+              ],
         ),
       },
       {
-        name: "worst in a set",
+        key: "worst",
+        name: { code: "review.worst_in_set" },
         mark: "square",
         points: of(
           (v) => v.painWorst,
           (v) =>
             v.painMax !== null && v.painWorst !== null && v.painWorst > v.painMax
-              ? "above the most allowed"
-              : "",
+              ? [{ code: "review.above_most" }]
+              : [],
         ),
       },
-      { name: "next morning", mark: "dot", points: of((v) => v.morning) },
+      { key: "morning", name: { code: "review.next_morning" }, mark: "dot", points: of((v) => v.morning) },
     ],
   });
 }

@@ -8,7 +8,7 @@ import { MOVEMENTS, movement } from "../../strength/movements";
 import { isSameAngle } from "../../strength/sameAngle";
 import { type Clear, limbSymmetry, reaches } from "../../strength/symmetry";
 import type { Side } from "../../units/fields";
-import { lowerFirst } from "../../units/lowerFirst";
+import { type Said, saidWith } from "../../units/said";
 import type { ReviewFacts } from "../facts";
 import { type Point, type Row, rowOf } from "../row";
 
@@ -21,12 +21,12 @@ const withError = (t: DatedStrength): Point => {
     high: t.torqueNm + half,
     inputs: [
       {
-        name: "error of one session",
+        name: { code: "review.session_error" },
         value: `± ${Math.round(100 * torqueErrorShare(t.isReliable))} %`,
         origin: t.isReliable ? "measured" : "estimated",
       },
     ],
-    note: t.isReliable ? "" : "the trials never agreed",
+    note: t.isReliable ? [] : [{ code: "review.never_agreed" }],
   };
 };
 
@@ -42,25 +42,33 @@ export function strengthRows({ strength, side }: Pick<ReviewFacts, "strength" | 
     return angles.map((deg) => {
       const here = own.filter((t) => isSameAngle(t.kneeFlexionDeg, deg));
       const of = (s: Side) => here.filter((t) => t.side === s).map(withError);
-      const name = lowerFirst(MOVEMENTS[m].name);
+      const { name } = MOVEMENTS[m];
       return rowOf({
         id: `strength ${m} ${Math.round(deg)}`,
-        name: m === "knee_extension" || m === "knee_flexion" ? `${name} at ${Math.round(deg)}°` : name,
+        name: saidWith("review.strength", {
+          name,
+          deg: m === "knee_extension" || m === "knee_flexion" ? Math.round(deg) : null,
+        }),
         how: {
-          formula:
-            "force × lever arm × sine of the angle of pull, with the shin's own weight; the best of the trials that agree",
-          source: "the strength test of that day; docs/rules.md, Strength",
+          formula: { code: "review.strength_formula" },
+          source: { code: "review.strength_source" },
           confidence: "high",
           origin: "measured",
         },
-        under: "dot: this leg; diamond: the other; line: error of a session",
+        under: { code: "review.strength_under" },
         unit: "N·m",
         better: "up",
         least: 0,
         series: [
-          { name: `${side}, this leg`, mark: "dot" as const, points: of(side) },
           {
-            name: `${side === "left" ? "right" : "left"}, the other`,
+            key: "own",
+            name: saidWith("review.side_this", { side }),
+            mark: "dot" as const,
+            points: of(side),
+          },
+          {
+            key: "other",
+            name: saidWith("review.side_other", { side: side === "left" ? "right" : "left" }),
             mark: "diamond" as const,
             points: of(side === "left" ? "right" : "left"),
           },
@@ -92,8 +100,16 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
           low: found.lowPct,
           high: found.highPct,
           inputs: [
-            { name: "this leg", value: `${Math.round(pair.involvedNm)} N·m`, origin: "measured" },
-            { name: "the other leg", value: `${Math.round(pair.otherNm)} N·m`, origin: "measured" },
+            {
+              name: { code: "review.this_leg" },
+              value: `${Math.round(pair.involvedNm)} N·m`,
+              origin: "measured",
+            },
+            {
+              name: { code: "review.other_leg" },
+              value: `${Math.round(pair.otherNm)} N·m`,
+              origin: "measured",
+            },
           ],
           ...apartOf(wanted === null ? null : reaches(found, wanted)),
         },
@@ -103,34 +119,34 @@ export function symmetryRows(f: Pick<ReviewFacts, "strength" | "side" | "criteri
     return [
       rowOf({
         id: `symmetry ${m}`,
-        name: `${lowerFirst(MOVEMENTS[m].name)}, share of the other leg`,
+        name: saidWith("review.symmetry", { name: MOVEMENTS[m].name }),
         how: {
-          formula: "this leg ÷ the other leg × 100, both at the same angle",
-          source: "docs/rules.md, Strength: limb symmetry with the error of a session",
+          formula: { code: "review.symmetry_formula" },
+          source: { code: "review.symmetry_source" },
           confidence: "medium",
           origin: "measured",
-          cannotTell: "how strong the other leg is for its body: it may be weak too",
+          cannotTell: { code: "review.symmetry_cannot" },
         },
-        under: "dot with what one session can tell",
+        under: { code: "review.symmetry_under" },
         unit: "%",
         better: "up",
         realChange: minimalDetectableChangePct(TYPICAL_ERROR_PCT) * Math.SQRT2,
         most: 100,
-        marks: wanted === null ? [] : [{ value: wanted, words: `${wanted} % opens the next phase` }],
-        series: [{ name: "of the other leg", mark: "dot", points }],
+        marks: wanted === null ? [] : [{ value: wanted, words: saidWith("review.opens_next", { wanted }) }],
+        series: [{ key: "own", name: { code: "review.of_other_leg" }, mark: "dot", points }],
       }),
     ];
   });
 }
 
-const SAYS: Record<Clear, string> = {
-  reached: "clearly at or above",
-  below: "clearly below",
-  cannot_tell: "cannot tell",
+const SAYS: Record<Clear, Said> = {
+  reached: { code: "review.reached" },
+  below: { code: "review.clearly_below" },
+  cannot_tell: { code: "review.cannot_tell" },
 };
 
 /** What one session tells of the wanted share. */
 const apartOf = (clear: Clear | null): Pick<Point, "note" | "apart"> => ({
-  note: clear ? SAYS[clear] : "",
+  note: clear ? [SAYS[clear]] : [],
   ...(clear === "cannot_tell" ? { apart: "open" as const } : {}),
 });

@@ -1,5 +1,5 @@
-import { dayInWords } from "../../units/dayInWords";
 import { daysAfter, mondayOf } from "../../units/days";
+import { saidWith } from "../../units/said";
 import type { WorkingInput } from "../../units/working/working";
 import type { ReviewFacts, ReviewVisit } from "../facts";
 import { point, type Row, rowOf } from "../row";
@@ -15,7 +15,7 @@ function weeksBetween(from: string, to: string): string[] {
 /** What each visit brings to the week's sum. */
 const visitsOf = (visits: readonly ReviewVisit[], of: (v: ReviewVisit) => number): WorkingInput[] =>
   visits.map((v) => ({
-    name: `visit of ${dayInWords(v.on)}`,
+    name: saidWith("review.visit_of", { on: v.on }),
     value: String(Math.round(of(v))),
     origin: "entered" as const,
   }));
@@ -41,55 +41,60 @@ export function weekRows({
   return [
     rowOf({
       id: "hard",
-      name: "hard repetitions",
-      under: "of each week",
+      name: { code: "review.hard" },
+      under: { code: "review.each_week" },
       how: {
-        formula: "the hard repetitions of all visits of the week, added",
-        source: "the visits' records; docs/rules.md: four or fewer in reserve count as hard",
+        formula: { code: "review.hard_formula" },
+        source: { code: "review.hard_source" },
         confidence: "own",
         origin: "entered",
       },
       unit: "",
       least: 0,
-      series: [{ name: "hard repetitions", mark: "bar", points: bars((v) => v.hardReps) }],
+      series: [{ key: "own", name: { code: "review.hard" }, mark: "bar", points: bars((v) => v.hardReps) }],
     }),
     rowOf({
       id: "kneecap",
-      name: "kneecap work",
-      under: "of each week, in seconds of a chair rise",
+      name: { code: "review.kneecap" },
+      under: { code: "review.each_week_rise" },
       how: {
-        formula: "the kneecap's load × time of all visits of the week, in seconds of one chair rise, added",
-        source: "docs/rules.md: load on the kneecap against a chair rise",
+        formula: { code: "review.kneecap_formula" },
+        source: { code: "review.kneecap_source" },
         confidence: "medium",
         origin: "estimated",
       },
       unit: "s",
       least: 0,
-      series: [{ name: "kneecap work", mark: "bar", points: bars((v) => v.kneecapChairS) }],
+      series: [
+        { key: "own", name: { code: "review.kneecap" }, mark: "bar", points: bars((v) => v.kneecapChairS) },
+      ],
     }),
     rowOf({
       id: "done",
-      name: "visits",
-      under: "filled: done; outline: planned for days past",
+      name: { code: "review.visits" },
+      under: { code: "review.done_under" },
       how: {
-        formula: "visits that were finished, and days of the plan that are past",
-        source: "the visits' records and the plan as it was kept",
+        formula: { code: "review.done_formula" },
+        source: { code: "review.done_source" },
         confidence: "high",
         origin: "entered",
       },
       unit: "",
       least: 0,
       series: [
-        { name: "done", mark: "bar", points: bars(() => 1) },
+        { key: "own", name: { code: "review.done" }, mark: "bar", points: bars(() => 1) },
         {
-          name: "planned",
+          key: "planned",
+          name: { code: "review.planned" },
           mark: "outline",
           points: [...runs].map(([week, all]) => {
             const missed = all.filter((p) => !p.wasDone);
             return point(
               week,
               all.length,
-              missed.length === 0 ? "" : `not done: ${missed.map((p) => `${p.sheet} of ${p.on}`).join(", ")}`,
+              missed.length === 0
+                ? []
+                : [saidWith("review.not_done", { missed: missed.map(({ sheet, on }) => ({ sheet, on })) })],
             );
           }),
         },

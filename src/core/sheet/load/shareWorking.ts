@@ -3,17 +3,18 @@ import { plannedEnduranceS } from "../../isometrics/enduranceTime";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { dayInWords } from "../../units/dayInWords";
 import { kgWords } from "../../units/mass";
+import { type Said, saidWith } from "../../units/said";
 import type { Computed, Origin } from "../../units/working/working";
 import { jointOf } from "../effect/sessionFatigue";
 import type { JudgedLine } from "../judge/judgeScore";
 import { workKindOf } from "../line/workKind";
 import type { LoadBasis } from "./lineLoad";
 
-const FROM: Record<LoadBasis, { words: string; origin: Origin }> = {
-  repetition_test: { words: "one-repetition maximum from a set on this machine", origin: "measured" },
-  strength_test: { words: "strength by load cell, 0.85 of it for moving", origin: "estimated" },
-  default_strength: { words: "a usual strength, nobody tested this direction", origin: "default" },
-  felt: { words: "found by feel", origin: "estimated" },
+const FROM: Record<LoadBasis, { said: Said; origin: Origin }> = {
+  repetition_test: { said: { code: "work.from_repetition_test" }, origin: "measured" },
+  strength_test: { said: { code: "work.from_strength_test" }, origin: "estimated" },
+  default_strength: { said: { code: "work.from_default" }, origin: "default" },
+  felt: { said: { code: "work.from_felt" }, origin: "estimated" },
 };
 
 /** What a line's real load is of what the leg can do, with its working; null where nothing says. */
@@ -28,51 +29,48 @@ export function shareComputed({ load, line }: JudgedLine): Computed | null {
     origin: "estimated",
     working: {
       formulaId: "dose.share",
-      formula: isHold
-        ? "torque of the real setting at the held angle divided by what the leg can hold there"
-        : "real load divided by the one-repetition maximum",
+      formula: isHold ? { code: "work.share_held" } : { code: "work.share_lifted" },
       inputs: [
         {
-          name: "set",
+          name: { code: "work.set" },
           value: `${setting.how}${setting.load > 0 ? `, ${kgWords(setting.load)}` : ""}`,
           origin: "entered",
-          from: "the step that the rounding rule allows",
+          from: { code: "work.rounding" },
         },
         ...(setUp
           ? [
               {
-                name: "largest knee moment",
+                name: { code: "work.largest_moment" },
                 value: `${Math.round(setUp.momentNm)} N·m`,
                 origin: "estimated" as const,
-                from: "model of this set-up",
+                from: { code: "work.set_up_model" },
               },
             ]
           : []),
         ...(oneRepMax
           ? [
               {
-                name: "one-repetition maximum",
+                name: { code: "work.one_rep_max" },
                 value: `${kgWords(oneRepMax.kg, 0)} ± ${Math.round(oneRepMax.error * 100)} %`,
                 origin: "estimated" as const,
                 from: dayInWords(oneRepMax.takenOn),
               },
             ]
           : []),
-        { name: "counted from", value: FROM[basis].words, origin: FROM[basis].origin },
+        { name: { code: "work.counted_from" }, value: FROM[basis].said, origin: FROM[basis].origin },
         ...(load.wantedShare === null
           ? []
           : [
               {
-                name: "the scheme wants",
+                name: { code: "work.scheme_wants" },
                 value: `${Math.round(load.wantedShare * 100)} %`,
                 origin: "entered" as const,
               },
             ]),
       ],
-      source: "load of a line (dosing rules D1, D3, E6)",
+      source: { code: "work.line_source" },
       confidence: basis === "repetition_test" ? "medium" : "low",
-      cannotTell:
-        "How it feels today, and what friction and the way of sitting make of it: find it in two light sets.",
+      cannotTell: { code: "work.line_cannot" },
     },
   };
 }
@@ -95,20 +93,27 @@ export function enduranceComputed(
     origin: "estimated",
     working: {
       formulaId: "dose.endurance",
-      formula: `endurance curve of the ${joint} at this share of strength, times the person's own factor`,
+      formula: saidWith("work.endurance", { joint }),
       inputs: [
-        { name: "share of strength", value: `${Math.round(load.share * 100)} %`, origin: "estimated" },
         {
-          name: "person's factor",
+          name: { code: "work.share_of_strength" },
+          value: `${Math.round(load.share * 100)} %`,
+          origin: "estimated",
+        },
+        {
+          name: { code: "work.persons_factor" },
           value: personal.k.toFixed(2),
           origin: personal.holds > 0 ? "measured" : "default",
-          from: personal.holds > 0 ? `${personal.holds} timed holds` : "nobody was timed",
+          from:
+            personal.holds > 0
+              ? saidWith("work.timed_holds", { holds: personal.holds })
+              : { code: "work.nobody_timed" },
         },
-        { name: "spread between people", value: `×/÷ ${spread.toFixed(2)}`, origin: "default" },
+        { name: { code: "work.spread" }, value: `×/÷ ${spread.toFixed(2)}`, origin: "default" },
       ],
-      source: "Frey-Law and Avin 2010, knee 19.38·f^−1.88 (isometrics)",
+      source: { code: "work.endurance_source" },
       confidence: "medium",
-      cannotTell: "What pain, breath and patience make of it; it is about a fresh muscle.",
+      cannotTell: { code: "work.endurance_cannot" },
     },
   };
 }

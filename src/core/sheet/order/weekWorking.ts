@@ -9,24 +9,22 @@ export const kneecapWeekComputed = (g: GuardedLoad): Computed => ({
   origin: "estimated",
   working: {
     formulaId: "week.kneecap",
-    formula:
-      "mean kneecap load over the used angles in chair rises, times seconds under tension of one leg, added up over the last six days and this sheet",
+    formula: { code: "work.week_formula" },
     inputs: [
-      { name: "this week with this sheet", value: `${Math.round(g.thisWeek)} s`, origin: "estimated" },
+      { name: { code: "work.this_week" }, value: `${Math.round(g.thisWeek)} s`, origin: "estimated" },
       {
-        name: "last week",
+        name: { code: "work.last_week" },
         value: g.lastWeek === null ? "nothing" : `${Math.round(g.lastWeek)} s`,
         origin: "estimated",
       },
       {
-        name: "the most after the weeks before",
-        value: g.most === null ? "no week to compare with" : `${Math.floor(g.most)} s`,
+        name: { code: "work.week_most" },
+        value: g.most === null ? { code: "work.no_week" } : `${Math.floor(g.most)} s`,
         origin: "estimated",
       },
     ],
-    source: "kneecap load of a week and its guard",
+    source: { code: "work.week_source" },
     confidence: "own",
-    cannotTell:
-      "Anything between people, and what lines without a model add. It compares weeks of one client.",
+    cannotTell: { code: "work.week_cannot" },
   },
 });

@@ -1,3 +1,5 @@
+import type { Said } from "../said";
+
 /** Where an input of a computation came from; estimates are drawn differently from measurements. */
 export type Origin = "measured" | "estimated" | "default" | "entered";
 
@@ -5,23 +7,22 @@ export type Origin = "measured" | "estimated" | "default" | "entered";
 export type Confidence = "high" | "medium" | "low" | "own";
 
 export interface WorkingInput {
-  name: string;
-  value: string;
+  name: Said;
+  value: Said;
   origin: Origin;
-  /** e.g. "strength test of 3 November" */
-  from?: string;
+  /** what it was taken from, and when */
+  from?: Said;
 }
 
 /** The working behind a number: rendered by one component, wherever the number stands. */
 export interface Working {
   formulaId: string;
-  /** the formula in words */
-  formula: string;
+  formula: Said;
   inputs: WorkingInput[];
-  source: string;
+  source: Said;
   confidence: Confidence;
   /** what this number cannot tell */
-  cannotTell?: string;
+  cannotTell?: Said;
 }
 
 /** A computed number. `doubt` is a half-width in the same unit (about 95 %), null where we cannot say. */

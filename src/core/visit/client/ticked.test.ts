@@ -41,6 +41,6 @@ test("pain above the limit ends a line here as it does on the floor", () => {
   const [first] = lines;
   const events = logOfTicks(lines, { lineIds: [first?.lineId ?? ""], pain: 9, painAtEnd: 1 }, 0, id);
   const s = visitState(lines, events);
-  expect(s.ended[first?.lineId ?? ""]).toMatch(/joint pain/);
+  expect(s.ended[first?.lineId ?? ""]).toMatch(/floor.pain/);
   expect(s.done).toHaveLength(1);
 });

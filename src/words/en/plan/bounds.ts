@@ -1,9 +1,11 @@
 import type { BoundReason } from "@/core/bounds/inForce";
 import type { Limit } from "@/core/bounds/limit";
 import type { EndBy } from "@/core/bounds/window";
+import type { Irritability, School } from "@/core/progression/painRule";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { fromKept } from "@/core/units/said";
 import type { Format } from "../../format";
+import { SCHOOL_WORDS } from "../decide";
 
 /** Who set a limit, in a word or two. */
 export const ORIGIN_WORDS: Readonly<Record<Limit["origin"], string>> = {
@@ -45,6 +47,12 @@ interface Conflict {
 const whoWords = (m: Conflict, f: Format): string =>
   [...new Set(m.by.map((l) => `${f.say(fromKept(l.reason))} (${ORIGIN_WORDS[l.origin]})`))].join(" and ");
 
+const STIRRED_UP: Readonly<Record<Irritability, string>> = {
+  low: "stirred up with difficulty",
+  moderate: "moderately stirred up",
+  high: "easily stirred up",
+};
+
 /** What limits leave nothing of, what is missing, and what is above one. */
 export const bound = {
   no_angle: (m: Conflict, f: Format) => `No angle is left for ${m.name}: ${whoWords(m, f)}.`,
@@ -52,6 +60,12 @@ export const bound = {
     `The limits on ${m.name} contradict each other and leave no angle: ${whoWords(m, f)}. One of those who set them must change it.`,
   narrow: (m: Conflict, f: Format) =>
     `The arcs share only ${m.high - m.low}°, too little to move in: holds only. ${whoWords(m, f)}.`,
+  pain_rule: (m: { school: School; irritability: Irritability; max: number; most: number }) =>
+    `the rule "${SCHOOL_WORDS[m.school]}"${
+      m.max < m.most
+        ? `, which allows up to ${m.most}; because the joint is ${STIRRED_UP[m.irritability]} it is ${m.max}`
+        : ""
+    }`,
   no_kilograms:
     "Weight bearing is partial and no kilograms are written: presses are barred until the surgeon's number stands as a limit on the weight on the leg.",
   no_order: "after a fracture no weight without the surgeon's written order: write it as a limit",

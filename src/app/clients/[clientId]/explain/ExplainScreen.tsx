@@ -15,7 +15,7 @@ import type { ExplainFacts } from "@/server/explain/explain";
 import { useKeys } from "@/ui/keys/useKeys";
 import { Link } from "@/ui/Link";
 import { Said } from "@/ui/reader";
-import { whyNext } from "@/words/en/told";
+import { whyNext } from "@/words/en/numbers/told";
 import { Figures } from "./Figures";
 import { Sides } from "./Sides";
 

@@ -8,6 +8,7 @@ import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
 import { Link } from "@/ui/Link";
+import { LEGS_SHARE } from "@/words/en/plan/setUp";
 import { Card } from "./Card";
 import { PrintButton } from "./PrintButton";
 
@@ -56,7 +57,7 @@ export default async function CardsPage({ params }: { params: Promise<{ clientId
             <Card
               key={c.exerciseId}
               name={e.name}
-              legs={use.legs}
+              legs={LEGS_SHARE[use.legs]}
               chosen={{ machine, id }}
               use={use}
               card={c}

@@ -4,7 +4,9 @@ import type { Cost } from "@/core/demand/cost";
 import type { Side } from "@/core/units/fields";
 import type { DailyCost } from "@/server/review/costs";
 import { shortDay } from "@/ui/dates";
+import { Said } from "@/ui/reader";
 import { Figure } from "@/ui/working/Figure";
+import { sayPlainly } from "@/words/say";
 
 const W = 470;
 const H = 40;
@@ -31,7 +33,9 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
           computed={c.own.percent}
         />
       ) : (
-        <p className="small quiet">not known: {c.own.because}</p>
+        <p className="small quiet">
+          not known: <Said>{c.own.because}</Said>
+        </p>
       )}
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={wordsOf(c, side)}>
         <line x1={x(0)} x2={x(MOST)} y1={20} y2={20} className="stroke-rule" />
@@ -83,7 +87,7 @@ function Place({ cost, isOwn }: { cost: Cost; isOwn: boolean }) {
 const say = (cost: Cost): string =>
   cost.percent
     ? `${cost.isAtLeast ? "at least " : ""}${Math.round(cost.percent.value)} % of what it can do, give or take ${Math.round(cost.percent.doubt ?? 0)}`
-    : `not known: ${cost.because}`;
+    : `not known: ${sayPlainly(cost.because)}`;
 
 const wordsOf = (c: DailyCost, side: Side): string =>
   `${c.name}: ${side} leg ${say(c.own)}; the other leg ${say(c.other)}`;

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
-import { ACTION_WORDS, ACTIONS, type Action } from "@/core/progression/safetyRules";
+import { ACTIONS, type Action } from "@/core/progression/safetyRules";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/decide/decisionDrafts";
 import { longDay } from "@/ui/dates";
@@ -11,6 +11,7 @@ import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { Said, useSay } from "@/ui/reader";
 import { send } from "@/ui/send";
+import { ACTION_WORDS } from "@/words/en/decide";
 import { TELL_TODAY } from "@/words/en/progression";
 import { sayPlainly } from "@/words/say";
 import { ActionMark } from "./ActionMark";

@@ -1,10 +1,10 @@
 import type { ReactNode } from "react";
 import { rungsOf } from "@/core/decision/nextLine";
-import { SCHOOL_WORDS } from "@/core/progression/painRule";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft } from "@/server/decide/decisionDrafts";
 import { Term } from "@/ui/help/Term";
+import { SCHOOL_WORDS } from "@/words/en/decide";
 
 const REACHED = {
   below: "less than planned",

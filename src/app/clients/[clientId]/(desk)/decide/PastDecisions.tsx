@@ -1,6 +1,7 @@
-import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import type { Action } from "@/core/progression/safetyRules";
 import { shortDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
+import { ACTION_WORDS } from "@/words/en/decide";
 import { ActionMark } from "./ActionMark";
 
 export interface PastDecision {

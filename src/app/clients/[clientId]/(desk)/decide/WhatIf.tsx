@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import { decide } from "@/core/progression/decide";
-import { ACTION_WORDS } from "@/core/progression/safetyRules";
 import type { VisitDraft } from "@/server/decide/decisionDrafts";
 import { Link } from "@/ui/Link";
+import { ACTION_WORDS } from "@/words/en/decide";
 import { sayPlainly } from "@/words/say";
 
 const SCORES = Array.from({ length: 11 }, (_, i) => i);

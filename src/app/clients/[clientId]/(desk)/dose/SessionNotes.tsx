@@ -5,8 +5,9 @@ import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import type { RunStep } from "@/core/sheet/time/runThrough";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
 import { asKept, type Said as SaidOf } from "@/core/units/said";
+import { upperFirst } from "@/core/units/upperFirst";
 import { Term } from "@/ui/help/Term";
-import { Said } from "@/ui/reader";
+import { Said, useSay } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
 
 const FIX_WORDS: Record<Fix["kind"], string> = {
@@ -48,6 +49,7 @@ export function SessionNotes({
   mayFix: boolean;
   onFix: (fix: Fix) => void;
 }) {
+  const say = useSay();
   const legs = legsNote(totals.legs);
   const weeks = [
     guardWords("load of the kneecap joint", "s of a chair rise", guards.kneecap),
@@ -57,7 +59,7 @@ export function SessionNotes({
     ...early,
     ...totals.balance.notes.map(
       (n) =>
-        `${n.charAt(0).toUpperCase()}${n.slice(1)}, by repetitions with four or fewer in reserve in this one session: add a line of what is short, or let the week even it out.`,
+        `${upperFirst(say(n))}, by repetitions with four or fewer in reserve in this one session: add a line of what is short, or let the week even it out.`,
     ),
     ...(legs ? [legs] : []),
     ...weeks.filter((w) => w !== null),

@@ -1,5 +1,6 @@
 import type { DueMeasurement } from "@/core/measure/dueMeasurements";
 import { Link } from "@/ui/Link";
+import { Said } from "@/ui/reader";
 
 /** What is due for a measurement, and why. */
 export function DueList({ due, clientId }: { due: readonly DueMeasurement[]; clientId: string }) {
@@ -13,14 +14,16 @@ export function DueList({ due, clientId }: { due: readonly DueMeasurement[]; cli
       </h2>
       <ul>
         {due.map((d) => (
-          <li key={d.what} className="border-t border-rule py-1">
+          <li key={d.kind} className="border-t border-rule py-1">
             <Link href={`/clients/${clientId}/measure?part=${d.group}`} className="font-bold hover:underline">
               <span aria-hidden className="text-mark">
                 ◇{" "}
               </span>
-              {d.what}
+              <Said>{d.what}</Said>
             </Link>{" "}
-            <span className="small quiet">{d.because}</span>
+            <span className="small quiet">
+              <Said>{d.because}</Said>
+            </span>
           </li>
         ))}
       </ul>

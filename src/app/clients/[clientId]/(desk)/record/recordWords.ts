@@ -1,6 +1,7 @@
-import { ACTION_WORDS, type Action } from "@/core/progression/safetyRules";
+import type { Action } from "@/core/progression/safetyRules";
 import { criterionText } from "@/core/rules/criteria";
 import { keptSigns, signsSaid } from "@/core/visit/signs/recheckSigns";
+import { ACTION_WORDS } from "@/words/en/decide";
 import { sayPlainly } from "@/words/say";
 
 const DEEDS: Record<string, string> = {

@@ -1,9 +1,11 @@
 "use client";
 import Papa from "papaparse";
-import { type Row, tableOf } from "@/core/review/row";
+import type { Row } from "@/core/review/row";
 import { shortDate } from "@/ui/dates";
 import { keepFile } from "@/ui/files/keepFile";
 import { keepPng, keepSvg } from "@/ui/files/picture";
+import { useSay } from "@/ui/reader";
+import { tableOf } from "@/words/reviewTable";
 
 /** The values of a chart as a table, and as files to take along. */
 export function RowTable({
@@ -15,12 +17,14 @@ export function RowTable({
   locale: string;
   chart: () => SVGSVGElement | null;
 }) {
+  const say = useSay();
+  const title = say(row.name);
   const charts = () => {
     const svg = chart();
-    return svg ? [{ title: `${row.name}, ${row.under}`, svg }] : [];
+    return svg ? [{ title: `${title}, ${say(row.under)}`, svg }] : [];
   };
-  const name = row.name.replace(/[^\p{L}\p{N}]+/gu, "-");
-  const table = tableOf(row);
+  const name = title.replace(/[^\p{L}\p{N}]+/gu, "-");
+  const table = tableOf(row, say);
   return (
     <div className="relative z-10 mb-3 bg-base-100 px-3 py-2">
       <p className="small mb-1 flex gap-3">
@@ -58,7 +62,7 @@ export function RowTable({
         </button>
       </p>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a long table is scrolled by keys */}
-      <section className="max-h-64 overflow-auto" tabIndex={0} aria-label={`Table of ${row.name}`}>
+      <section className="max-h-64 overflow-auto" tabIndex={0} aria-label={`Table of ${title}`}>
         <table className="small w-full text-left">
           <thead className="sticky top-0 bg-base-100">
             <tr>

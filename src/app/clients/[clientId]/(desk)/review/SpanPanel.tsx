@@ -1,7 +1,8 @@
-import { decisionsWords, type SpanNumbers } from "@/core/review/span";
+import type { SpanNumbers } from "@/core/review/span";
 import { shortDay } from "@/ui/dates";
-import { Said } from "@/ui/reader";
+import { Said, SaidAll, useSay } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
+import { decisionsWords } from "@/words/en/numbers/review";
 
 /** A span in numbers: first and last of every row in it, and what was decided. */
 export function SpanPanel({
@@ -13,6 +14,7 @@ export function SpanPanel({
   numbers: SpanNumbers;
   locale: string;
 }) {
+  const say = useSay();
   const decided = decisionsWords(n.decisions);
   return (
     <section className="mt-3" aria-label={title}>
@@ -40,18 +42,22 @@ export function SpanPanel({
             {n.lines.map((l) => (
               <tr key={l.id} className="border-t border-rule align-top">
                 <td className="py-1 leading-tight">
-                  {l.name}
-                  {l.note && <span className="block text-[12px] quiet">{l.note}</span>}
+                  <Said>{l.name}</Said>
+                  {l.note.length > 0 && (
+                    <span className="block text-[12px] quiet">
+                      <SaidAll of={l.note} />
+                    </span>
+                  )}
                 </td>
                 <td className="whitespace-nowrap px-2 py-1">
                   {l.last !== null && (
-                    <Opens label={`${l.name}, first`} computed={l.firstOf} digits={l.digits}>
+                    <Opens label={`${say(l.name)}, first`} computed={l.firstOf} digits={l.digits}>
                       <Said>{l.first}</Said>
                     </Opens>
                   )}
                 </td>
                 <td className="whitespace-nowrap py-1 font-bold">
-                  <Opens label={`${l.name}, last`} computed={l.lastOf} digits={l.digits}>
+                  <Opens label={`${say(l.name)}, last`} computed={l.lastOf} digits={l.digits}>
                     <Said>{l.last ?? l.first}</Said>
                   </Opens>
                 </td>

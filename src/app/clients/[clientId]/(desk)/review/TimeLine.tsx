@@ -4,6 +4,7 @@ import type { ReviewFacts } from "@/core/review/facts";
 import type { Row } from "@/core/review/row";
 import type { Span } from "@/core/review/span";
 import { shortDate } from "@/ui/dates";
+import { Said } from "@/ui/reader";
 import { BandRow } from "@/ui/time/BandRow";
 import { RowChart } from "@/ui/time/RowChart";
 import { SpanHandles } from "@/ui/time/SpanHandles";
@@ -117,8 +118,12 @@ function OneRow({ row, from, to, locale }: { row: Row; from: string; to: string;
     <li ref={here} className="border-t border-rule">
       <div className={GRID}>
         <div className="py-1.5 leading-tight">
-          <b>{row.name}</b>
-          <p className="text-[12px] quiet">{row.under}</p>
+          <b>
+            <Said>{row.name}</Said>
+          </b>
+          <p className="text-[12px] quiet">
+            <Said>{row.under}</Said>
+          </p>
           <button
             type="button"
             aria-expanded={isOpen}
@@ -126,7 +131,10 @@ function OneRow({ row, from, to, locale }: { row: Row; from: string; to: string;
             onClick={() => setOpen(!isOpen)}
           >
             {isOpen ? "hide table" : "table"}
-            <span className="sr-only"> of {row.name}</span>
+            <span className="sr-only">
+              {" "}
+              of <Said>{row.name}</Said>
+            </span>
           </button>
         </div>
         <RowChart row={row} from={from} to={to} />

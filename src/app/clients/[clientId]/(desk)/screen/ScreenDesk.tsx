@@ -12,6 +12,7 @@ import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { Said } from "@/ui/reader";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { foldedWords, Group, GroupNo } from "./Group";
 import { QuestionRow } from "./QuestionRow";
@@ -228,7 +229,9 @@ export function ScreenDesk({
                 {q.id === PRESSURE && isAsking && (
                   <div className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
                     {pressureBecause && (
-                      <p className="small w-full">A reading belongs here, because {pressureBecause}.</p>
+                      <p className="small w-full">
+                        A reading belongs here, because <Said>{pressureBecause}</Said>.
+                      </p>
                     )}
                     <Field
                       label="reading today, upper"

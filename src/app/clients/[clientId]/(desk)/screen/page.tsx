@@ -6,6 +6,7 @@ import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/client/screenings";
 import { checkedCitations } from "@/server/clinic/sources";
+import { sayPlainly } from "@/words/say";
 import { ScreenDesk } from "./ScreenDesk";
 import { ScreenHistory } from "./ScreenHistory";
 import { StandingSigns } from "./StandingSigns";
@@ -28,6 +29,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
   });
   const { questions, state, screenings } = data;
   const newest = screenings[0] ?? null;
+  const bars = state.barsFloor ?? state.barsPlanning;
   return (
     <main className="grid min-h-full grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px]">
       <ScreenDesk
@@ -53,9 +55,9 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
           clientId={clientId}
           state={{
             status: state.status,
-            dueBecause: state.dueBecause,
+            dueBecause: state.dueBecause && sayPlainly(state.dueBecause),
             unanswered: state.unanswered.length,
-            bars: state.barsFloor ?? state.barsPlanning,
+            bars: bars && sayPlainly(bars),
           }}
           signs={state.standing.map((s) => ({
             questionId: s.flag.id,

@@ -2,13 +2,11 @@ import type { ReactNode } from "react";
 import { conditionById } from "@/core/rules/conditions";
 import { GOALS } from "@/core/rules/goals";
 import { UNCOVERED } from "@/core/rules/uncovered";
-import { CLIMBS, RISES } from "@/core/story/daily";
-import { BRINGS_ON, SETTLES_IN } from "@/core/story/irritabilityFrom";
-import { PLACES, SUPPORTS } from "@/core/story/places";
 import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Story } from "@/server/client/story";
 import { longDay } from "@/ui/dates";
+import { BRINGS_ON, CLIMBS, PLACES, RISES, SETTLES_IN, SUPPORTS } from "@/words/en/story";
 import { PainPicture } from "../../../_story/PainPicture";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { fromKept } from "@/core/units/said";
 import type { VisitState } from "@/core/visit/run";
 import { actAfter, stopSaid } from "@/core/visit/signs/stopReasons";
 import type { VisitEvent } from "@/core/visit/visitEvent";
@@ -9,6 +10,7 @@ import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
+import { Said } from "@/ui/reader";
 import { sayPlainly } from "@/words/say";
 import { SetBars } from "./SetBars";
 
@@ -42,7 +44,12 @@ export function Closing({
         <li key={l.lineId}>
           <p className="text-[20px]">
             <b>{l.name}</b>
-            {state.ended[l.lineId] && <span className="quiet"> · ended: {state.ended[l.lineId]}</span>}
+            {state.ended[l.lineId] && (
+              <span className="quiet">
+                {" "}
+                · ended: <Said>{fromKept(state.ended[l.lineId] ?? "")}</Said>
+              </span>
+            )}
           </p>
           <SetBars state={state} lineId={l.lineId} firstSide={firstSide} />
         </li>

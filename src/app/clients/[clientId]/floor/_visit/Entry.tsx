@@ -1,7 +1,8 @@
 "use client";
 import type { VisitState } from "@/core/visit/run";
-import { EARLY_WORDS, type EarlyReason } from "@/core/visit/setRecord";
+import type { EarlyReason } from "@/core/visit/setRecord";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
+import { EARLY_WORDS } from "@/words/en/floor";
 
 /** What is asked about the set that was done, beside its pain. */
 export interface Asked {

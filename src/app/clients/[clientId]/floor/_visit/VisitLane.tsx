@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { fromKept } from "@/core/units/said";
 import { askedOf } from "@/core/visit/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
@@ -12,9 +13,11 @@ import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { useOutbox } from "@/ui/outbox";
 import { LinePose } from "@/ui/pose/LinePose";
+import { Said } from "@/ui/reader";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
 import { bandOf, missingWords, savedWords, spaceDoes } from "@/ui/visit/visitWords";
+import { WRAP } from "@/words/en/floor";
 import { SCHEME_NAMES } from "@/words/en/plan/line";
 import { wayWords } from "@/words/en/plan/way";
 import { AskDialog } from "../../_ask/AskDialog";
@@ -214,14 +217,14 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
             {line.scheme && (
               <p className="px-4 text-[17px] leading-tight lg:px-8 lg:text-[19px]">
                 <b>{SCHEME_NAMES[line.kind]}</b>: {wayWords(line.scheme)}
-                {wrap && <b className="ml-3 border-l-4 border-mark pl-2 whitespace-nowrap">{wrap}</b>}
+                {wrap && <b className="ml-3 border-l-4 border-mark pl-2 whitespace-nowrap">{WRAP[wrap]}</b>}
               </p>
             )}
             <div className="grid flex-none grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] gap-x-4 px-4 pt-2 lg:min-h-0 lg:flex-1 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,0.9fr)_minmax(0,1fr)] lg:gap-x-6 lg:overflow-y-auto lg:px-8">
               <div>
                 {endedLine && endedLine.lineId !== line.lineId && state.phase === "set-up" && (
                   <p className="mt-1 border-l-4 border-mark pl-3 text-[17px]">
-                    {endedLine.name} ended: {state.ended[endedLine.lineId]}.{" "}
+                    {endedLine.name} ended: <Said>{fromKept(state.ended[endedLine.lineId] ?? "")}</Said>.{" "}
                     <button type="button" className="underline" onClick={() => openSwap(endedLine)}>
                       Swap it for today
                     </button>

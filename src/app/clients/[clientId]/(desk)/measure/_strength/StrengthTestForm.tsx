@@ -5,6 +5,7 @@ import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
+import { useSay } from "@/ui/reader";
 import { TestSetUpFields } from "./TestSetUpFields";
 import { TestSteps } from "./TestSteps";
 import { ResultWords, TrialRows } from "./TrialRows";
@@ -14,6 +15,7 @@ const NO_TRACE: TraceView = { timeS: [], forceN: [] };
 
 /** A strength test: the set-up, up to four trials by load cell, file or typed force, the result, save. */
 export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
+  const say = useSay();
   const test = useStrengthTest(props);
   const { cell, trials, evaluated, setUp, problems } = test;
   const [shown, setShown] = useState<number | null>(null);
@@ -118,7 +120,7 @@ export function StrengthTestForm(props: Parameters<typeof useStrengthTest>[0]) {
           </div>
           <Problem
             sentence={
-              test.barred ??
+              (test.barred && say(test.barred)) ??
               problems.forceN ??
               problems.file ??
               problems.form ??

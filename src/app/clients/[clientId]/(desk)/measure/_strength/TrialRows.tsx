@@ -1,8 +1,8 @@
-import { FLAG_SENTENCES } from "@/core/signal/analyseTrace";
 import { torqueErrorShare } from "@/core/strength/measurementError";
 import type { TrialResult } from "@/core/strength/pickTrials";
 import type { EvaluatedTrial } from "@/core/strength/testInput";
 import { Term } from "@/ui/help/Term";
+import { FLAG_SENTENCES } from "@/words/en/strength";
 
 export const ORDINAL = ["first", "second", "third", "fourth"];
 

@@ -1,7 +1,7 @@
 import type { Action } from "@/core/progression/safetyRules";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
-import type { Format } from "../format";
+import type { Format } from "../../format";
 
 const cm = (m: number): string => `${Math.round(m * 100)} cm`;
 const times = (x: number): string => (x < 0.05 ? "next to nothing" : `${x.toFixed(1)} chair rises`);

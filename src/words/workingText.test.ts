@@ -1,3 +1,4 @@
+import { sayPlainly } from "./say";
 import { workingText } from "./workingText";
 
 test("the working as text has the number, every input with its origin, the doubt, the source and what it cannot tell", () => {
@@ -21,6 +22,7 @@ test("the working as text has the number, every input with its origin, the doubt
       },
     },
     0,
+    sayPlainly,
   );
   expect(text.split("\n")).toEqual([
     "torque: 104 ± 12 N·m",

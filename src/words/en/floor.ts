@@ -1,0 +1,28 @@
+import type { Said } from "@/core/units/said";
+import { OPENS_AT } from "@/core/visit/morningOpens";
+import type { EarlyReason } from "@/core/visit/setRecord";
+import type { Format } from "../format";
+
+/** Why a set ended before its time. */
+export const EARLY_WORDS: Readonly<Record<EarlyReason, string>> = {
+  muscle: "muscle gave out",
+  joint_pain: "joint pain",
+  position: "position lost",
+  range: "range lost",
+  other: "something else",
+};
+
+/** Whether a tight wrap is on or off now. */
+export const WRAP = { on: "wrap on", off: "wrap off" } as const;
+
+/** What ends a line on the floor, and when the morning after can be asked. */
+export const floor = {
+  pain_before: (m: { pain: number; most: number }) =>
+    `joint pain of ${m.pain} before it is above the limit of ${m.most}`,
+  pain_in: (m: { pain: number; most: number }) =>
+    `joint pain of ${m.pain} in it is above the limit of ${m.most}`,
+  ended: (m: { why: readonly Said[] }, f: Format) => m.why.map((w) => f.say(w)).join("; "),
+  pain_jumped: (m: { from: number; to: number }) => `joint pain jumped from ${m.from} to ${m.to}`,
+  morning_from: (m: { on: string }, f: Format) =>
+    `The morning after this visit begins at ${OPENS_AT} on ${f.day(m.on)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`,
+};

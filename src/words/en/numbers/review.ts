@@ -1,0 +1,97 @@
+import type { Action } from "@/core/progression/safetyRules";
+import type { Mark } from "@/core/review/row";
+import type { SpanNumbers } from "@/core/review/span";
+import { lowerFirst } from "@/core/units/lowerFirst";
+import type { Said } from "@/core/units/said";
+import type { Format } from "../../format";
+import { ACTION_WORDS } from "../decide";
+
+/** Rows of the time line: what they show, how to read them, and what is to be known of a value. */
+export const review = {
+  cost_under: "share of what this leg can do",
+  all_of_it: "all of it",
+  cost_series: "of what this leg can do",
+  angle: "angle held",
+  help: "help; less is further on",
+  load: "load set",
+  reps: "repetitions of a set",
+  seconds: "seconds of a set",
+  below: "less than planned",
+  in: "nearly all",
+  line_source: "the records of its sets",
+  line_cannot: "a change of machine, of angle or of rests beside it",
+  stopped_by_pain: "stopped by joint pain",
+  morning_after: "the morning after",
+  as_measured: "as it was measured that day",
+  own_record: "the clinic's own record",
+  pain: "joint pain",
+  pain_formula: "the answer from 0 to 10; of several in a visit the worst",
+  pain_source: "the visit's record and the morning after; a change of 2 is more than chance",
+  pain_cannot: "what else was done that day",
+  pain_under: "bar: before to after; square: worst in a set; dot: next morning",
+  before_to_after: "before to after",
+  worst_in_set: "worst in a set",
+  above_most: "above the most allowed",
+  next_morning: "next morning",
+  session_error: "error of one session",
+  never_agreed: "the trials never agreed",
+  strength_formula:
+    "force × lever arm × sine of the angle of pull, with the shin's own weight; the best of the trials that agree",
+  strength_source: "the strength test of that day; docs/rules.md, Strength",
+  strength_under: "dot: this leg; diamond: the other; line: error of a session",
+  this_leg: "this leg",
+  other_leg: "the other leg",
+  symmetry_formula: "this leg ÷ the other leg × 100, both at the same angle",
+  symmetry_source: "docs/rules.md, Strength: limb symmetry with the error of a session",
+  symmetry_cannot: "how strong the other leg is for its body: it may be weak too",
+  symmetry_under: "dot with what one session can tell",
+  of_other_leg: "of the other leg",
+  reached: "clearly at or above",
+  clearly_below: "clearly below",
+  cannot_tell: "cannot tell",
+  hard: "hard repetitions",
+  each_week: "of each week",
+  hard_formula: "the hard repetitions of all visits of the week, added",
+  hard_source: "the visits' records; docs/rules.md: four or fewer in reserve count as hard",
+  kneecap: "kneecap work",
+  each_week_rise: "of each week, in seconds of a chair rise",
+  kneecap_formula: "the kneecap's load × time of all visits of the week, in seconds of one chair rise, added",
+  kneecap_source: "docs/rules.md: load on the kneecap against a chair rise",
+  visits: "visits",
+  done_under: "filled: done; outline: planned for days past",
+  done_formula: "visits that were finished, and days of the plan that are past",
+  done_source: "the visits' records and the plan as it was kept",
+  done: "done",
+  planned: "planned",
+  noted: "noted with it",
+  more_than_error: "more than the error",
+  within_error: "within the error",
+  line_formula: (m: { under: Said }, f: Format) =>
+    `${f.say(m.under)}: what was done in the visit, as it was logged`,
+  repetitions: (m: { reps: number }) => `${m.reps} repetitions`,
+  // biome-ignore lint/suspicious/noThenProperty: the name of a code, never a promise
+  then: (m: { action: Action }) => `then ${ACTION_WORDS[m.action].toLowerCase()}`,
+  side_this: (m: { side: string }) => `${m.side}, this leg`,
+  side_other: (m: { side: string }) => `${m.side}, the other`,
+  own_record_error: (m: { change: number; unit: string }) =>
+    `the clinic's own record; a change below ${m.change} ${m.unit} may be measurement error`,
+  marks: (m: { marks: readonly { mark: Mark; name: Said }[] }, f: Format) =>
+    m.marks.map((x) => `${x.mark}: ${f.say(x.name)}`).join("; "),
+  most_allowed: (m: { most: number }) => `most allowed ${m.most}`,
+  strength: (m: { name: string; deg: number | null }) =>
+    `${lowerFirst(m.name)}${m.deg === null ? "" : ` at ${m.deg}°`}`,
+  symmetry: (m: { name: string }) => `${lowerFirst(m.name)}, share of the other leg`,
+  opens_next: (m: { wanted: number }) => `${m.wanted} % opens the next phase`,
+  visit_of: (m: { on: string }, f: Format) => `visit of ${f.day(m.on)}`,
+  not_done: (m: { missed: readonly { sheet: string; on: string }[] }) =>
+    `not done: ${m.missed.map((p) => `${p.sheet} of ${p.on}`).join(", ")}`,
+  row_series: (m: { row: Said; series: Said }, f: Format) => `${f.say(m.row)}, ${f.say(m.series)}`,
+  worst_on: (m: { value: string; on: string }, f: Format) => `${m.value} on ${f.day(m.on).slice(0, -5)}`,
+};
+
+/** "6 × step up, 5 × stay, 1 × step back" */
+export const decisionsWords = (d: SpanNumbers["decisions"]): string =>
+  (Object.keys(d) as Action[])
+    .filter((a) => d[a] > 0)
+    .map((a) => `${d[a]} × ${ACTION_WORDS[a].toLowerCase()}`)
+    .join(", ");

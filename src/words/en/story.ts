@@ -1,0 +1,66 @@
+import type { Climbs, Rises } from "@/core/story/daily";
+import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
+import type { PainRegion } from "@/core/story/painMap";
+import type { Place, Support } from "@/core/story/places";
+
+/** How a person rises from a chair. */
+export const RISES: Readonly<Record<Rises, string>> = {
+  yes: "without hands",
+  hands: "with hands",
+  no: "not",
+};
+
+/** How a person climbs stairs. */
+export const CLIMBS: Readonly<Record<Climbs, string>> = {
+  yes: "foot over foot",
+  rail: "with the rail",
+  no: "not",
+};
+
+/** How much brings the pain on. */
+export const BRINGS_ON: Readonly<Record<BringsOn, string>> = {
+  much: "only a lot",
+  some: "a usual day's work",
+  little: "very little",
+};
+
+/** How long it lasts. */
+export const SETTLES_IN: Readonly<Record<SettlesIn, string>> = {
+  minutes: "within minutes",
+  hours: "by the evening",
+  days: "not before the next day",
+};
+
+/** What is worn. */
+export const SUPPORTS: Readonly<Record<Support, string>> = {
+  none: "none",
+  sleeve: "sleeve",
+  brace: "brace as ordered",
+  tight_wrap: "tight wrap during the set only",
+};
+
+/** Where they train. */
+export const PLACES: Readonly<Record<Place, string>> = {
+  clinic_gym: "clinic gym",
+  other_gym: "another gym",
+  home: "home",
+};
+
+/** Regions of the body picture. */
+export const PAIN_REGIONS: Readonly<Record<PainRegion, string>> = {
+  back_low: "low back",
+  back_buttock: "buttock",
+  hip_groin: "groin",
+  hip_side: "side of the hip",
+  thigh_front: "front of the thigh",
+  thigh_back: "back of the thigh",
+  knee_above: "above the kneecap",
+  knee_cap: "around the kneecap",
+  knee_tendon: "below the kneecap",
+  knee_inner: "inner side of the knee",
+  knee_outer: "outer side of the knee",
+  knee_back: "hollow of the knee",
+  calf: "calf",
+  shin: "shin",
+  ankle_foot: "ankle and foot",
+};
