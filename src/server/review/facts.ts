@@ -5,8 +5,6 @@ import { packed } from "@/core/review/packed";
 import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
-import { stopSaid } from "@/core/visit/signs/stopReasons";
-import { sayPlainly } from "@/words/say";
 import { type Ctx, dayOf, today } from "../base/context";
 import { Known } from "../base/known";
 import { workOfVisits } from "../history/past";
