@@ -1,11 +1,11 @@
-import { BOUND_KIND_IDS, boundKind, boundWord } from "./kinds";
+import { BOUND_KIND_IDS, boundKind, boundWord, NOT_BOUNDED } from "./kinds";
 import type { Limit } from "./limit";
 import { nameWords } from "./rows";
 import { type Tightest, tightest } from "./tightest";
 
 /** What is left of a kind, in words. */
 export function inWords(t: Tightest | null): string {
-  if (!t) return "not bounded";
+  if (!t) return NOT_BOUNDED;
   const spec = boundKind(t.kind);
   if (spec.shape === "names") return t.names.map(nameWords).join(", ") || "nothing";
   const unit = spec.unit ?? "";

@@ -20,7 +20,7 @@ export const BOUND_KINDS = {
     least: 0,
     most: 130,
   },
-  hold_effort: { shape: "most", unit: "% of maximum", least: 0, most: 100 },
+  hold_effort: { shape: "most", unit: texts.ofMaximum, least: 0, most: 100 },
   hold_seconds: { shape: "most", unit: "s", least: 0, most: 300 },
   open_chain_extension: {
     shape: "word",
@@ -92,3 +92,5 @@ export const boundWord = (kind: BoundKind, word: string): string => WORDS[kind]?
 
 /** Where nothing but the limb itself may be the load. */
 export const LIMB_WEIGHT = texts.limbWeight;
+/** Where nothing bounds a kind, and a lower end. */
+export const { notBounded: NOT_BOUNDED, atLeast: AT_LEAST } = texts;

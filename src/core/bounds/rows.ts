@@ -1,6 +1,6 @@
 import { kgWords } from "../units/mass";
 import type { Said } from "../units/said";
-import { BOUND_KIND_IDS, type BoundKind, boundKind, boundWord, LIMB_WEIGHT } from "./kinds";
+import { AT_LEAST, BOUND_KIND_IDS, type BoundKind, boundKind, boundWord, LIMB_WEIGHT } from "./kinds";
 import { bindsAnything, isInForce, type Limit } from "./limit";
 import { tightest } from "./tightest";
 
@@ -88,7 +88,7 @@ function wordsOf(l: Limit, binds: { low: boolean; high: boolean; word: boolean }
     );
   else if (l.low !== null)
     out.push(
-      { text: spec.shape === "least" ? "at least" : "from", binds: false },
+      { text: spec.shape === "least" ? AT_LEAST : "from", binds: false },
       { text: number(l.low), binds: binds.low },
     );
   else if (l.high !== null)

@@ -1,3 +1,5 @@
+import texts from "./text/en.json";
+
 /** An elastic band as it is used here: the part between anchor and limb. */
 export interface Band {
   name: string;
@@ -12,9 +14,9 @@ export interface Band {
  * soften with age. Force = stiffness · stretch (mechanics rules 5.1).
  */
 export const USUAL_BANDS: readonly Band[] = [
-  { name: "thin band", stiffnessNPerM: 100, restLengthM: 0.5 },
-  { name: "middle band", stiffnessNPerM: 200, restLengthM: 0.5 },
-  { name: "thick band", stiffnessNPerM: 400, restLengthM: 0.5 },
+  { name: texts.labels.thin, stiffnessNPerM: 100, restLengthM: 0.5 },
+  { name: texts.labels.middle, stiffnessNPerM: 200, restLengthM: 0.5 },
+  { name: texts.labels.thick, stiffnessNPerM: 400, restLengthM: 0.5 },
 ];
 
 /** Beyond its own length again a band is no spring any more and may tear [own]. */

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { formatMass, type MassUnit } from "../units/mass";
+import texts from "./text/en.json";
 
 const kg = z.number().positive().max(1000);
 
@@ -118,8 +119,8 @@ function pairSettings(steps: Extract<LoadSteps, { kind: "pairs" }>): Found {
   return partial.map(({ perSide, hung }) => {
     const massKg = steps.base + 2 * perSide;
     const how = hung.length
-      ? `per side ${hung.map((m) => printed(m, steps.markedIn)).join("+")}`
-      : "no plates";
+      ? `${texts.labels.perSide} ${hung.map((m) => printed(m, steps.markedIn)).join("+")}`
+      : texts.labels.noPlates;
     return { setting: { kg: massKg * factor, massKg, how }, parts: hung.length };
   });
 }

@@ -129,7 +129,7 @@ describe("symmetry", () => {
     expect(row?.symmetry?.working.cannotTell).toEqual({ code: "work.trials_one" });
     expect(row?.perBodyMass?.value).toBeCloseTo(1.2, 6);
     const [ratio] = ratioSummary([s("right", 100), s("right", 85, { movement: "knee_flexion" })]);
-    expect(ratio).toMatchObject({ kneeFlexionDeg: 60, band: "check quadriceps first" });
+    expect(ratio).toMatchObject({ kneeFlexionDeg: 60, band: "quadriceps_first" });
     expect(
       ratioSummary([s("right", 100), s("right", 60, { movement: "knee_flexion", kneeFlexionDeg: 30 })]),
     ).toEqual([]);

@@ -157,7 +157,7 @@ export interface RatioSummary {
   side: Side;
   kneeFlexionDeg: number;
   ratio: Computed;
-  band: "low" | "usual" | "check quadriceps first";
+  band: "low" | "usual" | "quadriceps_first";
 }
 
 /** Hamstring-to-quadriceps ratio of each side at an angle where both were tested; the newest such pair. */

@@ -2,6 +2,7 @@ import { SCALES } from "../bounds/scales";
 import { LEAST_COMMON_ARC_DEG } from "../bounds/tightest";
 import { LIMB_WEIGHT_ONLY, type OpenChainExtension } from "../rules/limitsRecord";
 import { smallerBound, stricterWord } from "./stricterOf";
+import texts from "./text/en.json";
 
 /** The stricter of two open-chain extension rules: narrowest arc, smallest load, common holding angles. */
 export function mergeOpenChain(a: OpenChainExtension, b: OpenChainExtension): OpenChainExtension {
@@ -15,7 +16,7 @@ export function mergeOpenChain(a: OpenChainExtension, b: OpenChainExtension): Op
   };
   if (out.rule === "isometric") {
     if (out.isometric_angles_deg) return out;
-    return { ...out, rule: "none", why: "no common holding angle" };
+    return { ...out, rule: "none", why: texts.no_common_angle };
   }
   const arc = mergeArc(a, b, out);
   if ((arc.from_deg ?? 0) - (arc.to_deg ?? 0) >= LEAST_COMMON_ARC_DEG) return arc;
@@ -26,7 +27,7 @@ export function mergeOpenChain(a: OpenChainExtension, b: OpenChainExtension): Op
     to_deg: null,
     max_rel_load_pct: null,
     week_schedule: [],
-    why: "arcs overlap by less than 30 deg: holds at common angles only; ask therapist",
+    why: texts.arcs_too_narrow,
   };
 }
 

@@ -1,9 +1,11 @@
+type AssistanceNote = "ok" | "finished" | "one_plate" | "reps_first";
+
 export interface NextAssistance {
   assist: number;
   effective: number;
   wanted: number;
   error: number;
-  note: string;
+  note: AssistanceNote;
 }
 
 /**
@@ -20,7 +22,7 @@ export function nextAssistance(q: {
 }): NextAssistance {
   const effectiveNow = q.bodyLoad - q.assist;
   const wanted = effectiveNow * (1 + q.stepPct / 100);
-  const of = (assist: number, note: string): NextAssistance => ({
+  const of = (assist: number, note: AssistanceNote): NextAssistance => ({
     assist,
     effective: q.bodyLoad - assist,
     wanted,
@@ -28,7 +30,7 @@ export function nextAssistance(q: {
     note,
   });
   const ideal = q.bodyLoad - wanted;
-  if (ideal <= 0) return of(0, "assistance finished: add external load next");
+  if (ideal <= 0) return of(0, "finished");
   const rounded = Math.ceil(ideal / q.plate - 1e-9) * q.plate;
   if (q.stepPct === 0) return of(q.assist, "ok");
   // a step back always helps more; a step up always helps less, on any plate, or it is no step (corrections K8)
@@ -36,7 +38,6 @@ export function nextAssistance(q: {
   if (rounded < q.assist - 1e-9) return of(rounded, "ok");
   const onePlate = Math.floor((q.assist - 1e-9) / q.plate) * q.plate;
   const pct = ((q.assist - onePlate) / effectiveNow) * 100;
-  if (q.mostStepPct !== undefined && pct <= q.mostStepPct && onePlate >= 0)
-    return of(onePlate, "one plate: larger than the wanted step, allowed after extra reps");
-  return of(q.assist, "plate step larger than the wanted step: add reps first");
+  if (q.mostStepPct !== undefined && pct <= q.mostStepPct && onePlate >= 0) return of(onePlate, "one_plate");
+  return of(q.assist, "reps_first");
 }

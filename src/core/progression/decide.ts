@@ -80,7 +80,7 @@ function changeFor(
       return {
         loadPct: ids.includes("P8") ? sizes.bigUpPct : sizes.upPct,
         orAngleDeg: sizes.angleDeg,
-        repsReset: "bottom of range",
+        repsReset: "bottom_of_range",
       };
   }
 }

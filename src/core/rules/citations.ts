@@ -39,10 +39,12 @@ export function allCitations(): Citation[] {
     .sort((a, b) => b.rules - a.rules || a.citation.localeCompare(b.citation));
 }
 
-/** What stands behind a source: unverified until every citation in it was checked. */
-export function citationState(source: string, checked: readonly string[]): string {
+/** What stands behind a source: unverified until every citation in it was checked; those that are not, where some are. */
+export function citationState(
+  source: string,
+  checked: readonly string[],
+): { isChecked: boolean; open: string[] } {
   const parts = citationsIn(source);
   const open = parts.filter((p) => !checked.includes(p));
-  if (parts.length > 0 && open.length === 0) return "checked citation";
-  return open.length < parts.length ? `unverified citation: ${open.join("; ")}` : "unverified citation";
+  return { isChecked: parts.length > 0 && open.length === 0, open: open.length < parts.length ? open : [] };
 }

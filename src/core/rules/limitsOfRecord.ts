@@ -1,7 +1,9 @@
 import { type InForce, inForce } from "../bounds/inForce";
 import type { BoundKind } from "../bounds/kinds";
 import type { Limit } from "../bounds/limit";
+import { asKept, type Said, saidWith } from "../units/said";
 import type { LimitsRecord } from "./limitsRecord";
+import texts from "./text/en/limits.json";
 
 type Bound = Pick<Limit, "low" | "high" | "word" | "names">;
 const NOTHING = { low: null, high: null, word: null, names: [] };
@@ -28,11 +30,15 @@ export function limitsOfRecord(
 ): Limit[] {
   const { open_chain_extension: open, closed_chain: closed } = r;
   const angles = open.rule === "none" ? null : open.isometric_angles_deg;
-  const found: [BoundKind, Bound | null, string?][] = [
+  const found: [BoundKind, Bound | null, Said?][] = [
     ["knee_flexion_under_load", window(r.knee_flexion_loaded_deg.min, r.knee_flexion_loaded_deg.max)],
     angles
-      ? ["extension_hold_angles", window(angles[0], angles[1]), `holds at ${angles[0]}° to ${angles[1]}°`]
-      : ["extension_hold_angles", NO_ANGLE, "no open-chain extension, not even held"],
+      ? [
+          "extension_hold_angles",
+          window(angles[0], angles[1]),
+          saidWith("bound.holds_at", { fromDeg: angles[0], toDeg: angles[1] }),
+        ]
+      : ["extension_hold_angles", NO_ANGLE, { code: "bound.not_even_held" }],
     ["hold_effort", orNone(open.isometric_effort_max_pct)],
     [
       "open_chain_extension",
@@ -83,6 +89,9 @@ export function limitsOfRecord(
       ]),
     ],
   ];
+  /** what the reason does not say already */
+  const isNew = (detail: Said | undefined): detail is Said =>
+    detail !== undefined && detail !== "" && !(typeof detail === "string" && because.includes(detail));
   return found.flatMap(([kind, bound, detail]) =>
     bound
       ? [
@@ -91,8 +100,8 @@ export function limitsOfRecord(
             kind,
             ...bound,
             origin,
-            reason: detail && !because.includes(detail) ? `${because}: ${detail}` : because,
-            ofPhase: { because, detail: detail && !because.includes(detail) ? detail : "" },
+            reason: isNew(detail) ? asKept(saidWith("bound.of_phase", { because, detail })) : because,
+            ofPhase: { because, detail: isNew(detail) ? asKept(detail) : "" },
             endsOn: null,
           },
         ]
@@ -109,9 +118,7 @@ function openChainLoad({ open_chain_extension: open }: LimitsRecord): Bound | nu
 
 /** What a load is a share of, as people say it. */
 const loadWords = (reference: string): string =>
-  reference
-    .replace("own e1RM", "the most this leg lifts once, estimated,")
-    .replace("e1RM of the uninvolved side,", "the most the other leg lifts once, estimated,");
+  texts.loadReferences.reduce((words, { of, said }) => words.replace(of, said), reference);
 
 /** What a record leaves, by itself. */
 export const boundsOfRecord = (r: LimitsRecord, because: string): InForce =>

@@ -3,6 +3,7 @@ import { type Condition, conditionById } from "./conditions";
 import { confidence } from "./confidence";
 import exerciseData from "./data/exercises.json";
 import data from "./data/stanceNotes.json";
+import texts from "./text/en/stances.json";
 
 export interface StanceOption {
   id: string;
@@ -50,7 +51,17 @@ const notes = z
 const disagreement = z.object({
   id: z.string(),
   topic: z.string(),
-  positions: z.array(z.object({ view: z.string(), trade_off: z.string().optional() })).min(2),
+  positions: z
+    .array(
+      z.object({
+        view: z.string(),
+        /** the view in short, and the reason that is given for it */
+        label: z.string(),
+        reason: z.string().optional(),
+        trade_off: z.string().optional(),
+      }),
+    )
+    .min(2),
   tool_default: z.string(),
   source: z.string(),
   confidence,
@@ -88,23 +99,23 @@ export const GENERAL_STANCES: readonly Stance[] = [
           {
             id: "rule",
             label: d.tool_default,
-            speaksFor: "the middle way of the rule base",
-            speaksAgainst: "fits nobody exactly",
+            speaksFor: texts.rule_for,
+            speaksAgainst: texts.rule_against,
           },
           ...d.positions.map((p, i) => {
-            const [label, ...reason] = p.view.split(": ");
             return {
               id: `view_${i + 1}`,
-              label: label ?? p.view,
-              speaksFor: reason.join(": ") || "practice of some schools",
+              label: p.label,
+              speaksFor: p.reason ?? texts.practice,
               // where no price is written, the other view is the argument against
-              speaksAgainst: p.trade_off ?? `others say: ${d.positions.find((o) => o !== p)?.view ?? ""}`,
+              speaksAgainst:
+                p.trade_off ?? `${texts.others_say}${d.positions.find((o) => o !== p)?.view ?? ""}`,
             };
           }),
         ],
         defaultId: "rule",
-        defaultReason: "What the rule base does unless somebody chooses otherwise.",
-        changes: "kept with the client for whoever sets up and runs the work; no limit depends on it",
+        defaultReason: texts.default_reason,
+        changes: texts.changes_nothing,
         source: d.source,
         confidence: d.confidence,
       }),
@@ -129,7 +140,7 @@ export function stancesOf(condition: Condition, variantId?: string): Stance[] {
     })),
     defaultId: variant?.school_defaults[s.id] ?? s.default,
     defaultReason: s.default_reason,
-    changes: "the limits of this condition",
+    changes: texts.changes_limits,
     source: s.options.map((o) => o.source).join("; "),
     confidence: s.options.find((o) => o.id === s.default)?.confidence ?? "low",
   }));

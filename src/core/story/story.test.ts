@@ -1,7 +1,8 @@
+import { citationWords } from "@/words/en/facets";
 import { sayPlainly } from "@/words/say";
 import { schoolOf } from "../phases/painSchool";
 import { phaseStep } from "../phases/phaseEntry";
-import { allCitations, citationState } from "../rules/citations";
+import { allCitations } from "../rules/citations";
 import { CONDITIONS, conditionById } from "../rules/conditions";
 import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
 import { notCovered } from "../rules/uncovered";
@@ -177,9 +178,9 @@ test("no phase is skipped, back needs no reason, on without every criterion does
 });
 
 test("a source is unverified until every citation in it was checked", () => {
-  expect(citationState("Jette 2020; Bade 2017", [])).toBe("unverified citation");
-  expect(citationState("Jette 2020; Bade 2017", ["Bade 2017"])).toBe("unverified citation: Jette 2020");
-  expect(citationState("Jette 2020; Bade 2017", ["Bade 2017", "Jette 2020"])).toBe("checked citation");
+  expect(citationWords("Jette 2020; Bade 2017", [])).toBe("unverified citation");
+  expect(citationWords("Jette 2020; Bade 2017", ["Bade 2017"])).toBe("unverified citation: Jette 2020");
+  expect(citationWords("Jette 2020; Bade 2017", ["Bade 2017", "Jette 2020"])).toBe("checked citation");
   const all = allCitations();
   expect(all.map((c) => c.citation)).toEqual(expect.arrayContaining(["Jette 2020", "Bade 2017"]));
   expect(new Set(all.map((c) => c.citation)).size).toBe(all.length);

@@ -1,6 +1,6 @@
 export interface HamstringQuadriceps {
   ratio: number;
-  band: "low" | "usual" | "check quadriceps first";
+  band: "low" | "usual" | "quadriceps_first";
 }
 
 const LOW = 0.5;
@@ -13,5 +13,5 @@ const HIGH = 0.8;
 export function hamstringQuadriceps(hamstringNm: number, quadricepsNm: number): HamstringQuadriceps | null {
   if (!(quadricepsNm > 0)) return null;
   const ratio = hamstringNm / quadricepsNm;
-  return { ratio, band: ratio < LOW ? "low" : ratio > HIGH ? "check quadriceps first" : "usual" };
+  return { ratio, band: ratio < LOW ? "low" : ratio > HIGH ? "quadriceps_first" : "usual" };
 }

@@ -16,7 +16,7 @@ export const minimalDetectableChangePct = (typicalErrorPct: number): number =>
 export interface Change {
   pct: number;
   mdc: number;
-  verdict: "within measurement noise" | "more than measurement error";
+  verdict: "within_noise" | "real";
 }
 
 /** Change between two sessions against measurement error. */
@@ -30,6 +30,6 @@ export function changeAgainstError(
   return {
     pct,
     mdc,
-    verdict: Math.abs(pct) < mdc ? "within measurement noise" : "more than measurement error",
+    verdict: Math.abs(pct) < mdc ? "within_noise" : "real",
   };
 }

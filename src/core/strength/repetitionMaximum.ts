@@ -27,12 +27,7 @@ export function kFactorUnbounded(reps: number): number {
   return (1 - share) * meanOfFour(reps) + share * meanOfTwo(reps);
 }
 
-export type RepetitionFlag =
-  | "ok"
-  | "low-precision"
-  | "screening-only"
-  | "rir-unreliable"
-  | "too-light: repeat with a heavier set";
+export type RepetitionFlag = "ok" | "low-precision" | "screening-only" | "rir-unreliable" | "too_light";
 
 export interface RepetitionMaximum {
   /** in the unit of the load; null when the set was too light */
@@ -60,7 +55,7 @@ export function estimate1RM(
 ): RepetitionMaximum {
   const reff = (reps + reserve) / REPETITION_MULTIPLIER[lift];
   const k = kFactor(reff);
-  if (k === null) return { value: null, flag: "too-light: repeat with a heavier set" };
+  if (k === null) return { value: null, flag: "too_light" };
   const base = reff <= 6 ? 0.05 : reff <= 10 ? 0.08 : reff <= 15 ? 0.12 : 0.2;
   const error = base + 0.02 * Math.max(0, reserve - 1);
   const flag =

@@ -31,7 +31,6 @@ export interface StrengthEstimate {
   hip: StrengthBand;
   /** largest moments of what the client does every day, N·m; null where nothing is known of it */
   daily: { kneeNm: number; hipNm: number } | null;
-  because: string;
 }
 
 /** Corrections K2 [~]: peak knee extension per body mass by age, N·m/kg; linear between, held beyond. */
@@ -67,23 +66,16 @@ function afterSurgery(weeks: number): number {
   return weeks <= 26 ? 0.7 : 0.85;
 }
 
-/** The factors that apply, lowest first, each with its reason. */
-function factorsOf(p: UntestedPerson): { factor: number; why: string }[] {
-  const found: [boolean, number, string][] = [
-    [p.has.arthritis, 0.8, "arthritis"],
-    [p.has.kneecapOrTendonPain, 0.85, "kneecap or tendon pain"],
-    [p.has.back, 0.9, "a back problem"],
-    [p.has.longInactivity, 0.65, "a long time without training"],
-    [
-      p.weeksAfterSurgery !== null,
-      p.weeksAfterSurgery === null ? 1 : afterSurgery(p.weeksAfterSurgery),
-      `week ${p.weeksAfterSurgery} after surgery`,
-    ],
+/** The lowest of the factors that apply; 1 where none does. */
+function factorOf(p: UntestedPerson): number {
+  const found: [boolean, number][] = [
+    [p.has.arthritis, 0.8],
+    [p.has.kneecapOrTendonPain, 0.85],
+    [p.has.back, 0.9],
+    [p.has.longInactivity, 0.65],
+    [p.weeksAfterSurgery !== null, p.weeksAfterSurgery === null ? 1 : afterSurgery(p.weeksAfterSurgery)],
   ];
-  return found
-    .filter(([applies]) => applies)
-    .map(([, factor, why]) => ({ factor, why }))
-    .sort((a, b) => a.factor - b.factor);
+  return Math.min(1, ...found.filter(([applies]) => applies).map(([, factor]) => factor));
 }
 
 /** Largest moments of the daily tasks that the client does, and the peak torque that they need at their angles. */
@@ -120,19 +112,13 @@ const bandOf = (middleNm: number, leastNm = 0): StrengthBand => ({
  * For setting a load take the low end; for ordering and words the middle, with the band shown. Corrections K2 [~][own].
  */
 export function untestedStrength(body: Body, p: UntestedPerson): StrengthEstimate {
-  const [worst] = factorsOf(p);
   const sex = p.normSex === null ? 1 : SEX_FACTOR[p.normSex];
-  const peakNm = perKg(p.ageYears) * body.massKg * sex * (worst?.factor ?? 1);
+  const peakNm = perKg(p.ageYears) * body.massKg * sex * factorOf(p);
   const daily = dailyOf(body, p.daily);
-  const does = [
-    ...(p.daily.chair ? ["rises from a chair without hands"] : []),
-    ...(p.daily.stairs ? ["climbs stairs foot over foot"] : []),
-  ];
   return {
     extension: bandOf(peakNm, daily?.peakNm),
     flexion: bandOf(peakNm * FLEXION_SHARE),
     hip: bandOf(peakNm * HIP_SHARE, daily?.hipNm),
     daily: daily && { kneeNm: daily.kneeNm, hipNm: daily.hipNm },
-    because: [`age ${p.ageYears}`, ...(worst ? [worst.why] : []), ...does].join(", "),
   };
 }

@@ -1,3 +1,4 @@
+import { citationState } from "@/core/rules/citations";
 import type { HomeThing } from "@/core/rules/exerciseNeeds";
 
 /** What exercises are found by, in the library. */
@@ -34,3 +35,10 @@ export const HOME_THING_WORDS: Readonly<Record<HomeThing, string>> = {
   towel: "towel or pillow",
   step: "step",
 };
+
+/** What stands behind a source. */
+export function citationWords(source: string, checked: readonly string[]): string {
+  const { isChecked, open } = citationState(source, checked);
+  if (isChecked) return "checked citation";
+  return open.length > 0 ? `unverified citation: ${open.join("; ")}` : "unverified citation";
+}

@@ -15,3 +15,9 @@ export const FLAG_SENTENCES: Readonly<Record<TraceFlag, string>> = {
   "hold-shorter-than-plateau": "held less than 3 s: the best second is used",
   "no-effort": "no push can be seen in this trace: repeat",
 };
+
+/** Whether a change of strength says anything. */
+export const VERDICTS = {
+  within_noise: "within measurement noise",
+  real: "more than measurement error",
+} as const;

@@ -22,6 +22,8 @@ const TEXTS = z
     families: z.record(z.string(), family),
     settings: z.record(z.string(), setting),
     geometry: z.record(z.string(), geometry),
+    /** what loads are called that have no mark of their own */
+    labels: z.record(z.string(), z.string()),
   })
   .parse(texts);
 

@@ -25,7 +25,7 @@ export function readMachines(
   const rows: FileRow[] = [];
   const seen = new Set<string>();
   for (const { no, line } of lines) {
-    const name = line.text("name").slice(0, 60);
+    const name = line.text("machine").slice(0, 60);
     const family = line.one("family", FAMILY_WORDS);
     const first = line.number("first_kg", 0.5, 200, "kg");
     const step = line.number("step_kg", 0.5, 50, "kg");

@@ -1,3 +1,4 @@
+import { tissuePhrase, tissueShort, tissueWords } from "@/words/en/plan/choose";
 import { bodyFrom } from "../../body/segments";
 import { familyById } from "../../equipment/families";
 import { CONDITIONS } from "../../rules/conditions";
@@ -6,7 +7,6 @@ import { exerciseUse, isAtHand } from "../fit/exerciseUse";
 import { machineFor, machinesFor, realLoads, settingsAtNotches, withMeasuredHip } from "../setUp/machineFor";
 import { firstTissue } from "../tissue/firstTissue";
 import { TISSUE_IDS } from "../tissue/tissues";
-import { tissuePhrase, tissueShort, tissueWords } from "../tissue/tissueWords";
 import { READY_QUESTIONS } from "./questions";
 import { groupOf } from "./rangeSheet";
 

@@ -3,7 +3,8 @@ import type { Format } from "../../format";
 
 /** What stands in a column of a table that is read in. */
 const COLUMNS: Readonly<Record<string, string>> = {
-  name: "name",
+  name: "name of the client",
+  machine: "name of the machine",
   birth_year: "year of birth",
   height_cm: "height in cm",
   body_mass: "body mass",

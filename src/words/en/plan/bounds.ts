@@ -3,7 +3,7 @@ import type { Limit } from "@/core/bounds/limit";
 import type { EndBy } from "@/core/bounds/window";
 import type { Irritability, School } from "@/core/progression/painRule";
 import { lowerFirst } from "@/core/units/lowerFirst";
-import { fromKept } from "@/core/units/said";
+import { fromKept, type Said } from "@/core/units/said";
 import type { Format } from "../../format";
 import { SCHOOL_WORDS } from "../decide";
 
@@ -66,6 +66,9 @@ export const bound = {
         ? `, which allows up to ${m.most}; because the joint is ${STIRRED_UP[m.irritability]} it is ${m.max}`
         : ""
     }`,
+  of_phase: (m: { because: string; detail: Said }, f: Format) => `${m.because}: ${f.say(m.detail)}`,
+  holds_at: (m: { fromDeg: number; toDeg: number }) => `holds at ${m.fromDeg}° to ${m.toDeg}°`,
+  not_even_held: "no open-chain extension, not even held",
   no_kilograms:
     "Weight bearing is partial and no kilograms are written: presses are barred until the surgeon's number stands as a limit on the weight on the leg.",
   no_order: "after a fracture no weight without the surgeon's written order: write it as a limit",

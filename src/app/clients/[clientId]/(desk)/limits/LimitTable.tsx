@@ -100,7 +100,9 @@ export function LimitTable({
                 <dt>
                   {b.name}
                   {b.detail && DETAILED.includes(b.kind) && (
-                    <span className="small quiet block">{b.detail}</span>
+                    <span className="small quiet block">
+                      <Said>{fromKept(b.detail)}</Said>
+                    </span>
                   )}
                 </dt>
                 <dd className="min-w-0 text-right">

@@ -1,5 +1,5 @@
-import { citationState } from "@/core/rules/citations";
 import type { EpisodeCondition } from "@/server/client/conditions";
+import { citationWords } from "@/words/en/facets";
 
 /** What the phase warns of, what to avoid in it, and where its rules come from. */
 export function PhaseNotes({ condition: c, checked }: { condition: EpisodeCondition; checked: string[] }) {
@@ -25,7 +25,7 @@ export function PhaseNotes({ condition: c, checked }: { condition: EpisodeCondit
         </p>
       )}
       <p className="small quiet mt-1">
-        Source: {phase.source}; confidence {phase.confidence}, {citationState(phase.source, checked)}.{" "}
+        Source: {phase.source}; confidence {phase.confidence}, {citationWords(phase.source, checked)}.{" "}
         {notes.join(" ")}
       </p>
     </section>

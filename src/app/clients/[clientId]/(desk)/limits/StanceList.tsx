@@ -1,7 +1,7 @@
-import { citationState } from "@/core/rules/citations";
 import type { Stance } from "@/core/rules/stances";
 import { needsSurgeonsWord } from "@/core/rules/stances";
 import type { StanceChoice, StancesInForce, StanceView } from "@/server/client/stances";
+import { citationWords } from "@/words/en/facets";
 import { StanceEditor } from "./StanceEditor";
 
 /** Questions on which schools differ: what is in force and who chose it, what colleagues would rather do. */
@@ -51,7 +51,7 @@ export function StanceList({
                     topic: s.topic,
                     changes: s.changes,
                     defaultReason: s.defaultReason,
-                    source: `${s.source}; confidence ${s.confidence}, ${citationState(s.source, checked)}`,
+                    source: `${s.source}; confidence ${s.confidence}, ${citationWords(s.source, checked)}`,
                     options: s.options.map((o) => ({ ...o, needsSurgeon: needsSurgeonsWord(s.id, o.id) })),
                     changesLimits: s.conditionId !== null,
                   }}

@@ -26,7 +26,7 @@ const FLAG_WORDS = {
   "low-precision": "more than 12 repetitions: low precision",
   "screening-only": "more than 20 repetitions: only a first look",
   "rir-unreliable": "more than five in reserve: people cannot judge that well",
-  "too-light: repeat with a heavier set": "too light to say anything: repeat with a heavier set",
+  too_light: "too light to say anything: repeat with a heavier set",
 } as const;
 
 const liftOf = (apparatus: string): Lift =>

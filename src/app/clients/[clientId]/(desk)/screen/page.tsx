@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
-import { citationState } from "@/core/rules/citations";
 import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { pressureFacts, questionsOf, screeningStateOf, screeningsOf } from "@/server/client/screenings";
 import { checkedCitations } from "@/server/clinic/sources";
+import { citationWords } from "@/words/en/facets";
 import { sayPlainly } from "@/words/say";
 import { ScreenDesk } from "./ScreenDesk";
 import { ScreenHistory } from "./ScreenHistory";
@@ -67,7 +67,7 @@ export default async function ScreenPage({ params }: { params: Promise<{ clientI
             timeFrame: s.timeFrame,
             doNow: s.flag.do_now,
             why: s.flag.why,
-            source: `${s.flag.source}; confidence ${s.flag.confidence}, ${citationState(s.flag.source, data.checked)}`,
+            source: `${s.flag.source}; confidence ${s.flag.confidence}, ${citationWords(s.flag.source, data.checked)}`,
             on: s.on,
           }))}
           mayClear={may(actor.role, "recheck.clear")}

@@ -5,6 +5,7 @@ import { isSameAngle } from "@/core/strength/sameAngle";
 import type { Side } from "@/core/units/fields";
 import type { StoredTest } from "@/server/measure/measurements";
 import { relativeDay, shortDay } from "@/ui/dates";
+import { VERDICTS } from "@/words/en/strength";
 import { TakeBack } from "../TakeBack";
 
 /** The worst joint pain in its pushes; null: nobody asked. */
@@ -66,7 +67,7 @@ export function EarlierTests({
                   {change && (
                     <span className="small quiet block">
                       {change.pct > 0 ? "+" : ""}
-                      {change.pct.toFixed(0)} %, {change.verdict}
+                      {change.pct.toFixed(0)} %, {VERDICTS[change.verdict]}
                     </span>
                   )}
                 </td>
