@@ -3,7 +3,7 @@ export interface Coded {
   readonly code: string;
 }
 
-/** A code, or a sentence: of a room that has no codes yet, or of a person. */
+/** A code, or a sentence of a person, of the rules or from an earlier time. */
 export type Said = Coded | string;
 
 /** A code with its numbers, where a room's codes are no type of their own. */
