@@ -287,10 +287,18 @@ function residualWords(
       x.forceN === readNumber(r.newtons),
   );
   const off = fit.residualsNm[i];
-  return off === undefined
-    ? ""
-    : `${off > 0 ? "+" : ""}${off.toFixed(1)} ${unit} (${((off / ((readings[i]?.forceN ?? 1) * (readNumber(leverCm) / 100))) * 100).toFixed(0)} %)`;
+  if (off === undefined) return "";
+  const torqueNm = (readings[i]?.forceN ?? 1) * (readNumber(leverCm) / 100);
+  return `${signed(off, 1)} ${unit} (${signed((off / torqueNm) * 100, 0)} %)`;
 }
+
+/** With its sign, and none where it rounds to nothing. */
+const signed = (x: number, digits: number): string =>
+  x.toLocaleString("en", {
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+    signDisplay: "exceptZero",
+  });
 
 /** A lever's ratio is a length, a rail's is newtons for newtons. */
 const ratioWords = (ratio: number, isLever: boolean): string =>
