@@ -247,6 +247,25 @@ describe("everything together", () => {
     expect(phases.map((p) => p.because)).toEqual(["Knee osteoarthritis, build strength"]);
     expect(free).toContain("weight bearing");
   });
+
+  test("of a limit with a word and a number each is marked where it is the one that binds", () => {
+    const limit = (id: string, word: string, high: number): Limit => ({
+      id,
+      kind: "resisted_knee_flexion",
+      low: null,
+      high,
+      word,
+      names: [],
+      origin: "therapist",
+      reason: "sore tendon",
+      endsOn: null,
+    });
+    const { groups } = limitRows([limit("word", "light", 80), limit("number", "progressive", 60)], DAY);
+    const marks = (id: string) => groups[0]?.rows.find((r) => r.limit.id === id)?.words.map((w) => w.binds);
+    // the word; then at most, and how many degrees
+    expect(marks("word")).toEqual([true, false, false]);
+    expect(marks("number")).toEqual([false, true, true]);
+  });
 });
 
 describe("a limit as it is typed", () => {

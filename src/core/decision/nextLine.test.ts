@@ -137,6 +137,27 @@ test("help falls upward and rises back, always by a real plate", () => {
   expect(changesWords(back.changes)).toMatch(/more help/);
 });
 
+test("with the most help on, a step back is fewer repetitions, down to the least", () => {
+  const help = (loadKg: number, reps: number) =>
+    line("curl_counterweight", { ...EXAMPLES.straight, reps }, { loadKg });
+  const byHelp = (from: number): number => {
+    const to = next(help(from, 10), "REGRESS").line?.loadKg ?? from;
+    return to > from ? byHelp(to) : from;
+  };
+  const most = byHelp(30);
+  expect(most).toBeGreaterThan(30);
+  const [fewer] = next(help(most, 10), "REGRESS").changes;
+  expect(fewer).toMatchObject({ code: "reps", from: 10 });
+  expect((fewer as { to: number }).to).toBeLessThan(10);
+  const least = (reps: number): number => {
+    const [c] = next(help(most, reps), "REGRESS").changes;
+    if (c?.code !== "reps") return reps;
+    expect(c.to).toBeLessThan(reps);
+    return least(c.to);
+  };
+  expect(codes(next(help(most, least(10)), "REGRESS").changes)).toEqual(["at_least"]);
+});
+
 test("stretches grow five seconds and give two steps back; carries go further before heavier", () => {
   const stretch = line("str_hamstring", { ...EXAMPLES.stretch, toleratedS: 30 });
   expect(next(stretch, "PROGRESS").changes).toEqual([{ code: "tolerated", from: 30, to: 35 }]);

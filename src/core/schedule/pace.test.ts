@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { returnAfter } from "./daysOff";
 import { weeksToGoal } from "./goalPace";
+import { paceComputed } from "./paceWorking";
 
 test("after 3, 10 and 30 days off: the same, one step back, from a test again", () => {
   expect([0, 3, 9].map(returnAfter)).toEqual(["same", "same", "same"]);
@@ -31,4 +32,10 @@ test("the range holds the plain pace, narrows with more steps, and is not given 
   // the 80 % limits of five events are 2.43 and 9.27 (tables of the Poisson distribution)
   expect(weeksToGoal(5, 5, 10)).toEqual({ soonest: Math.floor(50 / 9.275), latest: Math.ceil(50 / 2.433) });
   expect(weeksToGoal(30, 2, 20)?.latest).toBeNull();
+});
+
+test("the weeks to a goal are the middle of their range, with half of it as doubt; without a latest there is no doubt to give", () => {
+  const p = { stepsLeft: 5, stepsDone: 5, weeks: 10 };
+  expect(paceComputed({ soonest: 5, latest: 21 }, p)).toMatchObject({ value: 13, doubt: 8, unit: "weeks" });
+  expect(paceComputed({ soonest: 27, latest: null }, p)).toMatchObject({ value: 27, doubt: null });
 });
