@@ -1,6 +1,6 @@
 import type { Language } from "@/core/units/language";
 import { withPounds } from "@/core/units/mass";
-import type { Said } from "@/core/units/said";
+import { asKept, type Said } from "@/core/units/said";
 import { de } from "./de";
 import { coded, labels, rooms } from "./en";
 import { type Format, formatFor, type Reader } from "./format";
@@ -11,6 +11,11 @@ type Table = Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 const FIRST: Table = { ...labels, ...rooms, ...coded };
 const LANGUAGES: Record<Language, Table> = { en: FIRST, de };
 
+const entryOf = (table: Table, room: string, name: string): unknown => {
+  const words = Object.hasOwn(table, room) ? table[room] : undefined;
+  return words && Object.hasOwn(words, name) ? words[name] : undefined;
+};
+
 /** What says messages to one reader. */
 export type Say = (said: Message | Said) => string;
 
@@ -20,9 +25,15 @@ export function sayTo(reader: Reader): Say {
     // sentences of rooms without codes write their masses so that pounds can be set beside them
     if (typeof said === "string") return withPounds(said, reader.massUnit);
     const [room = "", name = ""] = said.code.split(".");
-    const entry = LANGUAGES[reader.language][room]?.[name] ?? FIRST[room]?.[name];
-    if (entry === undefined) throw new Error(`There are no words for ${said.code}.`);
-    return typeof entry === "string" ? entry : (entry as (m: Said, f: Format) => string)(said, format);
+    const entry = entryOf(LANGUAGES[reader.language], room, name) ?? entryOf(FIRST, room, name);
+    if (typeof entry === "string") return entry;
+    // what a person or a file wrote may look like a code, or like one with numbers: it stands as it was written
+    if (entry === undefined) return asKept(said);
+    try {
+      return String((entry as (m: Said, f: Format) => string)(said, format));
+    } catch {
+      return asKept(said);
+    }
   };
   const format = formatFor(reader, say);
   return say;

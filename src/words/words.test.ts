@@ -1,10 +1,12 @@
+import fc from "fast-check";
 import { EXERCISES } from "@/core/rules/exercises";
 import { exerciseText } from "@/core/rules/exerciseText";
 import { LANGUAGES } from "@/core/units/language";
+import { fromKept } from "@/core/units/said";
 import { RECHECK_SIGNS } from "@/core/visit/signs/recheckSigns";
 import { CLIENT_STOPS } from "@/core/visit/signs/stopReasons";
 import { de } from "./de";
-import { labels } from "./en";
+import { coded, labels } from "./en";
 import { labelsOf, sayPlainly, sayTo } from "./say";
 
 const german = sayTo({ language: "de", massUnit: "kg" });
@@ -71,9 +73,9 @@ test("a line is said with its numbers in the reader's language and units", () =>
   expect(sayPlainly({ code: "home.load", how: "body weight", kg: 0 })).toBe("body weight");
 });
 
-test("what a second language does not say is said in the first; what nobody says is an error", () => {
+test("what a second language does not say is said in the first; what nobody says stands as its code", () => {
   expect(german({ code: "phases.bend", leastDeg: 100 })).toBe("bend at least 100°");
-  expect(() => sayPlainly({ code: "phases.nothing" })).toThrow(/no words for phases.nothing/);
+  expect(sayPlainly({ code: "phases.nothing" })).toBe("phases.nothing");
   // a sentence of a room without codes goes through, with its pounds
   expect(inPounds("at most 10\u00a0kg")).toBe("at most 10\u00a0kg (22 lb)");
 });
@@ -83,4 +85,31 @@ test("days are said so that no reader takes them for others, numbers as the lang
   expect(paper("up_to", { pain: 3 })).toMatch(/bis 3 von 10/);
   expect(labelsOf(sayPlainly, "morning")("ask", { part: "hip" })).toBe("How is the hip this morning?");
   expect(labelsOf(german, "morning")("ask", { part: "hip" })).toBe("Wie geht es der Hüfte heute Morgen?");
+});
+
+test("what somebody wrote that looks like a code is said as it was written, and stops no page", () => {
+  for (const text of [
+    "knee.sore",
+    "path.constructor",
+    "constructor.name",
+    '{"code":"floor.ended","why":5}',
+    '{"code":"bound.of_phase","because":{"code":"bound.of_phase","because":3}}',
+  ])
+    expect(sayPlainly(fromKept(text))).toBe(text);
+  const rooms = Object.entries(coded).flatMap(([room, words]) =>
+    Object.keys(words).map((w) => `${room}.${w}`),
+  );
+  fc.assert(
+    fc.property(fc.constantFrom(...rooms), fc.dictionary(fc.string(), fc.jsonValue()), (code, numbers) => {
+      expect(
+        typeof sayPlainly(
+          fromKept(
+            `{"code":"${code}"${Object.entries(numbers)
+              .map(([k, v]) => `,${JSON.stringify(k)}:${JSON.stringify(v)}`)
+              .join("")}}`,
+          ),
+        ),
+      ).toBe("string");
+    }),
+  );
 });
