@@ -8,9 +8,10 @@ import { drawingOf } from "@/core/selection/pose/drawing";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { dayInWords } from "@/core/units/dayInWords";
 import { InputError } from "@/core/units/inputError";
+import { fromKept } from "@/core/units/said";
 import { lineSaid } from "@/core/visit/client/homeSaid";
 import { wornAt } from "@/core/visit/worn";
-import { ORIGIN_WORDS, originsWords } from "@/words/en/plan/bounds";
+import { endWords, ORIGIN_WORDS, originsWords } from "@/words/en/plan/bounds";
 import { clientSheet, type SheetPaperFacts } from "@/words/papers/clientSheet";
 import { type CourseFacts, letter, summary } from "@/words/papers/course";
 import { gymCard } from "@/words/papers/gymCard";
@@ -144,6 +145,7 @@ async function courseFacts(ctx: Ctx, e: PastEpisode): Promise<CourseFacts> {
     await writtenLimits(ctx, client.episodeId),
   ];
   const firstSide = await firstSideOf(ctx, client);
+  const ends = [...new Set([endWords(window.from), endWords(window.to)])].filter(Boolean);
   return {
     ...base,
     doing: (await sheetsOf(ctx, client.episodeId)).flatMap((s) =>
@@ -155,9 +157,11 @@ async function courseFacts(ctx: Ctx, e: PastEpisode): Promise<CourseFacts> {
     limits: [
       window.isEmpty
         ? "no knee angle is open under load"
-        : `knee bend under load ${window.fromDeg}° to ${window.toDeg}° (${[...new Set([window.from, window.to])].filter(Boolean).join(" and ")})`,
+        : `knee bend under load ${window.fromDeg}° to ${window.toDeg}°${ends.length > 0 ? ` (${ends.join(" and ")})` : ""}`,
       `joint pain at most ${mostOf(bounds, "joint_pain")} of 10 (${originsWords(whoSet(bounds, "joint_pain"))})`,
-      ...written.map((l) => `${l.reason} (${ORIGIN_WORDS[l.origin]}, ${dayInWords(l.on)})`),
+      ...written.map(
+        (l) => `${sayPlainly(fromKept(l.reason))} (${ORIGIN_WORDS[l.origin]}, ${dayInWords(l.on)})`,
+      ),
     ],
   };
 }
