@@ -18,6 +18,7 @@ import { recordMorning } from "@/server/visits/mornings";
 import { blockOf, keepBlock } from "@/server/week/blocks";
 import { isRestDay } from "@/server/week/restDay";
 import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import { sayPlainly } from "@/words/say";
 import {
   daysLater,
   hold,
@@ -277,7 +278,8 @@ async function oneVisit(
         after.lines.map((l) => l.plan),
         context,
       ))
-        if (j.bars.length > 0) broken.push(`day ${v.day}: ${j.exercise?.name} is barred: ${j.bars[0]}`);
+        if (j.bars.length > 0)
+          broken.push(`day ${v.day}: ${j.exercise?.name} is barred: ${j.bars.map(sayPlainly).join("; ")}`);
     },
     next,
   );
