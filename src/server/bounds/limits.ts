@@ -1,6 +1,3 @@
-import { lowerFirst } from "@/core/units/lowerFirst";
-import { type Said, saidWith } from "@/core/units/said";
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { type InForce, inForce, mostOf } from "@/core/bounds/inForce";
 import { boundKind } from "@/core/bounds/kinds";
@@ -16,6 +13,9 @@ import { notCovered } from "@/core/rules/uncovered";
 import { limitsOfSigns } from "@/core/screening/screeningState";
 import type { LaterLimits } from "@/core/selection/rank/rangeSheet";
 import { dayInWords } from "@/core/units/dayInWords";
+import { lowerFirst } from "@/core/units/lowerFirst";
+import { type Said, saidWith } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";

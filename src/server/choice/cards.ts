@@ -1,4 +1,3 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { withOwn } from "@/core/rules/exercises";
 import { allowedArc } from "@/core/selection/fit/allowedArc";
@@ -10,6 +9,7 @@ import { BODY_WEIGHT, machineFor, realLoads, settingsAtNotches } from "@/core/se
 import { computeSetUp } from "@/core/selection/setUp/row";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import { InputError } from "@/core/units/inputError";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";

@@ -1,4 +1,3 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { leading } from "@/core/drafts/leading";
@@ -9,6 +8,7 @@ import { weakGroups } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import { sayPlainly } from "@/words/say";
 import { type Ctx, dayOf, today } from "../base/context";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";

@@ -1,11 +1,11 @@
-import { asKept, fromKept, type Said } from "@/core/units/said";
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { fitExercise } from "@/core/selection/fit/fitExercise";
 import { barredByWeight, weightOnLeg } from "@/core/selection/fit/weightOnLeg";
 import { boundsToday, swapCandidates } from "@/core/selection/swap/swap";
 import type { SwapInput } from "@/core/selection/swap/swapInput";
 import { InputError } from "@/core/units/inputError";
+import { asKept, fromKept, type Said } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { Refused } from "../base/refused";

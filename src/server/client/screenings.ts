@@ -1,5 +1,3 @@
-import type { Coded } from "@/core/units/said";
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { conditionById } from "@/core/rules/conditions";
 import { type RedFlag, redFlagById } from "@/core/rules/redFlags";
@@ -8,6 +6,8 @@ import { type Answer, questionsFor } from "@/core/screening/screening";
 import type { ScreeningInput, SignClearance } from "@/core/screening/screeningInput";
 import { type ScreeningRecord, type ScreeningState, screeningState } from "@/core/screening/screeningState";
 import { InputError } from "@/core/units/inputError";
+import type { Coded } from "@/core/units/said";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, once, today } from "../base/context";

@@ -1,4 +1,3 @@
-import { lowerFirst } from "@/core/units/lowerFirst";
 import "server-only";
 import { z } from "zod";
 import { conditionById } from "@/core/rules/conditions";
@@ -7,6 +6,7 @@ import { UNCOVERED, type Uncovered } from "@/core/rules/uncovered";
 import { irritabilityFrom } from "@/core/story/irritabilityFrom";
 import type { EpisodeInput, NewClientInput, PersonInput, StoryGoal } from "@/core/story/storyInput";
 import { InputError } from "@/core/units/inputError";
+import { lowerFirst } from "@/core/units/lowerFirst";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, today } from "../base/context";
 import { Refused } from "../base/refused";

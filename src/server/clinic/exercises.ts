@@ -1,6 +1,6 @@
-import { InputError } from "@/core/units/inputError";
 import "server-only";
 import { EXERCISES, type Exercise, exercise, exerciseById, exerciseProblem } from "@/core/rules/exercises";
+import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { Refused } from "../base/refused";

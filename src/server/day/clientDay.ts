@@ -1,4 +1,3 @@
-import type { Said } from "@/core/units/said";
 import "server-only";
 import { boundKind } from "@/core/bounds/kinds";
 import type { DayFacts, SheetNamed } from "@/core/desk/dayFacts";
@@ -11,6 +10,7 @@ import { type Action, stricter } from "@/core/progression/safetyRules";
 import type { ScreeningState } from "@/core/screening/screeningState";
 import type { GoneLine } from "@/core/sheet/line/gone";
 import { daysAfter, daysBetween } from "@/core/units/days";
+import type { Said } from "@/core/units/said";
 import type { Concern } from "@/core/visit/concerns";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";

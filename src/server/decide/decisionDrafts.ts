@@ -1,4 +1,3 @@
-import type { Said } from "@/core/units/said";
 import "server-only";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
 import { type LineChange, nextLine } from "@/core/decision/nextLine";
@@ -12,6 +11,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import type { Said } from "@/core/units/said";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
 import { isForTherapist, stopSaid } from "@/core/visit/signs/stopReasons";
 import { changesWords } from "@/words/en/changes";

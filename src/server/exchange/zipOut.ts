@@ -1,4 +1,3 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { ClientFile } from "@/core/exchange/clientFile";
@@ -7,6 +6,7 @@ import { fhirBundle } from "@/core/exchange/fhir/bundle";
 import { nameless } from "@/core/exchange/nameless";
 import { schemas } from "@/core/exchange/schemas";
 import { traceToCsv } from "@/core/exchange/traceCsv";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import type { Actor, Ctx } from "../base/context";
 import { inClinic } from "../base/db";

@@ -1,8 +1,8 @@
-import type { Said } from "@/core/units/said";
 import "server-only";
 import { FINDING_VALID_DAYS, newestOf } from "@/core/measure/findings";
 import { painAbove } from "@/core/progression/painAbove";
 import { daysBetween } from "@/core/units/days";
+import type { Said } from "@/core/units/said";
 import { type Ctx, today } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";

@@ -1,4 +1,3 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { factsAtHome, factsOfSheet } from "@/core/sheet/judge/atHome";
@@ -9,6 +8,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type SheetInputData, type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { InputError } from "@/core/units/inputError";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";

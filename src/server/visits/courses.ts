@@ -1,10 +1,10 @@
-import type { Said } from "@/core/units/said";
 import "server-only";
 import { type CourseOf, type CoursePoint, courseOf, coursePoint } from "@/core/decision/lineCourse";
 import { nextLine, rungsOf } from "@/core/decision/nextLine";
 import { stepSizes } from "@/core/progression/stepSizes";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptLine } from "@/core/sheet/line/keptLine";
+import type { Said } from "@/core/units/said";
 import { changesWords } from "@/words/en/changes";
 import { type Ctx, dayOf } from "../base/context";
 import type { ClientEpisode } from "../client/clients";

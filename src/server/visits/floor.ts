@@ -1,7 +1,7 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { goneSentence } from "@/words/en/plan/line";
+import { sayPlainly } from "@/words/say";
 import type { Ctx } from "../base/context";
 import { limitsBar } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";

@@ -1,4 +1,3 @@
-import { sayPlainly } from "@/words/say";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
@@ -13,6 +12,7 @@ import {
 import { morningNotYet } from "@/core/visit/morningOpens";
 import { keptSigns, recheckFor } from "@/core/visit/signs/recheckSigns";
 import type { morningInput } from "@/core/visit/visitInput";
+import { sayPlainly } from "@/words/say";
 import { audit } from "../base/audit";
 import { type Ctx, dayAndHour, dayOf, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";

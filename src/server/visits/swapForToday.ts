@@ -1,4 +1,3 @@
-import { asKept, type Said } from "@/core/units/said";
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
@@ -16,6 +15,7 @@ import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { InputError } from "@/core/units/inputError";
+import { asKept, type Said } from "@/core/units/said";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { swapAsked } from "@/core/visit/visitInput";
 import { type Ctx, mustMay } from "../base/context";
