@@ -116,7 +116,7 @@ export async function looksWrong(page: Page, path: string, how: Looked): Promise
   await page.setViewportSize({ width: 1280, height: 800 });
   await openPage(page, path);
   // a code that nobody said
-  if ((await page.locator("main").textContent())?.includes("[object "))
+  if (/\[object |{"code"/.test((await page.locator("main").textContent()) ?? ""))
     await at("1280", ["a code, not words"]);
   await at("1280", await spillsOf(page));
   // an answer that was asked for is not a first view
