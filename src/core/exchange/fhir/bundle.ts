@@ -9,7 +9,8 @@ import {
 import { type Bundle, instant, type Resource, toId, type Written } from "./resource";
 
 /**
- * A client as a collection of HL7 FHIR R4 resources; what has no id of its own in the records gets one. Loads and plans are words, since R4 has no common code for a pin on a stack.
+ * A client as a collection of HL7 FHIR R4 resources; what has no id of its own in the records gets one. Loads and plans
+ * are words, since R4 has no common code for a pin on a stack.
  */
 export function fhirBundle(file: ClientFile, written: Written): Bundle {
   const { idOf, say } = written;
