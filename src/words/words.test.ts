@@ -92,6 +92,7 @@ test("what somebody wrote that looks like a code is said as it was written, and 
     "knee.sore",
     "path.constructor",
     "constructor.name",
+    '{"code":"knee.sore","code":5}',
     '{"code":"floor.ended","why":5}',
     '{"code":"bound.of_phase","because":{"code":"bound.of_phase","because":3}}',
   ])

@@ -23,7 +23,8 @@ export function fromKept(text: string): Said {
   if (CODE.test(text)) return { code: text };
   if (!text.startsWith('{"code":"')) return text;
   try {
-    return JSON.parse(text) as Coded;
+    const said = JSON.parse(text) as Coded;
+    return typeof said.code === "string" ? said : text;
   } catch {
     return text;
   }

@@ -15,7 +15,7 @@ export const recheckInput = z
     error: "input.mark_sign",
   });
 
-export const clearanceInput = z.object({ id: uuid, clears: uuid, reason: reason });
+export const clearanceInput = z.object({ id: uuid, clears: uuid, reason });
 
 /** A moment of a device's own clock, in whatever year it thinks it is; what it comes to is the clinic's to say. */
 export const deviceMoment = z
