@@ -28,7 +28,7 @@ import { visit } from "./visit";
 /** Labels of pages: they say what no room of the core has a code for. */
 export const labels = { atHome, clientPaper, link, morning };
 
-/** What schemas and readers of files say: a code of these is text in the core, and `codes.test` holds both ends. */
+/** What schemas and readers of files say: a code of these is text in the core, and `words.test` holds both ends. */
 export const coded = {
   bundle,
   choose,

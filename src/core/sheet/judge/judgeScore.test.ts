@@ -318,9 +318,11 @@ describe("what is said of a load", () => {
     ] as const) {
       const e = EXERCISES.find((x) => x.id === id);
       const legs = e && legsAllowed(e, kind)[0];
-      expect(judgeOne(line(id, EXAMPLES[kind], { legs: legs ?? "one" }), context).bars.map(inWords).join()).not.toMatch(
-        /one leg alone/,
-      );
+      expect(
+        judgeOne(line(id, EXAMPLES[kind], { legs: legs ?? "one" }), context)
+          .bars.map(inWords)
+          .join(),
+      ).not.toMatch(/one leg alone/);
     }
     const press = judgeOne(line("lp_single", EXAMPLES.straight, { legs: "one" }), context);
     expect(press.bars.map(inWords).join()).toMatch(/one leg alone/);

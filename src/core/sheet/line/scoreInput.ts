@@ -1,10 +1,14 @@
 import { z } from "zod";
 import { numberField, uuid } from "../../units/fields";
+import { wrong } from "../../units/wrong";
 import { plannedDeg } from "../schemes/parts";
 import { scheme } from "../schemes/scheme";
 import { legs } from "./legs";
 import { lineLadder } from "./lineLadder";
 import { standingOrder } from "./standingOrder";
+
+/** Below this it is a hold and no repetition [own]. */
+export const LEAST_WINDOW_DEG = 15;
 
 /** One line of a session as it is saved. */
 export const scoreLine = z.object({
@@ -19,7 +23,7 @@ export const scoreLine = z.object({
     .object({ fromDeg: plannedDeg, toDeg: plannedDeg })
     .refine((w) => w.toDeg - w.fromDeg >= LEAST_WINDOW_DEG, {
       path: ["toDeg"],
-      error: "input.window_wide",
+      error: wrong("input.window_wide", { least: LEAST_WINDOW_DEG }),
     })
     .nullable(),
   /** its sets stand in the rests of the line above */
@@ -42,9 +46,6 @@ export const scoreLine = z.object({
   why: z.string().trim().max(1000, { error: "input.line_because_long" }).nullish(),
 });
 export type ScoreLine = z.infer<typeof scoreLine>;
-
-/** Below this it is a hold and no repetition [own]. */
-export const LEAST_WINDOW_DEG = 15;
 
 export const scoreLines = z
   .array(scoreLine)
