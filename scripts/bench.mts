@@ -20,7 +20,7 @@ import { checkBlock } from "../src/core/schedule/block/checkBlock";
 import { allowedArc } from "../src/core/selection/fit/allowedArc";
 import { exerciseUse } from "../src/core/selection/fit/exerciseUse";
 import { rangeSheet } from "../src/core/selection/rank/rangeSheet";
-import { findSetUp } from "../src/core/selection/setUp/findSetUp";
+import { findSetUp } from "../src/core/selection/search/findSetUp";
 import { machineFor } from "../src/core/selection/setUp/machineFor";
 import { chairRise } from "../src/core/selection/tissue/tissues";
 import { findDose } from "../src/core/sheet/draft/findDose";

@@ -4,7 +4,7 @@
 source "$(dirname "$0")/lib.sh"
 export BEXLO_DATA="${BEXLO_TEST_DATA:-.data/test}"
 mkdir -p .data
-rm -f .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json
+rm -f .data/unit.json .data/integration.json .data/e2e.json
 
 need_node
 need_packages
@@ -29,8 +29,7 @@ seeding=$!
 need_build
 wait $seeding
 # a test waits most of its time, for timers and for the network: more of them than cores side by side
-say "end-to-end tests in Chromium, four side by side; then alone those that look for long tasks"
-PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert "@alone|@long" --reporter=list,json || true
-PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e-alone.json npx playwright test --grep @alone --reporter=list,json || true
+say "end-to-end tests in Chromium, four side by side"
+PLAYWRIGHT_JSON_OUTPUT_NAME=.data/e2e.json npx playwright test --workers=4 --grep-invert @long --reporter=list,json || true
 
-node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json .data/e2e-alone.json
+node scripts/count.mjs .data/unit.json .data/integration.json .data/e2e.json

@@ -4,7 +4,7 @@ import type { Machine } from "@/core/equipment/machine";
 import type { Exercise } from "@/core/rules/exercises";
 import type { AllowedArc } from "@/core/selection/fit/allowedArc";
 import type { ExerciseUse } from "@/core/selection/fit/exerciseUse";
-import { findSetUp, type SearchResult, type SearchWish } from "@/core/selection/setUp/findSetUp";
+import { findSetUp, type SearchResult, type SearchWish } from "@/core/selection/search/findSetUp";
 import type { RowContext } from "@/core/selection/setUp/row";
 import { InputError } from "@/core/units/inputError";
 

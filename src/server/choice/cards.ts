@@ -1,12 +1,11 @@
 import "server-only";
 import { withOwn } from "@/core/rules/exercises";
-import { allowedArc } from "@/core/selection/fit/allowedArc";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
-import { fitExercise } from "@/core/selection/fit/fitExercise";
-import { barredByWeight } from "@/core/selection/fit/weightOnLeg";
+import { openOf, rowAt } from "@/core/selection/rank/rangeSheet";
 import type { CardInput } from "@/core/selection/setUp/cardInput";
-import { BODY_WEIGHT, machineFor, realLoads, settingsAtNotches } from "@/core/selection/setUp/machineFor";
-import { computeSetUp } from "@/core/selection/setUp/row";
+import { BODY_WEIGHT, realLoads, settingsAtNotches } from "@/core/selection/setUp/machineFor";
+import type { ComputedSetUp } from "@/core/selection/setUp/row";
+import type { Station } from "@/core/selection/setUp/station";
 import { chairRise } from "@/core/selection/tissue/tissues";
 import { InputError } from "@/core/units/inputError";
 import { sayPlainly } from "@/words/say";
@@ -104,73 +103,59 @@ export async function saveCard(ctx: Ctx, client: ClientEpisode, input: CardInput
   );
 }
 
+/** What a line is asked, a card is asked: the same two questions, and the load that was set. */
 async function checked(ctx: Ctx, client: ClientEpisode, input: CardInput) {
   const facts = await chooseFacts(ctx, client);
   if (typeof facts === "string") throw new Refused("conflict", facts);
+  const chair = chairRise(facts.body);
   const e = withOwn(facts.ownExercises).find((x) => x.id === input.exerciseId);
-  const use = e && exerciseUse(e);
-  if (!e || !use)
+  if (!e || !chair || !exerciseUse(e))
     throw new InputError(
       "exerciseId",
       "There is no machine model for this exercise: write it into the note of the dose.",
     );
-  const fit = fitExercise(e, facts.limits);
-  if (fit.status === "blocked")
-    throw attempted(
-      "plan.barred",
-      new InputError(
-        "exerciseId",
-        `${e.name} is barred, because of: ${fit.reasons.map(sayPlainly).join("; ")}.`,
-      ),
-    );
-  const byWeight = barredByWeight(e, facts.weight);
-  if (byWeight) throw new InputError("exerciseId", byWeight);
-  const allowed = allowedArc(e, facts.limits, facts.motion);
-  const chair = chairRise(facts.body);
-  if (!allowed || !chair) throw new InputError("exerciseId", "Limits leave no knee angle for it.");
-  const chosen = machineFor(use, facts.machines, input.machineId);
+  const sheet = {
+    ...facts,
+    exercises: [],
+    startCapIsLifted: Boolean(input.aboveStart),
+    chair,
+    tissue: facts.firstTissue,
+    capTimes: null,
+    basis: { kind: "load", kg: input.load } as const,
+  };
+  const open = openOf(e, sheet, { machineId: input.machineId, settings: input.settings });
+  if ("reasons" in open) {
+    const why = open.reasons.map(sayPlainly).join("; ");
+    throw open.by === "bounds"
+      ? attempted("plan.barred", new InputError("exerciseId", `${e.name} is barred, because of: ${why}.`))
+      : new InputError("settings", `This set-up cannot be used: ${why}.`);
+  }
+  const { use, chosen, settings } = open.station as Station;
   if (input.machineId !== null && chosen.id !== input.machineId)
     throw new InputError("machineId", "This machine is not in use or cannot do it. Choose another.");
   const atNotches = settingsAtNotches(chosen, use, input.settings);
   for (const [key, value] of Object.entries(input.settings))
-    if (Math.abs((atNotches[key] ?? Number.NaN) - value) > 1e-6 || atNotches[key] === undefined)
+    if (atNotches[key] === undefined || Math.abs(atNotches[key] - value) > 1e-6)
       throw new InputError(
         `settings.${key}`,
         `${chosen.machine.name} has no notch there. Choose one that it has.`,
       );
-  const step = (
-    use.isUnloaded ? [{ load: 0, how: BODY_WEIGHT }] : realLoads(chosen.machine, chosen.family)
-  ).find((l) => Math.abs(l.load - input.load) < 1e-6);
+  const loads = use.isUnloaded ? [{ load: 0, how: BODY_WEIGHT }] : realLoads(chosen.machine, chosen.family);
+  const step = loads.find((l) => Math.abs(l.load - input.load) < 1e-6);
   if (!step) throw new InputError("load", `${chosen.machine.name} has no such step. Choose a real one.`);
-  const set = computeSetUp(
-    e,
-    use,
-    chosen,
-    allowed,
-    {
-      ...facts,
-      startCapIsLifted: Boolean(input.aboveStart),
-      chair,
-      tissue: "kneecap",
-      capTimes: null,
-      basis: { kind: "load", kg: input.load },
-    },
-    { settings: input.settings, load: input.load },
-  );
-  if ("code" in set) throw new InputError("settings", `This set-up cannot be used: ${sayPlainly(set)}.`);
-  if (set.tooHeavyBecause)
+  const row = rowAt(open, sheet, { load: input.load });
+  if (Array.isArray(row))
+    throw new InputError("settings", `This set-up cannot be used: ${row.map(sayPlainly).join("; ")}.`);
+  const set = row.computed as ComputedSetUp;
+  if (set.tooHeavyBecause) {
+    const isStart = set.brokenCap === "start";
     throw attempted(
       "plan.barred",
       new InputError(
-        set.brokenCap === "start" ? "aboveStart" : "load",
-        `This is too heavy: ${sayPlainly(set.tooHeavyBecause)}. Choose ${chosen.family.isReversed ? "more help" : "a lighter step"}${set.brokenCap === "start" ? ", or say why more is right for this leg" : ""}.`,
+        isStart ? "aboveStart" : "load",
+        `This is too heavy: ${sayPlainly(set.tooHeavyBecause)}. Choose ${chosen.family.isReversed ? "more help" : "a lighter step"}${isStart ? ", or say why more is right for this leg" : ""}.`,
       ),
     );
-  return {
-    machineId: chosen.id,
-    settings: set.settings,
-    how: step.how,
-    fromDeg: set.arc.fromDeg,
-    toDeg: set.arc.toDeg,
-  };
+  }
+  return { machineId: chosen.id, settings, how: step.how, ...row.arc };
 }

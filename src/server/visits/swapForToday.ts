@@ -2,7 +2,7 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import { withOwn } from "@/core/rules/exercises";
-import { rowOf } from "@/core/selection/rank/rangeSheet";
+import { openOf } from "@/core/selection/rank/rangeSheet";
 import {
   boundsToday,
   SWAP_REASON_IDS,
@@ -97,9 +97,9 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
   const lineOn = (exerciseId: string): KeptLine | null => {
     const e = candidates.find((c) => c.e.id === exerciseId)?.e;
-    const row = e && rowOf(e, context.sheet);
-    if (!e || !row || Array.isArray(row)) return null;
-    const made = onOther({ e, arc: row.arc }, { ...planned, sharesRests: false }, context);
+    const open = e && openOf(e, context.sheet);
+    if (!open || "reasons" in open) return null;
+    const made = onOther(open, { ...planned, sharesRests: false }, context);
     const [judged] = made ? judgeScore([made], context) : [];
     if (!judged || judged.bars.length > 0) return null;
     const kept = keep(judged, context, names);

@@ -17,14 +17,18 @@ const ONCE = [
 const DARK = ["choose", "dose", "week", "review", "floor", "measure"];
 
 // one page a test: each is looked through by axe, and a slow machine takes its time
-for (const [name, steps] of [
-  ["Pell Amsworth", [...STEPS, ...ONCE]],
-  ["Tove Aldermoor", STEPS],
-] as const)
-  for (const step of steps)
-    test(`${step} of ${name} fits, has few words, and axe finds nothing`, async ({ page }) => {
-      await workAs(page, "therapist");
-      const id = await clientId(page, name);
-      const how = name === "Tove Aldermoor" ? "words" : DARK.includes(step) ? "dark" : "sizes";
-      expect(await looksWrong(page, `/clients/${id}/${step}`, how)).toEqual([]);
-    });
+for (const step of [...STEPS, ...ONCE])
+  test(`${step} of a knee replacement fits, has few words, and axe finds nothing`, async ({ page }) => {
+    await workAs(page, "therapist");
+    const id = await clientId(page, "Pell Amsworth");
+    const how = DARK.includes(step) ? "dark" : "sizes";
+    expect(await looksWrong(page, `/clients/${id}/${step}`, how)).toEqual([]);
+  });
+
+test("every step of an arthritic knee fits a desk, in few words", async ({ page }) => {
+  await workAs(page, "therapist");
+  const id = await clientId(page, "Tove Aldermoor");
+  const wrong: string[] = [];
+  for (const step of STEPS) wrong.push(...(await looksWrong(page, `/clients/${id}/${step}`, "words")));
+  expect(wrong).toEqual([]);
+});

@@ -57,11 +57,16 @@ export async function openStep(page: Page, name: string, step: string): Promise<
   return id;
 }
 
-/** Waits until React has taken the page over, so that the first key or click is not lost. */
+/** Waits until React has taken the whole page over, so that the first key or click is not lost. */
 export async function isAlive(page: Page): Promise<void> {
   await page.waitForFunction(() => {
-    const control = document.querySelector("main button, main input, main [role=slider], main a, nav a");
-    return control !== null && Object.keys(control).some((key) => key.startsWith("__reactProps"));
+    const controls = [
+      ...document.querySelectorAll("main button, main input, main [role=slider], main a, nav a"),
+    ];
+    return (
+      controls.length > 0 &&
+      controls.every((c) => Object.keys(c).some((key) => key.startsWith("__reactProps")))
+    );
   });
   // effects, which listen to keys, run after the paint
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 100))));

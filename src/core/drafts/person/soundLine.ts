@@ -1,6 +1,6 @@
 import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../../selection/fit/allowedArc";
-import { rowOf } from "../../selection/rank/rangeSheet";
+import { openOf } from "../../selection/rank/rangeSheet";
 import { fitsWell, judgeScore, type ScoreContext } from "../../sheet/judge/judgeScore";
 import { heldForm } from "../../sheet/line/heldForm";
 import { usualHoldDeg } from "../../sheet/line/holdAngle";
@@ -22,8 +22,8 @@ export type Sound = ScoreLine | { barredBecause: Said };
  */
 export function soundLine(l: DraftLine, e: Exercise, context: ScoreContext): Sound {
   const isHeld = l.scheme.kind === "holds";
-  const open = rowOf(isHeld ? heldForm(e) : e, context.sheet);
-  if (Array.isArray(open)) return { barredBecause: open[0] ?? { code: "drafts.fits_not" } };
+  const open = openOf(isHeld ? heldForm(e) : e, context.sheet);
+  if ("reasons" in open) return { barredBecause: open.reasons[0] ?? { code: "drafts.fits_not" } };
   const window = insideArc(l.window, open.arc);
   if (window === "outside") return { barredBecause: { code: "drafts.part_not_open" } };
   let because: Said = { code: "drafts.no_dose" };

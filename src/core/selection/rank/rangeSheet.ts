@@ -8,14 +8,8 @@ import { exerciseUse, isAtHand } from "../fit/exerciseUse";
 import { fitExercise } from "../fit/fitExercise";
 import { barredByWeight } from "../fit/weightOnLeg";
 import { type GymMachine, machineFor } from "../setUp/machineFor";
-import {
-  type ComputedSetUp,
-  computeSetUp,
-  insideOf,
-  type KneeWindow,
-  outsideArc,
-  type RowContext,
-} from "../setUp/row";
+import { type ComputedSetUp, loaded, type RowContext } from "../setUp/row";
+import { between, insideOf, type KneeWindow, outsideArc, type Station, stationOf } from "../setUp/station";
 import { type RankInput, type RankTerms, rankSaid, rankTerms, scoreOf } from "./rank";
 
 /** One exercise on the sheet. */
@@ -146,48 +140,79 @@ function opensWith(e: Exercise, input: SheetInput): Said | null {
   return found?.said ?? null;
 }
 
+/** An exercise that the bounds leave open, set up and not yet loaded. */
+export interface OpenExercise extends Pick<RangeRow, "status" | "changes" | "arc"> {
+  e: Exercise;
+  /** null where there is no model of the knee for it */
+  station: Station | null;
+}
+
+/** Why an exercise is not open, and whether the bounds bar it or its set-up. */
+export interface Shut {
+  by: "bounds" | "setUp";
+  reasons: Said[];
+}
+
+/** The first two questions about any exercise, whoever asks: whether the bounds leave it open, and how it is set up. */
+export function openOf(
+  e: Exercise,
+  input: SheetInput,
+  asked: { settings?: Readonly<Record<string, number>>; machineId?: string | null } = {},
+): OpenExercise | Shut {
+  const bars = (...reasons: Said[]): Shut => ({ by: "bounds", reasons });
+  const fit = fitExercise(e, input.limits);
+  if (fit.status === "blocked") return bars(...fit.reasons);
+  const byWeight = barredByWeight(e, input.weight);
+  if (byWeight) return bars(byWeight);
+  const allowed = allowedArc(e, input.limits, input.motion);
+  if (!allowed) return bars({ code: "choose.no_angle" });
+  const use = exerciseUse(e);
+  const found = { e, status: fit.status, changes: fit.reasons };
+  if (!use) return { ...found, arc: allowed, station: null };
+  const chosen = machineFor(use, input.machines, asked.machineId);
+  const station = stationOf(e, use, chosen, allowed, input, asked.settings);
+  if ("code" in station) return { by: "setUp", reasons: [station] };
+  return tooNarrow(e, station.arc) ?? { ...found, arc: station.arc, station };
+}
+
+/** What an open exercise comes to between two angles and under a load, or why it does not. */
+export function rowAt(
+  open: OpenExercise,
+  input: RowContext,
+  asked: {
+    load?: number | undefined;
+    window?: KneeWindow | null | undefined;
+    policy?: RoundingPolicy | undefined;
+  } = {},
+): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | Said[] {
+  const { status, changes } = open;
+  if (!open.station) {
+    const arc = asked.window ? insideOf(open.arc, asked.window) : open.arc;
+    return arc ? { status, changes, arc, computed: null } : [outsideArc(open.arc)];
+  }
+  const station = between(open.station, asked.window);
+  if ("code" in station) return [station];
+  const computed = loaded(station, input, asked);
+  if ("code" in computed) return [computed];
+  const narrow = asked.window ? null : tooNarrow(open.e, computed.arc);
+  return narrow?.reasons ?? { status, changes, arc: computed.arc, computed };
+}
+
 /** A row, or the reasons why it is barred. `asked` are settings and a load that somebody chose by hand. */
 export function rowOf(
   e: Exercise,
   input: SheetInput,
-  asked: {
-    settings?: Readonly<Record<string, number>>;
-    load?: number;
-    machineId?: string | null;
-    window?: KneeWindow | null;
-    policy?: RoundingPolicy;
-  } = {},
-): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | Said[] {
-  const fit = fitExercise(e, input.limits);
-  if (fit.status === "blocked") return fit.reasons;
-  const byWeight = barredByWeight(e, input.weight);
-  if (byWeight) return [byWeight];
-  const allowed = allowedArc(e, input.limits, input.motion);
-  if (!allowed) return [{ code: "choose.no_angle" }];
-  const use = exerciseUse(e);
-  const row = { status: fit.status, changes: fit.reasons };
-  if (!use) {
-    const arc = asked.window ? insideOf(allowed, asked.window) : allowed;
-    return arc ? { ...row, arc, computed: null } : [outsideArc(allowed)];
-  }
-  const computed = computeSetUp(
-    e,
-    use,
-    machineFor(use, input.machines, asked.machineId),
-    allowed,
-    input,
-    asked,
-  );
-  if ("code" in computed) return [computed];
-  const width = computed.arc.toDeg - computed.arc.fromDeg;
-  if (!e.match.static_hold && !asked.window && width < Math.min(e.match.min_arc_deg, LEAST_ARC_DEG))
-    return [
-      saidWith("choose.few_degrees", {
-        deg: Math.round(width),
-        cuts: computed.arc.cuts.map((c) => c.because),
-      }),
-    ];
-  return { ...row, arc: computed.arc, computed };
+  asked: Parameters<typeof openOf>[2] & Parameters<typeof rowAt>[2] = {},
+): ReturnType<typeof rowAt> {
+  const open = openOf(e, input, asked);
+  return "reasons" in open ? open.reasons : rowAt(open, input, asked);
+}
+
+function tooNarrow(e: Exercise, arc: AllowedArc): Shut | null {
+  const width = arc.toDeg - arc.fromDeg;
+  if (e.match.static_hold || width >= Math.min(e.match.min_arc_deg, LEAST_ARC_DEG)) return null;
+  const cuts = arc.cuts.map((c) => c.because);
+  return { by: "setUp", reasons: [saidWith("choose.few_degrees", { deg: Math.round(width), cuts })] };
 }
 
 /** Each reason once. */

@@ -5,16 +5,16 @@ import { templateOf } from "../../equipment/templates";
 import { exerciseById } from "../../rules/exercises";
 import { type UntestedPerson, untestedStrength } from "../../strength/untestedStrength";
 import { bounded } from "../../testdata/bounded";
+import { computeSetUp } from "../../testdata/computeSetUp";
 import { inWords } from "../../testdata/inWords";
 import { SOUND } from "../../testdata/loadFacts";
 import { GYM, NOT_MEASURED, sheetFor } from "../../testdata/sheetFor";
 import { allowedArc } from "../fit/allowedArc";
 import { exerciseUse } from "../fit/exerciseUse";
 import { rangeSheet, rowOf, type SheetInput } from "../rank/rangeSheet";
+import { findSetUp } from "../search/findSetUp";
 import { footForceN } from "./affineArc";
-import { findSetUp } from "./findSetUp";
 import { BODY_WEIGHT, machineFor, realLoads } from "./machineFor";
-import { computeSetUp } from "./row";
 import { startCapOf } from "./startCap";
 
 const sheet = (body?: Body, person?: UntestedPerson, over?: Partial<SheetInput>) =>

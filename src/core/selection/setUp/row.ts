@@ -1,20 +1,15 @@
-import type { Body } from "../../body/segments";
 import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
-import type { OutOfReach } from "../../equipment/families/family";
-import { geometryOf, notchesOf } from "../../equipment/machine";
 import type { Exercise } from "../../rules/exercises";
 import { type Coded, type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import { backCautions } from "../fit/backCautions";
-import type { ExerciseUse } from "../fit/exerciseUse";
 import { type ReferenceTask, relativeLoad, type Tissue, tissueLoad } from "../tissue/tissues";
 import { type AffineAngle, jointAt } from "./affineArc";
 import { brokenBy, hipSpan, isCarried, type LoadCap, loadCaps, spanOf } from "./loadCaps";
 import { directionOf, type LoadContext, signOf } from "./loadContext";
-import { BODY_WEIGHT, type ChosenMachine, type RealLoad, realLoads, settingsAtNotches } from "./machineFor";
+import { BODY_WEIGHT, type ChosenMachine, type RealLoad, realLoads } from "./machineFor";
 import { longestRun } from "./setUpArc";
-import { solved } from "./solveSetUp";
-import { fitStops, TRUNK } from "./stops";
+import type { Station } from "./station";
 import { hipStrength, strengthAt } from "./strengthKnown";
 import { demandNm, intersect, type LoadSpan, loadsUnder } from "./workingLoad";
 
@@ -81,65 +76,16 @@ export interface ComputedSetUp {
   momentNm: number;
 }
 
-/** Part of the open arc that is used on purpose: a range window, or with equal ends a hold's angle. */
-export interface KneeWindow {
-  fromDeg: number;
-  toDeg: number;
-}
-
-/** The arc with a window's ends; null where the window leaves it. */
-export const insideOf = (arc: AllowedArc, w: KneeWindow): AllowedArc | null =>
-  w.fromDeg < arc.fromDeg - 1e-9 || w.toDeg > arc.toDeg + 1e-9 || w.fromDeg > w.toDeg
-    ? null
-    : { ...arc, ...w };
-
-const NO_ANGLE = { code: "setUp.no_angle" };
-
-/** What is open, where chosen angles are not. */
-export const outsideArc = (arc: AllowedArc): Coded =>
-  saidWith("setUp.outside", {
-    fromDeg: Math.ceil(arc.fromDeg),
-    toDeg: Math.floor(arc.toDeg),
-    cuts: arc.cuts.map((c) => c.because),
-  });
-
 /**
- * Computes a set-up: settings at notches, the arc that limits and settings leave, the real load at or below what the
- * rows are compared at, tissue loads over the angles. A code is the reason why nothing is left.
+ * A station under a load: the real one at or below what is asked for, what bounds it, tissue loads over the angles. A
+ * code is the reason why nothing is left.
  */
-export function computeSetUp(
-  e: Exercise,
-  use: ExerciseUse,
-  chosen: ChosenMachine,
-  allowed: AllowedArc,
+export function loaded(
+  station: Station,
   ctx: RowContext,
-  asked: {
-    settings?: Readonly<Record<string, number>>;
-    load?: number;
-    window?: KneeWindow | null;
-    policy?: RoundingPolicy;
-  } = {},
+  asked: { load?: number | undefined; policy?: RoundingPolicy | undefined } = {},
 ): ComputedSetUp | Coded {
-  const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked.settings);
-  const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
-  let settings = fitted(settingsAtNotches(chosen, use, asked.settings));
-  let found = at(settings);
-  // flatter backs, one notch after the other, where the back or the hip is what cuts the arc
-  for (const flatter of flatterBacks(chosen, settings, asked.settings)) {
-    if (!found.arc?.cuts.some((c) => c.isBody)) break;
-    const refitted = fitted(flatter);
-    const next = at(refitted);
-    if (next.arc && next.arc.toDeg > (found.arc?.toDeg ?? 0)) [settings, found] = [refitted, next];
-  }
-  const { angles } = found;
-  const unreachable = outOfReach(ctx.body, chosen, settings);
-  if (unreachable) return unreachable;
-  if (!found.arc) return NO_ANGLE;
-  const arc = asked.window ? insideOf(found.arc, asked.window) : found.arc;
-  if (!arc) return outsideArc(found.arc);
-  const inside = angles.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
-  if (inside.length === 0) return NO_ANGLE;
-  const isBody = use.isUnloaded === true || !chosen.family.load;
+  const { e, use, chosen, settings, angles, inside, arc, isBody } = station;
   const caps = loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx);
   const set =
     asked.load === undefined
@@ -211,33 +157,6 @@ function nextStep(
     : loads.find((l) => l.load > load + 1e-6);
   if (!next) return null;
   return { ...next, because: brokenBy(caps, next.load)?.why(next.load) ?? null, share: shareAt(next.load) };
-}
-
-/** Why the body cannot be set up like this; null where it can. */
-export function outOfReach(
-  body: Body,
-  { family, machine }: ChosenMachine,
-  settings: Readonly<Record<string, number>>,
-): OutOfReach | null {
-  const notches = (key: string) => {
-    const spec = family.settings.find((x) => x.key === key);
-    return spec ? notchesOf(machine, spec).map((n) => n.value) : [];
-  };
-  return family.outOfReach?.(body, geometryOf(machine), settings, notches) ?? null;
-}
-
-/** The same settings with the backrest at each notch beyond this one. */
-function flatterBacks(
-  chosen: ChosenMachine,
-  settings: Record<string, number>,
-  fixed: Readonly<Record<string, number>> = {},
-): Record<string, number>[] {
-  const spec = chosen.family.settings.find((s) => TRUNK.has(s.key));
-  if (!spec || fixed[spec.key] !== undefined) return [];
-  const from = settings[spec.key] ?? spec.usual;
-  return notchesOf(chosen.machine, spec)
-    .filter((n) => n.value > from)
-    .map((n) => ({ ...settings, [spec.key]: n.value }));
 }
 
 function cappedArc(

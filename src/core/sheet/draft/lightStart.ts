@@ -1,6 +1,6 @@
 import { isStricter, leastOf, mostOf } from "../../bounds/inForce";
 import type { RangeRow } from "../../selection/rank/rangeSheet";
-import { rowOf } from "../../selection/rank/rangeSheet";
+import { openOf } from "../../selection/rank/rangeSheet";
 import { fitsWell, judgeScore, type ScoreContext } from "../judge/judgeScore";
 import { heldForm } from "../line/heldForm";
 import { usualHoldDeg } from "../line/holdAngle";
@@ -27,9 +27,9 @@ export function lightStart(rows: readonly RangeRow[], context: ScoreContext): Sc
 }
 
 const holdOf = (r: RangeRow, context: ScoreContext) => {
-  const held = rowOf(heldForm(r.e), context.sheet);
+  const held = openOf(heldForm(r.e), context.sheet);
   return {
-    atDeg: Array.isArray(held) ? null : usualHoldDeg(r.e, held.arc),
+    atDeg: "reasons" in held ? null : usualHoldDeg(r.e, held.arc),
     mostS: context.sheet.limits.hold_seconds?.high ?? null,
   };
 };

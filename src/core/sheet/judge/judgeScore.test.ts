@@ -12,7 +12,7 @@ import { inWords } from "../../testdata/inWords";
 import { EXAMPLES, line, scoreContext, withTests } from "../../testdata/scoreContext";
 import { kneecapDose } from "../effect/kneecapDose";
 import { legsAllowed } from "../line/legs";
-import { stepFor } from "../load/lineLoad";
+import { stepFor } from "../load/lineSetting";
 import { SCHEME_KINDS } from "../schemes/scheme";
 import { judgeScore, type ScoreContext } from "./judgeScore";
 import { keep } from "./keep";

@@ -2,8 +2,9 @@ import { isStricter, leastOf, whoSet } from "../../bounds/inForce";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import type { Exercise } from "../../rules/exercises";
+import type { AllowedArc } from "../../selection/fit/allowedArc";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
-import { type RangeRow, rowOf, type SheetInput } from "../../selection/rank/rangeSheet";
+import { openOf, type SheetInput } from "../../selection/rank/rangeSheet";
 import { machineFor } from "../../selection/setUp/machineFor";
 import { type Said, saidWith } from "../../units/said";
 import { jointOf } from "../effect/sessionFatigue";
@@ -11,7 +12,9 @@ import { heldForm } from "../line/heldForm";
 import { isOnOneLeg, legsAllowed } from "../line/legs";
 import type { ScoreLine } from "../line/scoreInput";
 import { workKindOf } from "../line/workKind";
-import { type LineLoad, lineLoad, quietMachineOf } from "../load/lineLoad";
+import { lineLoad } from "../load/lineLoad";
+import type { LineLoad, Row } from "../load/lineSetting";
+import { quietMachineOf } from "../load/quietLoad";
 import { repetitionsPossible } from "../load/workingLoad";
 import type { PlannedSet } from "../schemes/contract";
 import type { HoldsScheme } from "../schemes/kinds/holds";
@@ -26,14 +29,12 @@ export interface ScoreContext {
   personal: PersonalFactor;
 }
 
-type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
-
 /** A line with all that is known about it today. */
 export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   line: L;
   exercise: Exercise | null;
-  /** all that limits and stops leave for it; null where it is barred */
-  open: Row | null;
+  /** all angles that limits and stops leave for it; null where it is barred */
+  open: { arc: AllowedArc; machineName: string | null } | null;
   /** the same inside the line's own angle or window, at its load */
   row: Row | null;
   load: LineLoad | null;
@@ -103,12 +104,13 @@ function judgeLine<L extends ScoreLine>(
   if (isThere.length > 0) return { ...nothing, bars: isThere };
   const { scheme } = line;
   const isHeld = scheme.kind === "holds";
-  const open = rowOf(isHeld ? heldForm(exercise) : exercise, context.sheet, {
+  const found = openOf(isHeld ? heldForm(exercise) : exercise, context.sheet, {
     machineId: line.machineId ?? null,
     ...(line.settings ? { settings: line.settings } : {}),
   });
-  if (Array.isArray(open))
-    return { ...nothing, bars: open.map((because) => saidWith("line.take_out", { because })) };
+  if ("reasons" in found)
+    return { ...nothing, bars: found.reasons.map((because) => saidWith("line.take_out", { because })) };
+  const open = { arc: found.arc, machineName: found.station?.chosen.machine.name ?? null };
   const bars: Said[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
   const allowed = legsAllowed(exercise, scheme.kind);
   if (!allowed.includes(line.legs))
@@ -120,30 +122,31 @@ function judgeLine<L extends ScoreLine>(
   bars.push(...effortBars(sets, line, context));
   // a therapist's reason goes above the start cap, and above nothing else
   const sheet = line.aboveStart ? { ...context.sheet, startCapIsLifted: true } : context.sheet;
-  const found = lineLoad(exercise, scheme, windowOf(line), sheet, personOf(line, context));
-  if (Array.isArray(found)) return { ...nothing, open, bars: [...bars, ...found] };
+  const set = lineLoad(found, scheme, windowOf(line), sheet, personOf(line, context));
+  if (Array.isArray(set)) return { ...nothing, open, bars: [...bars, ...set] };
+  const { row, load } = set;
   const cautions: Said[] = [];
-  if (found.load.tooHeavyBecause)
+  if (load.tooHeavyBecause)
     bars.push(
       saidWith("line.too_heavy", {
-        set: whatIsSet(found.load),
-        because: found.load.tooHeavyBecause,
-        isHelp: found.load.setting?.isHelp ?? false,
-        isStart: found.load.brokenCap === "start",
+        set: whatIsSet(load),
+        because: load.tooHeavyBecause,
+        isHelp: load.setting?.isHelp ?? false,
+        isStart: load.brokenCap === "start",
       }),
     );
-  else if (asksForMore(found.load))
-    cautions.push(saidWith("line.asks_more", { share: found.load.share, wanted: found.load.wantedShare }));
-  if (line.loadKg != null && !isHeld && (found.load.share ?? 0) > 1) bars.push({ code: "line.above_once" });
-  cautions.push(...(found.load.setUp?.cautions ?? []));
-  const byFeel = byFeelSaid(found.load);
+  else if (asksForMore(load))
+    cautions.push(saidWith("line.asks_more", { share: load.share, wanted: load.wantedShare }));
+  if (line.loadKg != null && !isHeld && (load.share ?? 0) > 1) bars.push({ code: "line.above_once" });
+  cautions.push(...(load.setUp?.cautions ?? []));
+  const byFeel = byFeelSaid(load);
   if (byFeel) cautions.push(byFeel);
-  const mayBeNear = untestedSaid(found.load);
+  const mayBeNear = untestedSaid(load);
   if (mayBeNear) cautions.push(mayBeNear);
-  const more = repetitionsInstead(scheme, found.load);
+  const more = repetitionsInstead(scheme, load);
   if (more) cautions.push(more);
-  const isTrial = isHeld && holdNotes(scheme, exercise, found.load, context, bars, cautions);
-  return { ...nothing, open, row: found.row, load: found.load, bars, cautions, isTrial };
+  const isTrial = isHeld && holdNotes(scheme, exercise, load, context, bars, cautions);
+  return { ...nothing, open, row, load, bars, cautions, isTrial };
 }
 
 /** What is set: the body alone, the easiest there is, or as somebody set it. */

@@ -1,4 +1,4 @@
-import { stepFor } from "../load/lineLoad";
+import { stepFor } from "../load/lineSetting";
 import type { JudgedLine } from "./judgeScore";
 
 /** What one set is done with. */

@@ -8,7 +8,7 @@ import type { Computed, Origin } from "../../units/working/working";
 import { jointOf } from "../effect/sessionFatigue";
 import type { JudgedLine } from "../judge/judgeScore";
 import { workKindOf } from "../line/workKind";
-import type { LoadBasis } from "./lineLoad";
+import type { LoadBasis } from "./lineSetting";
 
 const FROM: Record<LoadBasis, { said: Said; origin: Origin }> = {
   repetition_test: { said: { code: "work.from_repetition_test" }, origin: "measured" },

@@ -4,7 +4,7 @@ import { settingWords } from "@/core/equipment/machine";
 import { allowedArc } from "@/core/selection/fit/allowedArc";
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
-import type { FoundSetUp, SearchResult } from "@/core/selection/setUp/findSetUp";
+import type { FoundSetUp, SearchResult } from "@/core/selection/search/findSetUp";
 import { NOT_SEARCHED } from "@/core/selection/setUp/stops";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { Dialog } from "@/ui/Dialog";

@@ -4,6 +4,7 @@ import type { InForce } from "@/core/bounds/inForce";
 import type { PersonalFactor } from "@/core/isometrics/personalFactor";
 import type { WeakerLeg } from "@/core/measure/weakerLeg";
 import type { Exercise } from "@/core/rules/exercises";
+import type { AllowedArc } from "@/core/selection/fit/allowedArc";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle, usualHoldDeg } from "@/core/sheet/line/holdAngle";
@@ -39,7 +40,7 @@ export interface LineStart {
 
 /** A kind of scheme as it starts on a line: holds at the usual angle, legs as the exercise allows. */
 export function schemeOn(
-  judged: Pick<JudgedLine, "open">,
+  judged: { open: { arc: AllowedArc } | null },
   e: Exercise,
   kind: SchemeKind,
   legs: Legs,
@@ -119,7 +120,7 @@ export function ItemEditor({
     <section>
       <h2 className="text-[18px]">{e.name}</h2>
       <p className="small quiet">
-        {open?.computed ? `${open.computed.chosen.machine.name}, ` : ""}
+        {open?.machineName ? `${open.machineName}, ` : ""}
         {arc ? `${Math.ceil(arc.fromDeg)}° to ${Math.floor(arc.toDeg)}° are open` : "barred today"}
       </p>
       <p className="small">

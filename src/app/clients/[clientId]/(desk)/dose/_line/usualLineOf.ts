@@ -1,5 +1,5 @@
 import type { Exercise } from "@/core/rules/exercises";
-import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
+import type { AllowedArc } from "@/core/selection/fit/allowedArc";
 import { legsAllowed } from "@/core/sheet/line/legs";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import type { HandedOver } from "../../../../_sheet/handedOver";
@@ -8,7 +8,7 @@ import { type LineStart, schemeOn } from "./ItemEditor";
 /** The usual line of an exercise: holds where it is held, a stretch where it is one, else straight sets. */
 export function usualLineOf(
   e: Exercise,
-  open: JudgedLine["open"],
+  open: { arc: AllowedArc } | null,
   h: Pick<HandedOver, "machineId" | "settings">,
   start: LineStart,
 ): ScoreLine {

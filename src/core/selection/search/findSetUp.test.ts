@@ -4,14 +4,15 @@ import { notchesOf } from "../../equipment/machine";
 import { templateOf } from "../../equipment/templates";
 import { exerciseById } from "../../rules/exercises";
 import { bounded } from "../../testdata/bounded";
+import { computeSetUp } from "../../testdata/computeSetUp";
 import { inWords } from "../../testdata/inWords";
 import { loadFacts } from "../../testdata/loadFacts";
 import { allowedArc } from "../fit/allowedArc";
 import { exerciseUse } from "../fit/exerciseUse";
+import { type GymMachine, machineFor, realLoads } from "../setUp/machineFor";
+import type { RowContext } from "../setUp/row";
 import { chairRise, type ReferenceTask } from "../tissue/tissues";
 import { findSetUp, type SearchWish } from "./findSetUp";
-import { type GymMachine, machineFor, realLoads } from "./machineFor";
-import { computeSetUp, type RowContext } from "./row";
 
 const body = bodyFrom(75, 1.75);
 const ctx: RowContext = {

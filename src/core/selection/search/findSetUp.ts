@@ -5,17 +5,24 @@ import type { Exercise } from "../../rules/exercises";
 import { type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import type { ExerciseUse } from "../fit/exerciseUse";
+import {
+  type AffineAngle,
+  affineArc,
+  anglesOf,
+  jointAt,
+  tissueAt,
+  withTrunkTurned,
+} from "../setUp/affineArc";
+import { loadCaps, spanOf } from "../setUp/loadCaps";
+import { directionOf, shareLimit, signOf } from "../setUp/loadContext";
+import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "../setUp/machineFor";
+import type { RowContext } from "../setUp/row";
+import { setUpArc } from "../setUp/setUpArc";
+import { STEP_DEG } from "../setUp/solveSetUp";
+import { outOfReach } from "../setUp/station";
+import { NOT_SEARCHED, STOPS, TRUNK } from "../setUp/stops";
+import { strengthAt } from "../setUp/strengthKnown";
 import { relativeLoad, tissueLoad } from "../tissue/tissues";
-import { type AffineAngle, affineArc, anglesOf, jointAt, tissueAt, withTrunkTurned } from "./affineArc";
-import { loadCaps, spanOf } from "./loadCaps";
-import { directionOf, shareLimit, signOf } from "./loadContext";
-import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "./machineFor";
-import type { RowContext } from "./row";
-import { outOfReach } from "./row";
-import { setUpArc } from "./setUpArc";
-import { STEP_DEG } from "./solveSetUp";
-import { NOT_SEARCHED, STOPS, TRUNK } from "./stops";
-import { strengthAt } from "./strengthKnown";
 
 /** What a search may use and must keep. */
 export interface SearchWish {
