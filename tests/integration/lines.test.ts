@@ -186,7 +186,7 @@ describe("what is counted is what was done, never what was planned", () => {
   });
 });
 
-test("the newest repetition test of a machine is what loads are counted from, of this side or both", async () => {
+test("repetition tests on a machine are what loads are learnt from, of this side or both", async () => {
   const client = await tested();
   const measured = (value: number, side: "left" | "right" | null) => ({
     id: randomUUID(),
@@ -209,7 +209,11 @@ test("the newest repetition test of a machine is what loads are counted from, of
   await record(70, null, 1);
   await record(99, other, 1);
   const facts = await clinic.as("therapist", (ctx) => sheetFacts(ctx, client), daysLater(2));
-  expect(facts.choose.repetitionTests).toMatchObject([{ loadKg: 70, twoLegs: true, reps: 8, reserve: 2 }]);
+  const { stations } = facts.choose.strength.extension;
+  const there = Object.entries(stations).filter(([id]) => id.endsWith("|two"));
+  expect(there).toHaveLength(1);
+  expect(there[0]?.[1]).toMatchObject({ visits: 2, doneKg: 70 });
+  expect(Object.keys(stations)).toHaveLength(1);
 });
 
 test("a template is kept by name, replaced by the same name, put away by a therapist, and stays in its clinic", async () => {

@@ -223,8 +223,8 @@ test("hamstrings, hip and calf are tested too; none of them changes the knee's e
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, hip));
   await clinic.as("therapist", (ctx) => recordTest(ctx, client, testInput({ movement: "knee_flexion" })));
   const { strength } = (await clinic.as("therapist", (ctx) => sheetFacts(ctx, client))).choose;
-  expect(strength.extension).toBeNull();
-  expect(strength.flexion?.testedDeg).toEqual([60]);
+  expect(strength.extension.from).toBe("prior");
+  expect(strength.flexion).toMatchObject({ from: "trials", moved: [{ kind: "trial" }] });
   const tests = await clinic.as("therapist", (ctx) => testsOf(ctx, client.episodeId));
   expect(tests.map((t) => [t.movement, Math.round(t.torqueNm)])).toEqual(
     expect.arrayContaining([

@@ -70,7 +70,7 @@ test("after surgery and with few visits the facts say so, and the usual order is
   const facts = await factsOf(await clinic.as("trainer", (ctx) => clientEpisode(ctx, clientId)));
   expect(facts.known).toMatchObject({ isPostOp: true, isNovice: true, lastPain: null });
   expect(facts.school).toEqual({ calvesFirst: false, isolationFirst: false });
-  expect(facts.choose.repetitionTests).toEqual([]);
+  expect(facts.choose.strength).toMatchObject({ care: "strict", extension: { from: "prior", stations: {} } });
   expect(facts.choose.limits.hold_seconds).toBeUndefined();
 });
 

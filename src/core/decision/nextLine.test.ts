@@ -5,7 +5,7 @@ import type { Action } from "../progression/safetyRules";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { SCHEME_KINDS } from "../sheet/schemes/scheme";
-import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { surely } from "../testdata/capacity/known";
 import { EXAMPLES, line, scoreContext } from "../testdata/scoreContext";
 import { type LineChange, type NextFacts, nextLine, rungsOf } from "./nextLine";
 
@@ -177,7 +177,7 @@ test("where less effort is less than the machine can be set to, a step back is s
       fc.integer({ min: 2, max: 8 }),
       fc.constantFrom(45, 60, 75, 90),
       (torqueNm, felt, atDeg) => {
-        const fit = fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm, isReliable: true }]);
+        const fit = surely("extension", torqueNm);
         const weak = {
           ...context,
           sheet: { ...context.sheet, strength: { ...context.sheet.strength, extension: fit } },

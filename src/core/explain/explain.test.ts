@@ -5,8 +5,10 @@ import type { SheetInput } from "../selection/rank/rangeSheet";
 import { startCapOf } from "../selection/setUp/startCap";
 import { chairRise } from "../selection/tissue/tissues";
 import { keptLine } from "../sheet/line/keptLine";
-import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { untestedStrength } from "../strength/untestedStrength";
+import { knownOf, surely } from "../testdata/capacity/known";
 import { inWords } from "../testdata/inWords";
+import { SOUND } from "../testdata/loadFacts";
 import type { Said } from "../units/said";
 import { kneecapHere, pressHeavier, stackNumber, type ToldFacts, whyHold } from "./told";
 
@@ -29,15 +31,9 @@ const all: ToldFacts = {
     limits: {},
     weight: { mostN: null, barsPresses: null },
     startCap: startCapOf({ irritability: "low", isPostOp: false, painAtRest: 0, painAtWorst: 1 }),
-    repetitionTests: [],
     hasBackProblem: false,
     hipIsMeasured: false,
-    strength: {
-      extension: fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm: 130 }]),
-      flexion: null,
-      hipExtensionNm: null,
-      estimate: { extension: band, flexion: band, hip: band, daily: null, because: "age 46" },
-    },
+    strength: { ...knownOf(untestedStrength(body, SOUND)), extension: surely("extension", 130) },
   } as unknown as SheetInput,
 };
 const numbers = (says: readonly Said[]): number[] =>

@@ -24,13 +24,14 @@ export interface UntestedPerson {
   daily: { chair: boolean; stairs: boolean };
 }
 
-/** What stands in for missing tests, peaks in N·m, and in words why. */
+/** What stands in before anything was tested or done. */
 export interface StrengthEstimate {
-  extension: StrengthBand;
-  flexion: StrengthBand;
+  /** peak torque and its doubt as a standard deviation of its logarithm */
+  extension: { peakNm: number; sd: number };
+  flexion: { peakNm: number; sd: number };
   hip: StrengthBand;
-  /** largest moments of what the client does every day, N·m; null where nothing is known of it */
-  daily: { kneeNm: number; hipNm: number } | null;
+  /** largest moments of what the client does every day, and the peak that they need, N·m; null where nothing is known of it */
+  daily: { kneeNm: number; hipNm: number; peakNm: number } | null;
 }
 
 /** Corrections K2 [~]: peak knee extension per body mass by age, N·m/kg; linear between, held beyond. */
@@ -40,10 +41,17 @@ const BY_AGE: readonly (readonly [number, number])[] = [
   [60, 2.0],
   [70, 1.7],
   [80, 1.4],
+  [90, 1.1],
 ];
 const SEX_FACTOR = { male: 1.1, female: 0.9 } as const;
-/** How far people differ from the middle. */
+/** How far the hip of people differs from the middle. */
 const SPREAD = 0.4;
+/** How far a knee lies from the middle: wider soon after surgery and under 18. Rule L2. */
+const SD = 0.3;
+const SD_AFTER_SURGERY = 0.35;
+const SD_UNGROWN = 0.4;
+const SOON_WEEKS = 26;
+const GROWN_YEARS = 18;
 const FLEXION_SHARE = 0.55;
 const HIP_SHARE = 1.0;
 const CHAIR_M = 0.46;
@@ -107,18 +115,24 @@ const bandOf = (middleNm: number, leastNm = 0): StrengthBand => ({
   high: Math.max(leastNm, middleNm * (1 + SPREAD)),
 });
 
+const doubtOf = (p: UntestedPerson): number => {
+  if (p.ageYears < GROWN_YEARS) return SD_UNGROWN;
+  return p.weeksAfterSurgery !== null && p.weeksAfterSurgery <= SOON_WEEKS ? SD_AFTER_SURGERY : SD;
+};
+
 /**
- * Strength of somebody who was not tested, as a band: by age, what weakens, and bounded below by what is done every day.
- * For setting a load take the low end; for ordering and words the middle, with the band shown. Corrections K2 [~][own].
+ * Strength of somebody of whom nothing was seen yet: by age, body and what weakens. What is done every day is no part of
+ * it: it is seen as a lower bound. Corrections K2, rule L2 [~][own].
  */
 export function untestedStrength(body: Body, p: UntestedPerson): StrengthEstimate {
   const sex = p.normSex === null ? 1 : SEX_FACTOR[p.normSex];
   const peakNm = perKg(p.ageYears) * body.massKg * sex * factorOf(p);
   const daily = dailyOf(body, p.daily);
+  const sd = doubtOf(p);
   return {
-    extension: bandOf(peakNm, daily?.peakNm),
-    flexion: bandOf(peakNm * FLEXION_SHARE),
+    extension: { peakNm, sd },
+    flexion: { peakNm: peakNm * FLEXION_SHARE, sd },
     hip: bandOf(peakNm * HIP_SHARE, daily?.hipNm),
-    daily: daily && { kneeNm: daily.kneeNm, hipNm: daily.hipNm },
+    daily,
   };
 }

@@ -6,8 +6,8 @@ import { painLimit } from "../progression/painRule";
 import { conditionById } from "../rules/conditions";
 import { boundsOfRecord } from "../rules/limitsOfRecord";
 import type { ScoreContext } from "../sheet/judge/judgeScore";
-import { fitTorqueAngle } from "../strength/fitTorqueAngle";
 import { untestedStrength } from "../strength/untestedStrength";
+import { knownOf, surely } from "./capacity/known";
 import { SOUND } from "./loadFacts";
 import { scoreContext } from "./scoreContext";
 
@@ -29,14 +29,17 @@ export interface Example extends Partial<Omit<DraftFacts, "recipe">> {
 function withStrength(x: Example, ...[limits, over]: Parameters<typeof scoreContext>): ScoreContext {
   const context = scoreContext(limits, over);
   const daily = { chair: !x.isFrail, stairs: !x.isFrail };
-  const at60 = (torqueNm: number) => [{ kneeFlexionDeg: 60, torqueNm, isReliable: true }];
-  const tested = x.testedNm && {
-    extension: fitTorqueAngle("knee_extension", at60(x.testedNm.extension)),
-    flexion: fitTorqueAngle("knee_flexion", at60(x.testedNm.flexion)),
-    hipExtensionNm: x.testedNm.hip,
-  };
-  const estimate = untestedStrength(context.sheet.body, { ...SOUND, daily });
-  const strength = { ...context.sheet.strength, estimate, ...tested };
+  const care =
+    x.irritability === "high" || x.weeksAfterSurgery != null ? "strict" : (x.irritability ?? "moderate");
+  const known = knownOf(untestedStrength(context.sheet.body, { ...SOUND, daily }), care);
+  const strength = x.testedNm
+    ? {
+        ...known,
+        extension: surely("extension", x.testedNm.extension),
+        flexion: surely("flexion", x.testedNm.flexion),
+        hip: { low: x.testedNm.hip, middle: x.testedNm.hip, high: x.testedNm.hip, isTested: true },
+      }
+    : { ...known, extension: context.sheet.strength.extension, flexion: context.sheet.strength.flexion };
   return { ...context, sheet: { ...context.sheet, strength } };
 }
 

@@ -1,6 +1,7 @@
 import { type Body, bodyFrom } from "../body/segments";
 import type { LoadContext } from "../selection/setUp/loadContext";
 import { type UntestedPerson, untestedStrength } from "../strength/untestedStrength";
+import { knownOf } from "./capacity/known";
 
 /** A sound person in the middle of life, whom nobody tested and nobody asked. */
 export const SOUND: UntestedPerson = {
@@ -15,14 +16,8 @@ export const SOUND: UntestedPerson = {
 export const loadFacts = (body: Body = bodyFrom(75, 1.75), person: UntestedPerson = SOUND): LoadContext => ({
   limits: {},
   body,
-  strength: {
-    extension: null,
-    flexion: null,
-    hipExtensionNm: null,
-    estimate: untestedStrength(body, person),
-  },
+  strength: knownOf(untestedStrength(body, person)),
   weight: { mostN: null, barsPresses: null },
   startCap: { bodyWeights: 0.75, because: "untested" },
-  repetitionTests: [],
   hasBackProblem: false,
 });

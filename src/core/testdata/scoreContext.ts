@@ -1,25 +1,40 @@
 import { bodyFrom } from "../body/segments";
 import type { InForce } from "../bounds/inForce";
+import { demandNm } from "../capacity/station";
 import { TEMPLATES, templateOf } from "../equipment/templates";
 import { EXERCISES } from "../rules/exercises";
-import type { RepetitionTest } from "../selection/setUp/repetitionTest";
+import { testStation } from "../selection/setUp/testStation";
 import { chairRise, type ReferenceTask } from "../selection/tissue/tissues";
 import type { ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import type { Scheme, SchemeKind } from "../sheet/schemes/scheme";
-import { fitTorqueAngle } from "../strength/fitTorqueAngle";
+import { type ShownSet, surely, withShown } from "./capacity/known";
 import { loadFacts } from "./loadFacts";
 
-/** The same with repetition tests that stand. */
-export function withTests(context: ScoreContext, repetitionTests: readonly RepetitionTest[]): ScoreContext {
-  return { ...context, sheet: { ...context.sheet, repetitionTests } };
+/** The same with sets that were shown on machines. */
+export function withTests(context: ScoreContext, tests: readonly ShownSet[]): ScoreContext {
+  const { sheet } = context;
+  const strength = tests.reduce((known, t) => {
+    const machine = sheet.machines.find((m) => m.name === t.machineName);
+    const found = machine && testStation(machine, t.twoLegs, sheet.body, known);
+    if (!found) return known;
+    const { station, direction } = found;
+    const set = { ...t, machineId: machine.id };
+    return withShown(
+      known,
+      set,
+      (kg) => demandNm(station, kg),
+      direction ?? "extension",
+      station.repetitionsFactor,
+    );
+  }, sheet.strength);
+  return { ...context, sheet: { ...sheet, strength } };
 }
 
 /** A made-up client for tests: everything a session is judged by. */
 export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> = {}): ScoreContext {
   const body = bodyFrom(72, 1.7);
   const facts = loadFacts(body);
-  const test = (deg: number, torqueNm: number) => ({ kneeFlexionDeg: deg, torqueNm, isReliable: true });
   return {
     sheet: {
       exercises: EXERCISES,
@@ -31,8 +46,8 @@ export function scoreContext(limits: InForce = {}, over: Partial<ScoreContext> =
       limits,
       strength: {
         ...facts.strength,
-        extension: fitTorqueAngle("knee_extension", [test(60, 140)]),
-        flexion: fitTorqueAngle("knee_flexion", [test(60, 75)]),
+        extension: surely("extension", 140),
+        flexion: surely("flexion", 75),
       },
       chair: chairRise(body) as ReferenceTask,
       tissue: "kneecap",

@@ -1,6 +1,7 @@
 import { sayPlainly } from "@/words/say";
 import { bodyFrom } from "../../body/segments";
 import { EXERCISES, exerciseById } from "../../rules/exercises";
+import { surely } from "../../testdata/capacity/known";
 import { loadFacts } from "../../testdata/loadFacts";
 import { saidWith } from "../../units/said";
 import type { Basis } from "../setUp/row";
@@ -15,13 +16,15 @@ const chair = chairRise(body) as ReferenceTask;
 function sides(questionId: string, basis: Basis): [Compared, Compared] {
   const q = READY_QUESTIONS.find((x) => x.id === questionId);
   if (!q) throw new Error(`no question ${questionId}`);
+  const facts = loadFacts(body);
   const input: SheetInput = {
     exercises: EXERCISES,
     machines: [],
     motion: { shortOfStraightDeg: null, bendDeg: null },
     goalIds: [],
     later: [],
-    ...loadFacts(body),
+    ...facts,
+    strength: { ...facts.strength, extension: surely("extension", 260) },
     chair,
     tissue: "kneecap",
     capTimes: null,

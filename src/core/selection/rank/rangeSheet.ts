@@ -1,5 +1,4 @@
 import type { InForce } from "../../bounds/inForce";
-import type { RoundingPolicy } from "../../equipment/chooseStep";
 import type { Exercise } from "../../rules/exercises";
 import { GOALS } from "../../rules/goals";
 import { asKept, type Said, saidWith } from "../../units/said";
@@ -182,7 +181,6 @@ export function rowAt(
   asked: {
     load?: number | undefined;
     window?: KneeWindow | null | undefined;
-    policy?: RoundingPolicy | undefined;
   } = {},
 ): Pick<RangeRow, "status" | "changes" | "arc" | "computed"> | Said[] {
   const { status, changes } = open;

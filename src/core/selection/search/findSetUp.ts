@@ -20,6 +20,7 @@ import type { RowContext } from "../setUp/row";
 import { setUpArc } from "../setUp/setUpArc";
 import { STEP_DEG } from "../setUp/solveSetUp";
 import { outOfReach } from "../setUp/station";
+import { loadedOn } from "../setUp/stationModel";
 import { NOT_SEARCHED, STOPS, TRUNK } from "../setUp/stops";
 import { strengthAt } from "../setUp/strengthKnown";
 import { relativeLoad, tissueLoad } from "../tissue/tissues";
@@ -117,6 +118,7 @@ export function findSetUp(
   const limit = shareLimit(e, ctx.limits);
   const most = Math.min(wish.effortShare, limit.share);
   const isBody = use.isUnloaded === true || !family.load;
+  const on = loadedOn({ e, chosen, use });
   const front: Candidate[] = [];
   let evaluations = 0;
   for (const [i, turned] of turnings.entries()) {
@@ -128,7 +130,7 @@ export function findSetUp(
       degs,
     );
     if (first.length === 0) continue;
-    const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, e, ctx, isBody)) }));
+    const judged = loads.map((l) => ({ ...l, each: first.map((a) => judge(a, l.load, on, e, ctx, isBody)) }));
     // of backs and stops that leave the same arc only the tidiest is worth looking at: loads are the same
     const arcs = new Map<string, ArcSetUp>();
     for (const back of backs) {
@@ -159,7 +161,7 @@ export function findSetUp(
     }
     for (const { arc, settings, pelvicTuckDeg, unusual, slack } of arcs.values()) {
       const inside = first.filter((a) => a.deg >= arc.fromDeg && a.deg <= arc.toDeg);
-      const span = spanOf(loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx));
+      const span = spanOf(loadCaps({ e, use, chosen, settings, inside, isBody }, ctx));
       if (!span) continue;
       for (const { load, how, each } of judged) {
         if (load > span.most + 1e-6 || load < span.least - 1e-6) continue;
@@ -219,9 +221,15 @@ interface Judged {
 }
 
 /** Untested strength counts by its low end for what is loaded, by its middle for the body alone (corrections K2). */
-function judge(a: AffineAngle, load: number, e: Exercise, ctx: RowContext, isBody: boolean): Judged {
-  const strength = strengthAt(ctx.strength, directionOf(e), a.deg);
-
+function judge(
+  a: AffineAngle,
+  load: number,
+  on: string | null,
+  e: Exercise,
+  ctx: RowContext,
+  isBody: boolean,
+): Judged {
+  const strength = strengthAt(ctx.strength, directionOf(e), a.deg, on);
   const demand = Math.max(0, signOf(e) * jointAt(a, load).kneeMomentNm);
   const times =
     ctx.tissue === "kneecap"
@@ -230,7 +238,7 @@ function judge(a: AffineAngle, load: number, e: Exercise, ctx: RowContext, isBod
   return {
     deg: a.deg,
     share: strength && demand / strength.middle,
-    safeShare: strength && demand / (isBody ? strength.middle : strength.low),
+    safeShare: strength && demand / (isBody ? strength.middle : strength.sure),
     times,
   };
 }

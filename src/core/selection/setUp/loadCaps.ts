@@ -1,14 +1,15 @@
 import type { Body } from "../../body/segments";
 import { whoSet } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
-import { estimate1RM } from "../../strength/repetitionMaximum";
+import { LIFTS_OF_HELD } from "../../strength/liftsOfHeld";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "./affineArc";
-import { directionOf, type LoadContext, liftOf, shareLimit, signOf } from "./loadContext";
-import { type ChosenMachine, realLoads } from "./machineFor";
-import type { RepetitionTest } from "./repetitionTest";
-import { hipStrength, type Strength, strengthAt } from "./strengthKnown";
+import { directionOf, type LoadContext, shareLimit, signOf } from "./loadContext";
+import { realLoads } from "./machineFor";
+import type { Station } from "./station";
+import { loadedOn, stationIdOf } from "./stationModel";
+import { type Strength, stationKnown, strengthAt } from "./strengthKnown";
 import { demandNm, intersect, type LoadSpan, loadsUnder, spanOfForce } from "./workingLoad";
 
 /** One thing that bounds the load of a set-up: which loads it leaves, and what it says of one outside. */
@@ -21,17 +22,7 @@ export interface LoadCap {
 }
 
 /** What a set-up is asked for. */
-export interface LoadQuestion {
-  e: Exercise;
-  chosen: ChosenMachine;
-  settings: Readonly<Record<string, number>>;
-  /** angles inside the arc */
-  inside: readonly AffineAngle[];
-  /** both legs lift at once */
-  twoLegs: boolean;
-  /** the body alone is the load */
-  isBody: boolean;
-}
+export type LoadQuestion = Pick<Station, "e" | "use" | "chosen" | "settings" | "inside" | "isBody">;
 
 const kgOf = (newtons: number): number => newtons / GRAVITY_M_S2;
 
@@ -41,19 +32,26 @@ export const isCarried = (q: Pick<LoadQuestion, "chosen" | "inside">): boolean =
 
 /**
  * Everything that bounds the load of a set-up, the strictest of which counts: share of knee and hip strength, force
- * through the foot until a repetition test stands, weight as written, what the family can be stood against, and what was
- * lifted so far. The one answer that row, card, line, search, comparison and route ask. Corrections K1.
+ * through the foot until sets were shown there, weight as written, what the family can be stood against, and what was
+ * done so far. The one answer that row, card, line, search, comparison and route ask. Corrections K1, rule L10.
  */
 export function loadCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
-  const test = repetitionTestOf(q, ctx);
+  const shown = shownThere(q, ctx);
   return [
-    ...shareCaps(q, ctx, test !== null),
+    ...shareCaps(q, ctx, shown !== null),
     ...weightCaps(q, ctx),
     ...familyCaps(q, ctx.body),
-    ...(test ? testCaps(test, q, ctx) : []),
+    ...(shown?.doneKg != null ? [doneCap(shown.doneKg, q, ctx)] : []),
     // last, so that it is named only where nothing else is broken: a therapist may go above it with a reason
-    ...(q.isBody || test || !isCarried(q) || ctx.startCapIsLifted ? [] : [startCap(q, ctx)]),
+    ...(q.isBody || shown || !isCarried(q) || ctx.startCapIsLifted ? [] : [startCap(q, ctx)]),
   ];
+}
+
+/** What was shown on this station, once somebody said what was left; a counterweight never stands for a load. */
+function shownThere(q: LoadQuestion, ctx: LoadContext) {
+  if (q.isBody || q.chosen.family.isReversed) return null;
+  const found = stationKnown(ctx.strength, directionOf(q.e), stationIdOf(q.chosen, q.use));
+  return found && found.visits > 0 ? found : null;
 }
 
 /** What all caps leave together; null where nothing is left. */
@@ -65,33 +63,26 @@ const ANY_LOAD: LoadSpan = { least: 0, most: Number.POSITIVE_INFINITY };
 export const brokenBy = (caps: readonly LoadCap[], load: number): LoadCap | null =>
   caps.find((c) => c.span === null || load > c.span.most + 1e-6 || load < c.span.least - 1e-6) ?? null;
 
-/** The repetition test that stands for this machine with these legs; null without one. A counterweight has none. */
-export const repetitionTestOf = (
-  q: Pick<LoadQuestion, "chosen" | "twoLegs">,
-  ctx: Pick<LoadContext, "repetitionTests">,
-): RepetitionTest | null =>
-  q.chosen.family.isReversed || !q.chosen.family.load
-    ? null
-    : (ctx.repetitionTests.find((t) => t.machineName === q.chosen.machine.name && t.twoLegs === q.twoLegs) ??
-      null);
-
 /**
- * Share of strength. A machine's load is set by the low end of what is not known; the body alone is judged by a limit or
- * by a test, at the middle, and never where the client does as much every day (corrections K2).
+ * Share of strength. A machine's load is bounded by what nine in ten can do more than; the body alone is judged by a limit or
+ * by what was shown, at the middle, and never where the client does as much every day (corrections K2).
  */
-function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap[] {
+function shareCaps(q: LoadQuestion, ctx: LoadContext, isShown: boolean): LoadCap[] {
   const { e } = q;
   const direction = directionOf(e);
   const limit = shareLimit(e, ctx.limits);
   const sign = signOf(e);
-  const isTested = ctx.strength[direction] !== null;
-  const judges = q.isBody ? isTested || limit.isSet : isTested || !hasTest;
-  if (!judges || (q.isBody && isDaily(q, ctx))) return [];
-  const end = (s: Strength) => (q.isBody ? s.middle : s.low);
+  const station = loadedOn(q);
+  const own = (deg: number) => strengthAt(ctx.strength, direction, deg, station);
+  // what a limit says of what was lifted is a share of what can be lifted, not of what can be held
+  const lifts = isShown && limit.isSet ? LIFTS_OF_HELD : 1;
+  const isTested = ctx.strength[direction].from !== "prior" || isShown;
+  if (q.isBody && ((!isTested && !limit.isSet) || isDaily(q, ctx))) return [];
+  const end = (s: Strength) => lifts * (q.isBody ? s.middle : s.sure);
   const share = (load: number): number => {
     const shares = q.inside.flatMap((a) => {
-      const own = strengthAt(ctx.strength, direction, a.deg);
-      return own ? [Math.max(0, demandNm(a, load, sign)) / end(own)] : [];
+      const can = own(a.deg);
+      return can ? [Math.max(0, demandNm(a, load, sign)) / end(can)] : [];
     });
     return Math.max(0, ...shares);
   };
@@ -99,24 +90,23 @@ function shareCaps(q: LoadQuestion, ctx: LoadContext, hasTest: boolean): LoadCap
     {
       kind: "share",
       span: loadsUnder(q.inside, sign, (deg) => {
-        const own = strengthAt(ctx.strength, direction, deg);
-        return own && end(own) * limit.share;
+        const can = own(deg);
+        return can && end(can) * limit.share;
       }),
       why: (load) =>
         saidWith("setUp.knee_share", { share: share(load), isTested, most: limit.share, by: limit.by }),
     },
   ];
-  const hip = hipStrength(ctx.strength);
-  if (!q.isBody && isCarried(q) && (hip.isTested || !hasTest))
+  const { hip } = ctx.strength;
+  if (!q.isBody && isCarried(q) && (hip.isTested || !isShown))
     found.push({
       kind: "hip",
-      span: hipSpan(q.inside, end(hip) * limit.share),
+      span: hipSpan(q.inside, hip.low * limit.share),
       why: (load) => {
         const most = Math.max(0, ...q.inside.map((a) => hipNm(a, load)));
-        const { isTested } = hip;
         return saidWith("setUp.hip_share", {
-          share: most / end(hip),
-          isTested,
+          share: most / hip.low,
+          isTested: hip.isTested,
           most: limit.share,
           by: limit.by,
         });
@@ -143,7 +133,7 @@ export function hipSpan(inside: readonly AffineAngle[], mostNm: number): LoadSpa
 
 /** The body alone, and no more of it than the client does every day at knee and hip. */
 function isDaily(q: LoadQuestion, ctx: LoadContext): boolean {
-  const { daily } = ctx.strength.estimate;
+  const { daily } = ctx.strength;
   if (!daily) return false;
   const sign = signOf(q.e);
   return q.inside.every(
@@ -210,29 +200,21 @@ function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
   ];
 }
 
-/** The largest load done well so far and one step more; and a phase's percentage of what the test says can be lifted once. */
-function testCaps(test: RepetitionTest, q: LoadQuestion, ctx: LoadContext): LoadCap[] {
+/** Most more of demand than what was done as planned: less after surgery and where a knee is easily stirred up. Rule L9 [own]. */
+const MOST_OVER_DONE = { low: 1.25, moderate: 1.25, strict: 1.15 } as const;
+
+/** The hardest load that was done as planned and one real step more, or what asks a quarter more of the knee. */
+function doneCap(doneKg: number, q: LoadQuestion, ctx: LoadContext): LoadCap {
   const loads = realLoads(q.chosen.machine, q.chosen.family);
-  const next = loads.find((l) => l.load > test.loadKg + 1e-6)?.load ?? test.loadKg;
-  const found: LoadCap[] = [
-    {
-      kind: "history",
-      span: { least: 0, most: next },
-      why: () => saidWith("setUp.history", { kg: test.loadKg, nextKg: next }),
-    },
-  ];
-  const limit = shareLimit(q.e, ctx.limits);
-  const max = estimate1RM(test.loadKg, test.reps, test.reserve, liftOf(q.e)).value;
-  if (limit.isSet && max !== null)
-    found.push({
-      kind: "share",
-      span: { least: 0, most: max * limit.share },
-      why: () =>
-        saidWith("setUp.test_share", {
-          kg: Math.floor(max * limit.share * 10) / 10,
-          share: limit.share,
-          by: limit.by,
-        }),
-    });
-  return found;
+  const step = loads.find((l) => l.load > doneKg + 1e-6)?.load ?? doneKg;
+  const sign = signOf(q.e);
+  const hardest = (kg: number) => Math.max(0, ...q.inside.map((a) => demandNm(a, kg, sign)));
+  const most = MOST_OVER_DONE[ctx.strength.care] * hardest(doneKg);
+  const further = loads.findLast((l) => hardest(l.load) <= most + 1e-9)?.load ?? doneKg;
+  const mostKg = Math.max(step, further);
+  return {
+    kind: "history",
+    span: { least: 0, most: mostKg },
+    why: () => saidWith("setUp.history", { kg: doneKg, nextKg: mostKg }),
+  };
 }

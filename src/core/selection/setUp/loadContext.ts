@@ -5,7 +5,6 @@ import type { Limit } from "../../bounds/limit";
 import type { Exercise } from "../../rules/exercises";
 import type { Lift } from "../../strength/repetitionMaximum";
 import type { WeightOnLeg } from "../fit/weightOnLeg";
-import type { RepetitionTest } from "./repetitionTest";
 import type { StartCap } from "./startCap";
 import type { Direction, KnownStrength } from "./strengthKnown";
 
@@ -18,7 +17,6 @@ export interface LoadContext {
   startCap: StartCap;
   /** a therapist goes above the start cap, with a reason that is kept */
   startCapIsLifted?: boolean;
-  repetitionTests: readonly RepetitionTest[];
   /** a problem of the back: rounding is said at any load */
   hasBackProblem: boolean;
 }

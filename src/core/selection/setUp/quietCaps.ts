@@ -1,20 +1,20 @@
 import { whoSet } from "../../bounds/inForce";
+import type { StationLearnt } from "../../capacity/learn";
+import { LOW_END_Z } from "../../capacity/shows";
 import { type Exercise, likeOf } from "../../rules/exercises";
-import { estimate1RM } from "../../strength/repetitionMaximum";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { saidWith } from "../../units/said";
 import { brokenBy, type LoadCap } from "./loadCaps";
-import { type LoadContext, liftOf, shareLimit } from "./loadContext";
+import { type LoadContext, shareLimit } from "./loadContext";
 import type { RealLoad } from "./machineFor";
-import type { RepetitionTest } from "./repetitionTest";
 
 /** What bounds the load of a machine without a model of the knee: an exercise on it, its real loads, on which legs. */
 export interface QuietQuestion {
   e: Exercise;
   loads: readonly RealLoad[];
   twoLegs: boolean;
-  /** the repetition test that stands for this machine with these legs */
-  test: RepetitionTest | null;
+  /** what was shown on this machine with these legs, in kilograms */
+  shown: StationLearnt | null;
 }
 
 /**
@@ -77,24 +77,28 @@ function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
   ];
 }
 
-/** What was lifted there and one step more; and a phase's percentage of what the test says can be lifted once. */
-function testCaps(q: QuietQuestion, test: RepetitionTest, ctx: LoadContext): LoadCap[] {
-  const next = q.loads.find((l) => l.load > test.loadKg + 1e-6)?.load ?? test.loadKg;
-  const found: LoadCap[] = [
-    {
+/** A machine that leaves the knee quiet, on these legs: its kilograms are learnt for themselves. Rule L1. */
+export const quietStationIdOf = (machineId: string, twoLegs: boolean): string =>
+  `${machineId}|${twoLegs ? "two" : "one"}`;
+
+/** What was done there and one step more; and a phase's percentage of what can surely be lifted once. */
+function shownCaps(q: QuietQuestion, { shown, doneKg }: StationLearnt, ctx: LoadContext): LoadCap[] {
+  const found: LoadCap[] = [];
+  if (doneKg !== null) {
+    const next = q.loads.find((l) => l.load > doneKg + 1e-6)?.load ?? doneKg;
+    found.push({
       kind: "history",
       span: { least: 0, most: next },
-      why: () => saidWith("setUp.history", { kg: test.loadKg, nextKg: next }),
-    },
-  ];
+      why: () => saidWith("setUp.history", { kg: doneKg, nextKg: next }),
+    });
+  }
   const limit = shareLimit(q.e, ctx.limits);
-  const max = estimate1RM(test.loadKg, test.reps, test.reserve, liftOf(q.e)).value;
-  if (limit.isSet && max !== null)
+  const most = Math.exp(shown.mean - LOW_END_Z * shown.sd) * limit.share;
+  if (limit.isSet)
     found.push({
       kind: "share",
-      span: { least: 0, most: max * limit.share },
-      why: () =>
-        saidWith("setUp.test_share", { kg: tenth(max * limit.share), share: limit.share, by: limit.by }),
+      span: { least: 0, most },
+      why: () => saidWith("setUp.test_share", { kg: tenth(most), share: limit.share, by: limit.by }),
     });
   return found;
 }
@@ -124,11 +128,11 @@ function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
 
 /**
  * Everything that bounds the load of a machine without a model of the knee, as `loadCaps` does for the others: weight as
- * written, what a test showed and one step more, else a start from the body's mass (docs/rules.md, K15).
+ * written, what was done there and one step more, else a start from the body's mass (docs/rules.md, K15).
  */
 export const quietCaps = (q: QuietQuestion, ctx: LoadContext): LoadCap[] => [
   ...weightCaps(q, ctx),
-  ...(q.test ? testCaps(q, q.test, ctx) : startCaps(q, ctx)),
+  ...(q.shown ? shownCaps(q, q.shown, ctx) : startCaps(q, ctx)),
 ];
 
 /** The heaviest real load that all caps leave; null where even the lightest is above one. */

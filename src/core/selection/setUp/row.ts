@@ -1,4 +1,3 @@
-import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
 import type { Exercise } from "../../rules/exercises";
 import { type Coded, type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
@@ -10,7 +9,8 @@ import { directionOf, type LoadContext, signOf } from "./loadContext";
 import { BODY_WEIGHT, type ChosenMachine, type RealLoad, realLoads } from "./machineFor";
 import { longestRun } from "./setUpArc";
 import type { Station } from "./station";
-import { hipStrength, strengthAt } from "./strengthKnown";
+import { loadedOn } from "./stationModel";
+import { stationKnown, strengthAt } from "./strengthKnown";
 import { demandNm, intersect, type LoadSpan, loadsUnder } from "./workingLoad";
 
 /** What every loadable exercise is set to, so that rows can be compared. */
@@ -83,13 +83,13 @@ export interface ComputedSetUp {
 export function loaded(
   station: Station,
   ctx: RowContext,
-  asked: { load?: number | undefined; policy?: RoundingPolicy | undefined } = {},
+  asked: { load?: number | undefined } = {},
 ): ComputedSetUp | Coded {
   const { e, use, chosen, settings, angles, inside, arc, isBody } = station;
-  const caps = loadCaps({ e, chosen, settings, inside, twoLegs: use.share < 1, isBody }, ctx);
+  const caps = loadCaps(station, ctx);
   const set =
     asked.load === undefined
-      ? loadFor(e, isBody, chosen, inside, ctx, caps, asked.policy ?? "down")
+      ? loadFor(station, ctx, caps)
       : { ...realLoad(chosen, asked.load, isBody), isAboveWish: false };
   const { load, how } = set;
   const broken = brokenBy(caps, load);
@@ -99,8 +99,9 @@ export function loaded(
   const kept = inside.filter((a) => a.deg >= capped.fromDeg && a.deg <= capped.toDeg);
   const peak = Math.max(...kept.map(value));
   const sign = signOf(e);
+  const on = loadedOn(station);
   const shares = kept.flatMap((a) => {
-    const own = strengthAt(ctx.strength, directionOf(e), a.deg);
+    const own = strengthAt(ctx.strength, directionOf(e), a.deg, on);
     const demand = Math.max(0, demandNm(a, load, sign));
     return own ? [{ of: demand / own.middle, low: demand / own.high, high: demand / own.low, own }] : [];
   });
@@ -114,7 +115,7 @@ export function loaded(
     how,
     tooHeavyBecause: broken ? broken.why(load) : null,
     brokenCap: broken?.kind ?? null,
-    next: isBody ? null : nextStep(chosen, load, caps, (l) => safeShare(e, kept, l, ctx)),
+    next: isBody ? null : nextStep(chosen, load, caps, (l) => safeShare(station, kept, l, ctx)),
     open: isBody ? null : spanOf(caps),
     isAboveWish: set.isAboveWish,
     cautions: backCautions(e, use, chosen, ctx, { settings, load, angles, arc: capped }),
@@ -132,14 +133,16 @@ export function loaded(
 
 /** The largest share of the strength that is safe to count on; null where the curve says nothing sure. */
 function safeShare(
-  e: Exercise,
+  station: Station,
   inside: readonly AffineAngle[],
   load: number,
   ctx: RowContext,
 ): number | null {
+  const { e } = station;
   const sign = signOf(e);
+  const on = loadedOn(station);
   const shares = inside.flatMap((a) => {
-    const own = strengthAt(ctx.strength, directionOf(e), a.deg);
+    const own = strengthAt(ctx.strength, directionOf(e), a.deg, on);
     return own ? [Math.max(0, demandNm(a, load, sign)) / own.low] : [];
   });
   return shares.length > 0 ? Math.max(...shares) : null;
@@ -195,19 +198,16 @@ function realLoad(chosen: ChosenMachine, asked: number, isBody: boolean): RealLo
  * the lightest help that keeps under it.
  */
 function loadFor(
-  e: Exercise,
-  isBody: boolean,
-  chosen: ChosenMachine,
-  inside: readonly AffineAngle[],
+  station: Station,
   ctx: RowContext,
   caps: readonly LoadCap[],
-  policy: RoundingPolicy,
 ): RealLoad & { isAboveWish: boolean } {
+  const { chosen, isBody } = station;
   if (isBody) return { load: 0, how: BODY_WEIGHT, isAboveWish: false };
   const loads = realLoads(chosen.machine, chosen.family);
   const isReversed = chosen.family.isReversed ?? false;
   const easiest = (isReversed ? loads.at(-1) : loads[0]) as RealLoad;
-  const wish = wishedSpan(e, chosen, inside, ctx);
+  const wish = wishedSpan(station, ctx);
   // where the curve says nothing sure at any angle, nothing above the easiest is chosen
   if (wish === "unsure") return { ...easiest, isAboveWish: false };
   const allowed = spanOf(caps);
@@ -218,35 +218,28 @@ function loadFor(
     const best = wish && open.find((l) => l.load >= wish.least - 1e-9);
     return best ? { ...best, isAboveWish: false } : { ...easiest, isAboveWish: true };
   }
-  const best =
-    wish &&
-    chooseStep(
-      open.filter((l) => l.load >= wish.least - 1e-9),
-      (l) => l.load,
-      wish.most,
-      policy,
-    );
+  const best = wish && open.findLast((l) => l.load >= wish.least - 1e-9 && l.load <= wish.most + 1e-9);
   return best
     ? { ...best, isAboveWish: false }
     : { ...easiest, isAboveWish: wish === null || easiest.load > wish.most + 1e-9 };
 }
 
 /** The loads that the basis asks for, by the low end of what is not known; "unsure" where the curve says nothing. */
-function wishedSpan(
-  e: Exercise,
-  chosen: ChosenMachine,
-  inside: readonly AffineAngle[],
-  ctx: RowContext,
-): LoadSpan | null | "unsure" {
+function wishedSpan(station: Station, ctx: RowContext): LoadSpan | null | "unsure" {
   const { basis } = ctx;
+  const { e, inside } = station;
+  const on = loadedOn(station);
   if (basis.kind === "load") return { least: 0, most: basis.kg };
-  const own = (deg: number) => strengthAt(ctx.strength, directionOf(e), deg)?.low ?? null;
+  const own = (deg: number) => strengthAt(ctx.strength, directionOf(e), deg, on)?.low ?? null;
   if (basis.kind === "moment") return loadsUnder(inside, signOf(e), () => basis.nm);
   if (inside.every((a) => own(a.deg) === null)) return "unsure";
   const knee = loadsUnder(inside, signOf(e), (deg) => {
     const nm = own(deg);
     return nm === null ? null : nm * basis.share;
   });
-  if (!isCarried({ chosen, inside })) return knee;
-  return intersect(knee, hipSpan(inside, hipStrength(ctx.strength).low * basis.share));
+  const { hip } = ctx.strength;
+  const isShown = stationKnown(ctx.strength, directionOf(e), on) !== null;
+  // what was shown there is what hip and knee can do together
+  if (!isCarried(station) || (isShown && !hip.isTested)) return knee;
+  return intersect(knee, hipSpan(inside, hip.low * basis.share));
 }

@@ -56,7 +56,7 @@ export function stationOf(
   use: ExerciseUse,
   chosen: ChosenMachine,
   allowed: AllowedArc,
-  ctx: LoadContext,
+  ctx: Pick<LoadContext, "body" | "limits">,
   asked?: Readonly<Record<string, number>>,
 ): Station | Coded {
   const fitted = (s: Record<string, number>) => fitStops(ctx.body, chosen, s, allowed, asked);

@@ -1,40 +1,74 @@
-import { capacityNm, type TorqueAngleFit } from "../../strength/fitTorqueAngle";
+import { type Learnt, type StationLearnt, shownOn } from "../../capacity/learn";
+import { type Care, LOW_END_Z, zOf } from "../../capacity/shows";
 import { CURVE_SURE_FROM_DEG, CURVE_SURE_TO_DEG, torqueAngleShape } from "../../strength/torqueAngleShape";
-import type { StrengthBand, StrengthEstimate } from "../../strength/untestedStrength";
+import type { StrengthBand } from "../../strength/untestedStrength";
+import { toRadians } from "../../units/clamp";
 
 export type Direction = "extension" | "flexion";
 
-/** What the leg can give: fitted from tests, measured at the hip, and what stands in where nothing was. */
-export interface KnownStrength {
-  extension: TorqueAngleFit | null;
-  flexion: TorqueAngleFit | null;
-  /** hip extension, the newest test's torque, N·m */
-  hipExtensionNm: number | null;
-  estimate: StrengthEstimate;
+/** What a movement of the knee can do: learnt from everything that was done, with the peak of its own curve. */
+export interface MovementKnown extends Learnt {
+  /** knee flexion at the peak; null: the usual */
+  peakDeg: number | null;
 }
 
-/** Strength at a place: one number where it was tested, else the low end, middle and high end of a band. */
+/** What the leg can give. The one answer that everything asks. Rule L6. */
+export interface KnownStrength extends Readonly<Record<Direction, MovementKnown>> {
+  /** straightening of the hip, the same at all angles for want of a curve */
+  hip: StrengthBand & { isTested: boolean };
+  /** largest moments of what the client does every day, N·m; null where nothing is known of it */
+  daily: { kneeNm: number; hipNm: number } | null;
+  /** machines that leave the knee quiet, in kilograms, by `quietStationIdOf` */
+  quiet: Readonly<Record<string, StationLearnt>>;
+  /** how carefully loads are set */
+  care: Care;
+}
+
+/** Strength at a place, N·m. */
 export interface Strength extends StrengthBand {
+  /** what limits and percentages count from: nine in ten can do more */
+  sure: number;
+  /** something was tested or shown in sets that speaks for it */
   isTested: boolean;
+  /** standard deviation of its logarithm */
+  doubt: number;
 }
 
-const tested = (nm: number): Strength => ({ low: nm, middle: nm, high: nm, isTested: true });
+export const movementOf = (d: Direction) => (d === "extension" ? "knee_extension" : "knee_flexion");
 
-/** Torque the knee can give at an angle, N·m; null where the curve is doubtful (below 20°, above 100°): no load is set by it. */
+/** What is known of a movement on a station. */
+export const stationKnown = (known: KnownStrength, d: Direction, stationId: string | null) =>
+  (stationId !== null && known[d].stations[stationId]) || null;
+
+/** Where the curves of the knee have their peaks. */
+export type CurvesKnown = Readonly<Record<Direction, Pick<MovementKnown, "peakDeg">>>;
+
+/** The shape of a movement's own curve at an angle. */
+export const shapeAt = (known: CurvesKnown, d: Direction, kneeFlexionDeg: number): number => {
+  const { peakDeg } = known[d];
+  return torqueAngleShape(movementOf(d), kneeFlexionDeg, peakDeg === null ? undefined : toRadians(peakDeg));
+};
+
+/**
+ * Torque the knee can give at an angle, N·m, on a station or (null) held; null where the curve is doubtful (below 20°,
+ * above 100°): no load is set by it. `low` sets loads, as far below the middle as the doubt and the care ask.
+ */
 export function strengthAt(
   known: KnownStrength,
   direction: Direction,
   kneeFlexionDeg: number,
+  stationId: string | null = null,
 ): Strength | null {
   if (kneeFlexionDeg < CURVE_SURE_FROM_DEG || kneeFlexionDeg > CURVE_SURE_TO_DEG) return null;
-  const fit = known[direction];
-  if (fit) return tested(capacityNm(fit, kneeFlexionDeg));
-  const movement = direction === "extension" ? "knee_extension" : "knee_flexion";
-  const shape = torqueAngleShape(movement, kneeFlexionDeg);
-  const { low, middle, high } = known.estimate[direction];
-  return { low: low * shape, middle: middle * shape, high: high * shape, isTested: false };
+  const { mean, sd } = shownOn(known[direction], stationId);
+  const shape = shapeAt(known, direction, kneeFlexionDeg);
+  const at = (z: number) => Math.exp(mean + z * sd) * shape;
+  return {
+    low: at(-zOf(sd, known.care)),
+    sure: at(-LOW_END_Z),
+    middle: at(0),
+    high: at(LOW_END_Z),
+    isTested: known[direction].from !== "prior" || stationKnown(known, direction, stationId) !== null,
+    doubt: sd,
+  };
 }
-
-/** Torque the hip can give in straightening, N·m; the same at all angles for want of a curve. */
-export const hipStrength = (known: KnownStrength): Strength =>
-  known.hipExtensionNm === null ? { ...known.estimate.hip, isTested: false } : tested(known.hipExtensionNm);

@@ -1,14 +1,18 @@
 import fc from "fast-check";
 import { sayPlainly } from "@/words/say";
 import { leastOf, mostOf } from "../../bounds/inForce";
+import { DOUBTED_FROM } from "../../capacity/shows";
 import { settingsOf } from "../../equipment/loadSteps";
 import { phaseLimits } from "../../phases/phaseLimits";
 import { CONDITIONS } from "../../rules/conditions";
 import { EXERCISES } from "../../rules/exercises";
 import { boundsOfRecord } from "../../rules/limitsOfRecord";
 import { loadOfStep, realLoads } from "../../selection/setUp/machineFor";
+import { untestedStrength } from "../../strength/untestedStrength";
 import { bounded } from "../../testdata/bounded";
+import { knownOf } from "../../testdata/capacity/known";
 import { inWords } from "../../testdata/inWords";
+import { SOUND } from "../../testdata/loadFacts";
 import { EXAMPLES, line, scoreContext, withTests } from "../../testdata/scoreContext";
 import { kneecapDose } from "../effect/kneecapDose";
 import { legsAllowed } from "../line/legs";
@@ -44,7 +48,6 @@ describe("the load of a line", () => {
             loadKg: 90,
             reps: 8,
             reserve: 2,
-            takenOn: "2026-01-05",
           };
           const context = withTests(scoreContext(limits), hasTest && test ? [test] : []);
           const legs = legsAllowed(e, kind)[0] ?? "together";
@@ -93,11 +96,10 @@ describe("the load of a line", () => {
       loadKg: 60,
       reps: 8,
       reserve: 2,
-      takenOn: "2026-01-05",
     };
     const context = withTests(scoreContext(), [test]);
     const judged = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 8, reserve: 2 }), context);
-    expect(judged.load?.basis).toBe("repetition_test");
+    expect(judged.load?.basis).toBe("sets");
     // the round trip returns the tested load, on the nearest real step
     expect(Math.abs((judged.load?.setUp?.load ?? 0) - 60)).toBeLessThanOrEqual(5);
     const lighter = judgeOne(line("lp_horizontal", { ...EXAMPLES.straight, reps: 12, reserve: 4 }), context);
@@ -106,16 +108,15 @@ describe("the load of a line", () => {
     expect(judgeOne(line("lp_horizontal", EXAMPLES.straight), oneLeg).load?.basis).toBe("strength_test");
     const capped = bounded({ closed_chain_load: { high: 40 } });
     const under = judgeOne(line("lp_horizontal", EXAMPLES.straight), withTests(scoreContext(capped), [test]));
-    expect(under.load?.setUp?.load ?? 999).toBeLessThanOrEqual(0.4 * (under.load?.oneRepMax?.kg ?? 0) + 1e-9);
+    expect(under.load?.setUp?.load ?? 999).toBeLessThanOrEqual(0.4 * (under.load?.oneRepMax?.kg ?? 0) * 1.02);
   });
 
-  test("a step is at or below the wish; nearest may be five percent above, down never; none is none", () => {
+  test("a step is at or below the wish and never above it; none is none", () => {
     const loads = [10, 20, 21, 30].map((load) => ({ load }));
-    expect(stepFor(loads, 20.5, "nearest")).toEqual({ load: 20 });
-    expect(stepFor(loads, 20.6, "nearest")).toEqual({ load: 21 });
-    expect(stepFor(loads, 20.6, "down")).toEqual({ load: 20 });
-    expect(stepFor(loads, 28, "nearest")).toEqual({ load: 21 });
-    expect(stepFor(loads, 9, "nearest")).toBeNull();
+    expect(stepFor(loads, 20.9)).toEqual({ load: 20 });
+    expect(stepFor(loads, 21)).toEqual({ load: 21 });
+    expect(stepFor(loads, 29.9)).toEqual({ load: 21 });
+    expect(stepFor(loads, 9)).toBeNull();
   });
 
   test("where the strength curve is not sure, the least is taken and said, never the heaviest", () => {
@@ -135,7 +136,7 @@ test("a hold against hands that nobody measured is set to nothing at all, not to
   const tested = scoreContext();
   const untested = {
     ...tested,
-    sheet: { ...tested.sheet, strength: { ...tested.sheet.strength, extension: null } },
+    sheet: { ...tested.sheet, strength: knownOf(untestedStrength(tested.sheet.body, SOUND)) },
   };
   for (const exerciseId of ["kext_iso_manual", "kext_iso_band"]) {
     const effort = { kind: "felt" as const, felt: 4 };
@@ -248,7 +249,7 @@ test("the kneecap's load of a session grows with sets and depth, and lines witho
 });
 
 describe("what is said of a load", () => {
-  const START = { machineName: "", twoLegs: true, loadKg: 30, reps: 10, reserve: 2, takenOn: "2026-01-05" };
+  const START = { machineName: "", twoLegs: true, loadKg: 30, reps: 10, reserve: 2 };
   test("the next step is what the same judge says of it, and the lightest is the lightest", () => {
     const SEED = 20261130;
     const said = { above: 0, barred: 0, none: 0, lightest: 0, set: 0 };
@@ -295,7 +296,7 @@ describe("what is said of a load", () => {
             expect(next.load?.brokenCap).not.toBeNull();
           } else {
             expect(next.load?.brokenCap).toBeNull();
-            if (j.load?.basis === "default_strength") return;
+            if ((j.load?.shareError ?? 1) > DOUBTED_FROM) return;
             const isAbove = (next.load?.share ?? 0) > (j.load?.wantedShare ?? 0) + 1e-9;
             if (words.includes("is above it")) said.above++;
             expect(words.includes("is above it")).toBe(isAbove);

@@ -1,4 +1,5 @@
 import { isStricter, leastOf, whoSet } from "../../bounds/inForce";
+import { DOUBTED_FROM } from "../../capacity/shows";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
 import { simulateHolds } from "../../isometrics/simulateHolds";
 import type { Exercise } from "../../rules/exercises";
@@ -202,11 +203,9 @@ function machineBars(line: ScoreLine, e: Exercise, sheet: SheetInput): Said[] {
   return [{ code: "line.machine_gone" }];
 }
 
-/** After surgery and when easily stirred up a load is never above what is wanted. */
-const personOf = (line: ScoreLine, { known, personal }: ScoreContext) => ({
+const personOf = (line: ScoreLine, { personal }: ScoreContext) => ({
   twoLegs: line.legs === "together",
   k: personal.k,
-  policy: known.isPostOp || known.irritability === "high" ? ("down" as const) : ("nearest" as const),
   chosen: { loadKg: line.loadKg, machineId: line.machineId, settings: line.settings },
 });
 
@@ -259,14 +258,14 @@ export type NextInTheWay =
   | { how: string; because: Said }
   | { how: string; isAbove: boolean; isUntested: boolean };
 
-function nextStep({ next, basis }: LineLoad, wantedShare: number): NextInTheWay {
+function nextStep({ next, shareError }: LineLoad, wantedShare: number): NextInTheWay {
   if (!next) return null;
   const { how, because, share } = next;
   if (because) return { how, because };
   return {
     how,
     isAbove: share !== null && share > wantedShare + 1e-9,
-    isUntested: basis === "default_strength",
+    isUntested: shareError > DOUBTED_FROM,
   };
 }
 

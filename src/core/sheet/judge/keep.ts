@@ -9,7 +9,9 @@ import { needsPins } from "../line/needsPins";
 import type { ScoreLine } from "../line/scoreInput";
 import { hardOf } from "../schemes/schemeTotals";
 import { type JudgedLine, type ScoreContext, windowOf } from "./judgeScore";
+import { offersOf } from "./offersOf";
 import { setLoads } from "./setLoads";
+import { stationOfLine } from "./stationOfLine";
 
 /** How many lighter steps a tap may go back to. */
 const LIGHTER_STEPS = 4;
@@ -57,6 +59,8 @@ export function keep(
     leastReserve: scheme.kind === "accumulated" || scheme.kind === "climb" ? scheme.reserve : null,
     share: load?.share ?? null,
     basis: load?.basis ?? null,
+    station: stationOfLine(judged, context),
+    offers: offersOf(judged, context),
     feltAim: feltAimOf(scheme),
     kneecapChairS: kneecapDose([judged], context.sheet.chair).chairSeconds,
     hardReps: hardOf(sets) ?? 0,

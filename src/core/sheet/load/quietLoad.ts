@@ -1,15 +1,15 @@
+import { type Care, type Shown, zOf } from "../../capacity/shows";
 import { settingsOf } from "../../equipment/loadSteps";
 import type { Exercise } from "../../rules/exercises";
 import { quietMachines } from "../../selection/fit/exerciseUse";
 import type { SheetInput } from "../../selection/rank/rangeSheet";
 import { brokenBy, type LoadCap } from "../../selection/setUp/loadCaps";
 import { type GymMachine, loadOfStep, type RealLoad } from "../../selection/setUp/machineFor";
-import { heaviestUnder, quietCaps } from "../../selection/setUp/quietCaps";
+import { heaviestUnder, quietCaps, quietStationIdOf } from "../../selection/setUp/quietCaps";
 import type { NextStep } from "../../selection/setUp/row";
 import { saidWith } from "../../units/said";
-import type { Scheme } from "../schemes/scheme";
+import { repetitionShare, type Scheme } from "../schemes/scheme";
 import { FELT_ERROR, type LineLoad, type Person, stepFor } from "./lineSetting";
-import { testedMax } from "./testedMax";
 
 /** The clinic's machine that an exercise without a model is done on. */
 export function quietMachineOf(
@@ -36,34 +36,40 @@ export function quietLoad(
   const loads = settingsOf(machine.steps).map((x) => ({ load: loadOfStep(machine.steps, x), how: x.how }));
   const lightest = loads[0] as RealLoad;
   const { twoLegs } = person;
-  const test =
-    sheet.repetitionTests.find((t) => t.machineName === machine.name && t.twoLegs === twoLegs) ?? null;
-  const caps = quietCaps({ e, loads, twoLegs, test }, sheet);
-  const max = testedMax(e, s, machine.name, twoLegs, sheet.repetitionTests);
+  const shown = sheet.strength.quiet[quietStationIdOf(machine.id, twoLegs)] ?? null;
+  const caps = quietCaps({ e, loads, twoLegs, shown }, sheet);
+  const most = shown && mostOf(shown.shown, s, sheet.strength.care);
   const setKg = person.chosen?.loadKg ?? null;
   const heaviest = heaviestUnder(loads, caps);
   // what a person set stays as it was set and is judged; what is computed keeps to the bounds
   const wanted =
     setKg !== null
-      ? (stepFor(loads, setKg, "down") ?? lightest)
-      : max && atMost(stepFor(loads, max.wantedKg, person.policy), heaviest);
+      ? (stepFor(loads, setKg) ?? lightest)
+      : most && atMost(stepFor(loads, most.wantedKg), heaviest);
   const set = wanted ?? lightest;
   const broken = brokenBy(caps, set.load);
-  const basis = max ? ("repetition_test" as const) : ("felt" as const);
   return {
     setUp: null,
-    setting: setKg === null && !max ? null : { ...set, loads, isHelp: false },
-    basis,
-    oneRepMax: max && { kg: max.kg, error: max.error, takenOn: max.takenOn },
-    share: max && (set.load / max.wantedKg) * max.wantedShare,
-    shareError: max ? max.error : FELT_ERROR,
+    setting: setKg === null && !most ? null : { ...set, loads, isHelp: false },
+    basis: most ? "sets" : "felt",
+    oneRepMax: shown && most && { kg: most.onceKg, error: shown.shown.sd, takenOn: shown.lastOn },
+    share: most && set.load / most.onceKg,
+    shareError: shown && most ? shown.shown.sd : FELT_ERROR,
     tooHeavyBecause:
       broken?.why(set.load) ??
-      (max && wanted === null && setKg === null ? saidWith("line.above_test", { kg: max.wantedKg }) : null),
+      (most && wanted === null && setKg === null ? saidWith("line.above_test", { kg: most.wantedKg }) : null),
     brokenCap: broken?.kind ?? null,
-    next: quietNext(loads, set.load, caps, (kg) => max && (kg / max.wantedKg) * max.wantedShare),
+    next: quietNext(loads, set.load, caps, (kg) => most && kg / most.onceKg),
     open: heaviest && { least: 0, most: heaviest.load },
   };
+}
+
+/** What can be lifted once, and what a scheme wants of it, as far below the middle as the doubt asks; null where it asks no share. */
+function mostOf(shown: Shown, s: Scheme, care: Care): { onceKg: number; wantedKg: number } | null {
+  const share = repetitionShare(s);
+  if (share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
+  const onceKg = Math.exp(shown.mean);
+  return { onceKg, wantedKg: Math.exp(shown.mean - zOf(shown.sd, care) * shown.sd) * share };
 }
 
 /** The next heavier step of a machine without a model of the knee. */

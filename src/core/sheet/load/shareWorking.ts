@@ -11,7 +11,7 @@ import { workKindOf } from "../line/workKind";
 import type { LoadBasis } from "./lineSetting";
 
 const FROM: Record<LoadBasis, { said: Said; origin: Origin }> = {
-  repetition_test: { said: { code: "work.from_repetition_test" }, origin: "measured" },
+  sets: { said: { code: "work.from_sets" }, origin: "measured" },
   strength_test: { said: { code: "work.from_strength_test" }, origin: "estimated" },
   default_strength: { said: { code: "work.from_default" }, origin: "default" },
   felt: { said: { code: "work.from_felt" }, origin: "estimated" },
@@ -69,7 +69,7 @@ export function shareComputed({ load, line }: JudgedLine): Computed | null {
             ]),
       ],
       source: { code: "work.line_source" },
-      confidence: basis === "repetition_test" ? "medium" : "low",
+      confidence: basis === "sets" ? "medium" : "low",
       cannotTell: { code: "work.line_cannot" },
     },
   };

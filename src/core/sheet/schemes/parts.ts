@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LIFTS_OF_HELD } from "../../strength/liftsOfHeld";
 import { kFactorUnbounded } from "../../strength/repetitionMaximum";
 import { numberField, wholeField } from "../../units/fields";
 import type { PlannedSet, ProgressStep, RepetitionTarget, Stepped } from "./contract";
@@ -28,8 +29,6 @@ export const tempo = z.object({
 export const USUAL: Tempo = { liftS: 2, topS: 0, lowerS: 3, bottomS: 0 };
 /** Repetitions that are left where a scheme does not ask. */
 export const USUAL_RESERVE = 2;
-/** What a muscle lifts slowly, of what it holds (mechanics rules 6 [assumed]). */
-export const LIFTS_OF_HELD = 0.85;
 
 export const repeat = (count: number, set: PlannedSet): PlannedSet[] =>
   Array.from({ length: count }, () => ({ ...set }));

@@ -93,7 +93,7 @@ export const work = {
   steps_done: "steps done",
   pace_source: "Wilson and Hilferty's approximation",
   pace_cannot: "Whether the pace stays: a flare, an operation or a holiday changes it.",
-  from_repetition_test: "one-repetition maximum from a set on this machine",
+  from_sets: "what this leg has shown in sets, with its doubt",
   from_strength_test: "strength by load cell, 0.85 of it for moving",
   from_default: "a usual strength, nobody tested this direction",
   from_felt: "found by feel",

@@ -99,7 +99,7 @@ export const line = {
   above_test: (m: { kg: number }, f: Format) =>
     `its lightest step is above the ${f.kg(m.kg, 0)} that the test leaves`,
   by_feel: (m: { mostKg: number }, f: Format) =>
-    `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${f.kg(m.mostKg)} until a repetition test.`,
+    `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${f.kg(m.mostKg)} until its sets tell more.`,
   untested: (m: { low: number; high: number }, f: Format) =>
     `It asks for about ${f.number(m.low * 100)} to ${percent(m.high, f)} of a strength that nobody tested: it may be near what it can do. Find out with a test.`,
   not_at_home: "it needs what stands in the clinic, and this sheet is done at home: take its home version",

@@ -66,7 +66,7 @@ export const setUp = {
   weight_written: (m: By & { kg: number; mostKg: number }, f: Format) =>
     `${f.kg(m.kg)} is above the ${f.kg(m.mostKg)} that are written for the leg${byWords(m.by)}`,
   start: (m: { carried: number; bodyWeights: number; because: StartBecause }, f: Format) =>
-    `the foot would carry ${f.number(m.carried, 2)} of the body's weight; ${m.bodyWeights} a leg are the start, because ${START[m.because]}, until a repetition test on this machine tells more`,
+    `the foot would carry ${f.number(m.carried, 2)} of the body's weight; ${m.bodyWeights} a leg are the start, because ${START[m.because]}, until sets on this machine tell more`,
   above_start: (
     m: {
       kg: number;
@@ -79,9 +79,9 @@ export const setUp = {
       "massKg" in m.of
         ? `a share of the body's ${f.kg(m.of.massKg, 0)}, because nobody has tested this on this machine`
         : `${m.of.bodyWeights} of the body's weight a foot, because ${START[m.of.because]}`
-    }), until a repetition test on this machine tells more`,
+    }), until sets on this machine tell more`,
   above_untested: (m: { kg: number; mostKg: number }, f: Format) =>
-    `${f.kg(m.kg)} is above ${f.kg(m.mostKg)}, the most here without a repetition test on this machine, with a reason too`,
+    `${f.kg(m.kg)} is above ${f.kg(m.mostKg)}, the most here before sets on this machine tell more, with a reason too`,
   stands_least: (m: { kg: number; leastKg: number }, f: Format) =>
     `leaning back like this there is no balance at ${f.kg(m.kg)}; ${f.kg(m.leastKg)} are the least in this posture`,
   stands_most: (m: { kg: number; because: Slips; mostKg: number }, f: Format) =>
@@ -89,7 +89,7 @@ export const setUp = {
   history: (m: { kg: number; nextKg: number }, f: Format) =>
     `${f.kg(m.kg)} is the most that was lifted there so far, and one step more is ${f.kg(m.nextKg)}`,
   test_share: (m: By & { kg: number; share: number }, f: Format) =>
-    `${f.kg(m.kg)} are ${percent(m.share, f)} of what the repetition test says this leg lifts once, the most here${byWords(m.by)}`,
+    `${f.kg(m.kg)} are ${percent(m.share, f)} of what this leg can surely lift once, the most here${byWords(m.by)}`,
   // what cuts the arc
   stop: stopWords,
   model_range: "the model's range",

@@ -1,8 +1,9 @@
 import { z } from "zod";
+import { LIFTS_OF_HELD } from "../../../strength/liftsOfHeld";
 import { numberField, wholeField } from "../../../units/fields";
 import type { SchemeSpec } from "../contract";
 import { calmEnough, isMoved, noStretch, notEarly, notEasily, notNovice } from "../gates";
-import { byRepetitions, LIFTS_OF_HELD, lifts, moved, repeat, reserve, restS, sets } from "../parts";
+import { byRepetitions, lifts, moved, repeat, reserve, restS, sets } from "../parts";
 import type { Tempo } from "../repetitionSeconds";
 import { ONE_LEG_OF_TWO, twoUpOneDownLoad } from "../specialSets";
 

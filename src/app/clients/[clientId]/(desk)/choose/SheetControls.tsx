@@ -27,7 +27,7 @@ export function SheetControls({
   massUnit: MassUnit;
 }) {
   const { state, setState, tissue, basis } = choose;
-  const measured = facts.strength.extension !== null;
+  const measured = facts.strength.extension.from !== "prior";
   return (
     <div className="small">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">

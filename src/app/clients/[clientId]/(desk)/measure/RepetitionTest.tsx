@@ -7,7 +7,6 @@ import type { Side } from "@/core/units/fields";
 import { formatMass, kgFromLb, type MassUnit } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
-import type { HardSet } from "@/server/history/hardSets";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
 import { Choice } from "@/ui/form/Choice";
@@ -18,7 +17,6 @@ import { Words } from "@/ui/form/Words";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { Opens } from "@/ui/working/Figure";
-import { HardSets } from "./HardSets";
 import { TakeBack } from "./TakeBack";
 
 const FLAG_WORDS = {
@@ -36,7 +34,6 @@ const liftOf = (apparatus: string): Lift =>
 export function RepetitionTest({
   client,
   measurements,
-  hardSets,
   locale,
   mayRecord,
   massUnit,
@@ -44,7 +41,6 @@ export function RepetitionTest({
   client: ClientEpisode;
   measurements: StoredMeasurement[];
   /** sets of the floor that came near enough to failure */
-  hardSets: readonly HardSet[];
   today: string;
   locale: string;
   mayRecord: boolean;
@@ -184,15 +180,6 @@ export function RepetitionTest({
         </div>
       ) : null}
       {mayRecord && <KeysHelp deeds={[{ key: "s", words: "save this test", run: save }]} />}
-      {hardSets.length > 0 && (
-        <HardSets
-          sets={hardSets}
-          clientId={client.clientId}
-          locale={locale}
-          mayRecord={mayRecord}
-          massUnit={massUnit}
-        />
-      )}
       <section className="mt-6">
         <h2 className="text-[16px]">On record</h2>
         {past.length === 0 && <p className="quiet">None yet.</p>}

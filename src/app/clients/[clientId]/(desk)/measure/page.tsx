@@ -10,7 +10,6 @@ import { conditionsOf } from "@/server/client/conditions";
 import { loadingBarred } from "@/server/client/screenings";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
 import { extensionPadM } from "@/server/clinic/machines";
-import { hardSets } from "@/server/history/hardSets";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
 import { StrengthResults } from "./_strength/StrengthResults";
@@ -48,7 +47,6 @@ export default async function MeasurePage({
       client,
       tests,
       measurements,
-      hardSets: part === "repetitions" ? await hardSets(ctx, client.episodeId) : [],
       body: bodyOf(client),
       padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
@@ -65,7 +63,7 @@ export default async function MeasurePage({
       }),
     };
   });
-  const { client, tests, measurements, due, aim, hardSets: _sets, ...rest } = data;
+  const { client, tests, measurements, due, aim, ...rest } = data;
   const shared = {
     client,
     today: data.today,
@@ -95,12 +93,7 @@ export default async function MeasurePage({
       <div className="px-4 py-4">
         {parts}
         {part === "repetitions" ? (
-          <RepetitionTest
-            {...shared}
-            measurements={measurements}
-            hardSets={data.hardSets}
-            massUnit={actor.massUnit}
-          />
+          <RepetitionTest {...shared} measurements={measurements} massUnit={actor.massUnit} />
         ) : (
           <MeasurementTable {...shared} group={part} measurements={measurements} />
         )}

@@ -5,13 +5,12 @@ import { feltEffortBand } from "@/core/isometrics/effortConversion";
 import { simulateHolds } from "@/core/isometrics/simulateHolds";
 import type { Irritability, School } from "@/core/progression/painRule";
 import { directionOf } from "@/core/selection/setUp/loadContext";
+import { type Direction, type KnownStrength, strengthAt } from "@/core/selection/setUp/strengthKnown";
 import { jointOf } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine, ScoreContext } from "@/core/sheet/judge/judgeScore";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { effortCap } from "@/core/sheet/load/effortCap";
-import { capacityAtAngle } from "@/core/strength/capacityAtAngle";
-import type { TorqueAngleFit } from "@/core/strength/fitTorqueAngle";
-import { CURVE_FROM_DEG, CURVE_TO_DEG } from "@/core/strength/torqueAngleShape";
+import { CURVE_SURE_FROM_DEG, CURVE_SURE_TO_DEG } from "@/core/strength/torqueAngleShape";
 import { EffortChart } from "@/ui/charts/EffortChart";
 import { AngleCursor } from "@/ui/rail/AngleCursor";
 import { CurveBand } from "@/ui/rail/CurveBand";
@@ -41,8 +40,8 @@ export function HoldPicture({
   const { line, exercise, open, load } = judged;
   const { scheme } = line;
   const direction = exercise ? directionOf(exercise) : "extension";
-  const fit = context.sheet.strength[direction];
-  const curve = useMemo(() => (fit ? curveOf(fit) : []), [fit]);
+  const { strength } = context.sheet;
+  const curve = useMemo(() => curveOf(strength, direction), [strength, direction]);
   const kind = exercise && workKindOf(exercise);
   if (scheme.kind !== "holds" || !exercise || !open) return null;
   const share = load?.share ?? null;
@@ -53,11 +52,11 @@ export function HoldPicture({
   const inside = share === null ? null : Math.min(share, 0.99);
   return (
     <section aria-label="The chosen hold" className="mt-3">
-      {at !== null && fit && (
+      {at !== null && (
         <svg viewBox={`0 0 ${RAIL.width} 210`} className="w-full">
           <title>What the leg can do, the allowed window and the rungs over knee flexion</title>
           <HatchDefs />
-          <RowLabel y={58} name="What it can do" detail="curve through tests" />
+          <RowLabel y={58} name="What it can do" detail="as far as it is known" />
           <CurveBand
             points={curve}
             tests={[...tests[direction]]}
@@ -95,11 +94,12 @@ export function HoldPicture({
   );
 }
 
-function curveOf(fit: TorqueAngleFit) {
+/** What the leg can hold over its angles, where the curve is sure. */
+function curveOf(known: KnownStrength, direction: Direction) {
   const points = [];
-  for (let deg = CURVE_FROM_DEG; deg <= CURVE_TO_DEG; deg += 2) {
-    const c = capacityAtAngle(fit, deg, "");
-    points.push({ deg, value: c.value, doubt: c.doubt ?? 0 });
+  for (let deg = CURVE_SURE_FROM_DEG; deg <= CURVE_SURE_TO_DEG; deg += 2) {
+    const can = strengthAt(known, direction, deg);
+    if (can) points.push({ deg, value: can.middle, doubt: can.high - can.middle });
   }
   return points;
 }

@@ -95,7 +95,7 @@ export function ToSet({
   return (
     <div className="mt-1" role="status">
       <div>
-        {load.basis === "repetition_test" ? "set " : "start with "}
+        {load.basis === "sets" ? "set " : "start with "}
         <b className="display text-[18px]">{setting.how}</b> {massBeside(setting, massUnit)}
         {load.share !== null && (
           <span className="small quiet">
@@ -116,13 +116,15 @@ export function ToSet({
         )}
       </div>
       <p className="small quiet">
-        {load.basis === "repetition_test" && load.oneRepMax
-          ? `From the repetition test of ${dayInWords(load.oneRepMax.takenOn)}: about ${formatMass(load.oneRepMax.kg, massUnit, 0)} at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
-          : load.basis === "strength_test"
-            ? "Estimated from the strength test: find the real load in two light sets; never the step above."
-            : load.basis === "default_strength"
-              ? "This direction was not tested: a default strength stands in. Find the real load in two light sets."
-              : "Found by feel: begin with the least."}
+        {load.basis === "sets" && load.oneRepMax
+          ? `Learnt from sets, the last on ${dayInWords(load.oneRepMax.takenOn)}: about ${formatMass(load.oneRepMax.kg, massUnit, 0)} at most, ± ${Math.round(load.oneRepMax.error * 100)} %.`
+          : load.basis === "sets"
+            ? "Learnt from sets on other machines: the first set tells what it is here."
+            : load.basis === "strength_test"
+              ? "Estimated from the strength test: the first set tells what it is on this machine."
+              : load.basis === "default_strength"
+                ? "Nothing of this leg was seen yet: the low end of people like this one stands in, and the first set tells more."
+                : "Found by feel: begin with the least."}
         {setting.isHelp && " It is help: less of it is harder, and it falls where loads would rise."}
       </p>
       <BandWords judged={judged} />

@@ -1,0 +1,101 @@
+import fc from "fast-check";
+import { daysAfter } from "../units/days";
+import { type CapacityEvent, learn, shownOn } from "./learn";
+import type { Station } from "./station";
+
+const PRIOR = { peakNm: 120, sd: 0.3 };
+const FROM = "2026-01-05";
+const station = (id: string, isOwn = false): Station => ({
+  id,
+  isOwn,
+  eta: 0.85,
+  repetitionsFactor: 1,
+  angles: [{ bareNm: 8, perKgNm: 2, shape: 0.95 }],
+});
+const sets = (
+  on: string,
+  loadKg: number,
+  reserve: number | null,
+  over: Partial<Extract<CapacityEvent, { kind: "sets" }>> = {},
+): CapacityEvent => ({
+  kind: "sets",
+  on,
+  id: `visit ${on}`,
+  station: station("a"),
+  stationSd: 0.2,
+  isTrusted: true,
+  doneKg: loadKg,
+  sets: [{ loadKg, reps: 10, reserve, ended: "planned" }],
+  ...over,
+});
+const nm = (l: { mean: number }) => Math.exp(l.mean);
+
+test("what is shown in sets raises or lowers what a leg is believed to do, and narrows the doubt", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 0, max: 5 }), (kg, reserve) => {
+      const one = learn(PRIOR, [sets(FROM, kg, reserve)], FROM);
+      const more = learn(PRIOR, [sets(FROM, kg + 5, reserve)], FROM);
+      expect(one.peak.sd).toBeLessThan(0.31);
+      expect(nm(more.peak)).toBeGreaterThan(nm(one.peak) - 1e-9);
+      expect(one.stations.a?.visits).toBe(1);
+      expect(one.stations.a?.shown.sd).toBeLessThan(shownOn(learn(PRIOR, [], FROM), "a").sd);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("the order in which records arrive does not matter, the order of days does", () => {
+  const days = [0, 3, 7, 10].map((d, i) => sets(daysAfter(FROM, d), 20 + 3 * i, 2));
+  const today = daysAfter(FROM, 12);
+  expect(learn(PRIOR, days.toReversed(), today)).toEqual(learn(PRIOR, days, today));
+});
+
+test("both legs together never speak for one of them; a trial does", () => {
+  const two = learn(PRIOR, [sets(FROM, 120, 2, { station: station("a", true) })], FROM);
+  expect(nm(two.peak)).toBeCloseTo(PRIOR.peakNm, 9);
+  expect(nm(shownOn(two, "a"))).toBeGreaterThan(PRIOR.peakNm);
+  const tried = learn(PRIOR, [{ kind: "trial", on: FROM, id: "t", torqueNm: 90, shape: 1 }], FROM);
+  expect(tried.from).toBe("trials");
+  expect(nm(tried.peak)).toBeLessThan(95);
+});
+
+test("weeks without work take strength away and bring doubt; weeks at work bring neither so fast", () => {
+  const worked = [0, 7, 14, 21, 28, 35, 42].map((d) => sets(daysAfter(FROM, d), 20, 2));
+  const today = daysAfter(FROM, 49);
+  const busy = learn(PRIOR, worked, today);
+  const idle = learn(PRIOR, worked.slice(0, 1), today);
+  expect(idle.peak.mean).toBeLessThan(learn(PRIOR, worked.slice(0, 1), FROM).peak.mean - 0.03);
+  expect(idle.peak.sd).toBeGreaterThan(busy.peak.sd);
+});
+
+test("a slip of the finger upward waits for somebody's word and moves nothing; confirmed it counts", () => {
+  const before = learn(PRIOR, [sets(FROM, 20, 2)], FROM);
+  const slip = sets(FROM, 200, 2, { id: "slip", isTrusted: false });
+  const after = learn(PRIOR, [sets(FROM, 20, 2), slip], FROM);
+  expect(after.peak).toEqual(before.peak);
+  expect(after.odd.map((o) => o.id)).toEqual(["slip"]);
+  const confirmed = learn(PRIOR, [sets(FROM, 20, 2), { ...slip, isTrusted: true } as CapacityEvent], FROM);
+  expect(nm(confirmed.peak)).toBeGreaterThan(nm(before.peak));
+});
+
+test("what is done every day is a floor: it lifts a low guess and never lowers a high one", () => {
+  const daily = (demandNm: number): CapacityEvent => ({
+    kind: "daily",
+    on: FROM,
+    id: "d",
+    demandNm,
+    shape: 1,
+  });
+  expect(nm(learn(PRIOR, [daily(200)], FROM).peak)).toBeGreaterThan(PRIOR.peakNm);
+  expect(nm(learn(PRIOR, [daily(40)], FROM).peak)).toBeCloseTo(PRIOR.peakNm, 9);
+});
+
+test("ten years of sets fold, and what they say is named", () => {
+  const many = Array.from({ length: 1500 }, (_, i) =>
+    sets(daysAfter(FROM, i * 2), 20 + (i % 7), i % 4, { station: station(`s${i % 8}`) }),
+  );
+  const found = learn(PRIOR, many, daysAfter(FROM, 3001));
+  expect(Object.keys(found.stations)).toHaveLength(8);
+  expect(found.moved.at(-1)?.on).toBe(many.at(-1)?.on);
+  expect(found.peak.sd).toBeLessThan(0.2);
+});

@@ -1,0 +1,150 @@
+import { daysBetween } from "../units/days";
+import { type Belief, begin, drift, type Prior, type Seen, withStation } from "./filter";
+import { type DoneHolds, type DoneSet, seeDaily, seeHolds, seeTrial, seeVisit, type Trial } from "./observe";
+import { peakOf, type Shown, shows } from "./shows";
+import { hardestOf, type Station } from "./station";
+
+/** Something that says what a leg can do, on an ISO day of the clinic; `id` is that of the visit or test it comes from. */
+export type CapacityEvent = { on: string; id: string } & (
+  | ({ kind: "trial" } & Trial)
+  | ({ kind: "daily" } & { demandNm: number; shape: number })
+  | ({ kind: "holds" } & DoneHolds)
+  | {
+      kind: "sets";
+      station: Station;
+      stationSd: number;
+      sets: readonly DoneSet[];
+      isTrusted: boolean;
+      /** the hardest load that was done as planned; null: none was */
+      doneKg: number | null;
+    }
+);
+
+/** What a station shows, and what was done there. */
+export interface StationLearnt {
+  shown: Shown;
+  /** visits on which somebody said what was left, or a muscle gave out */
+  visits: number;
+  /** the hardest load that was done as planned, kg; null: none was */
+  doneKg: number | null;
+  lastOn: string;
+}
+
+/** One thing that moved what is believed: peak torque before and after. */
+export interface Moved {
+  on: string;
+  id: string;
+  kind: CapacityEvent["kind"];
+  stationId: string | null;
+  fromNm: number;
+  toNm: number;
+}
+
+/** What one movement of one side can do by everything that was done. */
+export interface Learnt {
+  peak: Shown;
+  /** the surest kind of thing that it was learnt from */
+  from: "prior" | "sets" | "trials";
+  stations: Readonly<Record<string, StationLearnt>>;
+  /** the newest last */
+  moved: readonly Moved[];
+  /** what did not fit and waits for somebody's word */
+  odd: readonly { on: string; id: string; stationId: string | null }[];
+}
+
+const MOST_MOVED = 12;
+
+const isWork = (e: CapacityEvent): boolean => e.kind === "sets" || e.kind === "holds";
+const saysReserve = (sets: readonly DoneSet[]): boolean =>
+  sets.some((s) => s.ended === "muscle" || (s.ended === "planned" && s.reserve !== null));
+
+/**
+ * Folds everything that was done, in the order of the clinic's days, into what a movement can do today. Nothing is kept
+ * between two folds: a correction folds again. Rules L1 to L7.
+ */
+export function learn(prior: Prior, events: readonly CapacityEvent[], today: string): Learnt {
+  let belief = begin(prior);
+  let from: Learnt["from"] = "prior";
+  let last = null as string | null;
+  let worked = null as string | null;
+  const done = new Map<string, Omit<StationLearnt, "shown">>();
+  const moved: Moved[] = [];
+  const odd: Learnt["odd"][number][] = [];
+  const passTo = (on: string) => {
+    if (last !== null && on > last) {
+      const days = daysBetween(last, on);
+      belief = drift(belief, days, daysBetween(worked ?? last, on));
+    }
+    last = on;
+  };
+  for (const e of [...events].sort((a, b) => a.on.localeCompare(b.on) || a.id.localeCompare(b.id))) {
+    passTo(e.on);
+    const stationId = e.kind === "sets" ? e.station.id : null;
+    if (e.kind === "sets" && !belief.stations.some((s) => s.id === e.station.id))
+      belief = withStation(belief, { id: e.station.id, sd: e.stationSd, isOwn: e.station.isOwn });
+    const fromNm = Math.exp(belief.mean[0] as number);
+    const after = see(belief, e);
+    belief = after.belief;
+    if (after.seen.isOdd) odd.push({ on: e.on, id: e.id, stationId });
+    if (after.seen.used) {
+      if (e.kind === "trial") from = "trials";
+      else if (e.kind !== "daily" && from === "prior") from = "sets";
+      moved.push({
+        on: e.on,
+        id: e.id,
+        kind: e.kind,
+        stationId,
+        fromNm,
+        toNm: Math.exp(belief.mean[0] as number),
+      });
+    }
+    if (isWork(e)) worked = e.on;
+    if (e.kind === "sets") done.set(e.station.id, stationAfter(done.get(e.station.id), e));
+  }
+  if (last !== null && today > last) passTo(today);
+  return {
+    peak: peakOf(belief),
+    from,
+    stations: Object.fromEntries([...done].map(([id, d]) => [id, { ...d, shown: shows(belief, id) }])),
+    moved: moved.slice(-MOST_MOVED),
+    odd,
+  };
+}
+
+function see(b: Belief, e: CapacityEvent): { belief: Belief; seen: Seen } {
+  switch (e.kind) {
+    case "trial":
+      return seeTrial(b, e);
+    case "daily":
+      return seeDaily(b, e);
+    case "holds":
+      return seeHolds(b, e);
+    case "sets":
+      return seeVisit(b, e.station, e.sets, e.isTrusted);
+  }
+}
+
+function stationAfter(
+  before: Omit<StationLearnt, "shown"> | undefined,
+  e: Extract<CapacityEvent, { kind: "sets" }>,
+): Omit<StationLearnt, "shown"> {
+  const kg = [before?.doneKg ?? null, e.doneKg].filter((x) => x !== null);
+  return {
+    visits: (before?.visits ?? 0) + (saysReserve(e.sets) ? 1 : 0),
+    doneKg: kg.length === 0 ? null : hardestOf(e.station, kg),
+    lastOn: e.on,
+  };
+}
+
+/** Doubt of a station that nobody worked on, against what the model says: calibrated, and not. Rule L2. */
+export const CALIBRATED_SD = 0.1;
+export const STATION_SD = 0.2;
+
+/** What a movement shows on a station: as learnt there, else what the leg can do with the doubt of any station. */
+export const shownOn = (l: Pick<Learnt, "peak" | "stations">, stationId: string | null): Shown =>
+  stationId === null
+    ? l.peak
+    : (l.stations[stationId]?.shown ?? { mean: l.peak.mean, sd: Math.hypot(l.peak.sd, STATION_SD) });
+
+/** What nobody learnt anything about. */
+export const untaught = (prior: Prior, today = "2000-01-01"): Learnt => learn(prior, [], today);

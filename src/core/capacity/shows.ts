@@ -1,0 +1,54 @@
+import { kFactorUnbounded } from "../strength/repetitionMaximum";
+import { type Belief, dot, rowOf } from "./filter";
+import { demandNm, hardestOf, type Station } from "./station";
+
+/** Logarithm of a peak torque and its doubt, as people are shown it. */
+export interface Shown {
+  mean: number;
+  sd: number;
+}
+
+/** Doubt of the model itself, added to what is not known of the leg. Rule L6. */
+const MODEL_DOUBT = 0.05;
+
+function shownBy(b: Belief, row: readonly number[]): Shown {
+  const variance = dot(
+    row,
+    b.covariance.map((r) => dot(r, row)),
+  );
+  return { mean: dot(row, b.mean), sd: Math.hypot(Math.sqrt(Math.max(0, variance)), MODEL_DOUBT) };
+}
+
+/** Peak torque that a station shows. */
+export const shows = (b: Belief, stationId: string): Shown => shownBy(b, rowOf(b, stationId));
+
+/** Peak torque of the movement itself. */
+export const peakOf = (b: Belief): Shown => shownBy(b, rowOf(b, null));
+
+/** How carefully a leg is loaded: strict while it is easily stirred up, and after surgery but in the last two phases. */
+export type Care = "low" | "moderate" | "strict";
+
+/** While so much is doubted, the low end of nine in ten is taken. */
+export const DOUBTED_FROM = 0.12;
+export const LOW_END_Z = 1.28;
+const Z: Readonly<Record<Care, number>> = { low: 0.5, moderate: 0.75, strict: 1 };
+
+/** Standard deviations below the middle that a load is set by. Rule L6. */
+export const zOf = (sd: number, care: Care): number => (sd > DOUBTED_FROM ? LOW_END_Z : Z[care]);
+
+/**
+ * The largest real load for so many repetitions with so many left, z below the middle; of help the least that is enough.
+ * Null where even the easiest asks for more. Rule L6.
+ */
+export function loadFor(
+  shown: Shown,
+  station: Station,
+  loads: readonly number[],
+  { reps, reserve }: { reps: number; reserve: number },
+  z: number,
+): number | null {
+  const most =
+    Math.exp(shown.mean - z * shown.sd) / kFactorUnbounded((reps + reserve) / station.repetitionsFactor);
+  const fits = loads.filter((l) => demandNm(station, l) <= most + 1e-9);
+  return fits.length === 0 ? null : hardestOf(station, fits);
+}

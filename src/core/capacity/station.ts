@@ -1,0 +1,34 @@
+/** One angle of a station: what it asks of the joint, and what share of its peak the muscle has there. */
+export interface StationAngle {
+  /** with nothing added, N·m; below zero where the limb's weight helps */
+  bareNm: number;
+  /** more of it per kilogram; below zero where what is set helps */
+  perKgNm: number;
+  shape: number;
+}
+
+/**
+ * Where a load is moved, as capacity sees it: all in demand on the muscle, not in kilograms, since the weight of limb,
+ * sled and body counts too. Rules L1, L3.
+ */
+export interface Station {
+  id: string;
+  angles: readonly StationAngle[];
+  /** what a muscle moves of what it holds */
+  eta: number;
+  /** on two legs, or without a model of the joint: a scalar of its own that never speaks for one leg */
+  isOwn: boolean;
+  /** repetitions that an equal share of the maximum allows on this lift, against the usual */
+  repetitionsFactor: number;
+}
+
+/** Peak torque that one lift of a load asks for, N·m: the hardest of the open angles. */
+export const demandNm = ({ angles, eta }: Pick<Station, "angles" | "eta">, loadKg: number): number =>
+  Math.max(...angles.map((a) => (a.bareNm + a.perKgNm * loadKg) / (a.shape * eta)));
+
+/** What is set makes it easier at every angle: near straight a press may do so too. */
+export const isHelp = ({ angles }: Pick<Station, "angles">): boolean => angles.every((a) => a.perKgNm < 0);
+
+/** The hardest of some loads, and the easiest. */
+export const hardestOf = (s: Pick<Station, "angles">, loads: readonly number[]): number =>
+  isHelp(s) ? Math.min(...loads) : Math.max(...loads);

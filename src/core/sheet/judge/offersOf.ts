@@ -1,0 +1,31 @@
+import type { KeptOffers } from "../line/keptLine";
+import { repsLadder } from "../line/repsLadder";
+import type { JudgedLine, ScoreContext } from "./judgeScore";
+
+/** Real loads that are offered lie between these shares of the planned one. */
+const LEAST_SHARE = 0.5;
+const MOST_SHARE = 1.6;
+const MOST_LOADS = 80;
+
+/** What a line's sets may become while it is run; null where they stay as planned. Rule L8. */
+export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffers | null {
+  const { line, load } = judged;
+  const ladder = repsLadder(line);
+  if (line.scheme.kind !== "straight" || !ladder || !load) return null;
+  const { setting, open } = load;
+  const near = (setting?.loads ?? []).filter(
+    (l) =>
+      open !== null &&
+      l.load >= open.least - 1e-6 &&
+      l.load <= open.most + 1e-6 &&
+      (setting === null ||
+        setting.load === 0 ||
+        (l.load >= LEAST_SHARE * setting.load && l.load <= MOST_SHARE * setting.load)),
+  );
+  return {
+    reserve: line.scheme.reserve,
+    ...ladder,
+    care: sheet.strength.care,
+    loads: near.slice(0, MOST_LOADS).map((l) => ({ loadKg: l.load, how: l.how })),
+  };
+}

@@ -1,0 +1,24 @@
+import { exerciseUse } from "../../selection/fit/exerciseUse";
+import { directionOf } from "../../selection/setUp/loadContext";
+import { capacityStation } from "../../selection/setUp/stationModel";
+import { quietStation } from "../../selection/setUp/testStation";
+import { heldForm } from "../line/heldForm";
+import type { KeptStation } from "../line/keptLine";
+import type { JudgedLine, ScoreContext } from "./judgeScore";
+
+/** Where a judged line's load is moved, as it is kept; null where nothing can be learnt from its sets. */
+export function stationOfLine(judged: JudgedLine, { sheet }: ScoreContext): KeptStation | null {
+  const { exercise, load, line, machineId } = judged;
+  if (!exercise || !load) return null;
+  const { setUp } = load;
+  if (!setUp) {
+    const isLoaded = machineId !== null && (load.setting !== null || load.open !== null);
+    const station = isLoaded ? quietStation(machineId, line.legs === "together") : null;
+    return station && { ...station, angles: [...station.angles], direction: null };
+  }
+  const e = line.scheme.kind === "holds" ? heldForm(exercise) : exercise;
+  const use = exerciseUse(e);
+  const inside = setUp.angles.filter((a) => a.deg >= setUp.arc.fromDeg && a.deg <= setUp.arc.toDeg);
+  const station = use && capacityStation({ e, use, chosen: setUp.chosen, inside }, sheet.strength);
+  return station && { ...station, angles: [...station.angles], direction: directionOf(e) };
+}

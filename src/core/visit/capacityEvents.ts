@@ -1,0 +1,119 @@
+import { CALIBRATED_SD, type CapacityEvent, STATION_SD } from "../capacity/learn";
+import type { DoneSet } from "../capacity/observe";
+import { demandNm, hardestOf } from "../capacity/station";
+import { shareForFeltEffort } from "../isometrics/effortConversion";
+import type { KeptLine } from "../sheet/line/keptLine";
+import type { Side } from "../units/fields";
+import type { SetRecord } from "./setRecord";
+
+/** One line of one visit: how it was planned and what was logged of it, in the order in which it was done. */
+export interface LineOfVisit {
+  visitId: string;
+  /** ISO day at the clinic */
+  on: string;
+  kept: Pick<KeptLine, "station" | "sets" | "scheme" | "offers">;
+  records: readonly Pick<
+    SetRecord,
+    "leg" | "setNo" | "loadKg" | "reps" | "reserve" | "felt" | "early" | "workedS" | "pain"
+  >[];
+}
+
+export interface LearnFrom {
+  side: Side;
+  /** after surgery or easily stirred up */
+  isStrict: boolean;
+  /** how long this person holds */
+  k: number;
+  /** stations whose machine was calibrated */
+  calibrated: ReadonlySet<string>;
+}
+
+/** What is learnt from, by what it speaks of. */
+export interface CapacityEvents {
+  extension: CapacityEvent[];
+  flexion: CapacityEvent[];
+  /** by station: machines that leave the knee quiet */
+  quiet: Map<string, Extract<CapacityEvent, { kind: "sets" }>[]>;
+}
+
+/** Above this joint pain a hold says nothing of strength. */
+const GREEN_PAIN = 2;
+/** More than a tenth above what was set or offered waits for somebody's word. Rule L7. */
+const MOST_ABOVE_PLAN = 1.1;
+
+type Sets = Extract<CapacityEvent, { kind: "sets" }>;
+
+/** What the lines of visits say of one leg: repetitions by station, holds by the knee itself. Rules L3, L4, L7. */
+export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): CapacityEvents {
+  const found: CapacityEvents = { extension: [], flexion: [], quiet: new Map() };
+  for (const l of lines) {
+    const { station } = l.kept;
+    const own = l.records.filter((r) => r.leg === "both" || r.leg === from.side);
+    if (!station || own.length === 0) continue;
+    if (l.kept.scheme?.kind === "holds") {
+      const held = station.direction && heldBy(l, own, from);
+      if (held && station.direction) found[station.direction].push(held);
+      continue;
+    }
+    const sets = setsBy(l, own, from);
+    if (!sets) continue;
+    if (station.direction) found[station.direction].push(sets);
+    else found.quiet.set(station.id, [...(found.quiet.get(station.id) ?? []), sets]);
+  }
+  return found;
+}
+
+function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): Sets | null {
+  const { station, sets: planned } = l.kept;
+  const done = own.filter((r) => r.reps !== null && r.loadKg !== null);
+  if (!station || done.length === 0) return null;
+  const sets = done.map(
+    (r): DoneSet => ({
+      loadKg: r.loadKg as number,
+      reps: r.reps as number,
+      reserve: r.reserve,
+      ended: r.early === null ? "planned" : r.early === "muscle" ? "muscle" : "other",
+      isStrict: from.isStrict,
+    }),
+  );
+  const open = [...planned.map((s) => s.loadKg), ...(l.kept.offers?.loads ?? []).map((h) => h.loadKg)];
+  const most = Math.max(0, ...open.flatMap((kg) => (kg === null ? [] : [demandNm(station, kg)])));
+  const well = done.filter((r) => isWell(r, planned[r.setNo - 1] ?? planned.at(-1)));
+  const loads = well.map((r) => r.loadKg as number);
+  return {
+    kind: "sets",
+    on: l.on,
+    id: l.visitId,
+    station,
+    stationSd: from.calibrated.has(station.id) ? CALIBRATED_SD : STATION_SD,
+    sets,
+    isTrusted: most === 0 || sets.every((s) => demandNm(station, s.loadKg) <= most * MOST_ABOVE_PLAN + 1e-9),
+    doneKg: loads.length === 0 ? null : hardestOf(station, loads),
+  };
+}
+
+/** Done as it was planned, with at most one less in reserve than was aimed at. */
+function isWell(
+  r: LineOfVisit["records"][number],
+  planned: LineOfVisit["kept"]["sets"][number] | undefined,
+): boolean {
+  if (r.early !== null || !planned || planned.role === "ramp") return false;
+  const isWhole = planned.reps === null || (r.reps ?? 0) >= planned.reps;
+  return isWhole && (r.reserve === null || planned.reserve === null || r.reserve >= planned.reserve - 1);
+}
+
+/** The last hold of a line that says anything: how it felt, or that the muscle gave out. */
+function heldBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): CapacityEvent | null {
+  const { station, scheme } = l.kept;
+  if (!station || scheme?.kind !== "holds" || own.some((r) => r.pain > GREEN_PAIN)) return null;
+  const last = own.findLast((r) => r.loadKg !== null && (r.felt !== null || r.early === "muscle"));
+  if (!last || last.loadKg === null) return null;
+  const gaveOut = last.early === "muscle";
+  const felt = gaveOut ? MOST_FELT : (last.felt as number);
+  const share = shareForFeltEffort("knee", scheme, Math.min(MOST_FELT, Math.max(LEAST_FELT, felt)), from.k);
+  const nm = demandNm(station, last.loadKg);
+  if (!(nm > 0)) return null;
+  return { kind: "holds", on: l.on, id: l.visitId, demandNm: nm, shape: 1, share, gaveOut };
+}
+const MOST_FELT = 9.9;
+const LEAST_FELT = 2;

@@ -1,0 +1,136 @@
+import "server-only";
+import type { Body } from "@/core/body/segments";
+import { type CapacityEvent, learn, STATION_SD } from "@/core/capacity/learn";
+import type { Care } from "@/core/capacity/shows";
+import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { CurvesKnown, Direction, KnownStrength } from "@/core/selection/setUp/strengthKnown";
+import { movementOf, shapeAt } from "@/core/selection/setUp/strengthKnown";
+import { testStation } from "@/core/selection/setUp/testStation";
+import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
+import { testsForCurve } from "@/core/strength/testsForCurve";
+import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
+import { capacityEvents } from "@/core/visit/capacityEvents";
+import { type Ctx, today } from "../base/context";
+import type { ClientEpisode } from "../client/clients";
+import { linesDone } from "../history/linesDone";
+import { type StoredTest, testsOf } from "../measure/measurements";
+import { measurementsOf } from "../measure/otherMeasurements";
+
+/** After surgery and where a knee is easily stirred up loads are set strictly. Rule L6. */
+export const careOf = (client: Pick<ClientEpisode, "irritability" | "school">): Care =>
+  client.irritability === "high" || client.school === "post_op" ? "strict" : client.irritability;
+
+/** Fewer tests than this never move the peak of a curve. */
+const CURVE_TESTS = 3;
+const UNRELIABLE = 0.1;
+
+/** Where the curves of a leg have their peaks: their own where enough angles were tested. */
+function curvesOf(tests: readonly StoredTest[]): CurvesKnown {
+  const of = (d: Direction) => {
+    const own = testsForCurve(tests.filter((t) => t.movement === movementOf(d)));
+    return { peakDeg: own.length < CURVE_TESTS ? null : fitTorqueAngle(movementOf(d), own).peakDeg };
+  };
+  return { extension: of("extension"), flexion: of("flexion") };
+}
+
+const trialsOf = (tests: readonly StoredTest[], d: Direction, curves: CurvesKnown): CapacityEvent[] =>
+  tests
+    .filter((t) => t.movement === movementOf(d) && t.torqueNm > 0)
+    .map((t) => ({
+      kind: "trial",
+      on: t.takenOn,
+      id: t.id,
+      torqueNm: t.torqueNm,
+      shape: shapeAt(curves, d, t.kneeFlexionDeg),
+      disagree: t.isReliable ? 0 : UNRELIABLE,
+    }));
+
+/**
+ * What a client's leg can do: everything that was tested, done and answered, folded in the order of the clinic's days. The
+ * one answer that loads, limits, costs and reviews ask. Rules L1 to L7.
+ */
+export async function knownStrength(
+  ctx: Ctx,
+  client: ClientEpisode,
+  facts: { body: Body; person: UntestedPerson; machines: readonly GymMachine[]; storyOn: string; k: number },
+): Promise<KnownStrength> {
+  const { body } = facts;
+  const on = today(ctx);
+  const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side);
+  const curves = curvesOf(tests);
+  const prior = untestedStrength(body, facts.person);
+  const care = careOf(client);
+  const events = capacityEvents(await linesDone(ctx, client.episodeId), {
+    side: client.side,
+    isStrict: care === "strict",
+    k: facts.k,
+    calibrated: new Set(),
+  });
+  for (const t of await repetitionTests(ctx, client, facts, curves)) {
+    if (t.direction) events[t.direction].push(t.event);
+    else events.quiet.set(t.event.station.id, [...(events.quiet.get(t.event.station.id) ?? []), t.event]);
+  }
+  const daily: CapacityEvent[] = prior.daily
+    ? [{ kind: "daily", on: facts.storyOn, id: "story", demandNm: prior.daily.peakNm, shape: 1 }]
+    : [];
+  const hip = tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null;
+  return {
+    extension: {
+      ...learn(prior.extension, [...daily, ...trialsOf(tests, "extension", curves), ...events.extension], on),
+      ...curves.extension,
+    },
+    flexion: {
+      ...learn(prior.flexion, [...trialsOf(tests, "flexion", curves), ...events.flexion], on),
+      ...curves.flexion,
+    },
+    hip:
+      hip === null ? { ...prior.hip, isTested: false } : { low: hip, middle: hip, high: hip, isTested: true },
+    daily: prior.daily,
+    quiet: Object.fromEntries(
+      [...events.quiet].flatMap(([id, own]) => {
+        const first = own.find((e) => e.sets.some((s) => s.loadKg > 0));
+        if (!first) return [];
+        const kg = Math.max(...first.sets.map((s) => s.loadKg));
+        const found = learn({ peakNm: kg * QUIET_OF_FIRST, sd: QUIET_SD }, own, on).stations[id];
+        return found ? [[id, found]] : [];
+      }),
+    ),
+    care,
+  };
+}
+
+/** What a machine of which nothing is known lifts once, against what was first set on it; and how far that may be off [own]. */
+const QUIET_OF_FIRST = 1.5;
+const QUIET_SD = 0.6;
+
+/** Repetition tests are visits of one set on the machine as it is usually set. */
+async function repetitionTests(
+  ctx: Ctx,
+  client: ClientEpisode,
+  { body, machines }: { body: Body; machines: readonly GymMachine[] },
+  curves: CurvesKnown,
+) {
+  const found = [];
+  for (const m of await measurementsOf(ctx, client.episodeId)) {
+    if (m.kind !== "repetition_test" || !m.apparatus || m.reps === null || m.reserve === null) continue;
+    const twoLegs = m.twoLegs ?? false;
+    if (!twoLegs && m.side !== client.side) continue;
+    const machine = machines.find((x) => x.name === m.apparatus);
+    const on = machine && testStation(machine, twoLegs, body, curves);
+    if (!on) continue;
+    found.push({
+      direction: on.direction,
+      event: {
+        kind: "sets" as const,
+        on: m.takenOn,
+        id: m.id,
+        station: on.station,
+        stationSd: STATION_SD,
+        sets: [{ loadKg: m.value, reps: m.reps, reserve: m.reserve, ended: "planned" as const }],
+        isTrusted: true,
+        doneKg: m.value,
+      },
+    });
+  }
+  return found;
+}

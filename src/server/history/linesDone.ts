@@ -1,0 +1,60 @@
+import "server-only";
+import { keptOffers, keptSet, keptStation } from "@/core/sheet/line/keptLine";
+import { scheme } from "@/core/sheet/schemes/scheme";
+import type { LineOfVisit } from "@/core/visit/capacityEvents";
+import { type Ctx, dayOf, once } from "../base/context";
+
+/** Every line of an episode that capacity can learn from, with what was logged of it and stands, the oldest first. */
+export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =>
+  once(ctx, `lines done ${episodeId}`, async () => {
+    const rows = await ctx.tx<
+      {
+        id: string;
+        started_at: Date;
+        station: unknown;
+        sets: unknown;
+        scheme: unknown;
+        offers: unknown;
+        done: unknown[][];
+      }[]
+    >`
+      select v.id, v.started_at, l.kept -> 'station' as station, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
+        l.kept -> 'offers' as offers,
+        json_agg(json_build_array(r.leg, r.set_no, r.load_kg, r.reps, r.reserve, r.felt, r.early, r.worked_s, r.pain)
+          order by r.started_at, r.id) as done
+      from visit v join sheet_line l on l.version_id = v.version_id
+      join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
+      where v.episode_id = ${episodeId} and jsonb_typeof(l.kept -> 'station') = 'object'
+        and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
+      group by v.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
+    return rows.map((r) => ({
+      visitId: r.id,
+      on: dayOf(ctx, r.started_at),
+      kept: {
+        station: keptStation.parse(r.station),
+        sets: keptSet.array().parse(r.sets),
+        scheme: scheme
+          .optional()
+          .catch(undefined)
+          .parse(r.scheme ?? undefined),
+        offers: keptOffers.nullish().parse(r.offers),
+      },
+      records: r.done.map(fromList),
+    }));
+  });
+
+/** In the order of the columns. */
+const fromList = (r: unknown[]): LineOfVisit["records"][number] => {
+  const [leg, setNo, loadKg, reps, reserve, felt, early, workedS, pain] = r as never[];
+  return {
+    leg,
+    setNo,
+    loadKg,
+    reps,
+    reserve,
+    felt,
+    early,
+    workedS,
+    pain,
+  } as unknown as LineOfVisit["records"][number];
+};
