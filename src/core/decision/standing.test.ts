@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { Action } from "../progression/safetyRules";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { EXAMPLES, line } from "../testdata/scoreContext";
-import type { LineChange, NextLine } from "./nextLine";
+import type { LineChange, NextLine } from "./lineChange";
 import { runsByItself } from "./standing";
 
 type Order = NonNullable<ScoreLine["standingOrder"]>;

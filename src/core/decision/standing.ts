@@ -1,6 +1,6 @@
 import type { Decision } from "../progression/decide";
 import type { ScoreLine } from "../sheet/line/scoreInput";
-import type { NextLine } from "./nextLine";
+import type { NextLine } from "./lineChange";
 
 /**
  * Whether a standing order lets this decision run by itself on a day: staying and stepping back always, stepping up only
@@ -17,7 +17,7 @@ export function runsByItself(
   const order = line.standingOrder;
   if (!order || today > order.untilOn || decision.tellsTherapist) return false;
   if (decision.action === "STOP_REFER" || decision.rules.includes("H9")) return false;
-  if (next.changes.some((c) => c.code === "at_goal" || c.code === "at_least" || c.code === "harder_form"))
+  if (next.changes.some((c) => ["at_goal", "at_least", "harder_form", "barred"].includes(c.code)))
     return false;
   if (decision.action !== "PROGRESS") return true;
   if (order.allows !== "up" || !next.line) return false;

@@ -91,7 +91,7 @@ test("all 64 performance combinations give exactly one row", () => {
         for (const satisfiedStreak of [1, 2]) {
           const sample = fc.sample(anyDecision, { numRuns: 1, seed: 1 })[0] as DecisionInput;
           const i = { ...sample, repsState, rir, rirTarget: 2, missedBefore, satisfiedStreak };
-          rows.add(performanceRule(i, stepSizes("monitoring", "low")).id);
+          rows.add(performanceRule(i, stepSizes("monitoring", "moderate")).id);
         }
   expect([...rows].sort()).toEqual(["P0", "P1", "P2", "P3", "P4", "P5", "P6", "P7", "P8"]);
 });

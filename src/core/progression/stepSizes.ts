@@ -13,12 +13,12 @@ export interface StepSizes {
 }
 
 const SIZES: Record<Irritability, StepSizes> = {
-  low: { sessionsPerStep: 2, upPct: 5, bigUpPct: 10, backPct: 10, angleDeg: 15, setsBackPct: 0 },
+  low: { sessionsPerStep: 1, upPct: 5, bigUpPct: 10, backPct: 10, angleDeg: 15, setsBackPct: 0 },
   moderate: { sessionsPerStep: 2, upPct: 5, bigUpPct: 5, backPct: 15, angleDeg: 10, setsBackPct: 0 },
   high: { sessionsPerStep: 3, upPct: 2.5, bigUpPct: 2.5, backPct: 25, angleDeg: 10, setsBackPct: -33 },
 };
 
-/** Dosing rules E4. After surgery: three sessions, at most +5 %, at least −15 %, 10° steps. */
+/** Dosing rules E4, rule P2. After surgery: three sessions, at most +5 %, at least −15 %, 10° steps. */
 export function stepSizes(school: School, irritability: Irritability): StepSizes {
   const s = SIZES[irritability];
   if (school !== "post_op") return s;

@@ -1,6 +1,7 @@
 import "server-only";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
-import { type LineChange, nextLine } from "@/core/decision/nextLine";
+import type { LineChange } from "@/core/decision/lineChange";
+import { nextLine } from "@/core/decision/nextLine";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
@@ -8,6 +9,7 @@ import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
@@ -172,7 +174,7 @@ async function lineDraft(
   return {
     ...line,
     ...found,
-    next: await nextByAction(ctx, client, visit.sheet, line.plan, found.done, found.decision),
+    next: await nextByAction(ctx, client, visit.sheet, line, found.done, found.decision),
   };
 }
 
@@ -183,7 +185,7 @@ async function decided(
   { plan, kept }: { plan: SheetLine; kept: KeptLine },
   facts: VisitFacts,
 ): Promise<Pick<LineDraft, "done" | "past" | "input" | "decision">> {
-  const mostReps = plan.ladder?.of === "reps" ? plan.ladder.most : null;
+  const mostReps = repsLadder(plan)?.most ?? null;
   const done = lineDone(kept, visit.records, mostReps);
   const past = await pastOf(ctx, plan.lineId, {
     id: visit.id,
@@ -220,12 +222,18 @@ async function nextByAction(
   ctx: Ctx,
   client: ClientEpisode,
   sheet: SheetVersion,
-  plan: SheetLine,
+  { plan, kept }: { plan: SheetLine; kept: KeptLine },
   done: LineDone,
   decision: Decision,
 ): Promise<Record<Action, NextDraft>> {
   const context = await contextOfSheet(ctx, client, sheet);
-  const facts = { school: client.school, irritability: client.irritability, context, usedKg: done.usedKg };
+  const facts = {
+    school: client.school,
+    irritability: client.irritability,
+    context,
+    setKg: kept.sets.find((s) => s.role === "work")?.loadKg ?? null,
+    usedKg: done.usedKg,
+  };
   const entries = ACTIONS.map((action): [Action, NextDraft] => {
     const next = nextLine(plan, action, action === decision.action ? decision : null, facts);
     const line = next.line && { ...plan, ...next.line };

@@ -1,5 +1,6 @@
-import type { LineChange } from "@/core/decision/nextLine";
+import type { LineChange } from "@/core/decision/lineChange";
 import { kgWords } from "@/core/units/mass";
+import { sayPlainly } from "../say";
 
 /** What changes of a line, in one sentence. */
 export function changeWords(c: LineChange): string {
@@ -15,7 +16,13 @@ export function changeWords(c: LineChange): string {
     case "at_least":
       return "Already the least there is: look at the whole plan with the client.";
     case "harder_form":
-      return "The next real step is too far: take a harder form, an add-on plate or another machine.";
+      return `Nothing more of this line is left to take: ${c.name ? `take ${c.name} next` : "take a harder form, an add-on plate or another machine"}.`;
+    case "barred":
+      return `The same again: the next step is not open, because ${sayPlainly(c.because)}.`;
+    case "lowering":
+      return `Lower in ${c.to} s instead of ${c.from} s.`;
+    case "pause":
+      return `Stay ${c.to} s at the end of each lift instead of ${c.from} s.`;
     case "rung":
       return `Hold at ${c.to}° instead of ${c.from}°.`;
     case "seconds":
@@ -27,11 +34,11 @@ export function changeWords(c: LineChange): string {
     case "percent":
       return `${c.to} % of maximum instead of ${c.from} %.`;
     case "reps":
-      return `${c.to} repetitions instead of ${c.from}${atWords(c.atHow)}.`;
+      return `${c.to} repetitions instead of ${c.from}.`;
     case "reps_first":
-      return `${c.to} repetitions instead of ${c.from}: the next step, ${c.nextHow}, asks for ${c.needed} first${atWords(c.atHow)}.`;
+      return `${c.to} repetitions instead of ${c.from}: the next step, ${c.nextHow}, asks for ${c.needed} first.`;
     case "load":
-      return `${c.toHow} instead of ${c.fromHow}${c.isHelp ? (c.isUp ? ", less help" : ", more help") : ""}${c.reps === null ? "" : `, from ${c.reps} repetitions again`}.`;
+      return `${c.toHow} instead of ${c.fromHow}${c.isHelp ? (c.isUp ? ", less help" : ", more help") : ""}${repsWords(c)}.`;
     case "range":
       return `Down to ${c.toDeg}° only, instead of ${c.fromDeg}°.`;
     case "sets":
@@ -45,10 +52,12 @@ export function changeWords(c: LineChange): string {
   }
 }
 
-/** The load that the repetitions are done with: the same, or the one that they ask for. */
-function atWords(at: { from: string; to: string } | null | undefined): string {
-  if (!at) return "";
-  return at.from === at.to ? `, same load, ${at.to}` : `, at ${at.to} instead of ${at.from}`;
+/** Repetitions before and after; what was decided before both were kept says one of them. */
+function repsWords(c: Extract<LineChange, { code: "load" }>): string {
+  if (c.reps === null) return "";
+  return c.fromReps == null || c.fromReps === c.reps
+    ? `, ${c.reps} repetitions`
+    : `, ${c.reps} repetitions instead of ${c.fromReps}`;
 }
 
 export const changesWords = (changes: readonly LineChange[]): string => changes.map(changeWords).join(" ");

@@ -15,7 +15,7 @@ import { workKindOf } from "../line/workKind";
 import { loweredByOneLeg } from "../schemes/kinds/twoUpOneDown";
 import { repetitionShare, type Scheme, schemeShare } from "../schemes/scheme";
 import { isByFeel } from "./byFeel";
-import { liftFactor } from "./liftFactor";
+import { asUsualLift, liftFactor } from "./liftFactor";
 import {
   type Chosen,
   FELT_ERROR,
@@ -65,20 +65,18 @@ function wishOf(e: Exercise, s: Scheme, person: Person): Wish {
   const kind = workKindOf(e);
   const held = schemeShare(s, kind ? jointOf(kind) : "knee", person.k);
   const isHeld = s.kind === "holds";
-  const factor = isHeld ? 1 : liftFactor(e, s);
   return {
+    e,
     s,
-    factor,
-    wantedHeld: held === null ? null : held * factor,
+    wantedHeld: held === null ? null : held * (isHeld ? 1 : liftFactor(e, s)),
     wantedShare: isHeld ? held : repetitionShare(s),
   };
 }
 
 /** What a scheme asks for: of what can be held at the angle, and in its own terms. */
 interface Wish {
+  e: Exercise;
   s: Scheme;
-  /** at an equal share of the maximum a press allows more repetitions, a curl fewer: shares are said as on a usual lift */
-  factor: number;
   wantedHeld: number | null;
   wantedShare: number | null;
 }
@@ -182,8 +180,8 @@ function aboveWish(c: ComputedSetUp, wantedShare: number): Said | null {
 }
 
 /** A share of what can be held as a share of the one-repetition maximum; lowering on one leg takes more. */
-function ofOneRepMax({ s, factor }: Wish, ofHeld: number): number {
-  const lifted = ofHeld / LIFTS_OF_HELD / factor;
+function ofOneRepMax({ e, s }: Wish, ofHeld: number): number {
+  const lifted = asUsualLift(e, ofHeld / LIFTS_OF_HELD);
   if (s.kind !== "two_up_one_down") return lifted;
   const target = repetitionShare(s) as number;
   return lifted * (target / loweredByOneLeg(s.reps, s.reserve).overloadVsSingle);

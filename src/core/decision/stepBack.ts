@@ -1,0 +1,86 @@
+import { type StepSizes, stepSizes } from "../progression/stepSizes";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import { type NextLine, stays, withScheme } from "./lineChange";
+import { isOpen, judgedOf, loadsOf, type NextFacts } from "./lineNow";
+
+const LEAST_REPS = 3;
+const FEWER_REPS = 2;
+const SHORTER_BY_S = 10;
+const LEAST_HOLD_S = 10;
+
+/** A lighter real load, else fewer repetitions, a set less; nothing of it is ever more. Rule P1. */
+export function stepBack(line: ScoreLine, facts: NextFacts): NextLine {
+  const sizes = stepSizes(facts.school, facts.irritability);
+  const judged = judgedOf(line, facts);
+  if (!judged) return stays(line);
+  const loads = loadsOf(judged, facts);
+  const wanted = 1 - sizes.backPct / 100;
+  const easier = loads?.easier.find((l) => l.ratio <= wanted + 1e-9) ?? loads?.easier.at(-1);
+  const next: NextLine =
+    loads && easier
+      ? {
+          line: { ...line, loadKg: easier.load },
+          changes: [
+            {
+              code: "load",
+              fromHow: loads.how,
+              toHow: easier.how,
+              fromReps: null,
+              reps: null,
+              isHelp: loads.isHelp,
+              isUp: false,
+            },
+          ],
+        }
+      : (lessOfIt(line)[0] ?? stays(line, "at_least"));
+  return fewerSets(next, sizes);
+}
+
+/** A step back that no machine can be set to is taken by doing less of the same [own]. */
+export function settable(next: NextLine, line: ScoreLine, facts: NextFacts): NextLine {
+  if (next.line && isOpen(next.line, facts)) return next;
+  return lessOfIt(line).find((less) => less.line && isOpen(less.line, facts)) ?? next;
+}
+
+/** Less of the same, the least felt first: shorter, fewer, a set less. */
+function lessOfIt(line: ScoreLine): NextLine[] {
+  const { scheme } = line;
+  const all: NextLine[] = [];
+  if (scheme.kind === "holds") {
+    const holdS = Math.max(LEAST_HOLD_S, scheme.holdS - SHORTER_BY_S);
+    if (holdS < scheme.holdS)
+      all.push({
+        line: withScheme(line, { holdS }),
+        changes: [{ code: "seconds", from: scheme.holdS, to: holdS }],
+      });
+    if (scheme.reps > 1)
+      all.push({
+        line: withScheme(line, { reps: scheme.reps - 1 }),
+        changes: [{ code: "holds", from: scheme.reps, to: scheme.reps - 1 }],
+      });
+  } else if ("reps" in scheme) {
+    const reps = Math.max(LEAST_REPS, scheme.reps - FEWER_REPS);
+    if (reps < scheme.reps)
+      all.push({
+        line: withScheme(line, { reps }),
+        changes: [{ code: "reps", from: scheme.reps, to: reps }],
+      });
+  }
+  if ("sets" in scheme && scheme.sets > 1)
+    all.push({
+      line: withScheme(line, { sets: scheme.sets - 1 }),
+      changes: [{ code: "sets", from: scheme.sets, to: scheme.sets - 1 }],
+    });
+  return all;
+}
+
+/** Easily stirred up: a third of the sets off too, named as the second thing. Dosing rules E4. */
+export function fewerSets(next: NextLine, sizes: StepSizes): NextLine {
+  const { line } = next;
+  if (!line || sizes.setsBackPct === 0 || !("sets" in line.scheme)) return next;
+  const from = line.scheme.sets;
+  const to = Math.max(1, Math.round(from * (1 + sizes.setsBackPct / 100)));
+  if (to >= from || next.changes.some((c) => c.code === "sets")) return next;
+  const kept = next.changes.filter((c) => c.code !== "same" && c.code !== "at_least");
+  return { line: withScheme(line, { sets: to }), changes: [...kept, { code: "sets", from, to }] };
+}

@@ -1,0 +1,164 @@
+import { exerciseById } from "../rules/exercises";
+import { repsLadder } from "../sheet/line/repsLadder";
+import type { ScoreLine } from "../sheet/line/scoreInput";
+import { USUAL_RESERVE } from "../sheet/schemes/parts";
+import { repetitionTarget } from "../sheet/schemes/scheme";
+import { kFactorUnbounded } from "../strength/repetitionMaximum";
+import { type LineChange, type NextLine, stays, withScheme } from "./lineChange";
+import { isOpen, judgedOf, type Loads, loadsOf, type NextFacts } from "./lineNow";
+
+/** A step of so much demand is taken at once; a greater one asks for its repetitions first. Rule P3. */
+const FINE_STEP = 1.1;
+/** Sets that were far too easy go at once to what is known, within so much. Rules P2, L9. */
+const EASY_STEP = { low: 1.25, moderate: 1.25, strict: 1.15 } as const;
+const MORE_REPS = 2;
+const MORE_EASY_REPS = 4;
+const MOST_REPS = 20;
+const MOST_LIGHT_REPS = 40;
+const SLOW_LOWERING_S = 5;
+const PAUSE_S = 2;
+const MOST_SETS = 4;
+
+/** What was asked of a step up. */
+export interface Up {
+  /** repetitions that the decision adds of the same load; 0: the next step */
+  more: number;
+  /** every set left far more than was aimed at */
+  isEasy: boolean;
+}
+
+interface Tried {
+  line: ScoreLine;
+  change: LineChange;
+}
+
+/**
+ * The next step of work that is moved, always upward and always one thing: repetitions to the top of the ladder, the next
+ * real load, more repetitions where its step is coarse, slower, with a pause, a set more, and at last the next exercise.
+ * Nothing that is barred. Rules P1 to P3.
+ */
+export function stepUp(line: ScoreLine, facts: NextFacts, up: Up): NextLine {
+  const judged = judgedOf(line, facts);
+  if (!judged) return stays(line);
+  const ladder = repsLadder(line);
+  const reps = "reps" in line.scheme ? line.scheme.reps : null;
+  if (up.more > 0) {
+    if (ladder === null || reps === null || reps >= ladder.most) return stays(line, "full");
+    const next = repsOf(line, reps, Math.min(ladder.most, reps + up.more));
+    return isOpen(next.line, facts) ? taken(next) : barredOr(line, next.line, facts);
+  }
+  const loads = loadsOf(judged, facts);
+  const tries = [
+    ...(loads ? loadSteps(line, loads, facts, up) : []),
+    ...otherWays(line, up.isEasy ? MORE_EASY_REPS : MORE_REPS),
+  ];
+  const found = tries.find((t) => isOpen(t.line, facts));
+  if (found) return taken(found);
+  const first = tries[0];
+  return first ? barredOr(line, first.line, facts) : stays(line, harderForm(line));
+}
+
+const taken = ({ line, change }: Tried): NextLine => ({ line, changes: [change] });
+
+const repsOf = (line: ScoreLine, from: number, to: number): Tried => ({
+  line: withScheme(line, { reps: to }),
+  change: { code: "reps", from, to },
+});
+
+/** The next real load, or the repetitions that come before it where its step is coarse. */
+function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: Up): Tried[] {
+  const next = loads.harder[0];
+  if (!next) return [];
+  const ladder = repsLadder(line);
+  const { scheme } = line;
+  if (!ladder || !("reps" in scheme))
+    return next.ratio <= FINE_STEP + 1e-9 ? [loadOf(line, loads, next, null)] : [];
+  const { reps } = scheme;
+  const aim = repetitionTarget(scheme)?.reserve ?? USUAL_RESERVE;
+  const k = (r: number) => kFactorUnbounded(Math.max(1, (r + aim) / loads.repetitionsFactor));
+  // as few as keep what is asked: never less than before
+  const repsAt = (ratio: number): number => {
+    for (let r = ladder.least; r < reps; r++) if (ratio * k(r) >= k(reps) - 1e-9) return r;
+    return reps;
+  };
+  const stepTo = (l: Loads["harder"][number]) => loadOf(line, loads, l, { from: reps, to: repsAt(l.ratio) });
+  if (isEasy) {
+    const far = loads.harder.filter((l) => l.ratio <= EASY_STEP[facts.context.sheet.strength.care] + 1e-9);
+    const known = facts.context.sheet.strength && learntKg(line, facts);
+    const within = far.filter((l) => known !== null && (loads.isHelp ? l.load >= known : l.load <= known));
+    return [...within.toReversed().map(stepTo), stepTo(next)];
+  }
+  if (next.ratio <= FINE_STEP + 1e-9) return [stepTo(next)];
+  let needed = reps;
+  const most = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  while (needed < most && k(needed) < next.ratio * k(ladder.least) - 1e-9) needed++;
+  if (reps >= needed || reps >= most) return [stepTo(next)];
+  const to = Math.min(needed, reps + MORE_REPS);
+  return [
+    {
+      line: withScheme(line, { reps: to }),
+      change: { code: "reps_first", from: reps, to, needed, nextHow: next.how },
+    },
+  ];
+}
+
+/** What is known to be right for the line's scheme, where nothing was set by hand. */
+const learntKg = (line: ScoreLine, facts: NextFacts): number | null =>
+  judgedOf({ ...line, loadKg: null }, facts)?.load?.setting?.load ?? null;
+
+const loadOf = (
+  line: ScoreLine,
+  loads: Loads,
+  to: { load: number; how: string },
+  reps: { from: number; to: number } | null,
+): Tried => ({
+  line: { ...(reps ? withScheme(line, { reps: reps.to }) : line), loadKg: to.load },
+  change: {
+    code: "load",
+    fromHow: loads.how,
+    toHow: to.how,
+    fromReps: reps?.from ?? null,
+    reps: reps?.to ?? null,
+    isHelp: loads.isHelp,
+    isUp: true,
+  },
+});
+
+/** Where no load is left to take: more repetitions, slower, with a pause, a set more. Rule P3. */
+function otherWays(line: ScoreLine, moreReps: number): Tried[] {
+  const { scheme } = line;
+  const found: Tried[] = [];
+  const most = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  if ("reps" in scheme && scheme.kind !== "holds" && scheme.reps < most)
+    found.push(repsOf(line, scheme.reps, Math.min(most, scheme.reps + moreReps)));
+  if ("tempo" in scheme) {
+    const { tempo } = scheme;
+    if (tempo.lowerS < SLOW_LOWERING_S)
+      found.push({
+        line: withScheme(line, { tempo: { ...tempo, lowerS: SLOW_LOWERING_S } }),
+        change: { code: "lowering", from: tempo.lowerS, to: SLOW_LOWERING_S },
+      });
+    if (tempo.topS < PAUSE_S)
+      found.push({
+        line: withScheme(line, { tempo: { ...tempo, topS: PAUSE_S } }),
+        change: { code: "pause", from: tempo.topS, to: PAUSE_S },
+      });
+  }
+  if ("sets" in scheme && scheme.sets < MOST_SETS)
+    found.push({
+      line: withScheme(line, { sets: scheme.sets + 1 }),
+      change: { code: "sets", from: scheme.sets, to: scheme.sets + 1 },
+    });
+  return found;
+}
+
+const harderForm = (line: ScoreLine): LineChange => {
+  const harder = exerciseById(line.exerciseId)?.harder_id;
+  return { code: "harder_form", name: (harder && exerciseById(harder)?.name) || null };
+};
+
+/** The reason why the next step is not open; where none bars it, nothing of the line is left to take. */
+function barredOr(line: ScoreLine, next: ScoreLine, facts: NextFacts): NextLine {
+  const because = judgedOf(next, facts)?.bars[0];
+  return stays(line, because ? { code: "barred", because } : harderForm(line));
+}
