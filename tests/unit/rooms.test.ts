@@ -36,7 +36,7 @@ const CORE: House = {
     sheet: "body bounds capacity equipment isometrics progression rules schedule selection strength",
     drafts: "bounds measure rules selection sheet story strength",
     visit: "capacity isometrics progression rules selection sheet",
-    decision: "bounds progression sheet visit",
+    decision: "bounds capacity progression rules sheet strength visit",
     requests: "",
     paper: "selection",
     review: "decision demand measure progression strength visit",

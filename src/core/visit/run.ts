@@ -1,7 +1,8 @@
 import type { KeptLine } from "../sheet/line/keptLine";
 import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
-import { withLoad } from "./eased";
+import { withLoad } from "./between/eased";
+import { offerFor, saysNext, withOffer } from "./between/offer";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
 import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
@@ -42,6 +43,9 @@ export interface VisitState {
   under: (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt"> & { endedAtMs: number | null }) | null;
   /** earliest start of what comes next by the plan; null where nothing is waited for */
   restEndsAtMs: number | null;
+  /** steps up that were taken of a line, and sets whose offer was answered */
+  rises: Readonly<Record<string, number>>;
+  answered: readonly string[];
   /** why a line ended before the plan did */
   ended: Readonly<Record<string, string>>;
   stopped: string | null;
@@ -61,6 +65,8 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
     painBefore: null,
     under: null,
     restEndsAtMs: null,
+    rises: {},
+    answered: [],
     ended: {},
     stopped: null,
     leftOutAtMs: null,
@@ -116,6 +122,10 @@ function step(s: VisitState, e: VisitEvent): VisitState {
       return s.phase === "rating" ? rated(s, e) : s;
     case "load":
       return loaded(s, e);
+    case "take":
+      return offerTaken(s, e);
+    case "stay":
+      return answeredOf(s, e.lineId);
     case "add-set":
       return added(s, e.lineId);
     case "skip":
@@ -157,6 +167,23 @@ function loaded(s: VisitState, e: Extract<VisitEvent, { type: "load" }>): VisitS
   const line = changeable(s, e.lineId) ? lineOf(s, e.lineId) : null;
   const tasks = line && withLoad(line, s.tasks, e.loadKg);
   return tasks ? { ...s, tasks } : s;
+}
+
+/** Only what is offered is taken, and only once. */
+function offerTaken(s: VisitState, e: Extract<VisitEvent, { type: "take" }>): VisitState {
+  const task = currentTask(s);
+  const o = offerFor(s);
+  if (!task || o?.lineId !== e.lineId || o.reps !== e.reps || (o.loadKg ?? 0) !== (e.loadKg ?? 0)) return s;
+  return {
+    ...answeredOf(s, e.lineId),
+    tasks: withOffer(s.tasks, task, o),
+    rises: o.isMore ? { ...s.rises, [o.lineId]: (s.rises[o.lineId] ?? 0) + 1 } : s.rises,
+  };
+}
+
+function answeredOf(s: VisitState, lineId: string): VisitState {
+  const o = offerFor(s);
+  return o?.lineId === lineId ? { ...s, answered: [...s.answered, o.recordId] } : s;
 }
 
 /** Ends everything; a set under way is ended and rated first, so that it is never lost. */
@@ -277,6 +304,8 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   };
   const most = line?.painMax ?? 0;
   if (e.pain > most) return endLine(after, lineId, asKept(saidWith("floor.pain_in", { pain: e.pain, most })));
+  if (line && saysNext(line, done) === null && line.offers?.care === "strict")
+    return endLine(after, lineId, asKept({ code: "floor.gave_out" }));
   if (u.painBefore !== null && e.pain - u.painBefore >= JUMP)
     return endLine(after, lineId, asKept(saidWith("floor.pain_jumped", { from: u.painBefore, to: e.pain })));
   const next = currentTask(after);

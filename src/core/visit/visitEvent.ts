@@ -57,6 +57,15 @@ export const visitEvent = z.discriminatedUnion("type", [
   }),
   /** the load of what is left of a line: eased, or as planned again */
   z.object({ type: z.literal("load"), lineId, loadKg, at }),
+  /** the next set as it was offered after the last one: a load with its repetitions; "stay" leaves it as planned */
+  z.object({
+    type: z.literal("take"),
+    lineId,
+    loadKg: loadKg.nullable(),
+    reps: z.number().int().min(1).max(200),
+    at,
+  }),
+  z.object({ type: z.literal("stay"), lineId, at }),
   z.object({ type: z.literal("add-set"), lineId, at }),
   z.object({ type: z.literal("skip"), lineId, what: z.enum(["set", "line"]), at }),
   /** another exercise in place of what is left of a line, for today */

@@ -134,7 +134,13 @@ export async function logHome(
     select 1 from visit v join sheet_version w on w.id = v.version_id
     where v.id = ${visitId} and w.sheet_id = ${link.sheetId} and v.started_by = ${ctx.actor.personId}`;
   if (!own) throw new Refused("missing", "This visit is not known at the clinic yet; it will be sent again.");
-  if (input.entry.type === "swap" || input.entry.type === "add-set" || input.entry.type === "correct")
+  if (
+    input.entry.type === "swap" ||
+    input.entry.type === "take" ||
+    input.entry.type === "stay" ||
+    input.entry.type === "add-set" ||
+    input.entry.type === "correct"
+  )
     throw new Refused("forbidden", "At home the sheet is done as it stands. Ask the clinic.");
   await logEvent(ctx, visitId, input);
 }

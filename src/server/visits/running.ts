@@ -7,18 +7,21 @@ import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { asKept, fromKept, saidWith } from "@/core/units/said";
+import { offersAreOpen } from "@/core/visit/between/offersAreOpen";
 import { recordOf } from "@/core/visit/recordOf";
 import { type DoneTask, type VisitState, visitState } from "@/core/visit/run";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visitEvent";
 import type { entryInput, startInput } from "@/core/visit/visitInput";
-import { type Ctx, mustMay } from "../base/context";
+import { type Ctx, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
+import { careOf } from "../facts/strength";
+import { recentVisits } from "../history/visits";
 import { makeMorningLink } from "../links/links";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { floorBarred } from "./floor";
@@ -89,9 +92,18 @@ export async function linesOfToday(
     sheet.lines.map((l) => l.plan),
     await contextOfSheet(ctx, client, sheet),
   );
-  return sheet.lines.flatMap((l, i) =>
-    l.kept ? [{ ...keptToday(l.kept, judged[i]), painMax: Math.min(l.kept.painMax, most) }] : [],
-  );
+  const mayRise = offersAreOpen(await recentVisits(ctx, client.episodeId), {
+    today: today(ctx),
+    isStrict: careOf(client) === "strict",
+    painMax: most,
+  });
+  return sheet.lines.flatMap((l, i) => {
+    if (!l.kept) return [];
+    const kept = keptToday(l.kept, judged[i]);
+    return [
+      { ...kept, painMax: Math.min(l.kept.painMax, most), offers: mayRise ? (kept.offers ?? null) : null },
+    ];
+  });
 }
 
 /** The clearly weaker leg begins; where tests do not say, the one that this is about. */

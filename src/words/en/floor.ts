@@ -22,6 +22,7 @@ export const floor = {
   pain_in: (m: { pain: number; most: number }) =>
     `joint pain of ${m.pain} in it is above the limit of ${m.most}`,
   ended: (m: { why: readonly Said[] }, f: Format) => m.why.map((w) => f.say(w)).join("; "),
+  gave_out: "the muscle gave out: no more of it before a therapist has looked",
   pain_jumped: (m: { from: number; to: number }) => `joint pain jumped from ${m.from} to ${m.to}`,
   morning_from: (m: { on: string }, f: Format) =>
     `The morning after this visit begins at ${OPENS_AT} on ${f.day(m.on)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`,

@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { bodyFrom } from "@/core/body/segments";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import { askedOf } from "@/core/visit/askedOf";
+import { askedOf } from "@/core/visit/between/askedOf";
 import { feltSaid, loadSaid, taskSaid } from "@/core/visit/client/homeSaid";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";

@@ -23,5 +23,6 @@ export function keptToday(kept: KeptLine, judged: JudgedLine | undefined): KeptL
         : { ...s, loadKg: hardest.load, how: hardest.how, ...(s.how && { aboveToday: s.how }) },
     ),
     lighter: kept.lighter.filter((l) => isOpen(l.loadKg, open)),
+    offers: kept.offers && { ...kept.offers, loads: kept.offers.loads.filter((l) => isOpen(l.loadKg, open)) },
   };
 }

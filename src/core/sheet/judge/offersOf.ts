@@ -11,7 +11,8 @@ const MOST_LOADS = 80;
 export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffers | null {
   const { line, load } = judged;
   const ladder = repsLadder(line);
-  if (line.scheme.kind !== "straight" || !ladder || !load) return null;
+  // at home nobody stands by: what was planned is done
+  if (sheet.isAtHome || line.scheme.kind !== "straight" || !ladder || !load) return null;
   const { setting, open } = load;
   const near = (setting?.loads ?? []).filter(
     (l) =>

@@ -2,7 +2,8 @@
 import { useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
-import { plannedLoadKg } from "@/core/visit/eased";
+import { plannedLoadKg } from "@/core/visit/between/eased";
+import { offerFor } from "@/core/visit/between/offer";
 import type { VisitState } from "@/core/visit/run";
 import type { Task } from "@/core/visit/tasks";
 import type { VisitEvent } from "@/core/visit/visitEvent";
@@ -67,6 +68,7 @@ export function LineActions({
   );
   const asPlannedKg = plannedLoadKg(line);
   const isEased = task.plannedKg !== task.loadKg;
+  const offer = offerFor(state);
   // what is seldom wanted stands one tap away, so that the row never wraps at arm's length
   const set = isBetween
     ? [
@@ -107,10 +109,32 @@ export function LineActions({
         {action ?? missing ?? "Nothing to do now"}{" "}
         {action && <kbd className="[@media(hover:none)]:hidden">space</kbd>}
       </button>
+      {offer && (
+        <>
+          <button
+            type="button"
+            className="btn btn-lg border-2 border-primary bg-base-100 font-bold"
+            onClick={() =>
+              happen({ type: "take", lineId, loadKg: offer.loadKg, reps: offer.reps, at: Date.now() })
+            }
+          >
+            {offer.isMore ? "take" : "less:"} {offer.how ? `${offer.how}, ` : ""}
+            {offer.reps} ×
+          </button>
+          <button
+            type="button"
+            className="btn btn-lg border-2 border-rule bg-base-100 font-bold"
+            onClick={() => happen({ type: "stay", lineId, at: Date.now() })}
+          >
+            stay: {task.how ? `${task.how}, ` : ""}
+            {task.reps} ×
+          </button>
+        </>
+      )}
       <button type="button" className={KEY} onClick={onUndo} disabled={!canUndo}>
         undo
       </button>
-      {isBetween && easier && (
+      {isBetween && easier && !offer && (
         <button
           type="button"
           className={KEY}

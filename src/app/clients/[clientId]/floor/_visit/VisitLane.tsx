@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { fromKept } from "@/core/units/said";
-import { askedOf } from "@/core/visit/askedOf";
+import { askedOf } from "@/core/visit/between/askedOf";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
 import { taskKey } from "@/core/visit/tasks";

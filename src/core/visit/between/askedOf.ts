@@ -1,7 +1,7 @@
-import type { KeptLine } from "../sheet/line/keptLine";
-import type { VisitState } from "./run";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import type { VisitState } from "../run";
 
-/** Reserve, or felt effort of holds, is asked once: after the last set of a leg, and where a scheme ends by it. */
+/** Reserve is asked after each set that the next one may be offered by; else once, after the last set of a leg, as felt effort of holds is. */
 export function askedOf(s: VisitState, task: { lineId: string; leg: string }, line: KeptLine) {
   const open = s.tasks.filter(
     (t) => t.status === "open" && t.lineId === task.lineId && t.leg === task.leg,
@@ -10,5 +10,8 @@ export function askedOf(s: VisitState, task: { lineId: string; leg: string }, li
   const isHeld = line.kind === "holds";
   // who stops says the pain and goes
   if (line.kind === "stretch" || s.stopped !== null) return { reserve: false, felt: false };
-  return { felt: isHeld && isLast, reserve: !isHeld && (isLast || line.leastReserve !== null) };
+  return {
+    felt: isHeld && isLast,
+    reserve: !isHeld && (isLast || line.leastReserve !== null || Boolean(line.offers)),
+  };
 }

@@ -1,5 +1,5 @@
-import type { KeptLine } from "../sheet/line/keptLine";
-import type { LiveTask } from "./run";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import type { LiveTask } from "../run";
 
 const isSame = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
 

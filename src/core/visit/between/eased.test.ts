@@ -1,11 +1,11 @@
 import fc from "fast-check";
-import type { KeptLine } from "../sheet/line/keptLine";
-import type { Scheme } from "../sheet/schemes/scheme";
-import { keptLines } from "../testdata/keptLines";
-import { EXAMPLES, line } from "../testdata/scoreContext";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import type { Scheme } from "../../sheet/schemes/scheme";
+import { keptLines } from "../../testdata/keptLines";
+import { EXAMPLES, line } from "../../testdata/scoreContext";
+import { type LiveTask, startOf, visitState } from "../run";
+import type { VisitEvent } from "../visitEvent";
 import { plannedLoadKg, withLoad } from "./eased";
-import { type LiveTask, startOf, visitState } from "./run";
-import type { VisitEvent } from "./visitEvent";
 
 const kept = (exerciseId: string, scheme: Scheme, loadKg: number | null = null): KeptLine => {
   const [made] = keptLines([line(exerciseId, scheme, { loadKg })]);
