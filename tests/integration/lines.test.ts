@@ -195,7 +195,7 @@ test("repetition tests on a machine are what loads are learnt from, of this side
     value,
     way: null,
     source: "typed" as const,
-    apparatus: "Leg press by the window",
+    apparatus: "Bay extension",
     reps: 8,
     reserve: 2,
     twoLegs: side === null,

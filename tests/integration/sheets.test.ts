@@ -123,7 +123,7 @@ describe("is refused, and nothing is written:", () => {
     const { client } = await plannedClient(clinic);
     await refused(
       client,
-      [holdWith({ effort: { kind: "percent", percent: 70 }, holdS: 45 })],
+      [holdWith({ effort: { kind: "percent", percent: 80 }, holdS: 60 })],
       /predicted to fail after \d+ s, even in somebody who holds long/,
     );
   });

@@ -99,6 +99,8 @@ export interface Observation {
   sd: number;
   /** at least so much: says nothing where more is believed already */
   isBound?: boolean;
+  /** measured with a cell: no slip of a finger, and taken whole however far it lies off */
+  isMeasured?: boolean;
 }
 
 /**
@@ -108,7 +110,7 @@ export interface Observation {
 export function update(
   b: Belief,
   row: readonly number[],
-  { y, sd, isBound = false }: Observation,
+  { y, sd, isBound = false, isMeasured = false }: Observation,
   isTrusted = true,
 ): { belief: Belief; seen: Seen } {
   const predicted = dot(row, b.mean);
@@ -118,7 +120,7 @@ export function update(
   const gate = GATE * Math.sqrt(variance);
   const isOdd = Math.abs(y - predicted) > gate;
   if (isOdd && y > predicted && !isTrusted) return { belief: b, seen: { used: false, isOdd } };
-  const step = clamp(y - predicted, -gate, gate);
+  const step = isMeasured ? y - predicted : clamp(y - predicted, -gate, gate);
   const part = isBound ? BOUND_PART : 1;
   const g = (i: number) => gain[i] as number;
   return {

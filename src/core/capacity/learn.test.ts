@@ -59,6 +59,11 @@ test("both legs together never speak for one of them; a trial does", () => {
   expect(nm(tried.peak)).toBeLessThan(95);
 });
 
+test("a weak leg that was measured is believed, however far it lies under what people like it have", () => {
+  const tried = learn(PRIOR, [{ kind: "trial", on: FROM, id: "t", torqueNm: 20, shape: 1 }], FROM);
+  expect(nm(tried.peak)).toBeLessThan(23);
+});
+
 test("weeks without work take strength away and bring doubt; weeks at work bring neither so fast", () => {
   const worked = [0, 7, 14, 21, 28, 35, 42].map((d) => sets(daysAfter(FROM, d), 20, 2));
   const today = daysAfter(FROM, 49);

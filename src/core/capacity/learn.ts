@@ -145,6 +145,3 @@ export const shownOn = (l: Pick<Learnt, "peak" | "stations">, stationId: string 
   stationId === null
     ? l.peak
     : (l.stations[stationId]?.shown ?? { mean: l.peak.mean, sd: Math.hypot(l.peak.sd, STATION_SD) });
-
-/** What nobody learnt anything about. */
-export const untaught = (prior: Prior, today = "2000-01-01"): Learnt => learn(prior, [], today);

@@ -1,7 +1,7 @@
 import { kFactorUnbounded } from "../strength/repetitionMaximum";
 import type { Ended } from "./observe";
 import type { Care } from "./shows";
-import { demandNm, hardestOf, type Station } from "./station";
+import { demandNm, hardestOf, type Lift } from "./station";
 
 /** A set that was done, and what was planned of it. */
 export interface LastSet {
@@ -37,7 +37,7 @@ const LEAST_LESS = 0.95;
  * The next set of a line by how the last one went: the largest real load that leaves the ladder's fewest repetitions, and
  * as many repetitions as fit; where no real step fits, more repetitions. Null where the line ends. Rules L8, P2.
  */
-export function nextSet(station: Station, set: LastSet, rules: SetRules): NextSet | null {
+export function nextSet(station: Lift, set: LastSet, rules: SetRules): NextSet | null {
   const { reserve, ladder, care, loads } = rules;
   const now = demandNm(station, set.loadKg);
   const ratio = (l: number) => demandNm(station, l) / now;

@@ -26,6 +26,7 @@ export const seeTrial = (
   update(b, rowOf(b, null), {
     y: Math.log(torqueNm / shape),
     sd: Math.hypot(isFixed ? FIXED_SD : BY_HAND_SD, FAR_SD * farDeg, disagree / 2),
+    isMeasured: true,
   });
 
 /** How a set ended: as planned, because the muscle gave out, or for anything else. */

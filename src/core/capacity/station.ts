@@ -22,6 +22,9 @@ export interface Station {
   repetitionsFactor: number;
 }
 
+/** What of a station a load is worked out by: its name does not matter. */
+export type Lift = Omit<Station, "id">;
+
 /** Peak torque that one lift of a load asks for, N·m: the hardest of the open angles. */
 export const demandNm = ({ angles, eta }: Pick<Station, "angles" | "eta">, loadKg: number): number =>
   Math.max(...angles.map((a) => (a.bareNm + a.perKgNm * loadKg) / (a.shape * eta)));

@@ -1,4 +1,4 @@
-import { demandNm, type Station } from "../capacity/station";
+import { demandNm, type Lift } from "../capacity/station";
 import type { Irritability, School } from "../progression/painRule";
 import { type JudgedLine, judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import { stationOfLine } from "../sheet/judge/stationOfLine";
@@ -50,7 +50,7 @@ export interface Loads {
 export function loadsOf(judged: JudgedLine, facts: NextFacts): Loads | null {
   const setting = judged.load?.setting ?? null;
   if (!setting || setting.loads.length === 0) return null;
-  const station: Station | null = stationOfLine(judged, facts.context);
+  const station: Lift | null = stationOfLine(judged, facts.context);
   const asks = (kg: number): number => (station ? demandNm(station, kg) : kg);
   const now = asks(setting.load);
   const all = setting.loads

@@ -2,7 +2,7 @@ import { CALIBRATED_SD, type CapacityEvent, STATION_SD } from "../capacity/learn
 import type { DoneSet } from "../capacity/observe";
 import { demandNm, hardestOf } from "../capacity/station";
 import { shareForFeltEffort } from "../isometrics/effortConversion";
-import type { KeptLine } from "../sheet/line/keptLine";
+import { type KeptLine, keptStationId } from "../sheet/line/keptLine";
 import type { Side } from "../units/fields";
 import type { SetRecord } from "./setRecord";
 
@@ -11,7 +11,7 @@ export interface LineOfVisit {
   visitId: string;
   /** ISO day at the clinic */
   on: string;
-  kept: Pick<KeptLine, "station" | "sets" | "scheme" | "offers">;
+  kept: Pick<KeptLine, "station" | "machineId" | "sets" | "scheme" | "offers">;
   records: readonly Pick<
     SetRecord,
     "leg" | "setNo" | "loadKg" | "reps" | "reserve" | "felt" | "early" | "workedS" | "pain"
@@ -58,7 +58,7 @@ export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): 
     const sets = setsBy(l, own, from);
     if (!sets) continue;
     if (station.direction) found[station.direction].push(sets);
-    else found.quiet.set(station.id, [...(found.quiet.get(station.id) ?? []), sets]);
+    else found.quiet.set(sets.station.id, [...(found.quiet.get(sets.station.id) ?? []), sets]);
   }
   return found;
 }
@@ -80,12 +80,13 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
   const most = Math.max(0, ...open.flatMap((kg) => (kg === null ? [] : [demandNm(station, kg)])));
   const well = done.filter((r) => isWell(r, planned[r.setNo - 1] ?? planned.at(-1)));
   const loads = well.map((r) => r.loadKg as number);
+  const id = keptStationId(l.kept.machineId, station);
   return {
     kind: "sets",
     on: l.on,
     id: l.visitId,
-    station,
-    stationSd: from.calibrated.has(station.id) ? CALIBRATED_SD : STATION_SD,
+    station: { ...station, id },
+    stationSd: from.calibrated.has(id) ? CALIBRATED_SD : STATION_SD,
     sets,
     isTrusted: most === 0 || sets.every((s) => demandNm(station, s.loadKg) <= most * MOST_ABOVE_PLAN + 1e-9),
     doneKg: loads.length === 0 ? null : hardestOf(station, loads),

@@ -15,11 +15,12 @@ export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =
         sets: unknown;
         scheme: unknown;
         offers: unknown;
+        machine_id: string | null;
         done: unknown[][];
       }[]
     >`
       select v.id, v.started_at, l.kept -> 'station' as station, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
-        l.kept -> 'offers' as offers,
+        l.kept -> 'offers' as offers, l.kept ->> 'machineId' as machine_id,
         json_agg(json_build_array(r.leg, r.set_no, r.load_kg, r.reps, r.reserve, r.felt, r.early, r.worked_s, r.pain)
           order by r.started_at, r.id) as done
       from visit v join sheet_line l on l.version_id = v.version_id
@@ -37,6 +38,7 @@ export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =
           .optional()
           .catch(undefined)
           .parse(r.scheme ?? undefined),
+        machineId: r.machine_id,
         offers: keptOffers.nullish().parse(r.offers),
       },
       records: r.done.map(fromList),

@@ -68,7 +68,7 @@ test("what role, limits or a warning forbid is marked as an attempt; a slip of t
       answerRecheck(ctx, client, { id: randomUUID(), isClear: true, signs: [] }),
     ),
   ).toBe("recheck.past");
-  const raised = holdWith({ effort: { kind: "percent", percent: 70 }, holdS: 45 });
+  const raised = holdWith({ effort: { kind: "percent", percent: 80 }, holdS: 60 });
   expect(await deedOf("therapist", (ctx) => saveLines(ctx, client, [raised], { name: "Another" }))).toBe(
     "plan.barred",
   );

@@ -12,13 +12,22 @@ export function stationOfLine(judged: JudgedLine, { sheet }: ScoreContext): Kept
   if (!exercise || !load) return null;
   const { setUp } = load;
   if (!setUp) {
-    const isLoaded = machineId !== null && (load.setting !== null || load.open !== null);
-    const station = isLoaded ? quietStation(machineId, line.legs === "together") : null;
-    return station && { ...station, angles: [...station.angles], direction: null };
+    if (machineId === null || (load.setting === null && load.open === null)) return null;
+    const legs = line.legs === "together" ? "two" : "one";
+    const { id: _, ...station } = quietStation(machineId, legs === "two");
+    return { ...station, angles: [...station.angles], family: "quiet", legs, direction: null };
   }
   const e = line.scheme.kind === "holds" ? heldForm(exercise) : exercise;
   const use = exerciseUse(e);
   const inside = setUp.angles.filter((a) => a.deg >= setUp.arc.fromDeg && a.deg <= setUp.arc.toDeg);
-  const station = use && capacityStation({ e, use, chosen: setUp.chosen, inside }, sheet.strength);
-  return station && { ...station, angles: [...station.angles], direction: directionOf(e) };
+  const found = use && capacityStation({ e, use, chosen: setUp.chosen, inside }, sheet.strength);
+  if (!use || !found) return null;
+  const { id: _, ...station } = found;
+  return {
+    ...station,
+    angles: [...station.angles],
+    family: setUp.chosen.family.id,
+    legs: use.legs,
+    direction: directionOf(e),
+  };
 }

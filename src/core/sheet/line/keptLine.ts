@@ -23,7 +23,9 @@ export type KeptSet = z.infer<typeof keptSet>;
 
 /** Where a line's load is moved: all that is needed to learn from its sets without computing any geometry again. Rule L12. */
 export const keptStation = z.object({
-  id: z.string().max(120),
+  /** the kind of thing and the legs; with the machine of the line it names the station, which keeps its name in another clinic */
+  family: z.string().max(60),
+  legs: z.string().max(20),
   /** null: the knee has no part in it, kilograms are learnt for themselves */
   direction: z.enum(["extension", "flexion"]).nullable(),
   angles: z.array(z.object({ bareNm: z.number(), perKgNm: z.number(), shape: z.number() })).max(40),
@@ -32,6 +34,10 @@ export const keptStation = z.object({
   repetitionsFactor: z.number(),
 });
 export type KeptStation = z.infer<typeof keptStation>;
+
+/** The name of a kept line's station: as `stationIdOf` has it for what is not kept yet. */
+export const keptStationId = (machineId: string | null, s: Pick<KeptStation, "family" | "legs">): string =>
+  `${machineId ?? s.family}|${s.legs}`;
 
 /** Repetitions to be left, fewest and most of a set, and the real loads that were open when it was saved. */
 export const keptOffers = z.object({
