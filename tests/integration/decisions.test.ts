@@ -158,7 +158,7 @@ test("two good visits climb one rung; the bank counts one visit once", async () 
   expect(await sheetNow(client)).toMatchObject({
     version: 2,
     origin: "decision",
-    lines: [{ plan: { scheme: { atDeg: 70, holdS: 30, effort: { felt: 6 } } } }],
+    lines: [{ plan: { scheme: { atDeg: 65, holdS: 30, effort: { felt: 6 } } } }],
   });
   // after the step the bank is empty again
   await visitWithMorning(client, 5, { pain: 1 });
@@ -476,7 +476,7 @@ describe("a standing order", () => {
     expect(await sheetNow(client)).toMatchObject({
       version: 2,
       origin: "standing_order",
-      lines: [{ plan: { scheme: { atDeg: 70 }, standingOrder: { by: "Test therapist" } } }],
+      lines: [{ plan: { scheme: { atDeg: 65 }, standingOrder: { by: "Test therapist" } } }],
     });
   });
 

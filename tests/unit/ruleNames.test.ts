@@ -32,6 +32,9 @@ test("every rule that a comment names stands in docs, under that name", () => {
         /[Cc]orrections? ((?:K\d{1,2}(?:\.\d)?(?:, | and | to )?)+)/g,
         /K\d{1,2}(?:\.\d)?/g,
       ).map((n) => [rules, n] as const),
+      ...namesIn(text, /[Rr]ules? ((?:[LP]\d{1,2}(?:, | and | to )?)+)/g, /[LP]\d{1,2}/g).map(
+        (n) => [rules, n] as const,
+      ),
       ...namesIn(text, /\((K\d{1,2}(?:\.\d)?)\)/g, /K\d{1,2}(?:\.\d)?/g).map((n) => [rules, n] as const),
       ...namesIn(
         text,

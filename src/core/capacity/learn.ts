@@ -38,6 +38,8 @@ export interface Moved {
   stationId: string | null;
   fromNm: number;
   toNm: number;
+  /** doubt afterwards */
+  sd: number;
 }
 
 /** What one movement of one side can do by everything that was done. */
@@ -52,7 +54,7 @@ export interface Learnt {
   odd: readonly { on: string; id: string; stationId: string | null }[];
 }
 
-const MOST_MOVED = 12;
+const MOST_MOVED = 60;
 
 const isWork = (e: CapacityEvent): boolean => e.kind === "sets" || e.kind === "holds";
 const saysReserve = (sets: readonly DoneSet[]): boolean =>
@@ -96,6 +98,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
         stationId,
         fromNm,
         toNm: Math.exp(belief.mean[0] as number),
+        sd: peakOf(belief).sd,
       });
     }
     if (isWork(e)) worked = e.on;

@@ -10,7 +10,7 @@ import { knownOf, surely } from "../testdata/capacity/known";
 import { inWords } from "../testdata/inWords";
 import { SOUND } from "../testdata/loadFacts";
 import type { Said } from "../units/said";
-import { kneecapHere, pressHeavier, stackNumber, type ToldFacts, whyHold } from "./told";
+import { grownStronger, kneecapHere, pressHeavier, stackNumber, type ToldFacts, whyHold } from "./told";
 
 const body = bodyFrom(70, 1.7);
 const chair = chairRise(body) as NonNullable<ReturnType<typeof chairRise>>;
@@ -127,4 +127,26 @@ test("why today is as it is: the reasons of the decision and nothing added to th
   expect(says[0]).toBe("held extension: today is a step back.");
   expect(says.slice(1, 3)).toEqual(["Because the morning was 4.", "Because swelling rose."]);
   expect(says).toContain("Hold at 55° instead of 60°.");
+});
+
+test("how strong the leg has become is told in kilograms of push, and only where more than the doubt has changed", () => {
+  const grown = (toNm: number) => {
+    const { strength } = all.input;
+    const moved = [100, toNm].map((nm, i) => ({
+      on: `2026-01-0${i + 1}`,
+      id: `${i}`,
+      kind: "sets" as const,
+      stationId: null,
+      fromNm: nm,
+      toNm: nm,
+      sd: 0.08,
+    }));
+    const extension = { ...strength.extension, moved, peak: { mean: Math.log(toNm), sd: 0.08 } };
+    return grownStronger({ ...all, input: { ...all.input, strength: { ...strength, extension } } });
+  };
+  const words = (toNm: number) => grown(toNm)?.says.map(inWords).join(" ");
+  expect(words(130)).toMatch(/become stronger/);
+  expect(words(104)).toMatch(/as much as can be told apart/);
+  expect(words(80)).toMatch(/lost some/);
+  expect(grownStronger(all)).toBeNull();
 });

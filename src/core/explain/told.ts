@@ -5,6 +5,7 @@ import { READY_QUESTIONS, type ReadyQuestion } from "../selection/rank/questions
 import { rowOf, type SheetInput } from "../selection/rank/rangeSheet";
 import type { ReferenceTask } from "../selection/tissue/tissues";
 import type { KeptLine } from "../sheet/line/keptLine";
+import { GRAVITY_M_S2 } from "../units/mass";
 import { type Said, saidWith } from "../units/said";
 
 /** An answer for the client's eyes: few words, with the client's own numbers; what is drawn beside them. */
@@ -46,6 +47,27 @@ export function pressHeavier({ input, chair }: ToldFacts, deg: number): Told {
     sure: ESTIMATED,
   };
 }
+
+/** How the leg became stronger, by everything that was done; null where too little is known. Rule L6. */
+export function grownStronger({ input }: ToldFacts): Told | null {
+  const { moved, peak } = input.strength.extension;
+  const first = moved.find((m) => m.kind !== "daily");
+  if (!first || moved.length < LEAST_MOVED) return null;
+  // the push at the shin that the torque stands for, in kilograms that anybody can picture
+  const pushKg = (nm: number) => nm / (input.body.shankLengthM * GRAVITY_M_S2);
+  const [was, is] = [pushKg(first.toNm), pushKg(Math.exp(peak.mean))];
+  const isSure = Math.abs(Math.log(is / was)) > peak.sd;
+  return {
+    says: [
+      saidWith("told.push_then", { kg: was, on: first.on }),
+      saidWith("told.push_now", { kg: is, isMore: is > was, isSure }),
+      saidWith("told.learnt_from", { n: moved.length }),
+    ],
+    sides: [],
+    sure: saidWith("told.push_sure", { share: peak.sd }),
+  };
+}
+const LEAST_MOVED = 2;
 
 /** What an angle does to the kneecap, on the press and on the extension, at the same work of the knee. */
 export function kneecapHere({ input, chair }: ToldFacts, deg: number): Told {

@@ -1,3 +1,4 @@
+import type { Moved } from "../capacity/learn";
 import type { CourseOf, CoursePoint } from "../decision/lineCourse";
 import type { Cost } from "../demand/cost";
 import type { DatedMeasurement, DatedStrength } from "../measure/findings";
@@ -83,6 +84,8 @@ export interface ReviewFacts {
   visits: ReviewVisit[];
   lines: LineWay[];
   strength: DatedStrength[];
+  /** what moved what each movement of this leg is believed to do; nothing once the episode is closed */
+  can: Record<"knee_extension" | "knee_flexion", readonly Moved[]>;
   /** share of the other leg that opens the next phase, by movement; null: no phase asks for one */
   criterion: { knee_extension: number | null; knee_flexion: number | null };
   measurements: DatedMeasurement[];

@@ -36,6 +36,7 @@ const facts = (over: Partial<ReviewFacts> = {}): ReviewFacts => ({
   visits: [],
   lines: [],
   strength: [],
+  can: { knee_extension: [], knee_flexion: [] },
   criterion: { knee_extension: 80, knee_flexion: null },
   measurements: [],
   costs: [],
@@ -295,4 +296,34 @@ test("every number of a span opens a working that is about it: the value, its do
   );
   expect(of("symmetry")?.lastOf.doubt).toBeGreaterThan(5);
   expect(of("pain")?.lastOf.doubt).toBeNull();
+});
+
+test("what the leg can do stands once a day with its band, and says what moved it", () => {
+  const moved = (on: string, toNm: number, kind: "trial" | "sets") => ({
+    on,
+    id: `${on} ${kind}`,
+    kind,
+    stationId: null,
+    fromNm: 90,
+    toNm,
+    sd: 0.1,
+  });
+  const f = facts({
+    can: {
+      knee_extension: [
+        moved("2026-01-05", 100, "trial"),
+        moved("2026-01-05", 104, "sets"),
+        moved("2026-01-08", 110, "sets"),
+      ],
+      knee_flexion: [],
+    },
+  });
+  const points = rowOf(f, "can knee_extension")?.series[0]?.points ?? [];
+  expect(points.map((p) => [p.on, p.value])).toEqual([
+    ["2026-01-05", 104],
+    ["2026-01-08", 110],
+  ]);
+  expect(points[1]?.low ?? 0).toBeCloseTo(110 * Math.exp(-0.128), 6);
+  expect(points.map((p) => p.note)).toEqual([[{ code: "review.by_sets" }], [{ code: "review.by_sets" }]]);
+  expect(rowOf(f, "can knee_flexion")).toBeUndefined();
 });

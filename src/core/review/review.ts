@@ -1,5 +1,6 @@
 import type { ReviewFacts } from "./facts";
 import type { Row } from "./row";
+import { canRows } from "./rows/canRows";
 import { costRows } from "./rows/costRows";
 import { lineRows } from "./rows/lineRows";
 import { measureRows } from "./rows/measureRows";
@@ -12,6 +13,7 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
   [
     painRow(f.visits),
     ...lineRows(f.lines, f.decisions),
+    ...canRows(f),
     ...symmetryRows(f),
     ...strengthRows(f),
     ...costRows(f.costs.filter((c) => c.side === f.side)),
@@ -20,4 +22,4 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
   ].filter((r) => r.series.some((s) => s.points.length > 0));
 
 /** Rows that are looked at first; the others are one key away. */
-export const isFirst = (r: Row): boolean => /^(pain|line|symmetry|cost|done)/.test(r.id);
+export const isFirst = (r: Row): boolean => /^(pain|line|can|symmetry|cost|done)/.test(r.id);

@@ -7,6 +7,8 @@ import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
 import { Known } from "../base/known";
+import { clientEpisodes } from "../client/clients";
+import { knownFacts } from "../facts/choose";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
 import { testsOf } from "../measure/measurements";
@@ -50,6 +52,7 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     visits,
     lines,
     strength: tests,
+    can: await canOf(ctx, e),
     criterion,
     measurements,
     costs: [
@@ -59,6 +62,13 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     planned,
     decisions,
   };
+}
+
+/** What is learnt of the leg of an open episode; the model's facts are those of today. */
+async function canOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts["can"]> {
+  const [client] = e.isOpen ? await clientEpisodes(ctx, { episodeIds: [e.episodeId] }) : [];
+  const known = client && (await knownFacts(ctx, client)).strength;
+  return { knee_extension: known?.extension.moved ?? [], knee_flexion: known?.flexion.moved ?? [] };
 }
 
 interface RunLine {

@@ -19,6 +19,13 @@ export const told = {
     `The press pushes ${m.ratio.toFixed(1)} times as hard, because its push passes your knee at only ${cm(m.armM)}.`,
   longer_lever: (m: { armM: number }) =>
     `The extension's pad pulls at ${cm(m.armM)}: a longer lever needs less force.`,
+  push_then: (m: { kg: number; on: string }, f: Format) =>
+    `On ${f.day(m.on)} your leg could push about ${f.kg(Math.round(m.kg))} at the shin.`,
+  push_now: (m: { kg: number; isMore: boolean; isSure: boolean }, f: Format) =>
+    `Now it is about ${f.kg(Math.round(m.kg))}${m.isSure ? (m.isMore ? ": it has become stronger" : ": it has lost some") : ", which is as much as can be told apart"}.`,
+  learnt_from: (m: { n: number }) => `This is learnt from ${m.n} tests and visits of yours.`,
+  push_sure: (m: { share: number }) =>
+    `Estimated from everything you did; it may be off by ${Math.round(100 * m.share)} % either way.`,
   kneecap_carries: (m: { deg: number; times: number; name: Said }, f: Format) =>
     `At ${m.deg}° your kneecap carries ${times(m.times)} on ${f.say(m.name)}.`,
   kneecap_other: (m: { times: number; name: Said }, f: Format) =>

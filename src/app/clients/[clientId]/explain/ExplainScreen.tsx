@@ -2,6 +2,7 @@
 import { parseAsInteger, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useMemo } from "react";
 import {
+  grownStronger,
   kneecapHere,
   pressHeavier,
   stackNumber,
@@ -25,6 +26,7 @@ const TOPICS = {
   hold: "Why hold instead of move?",
   next: "Why is today as it is?",
   stack: "What does this number mean?",
+  stronger: "Have I become stronger?",
   schools: "Two ways of thinking",
 } as const;
 const SHORT: Record<Topic, string> = {
@@ -33,13 +35,14 @@ const SHORT: Record<Topic, string> = {
   hold: "Hold or move",
   next: "Today",
   stack: "This number",
+  stronger: "Stronger",
   schools: "Two schools",
 };
 type Topic = keyof typeof TOPICS;
 const IDS = Object.keys(TOPICS) as [Topic, ...Topic[]];
 const FREE_ANGLE: ReadonlySet<Topic> = new Set(["press", "kneecap"]);
 
-/** One question at a time, large; the figure moves with the knee's angle. Keys 1 to 6 choose the question. */
+/** One question at a time, large; the figure moves with the knee's angle. Keys 1 to 7 choose the question. */
 export function ExplainScreen({
   clientId,
   name,
@@ -85,6 +88,8 @@ export function ExplainScreen({
           first(lines, (l) => stackNumber(all, l)) ??
           "Nothing that is set in kilograms is on a sheet of yours."
         );
+      case "stronger":
+        return grownStronger(all) ?? "Too little was done yet to tell: come again after some visits.";
       case "next":
         return decision
           ? { says: whyNext(decision), sides: [], sure: "These are the reasons it was decided by." }
