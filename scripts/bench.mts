@@ -6,6 +6,7 @@
 import { chromium } from "@playwright/test";
 import postgres from "postgres";
 import { bodyFrom } from "../src/core/body/segments";
+import { type CapacityEvent, learn } from "../src/core/capacity/learn";
 import { draftSession } from "../src/core/drafts/draftSession";
 import { seatedPress } from "../src/core/equipment/families/presses";
 import { geometryOf } from "../src/core/equipment/machine";
@@ -31,6 +32,7 @@ import { scoreTotals, USUAL_ORDER } from "../src/core/sheet/order/sessionScore";
 import { analyseTrace } from "../src/core/signal/analyseTrace";
 import { draftFor } from "../src/core/testdata/draftFor";
 import { loadFacts } from "../src/core/testdata/loadFacts";
+import { daysAfter } from "../src/core/units/days";
 import { seededRandom } from "../src/devices/simulated/random";
 import { simulateLoadCell } from "../src/devices/simulated/simulateLoadCell";
 import { clientId, isAlive, signIn } from "../tests/e2e/support/bexlo";
@@ -79,6 +81,29 @@ for (const s of simulateLoadCell({ maxForceN: 300, aimForceN: 300, restS: 1, pus
   trace.timeS.push(s.timeS);
   trace.forceN.push(s.forceN);
 }
+const shown = Array.from({ length: 3334 }, (_, i): CapacityEvent => {
+  const set = { loadKg: 20 + (i % 7), reps: 10, reserve: i % 4, ended: "planned" as const };
+  return {
+    kind: "sets",
+    on: daysAfter("2016-01-05", i),
+    id: String(i),
+    station: {
+      id: `station ${i % 10}`,
+      isOwn: false,
+      eta: 0.85,
+      repetitionsFactor: 1,
+      angles: [
+        { bareNm: 8, perKgNm: 2, shape: 0.95 },
+        { bareNm: 3, perKgNm: 2.2, shape: 0.9 },
+      ],
+    },
+    stationSd: 0.2,
+    isTrusted: true,
+    doneKg: 20,
+    sets: [set, set, set],
+  };
+});
+time("fold 10,000 sets on ten stations", () => learn({ peakNm: 120, sd: 0.3 }, shown, "2026-01-05"), 20);
 time("analyse a 7 s trace", () => analyseTrace(trace));
 console.log(
   `search / one simulation ${(search / one).toFixed(0)}, felt effort / one simulation ${(felt / one).toFixed(0)}, simulation / mechanics ${(one / mechanics).toFixed(1)}`,

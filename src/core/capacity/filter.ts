@@ -59,34 +59,46 @@ const BED_SD = 0.1;
 
 /**
  * Time passes: days since the last record, days since the movement was last worked, and of them days in a brace, a bed or
- * ill.
+ * ill. The belief that is given is changed and given back, so that folding thousands leaves nothing behind.
  */
 export function drift(b: Belief, days: number, daysIdle: number, bedDays = 0): Belief {
   const weeks = days / WEEK;
   const idleWeeks =
     (Math.max(0, daysIdle - IDLE_FROM_DAYS) - Math.max(0, daysIdle - days - IDLE_FROM_DAYS)) / WEEK;
   const loss = Math.min(MOST_BED_LOSS, LOSS * Math.max(0, bedDays - BED_FREE_DAYS)) + LOSS * idleWeeks;
-  const isOwn = (i: number) => b.stations[i - 1]?.isOwn === true;
-  const more = (i: number): number => {
-    if (i === 0) return WEEKLY_SD ** 2 * (weeks + idleWeeks) + (bedDays > BED_FREE_DAYS ? BED_SD ** 2 : 0);
-    return (isOwn(i) ? WEEKLY_SD : STATION_WEEKLY_SD) ** 2 * weeks;
-  };
-  return {
-    ...b,
-    mean: b.mean.map((x, i) => (i === 0 || isOwn(i) ? x - loss : x)),
-    covariance: b.covariance.map((row, i) => row.map((v, j) => (i === j ? v + more(i) : v))),
-  };
+  const isInBed = bedDays > BED_FREE_DAYS;
+  for (let i = 0; i < b.mean.length; i++) {
+    const isOwn = b.stations[i - 1]?.isOwn === true;
+    if (i === 0 || isOwn) b.mean[i] = (b.mean[i] as number) - loss;
+    const row = b.covariance[i] as number[];
+    row[i] =
+      (row[i] as number) +
+      (i === 0
+        ? WEEKLY_SD ** 2 * (weeks + idleWeeks) + (isInBed ? BED_SD ** 2 : 0)
+        : (isOwn ? WEEKLY_SD : STATION_WEEKLY_SD) ** 2 * weeks);
+  }
+  return b;
 }
 
-/** What is looked at: the peak alone, or what a station shows. */
-export const rowOf = (b: Belief, stationId: string | null): number[] => {
-  const at = stationId === null ? 0 : b.stations.findIndex((s) => s.id === stationId) + 1;
-  const isOwn = at > 0 && b.stations[at - 1]?.isOwn === true;
-  return b.mean.map((_, j) => ((isOwn ? j === at : j === 0 || j === at) ? 1 : 0));
-};
+/** Of what a look is the sum: the peak alone, a station's own scalar, or the peak and how a station shows otherwise. */
+export type Looked = readonly number[];
 
-export const dot = (a: readonly number[], b: readonly number[]): number =>
-  a.reduce((sum, v, i) => sum + v * (b[i] as number), 0);
+export function lookedAt(b: Belief, stationId: string | null): Looked {
+  const at = stationId === null ? 0 : b.stations.findIndex((s) => s.id === stationId) + 1;
+  if (at === 0) return [0];
+  return b.stations[at - 1]?.isOwn ? [at] : [0, at];
+}
+
+/** Middle and variance of what is looked at. */
+export function believed(b: Belief, looked: Looked): { mean: number; variance: number } {
+  let mean = 0;
+  let variance = 0;
+  for (const i of looked) {
+    mean += b.mean[i] as number;
+    for (const j of looked) variance += b.covariance[i]?.[j] as number;
+  }
+  return { mean, variance };
+}
 
 /** Beyond so many standard deviations something is odd. */
 const GATE = 3;
@@ -104,31 +116,29 @@ export interface Observation {
 }
 
 /**
- * One observation of a row. What is oddly low is cut to three standard deviations; what is oddly high counts only where
- * it is trusted: set as planned or offered, or confirmed. Rule L7.
+ * One observation. What is oddly low is cut to three standard deviations; what is oddly high counts only where it is
+ * trusted: set as planned or offered, or confirmed. The belief that is given is changed and given back. Rule L7.
  */
 export function update(
   b: Belief,
-  row: readonly number[],
+  looked: Looked,
   { y, sd, isBound = false, isMeasured = false }: Observation,
   isTrusted = true,
 ): { belief: Belief; seen: Seen } {
-  const predicted = dot(row, b.mean);
-  if (isBound && predicted >= y) return { belief: b, seen: { used: false, isOdd: false } };
-  const gain = b.covariance.map((r) => dot(r, row));
-  const variance = dot(row, gain) + sd ** 2;
+  const was = believed(b, looked);
+  if (isBound && was.mean >= y) return { belief: b, seen: { used: false, isOdd: false } };
+  const variance = was.variance + sd ** 2;
   const gate = GATE * Math.sqrt(variance);
-  const isOdd = Math.abs(y - predicted) > gate;
-  if (isOdd && y > predicted && !isTrusted) return { belief: b, seen: { used: false, isOdd } };
-  const step = isMeasured ? y - predicted : clamp(y - predicted, -gate, gate);
-  const part = isBound ? BOUND_PART : 1;
-  const g = (i: number) => gain[i] as number;
-  return {
-    belief: {
-      ...b,
-      mean: b.mean.map((v, i) => v + (g(i) / variance) * step),
-      covariance: b.covariance.map((r, i) => r.map((v, j) => v - (part * g(i) * g(j)) / variance)),
-    },
-    seen: { used: true, isOdd },
-  };
+  const isOdd = Math.abs(y - was.mean) > gate;
+  if (isOdd && y > was.mean && !isTrusted) return { belief: b, seen: { used: false, isOdd } };
+  const step = isMeasured ? y - was.mean : clamp(y - was.mean, -gate, gate);
+  const gain = b.covariance.map((row) => looked.reduce((sum, j) => sum + (row[j] as number), 0));
+  const part = (isBound ? BOUND_PART : 1) / variance;
+  for (let i = 0; i < gain.length; i++) {
+    const g = gain[i] as number;
+    b.mean[i] = (b.mean[i] as number) + (g / variance) * step;
+    const row = b.covariance[i] as number[];
+    for (let j = 0; j < gain.length; j++) row[j] = (row[j] as number) - part * g * (gain[j] as number);
+  }
+  return { belief: b, seen: { used: true, isOdd } };
 }

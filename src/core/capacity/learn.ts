@@ -56,6 +56,12 @@ export interface Learnt {
 
 const MOST_MOVED = 60;
 
+/** The clinic's days, then the names: whatever order records arrive in. */
+const inOrder = (a: CapacityEvent, b: CapacityEvent): number => {
+  if (a.on !== b.on) return a.on < b.on ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+};
+
 const isWork = (e: CapacityEvent): boolean => e.kind === "sets" || e.kind === "holds";
 const saysReserve = (sets: readonly DoneSet[]): boolean =>
   sets.some((s) => s.ended === "muscle" || (s.ended === "planned" && s.reserve !== null));
@@ -79,7 +85,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     }
     last = on;
   };
-  for (const e of [...events].sort((a, b) => a.on.localeCompare(b.on) || a.id.localeCompare(b.id))) {
+  for (const e of [...events].sort(inOrder)) {
     passTo(e.on);
     const stationId = e.kind === "sets" ? e.station.id : null;
     if (e.kind === "sets" && !belief.stations.some((s) => s.id === e.station.id))

@@ -1,5 +1,5 @@
 import { kFactorUnbounded } from "../strength/repetitionMaximum";
-import { type Belief, dot, type Observation, rowOf, type Seen, update } from "./filter";
+import { type Belief, lookedAt, type Observation, type Seen, update } from "./filter";
 import { demandNm, type Station } from "./station";
 
 type After = { belief: Belief; seen: Seen };
@@ -23,7 +23,7 @@ export const seeTrial = (
   b: Belief,
   { torqueNm, shape, farDeg = 0, isFixed = true, disagree = 0 }: Trial,
 ): After =>
-  update(b, rowOf(b, null), {
+  update(b, lookedAt(b, null), {
     y: Math.log(torqueNm / shape),
     sd: Math.hypot(isFixed ? FIXED_SD : BY_HAND_SD, FAR_SD * farDeg, disagree / 2),
     isMeasured: true,
@@ -88,19 +88,15 @@ function setSays(station: Station, set: DoneSet, index: number): Observation | n
 export function seeVisit(b: Belief, station: Station, sets: readonly DoneSet[], isTrusted = true): After {
   const said = sets.map((s, j) => setSays(station, s, j)).filter((x) => x !== null);
   const values = said.filter((x) => !x.isBound);
-  const row = rowOf(b, station.id);
+  const looked = lookedAt(b, station.id);
   if (values.length > 0) {
     const weights = values.map((x) => x.sd ** -2);
     const all = weights.reduce((sum, w) => sum + w, 0);
-    const y =
-      dot(
-        weights,
-        values.map((x) => x.y),
-      ) / all;
-    return update(b, row, { y, sd: Math.max(LEAST_VISIT_SD, all ** -0.5) }, isTrusted);
+    const y = values.reduce((sum, x, i) => sum + (weights[i] as number) * x.y, 0) / all;
+    return update(b, looked, { y, sd: Math.max(LEAST_VISIT_SD, all ** -0.5) }, isTrusted);
   }
   const highest = said.reduce<Observation | null>((most, x) => (most && most.y >= x.y ? most : x), null);
-  return highest ? update(b, row, highest, isTrusted) : { belief: b, seen: { used: false, isOdd: false } };
+  return highest ? update(b, looked, highest, isTrusted) : { belief: b, seen: { used: false, isOdd: false } };
 }
 
 /** Holds of one line and visit: the share of what can be held that felt effort, or giving out, stands for. Rule L4. */
@@ -118,7 +114,7 @@ const GAVE_OUT_SD = 0.21;
 const TIMED_SD = 0.12;
 
 export const seeHolds = (b: Belief, h: DoneHolds): After =>
-  update(b, rowOf(b, null), {
+  update(b, lookedAt(b, null), {
     y: Math.log(h.demandNm / h.shape / h.share),
     sd: h.gaveOut ? (h.isTimed ? TIMED_SD : GAVE_OUT_SD) : FELT_SD,
   });
@@ -127,4 +123,4 @@ const DAILY_SD = 0.2;
 
 /** What is done every day is a lower bound, once per answer. Rule L2. */
 export const seeDaily = (b: Belief, d: { demandNm: number; shape: number }): After =>
-  update(b, rowOf(b, null), { y: Math.log(d.demandNm / d.shape), sd: DAILY_SD, isBound: true });
+  update(b, lookedAt(b, null), { y: Math.log(d.demandNm / d.shape), sd: DAILY_SD, isBound: true });

@@ -1,5 +1,5 @@
 import { kFactorUnbounded } from "../strength/repetitionMaximum";
-import { type Belief, dot, rowOf } from "./filter";
+import { type Belief, believed, type Looked, lookedAt } from "./filter";
 import { demandNm, hardestOf, type Station } from "./station";
 
 /** Logarithm of a peak torque and its doubt, as people are shown it. */
@@ -11,19 +11,16 @@ export interface Shown {
 /** Doubt of the model itself, added to what is not known of the leg. Rule L6. */
 const MODEL_DOUBT = 0.05;
 
-function shownBy(b: Belief, row: readonly number[]): Shown {
-  const variance = dot(
-    row,
-    b.covariance.map((r) => dot(r, row)),
-  );
-  return { mean: dot(row, b.mean), sd: Math.hypot(Math.sqrt(Math.max(0, variance)), MODEL_DOUBT) };
+function shownBy(b: Belief, looked: Looked): Shown {
+  const { mean, variance } = believed(b, looked);
+  return { mean, sd: Math.hypot(Math.sqrt(Math.max(0, variance)), MODEL_DOUBT) };
 }
 
 /** Peak torque that a station shows. */
-export const shows = (b: Belief, stationId: string): Shown => shownBy(b, rowOf(b, stationId));
+export const shows = (b: Belief, stationId: string): Shown => shownBy(b, lookedAt(b, stationId));
 
 /** Peak torque of the movement itself. */
-export const peakOf = (b: Belief): Shown => shownBy(b, rowOf(b, null));
+export const peakOf = (b: Belief): Shown => shownBy(b, lookedAt(b, null));
 
 /** How carefully a leg is loaded: strict while it is easily stirred up, and after surgery but in the last two phases. */
 export type Care = "low" | "moderate" | "strict";
