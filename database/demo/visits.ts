@@ -5,6 +5,7 @@ import { scoreContextOf } from "../../src/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "../../src/core/sheet/line/keptLine";
 import type { ScoreLine } from "../../src/core/sheet/line/scoreInput";
 import type { SheetLine } from "../../src/core/sheet/line/sheetInput";
+import { repetitionsPossible } from "../../src/core/sheet/load/workingLoad";
 import { clamp } from "../../src/core/units/clamp";
 import { currentTask, lineOf, type VisitState, visitState } from "../../src/core/visit/run";
 import { eventsOf, type LogEntry } from "../../src/core/visit/visitEvent";
@@ -310,7 +311,7 @@ function noisy(w: DemoWorld, x: number, most: number): number {
   return clamp(Math.round(x + 0.35 * normal(w.random) + (w.random() - 0.5) * 0.4), 0, most);
 }
 
-/** Felt effort at the end of a set: of holds by the fatigue model, of sets by the reserve that was planned. */
+/** Felt effort at the end of a set: of holds by the fatigue model, of sets by what the load leaves; people understate it by one. */
 function feltOf(w: DemoWorld, s: VisitState): number {
   const task = s.under?.task;
   const line = task && lineOf(s, task.lineId);
@@ -322,8 +323,15 @@ function feltOf(w: DemoWorld, s: VisitState): number {
     const run = simulateHolds("knee", share, { ...set.holds, sets: 1, setRestS: 0 });
     return clamp((run.holds[task?.bout ?? 0]?.effortEnd ?? 5) + noise, 1, 10);
   }
-  return clamp(10 - (set.reserve ?? 5) + noise, 1, 10);
+  const reps = task?.reps ?? null;
+  const left =
+    line && line.share !== null && line.basis !== "felt" && reps !== null
+      ? repetitionsPossible(clamp(line.share * set.loadShare, 0.2, 1)) - reps - UNDERSTATED
+      : (set.reserve ?? 5);
+  return clamp(10 - left + noise, 1, 10);
 }
+
+const UNDERSTATED = 1;
 
 function forceOf(w: DemoWorld, s: VisitState): number | null {
   const line = s.under && lineOf(s, s.under.task.lineId);

@@ -12,6 +12,7 @@ import { type LineChange, type NextLine, stays, withScheme } from "./lineChange"
 import { isOpen, judgedOf, type NextFacts, pinned } from "./lineNow";
 import { fewerSets, settable, stepBack } from "./stepBack";
 import { stepUp } from "./stepUp";
+import { underToday } from "./underToday";
 
 /** Rules that say that every set left far more than was aimed at. */
 const EASY_RULE = "P8";
@@ -31,7 +32,9 @@ export function nextLine(
     case "STOP_REFER":
       return { line: null, changes: [{ code: "stop" }] };
     case "HOLD":
-      return stays(facts.setKg == null && facts.usedKg === null ? line : pinned(line, facts));
+      return stays(
+        facts.setKg == null && facts.usedKg === null ? line : underToday(pinned(line, facts), facts.context),
+      );
     case "REGRESS": {
       const now = pinned(line, facts);
       return settable(decision?.change.rangeDeg ? lessRange(now, facts) : back(now, facts), now, facts);

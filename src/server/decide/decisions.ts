@@ -1,5 +1,6 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
+import { underToday } from "@/core/decision/underToday";
 import type { Action } from "@/core/progression/safetyRules";
 import { type SheetLine, sheetLine } from "@/core/sheet/line/sheetInput";
 import type { DecisionsTaken } from "@/core/visit/visitInput";
@@ -10,6 +11,7 @@ import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import type { ClientEpisode } from "../client/clients";
+import { contextOfSheet } from "../facts/sheetFacts";
 import { writeVersion } from "../sheets/saveSheet";
 import { sheetsOf } from "../versions/sheets";
 import { type LineDraft, type VisitDraft, visitDrafts } from "./decisionDrafts";
@@ -149,9 +151,12 @@ async function saveNext(
   // lines decided before, by a standing order, already changed the sheet; somebody's newer version stands as theirs
   const isOurs = current && (current.id === sheet.id || current.origin === "standing_order");
   if (!current || !isOurs) return null;
+  // what stays leaves the sheet as it is
+  if (written.every((w) => w.action === "HOLD")) return null;
+  const context = await contextOfSheet(ctx, client, current);
   const items = current.lines.flatMap(({ plan }): SheetLine[] => {
     const w = written.find((x) => x.lineId === plan.lineId);
-    if (!w) return [plan];
+    if (!w) return [underToday(plan, context)];
     const next = w.draft.next[w.action];
     if (next.bars && w.action !== "HOLD")
       throw new Refused(

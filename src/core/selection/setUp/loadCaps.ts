@@ -1,7 +1,6 @@
 import type { Body } from "../../body/segments";
 import { whoSet } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
-import { LIFTS_OF_HELD } from "../../strength/liftsOfHeld";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "./affineArc";
@@ -74,11 +73,9 @@ function shareCaps(q: LoadQuestion, ctx: LoadContext, isShown: boolean): LoadCap
   const sign = signOf(e);
   const station = loadedOn(q);
   const own = (deg: number) => strengthAt(ctx.strength, direction, deg, station);
-  // what a limit says of what was lifted is a share of what can be lifted, not of what can be held
-  const lifts = isShown && limit.isSet ? LIFTS_OF_HELD : 1;
   const isTested = ctx.strength[direction].from !== "prior" || isShown;
   if (q.isBody && ((!isTested && !limit.isSet) || isDaily(q, ctx))) return [];
-  const end = (s: Strength) => lifts * (q.isBody ? s.middle : s.sure);
+  const end = (s: Strength) => (q.isBody ? s.middle : s.sure);
   const share = (load: number): number => {
     const shares = q.inside.flatMap((a) => {
       const can = own(a.deg);

@@ -172,6 +172,8 @@ function nextShare(wish: Wish, ofHeld: number | null): number | null {
 /** A machine's lightest step asks for more than the scheme wants: no line is set by it. The body alone is a caution. */
 function aboveWish(c: ComputedSetUp, wantedShare: number): Said | null {
   if (!c.isAboveWish || c.how === BODY_WEIGHT) return null;
+  // what was tested or shown is judged by its middle: a doubt of some percent closes no machine
+  if (c.effortBand === null && c.effortShare !== null && c.effortShare <= wantedShare + 1e-9) return null;
   return saidWith("line.above_wish", {
     asks: c.effortBand?.high ?? c.effortShare ?? 0,
     wants: wantedShare,
