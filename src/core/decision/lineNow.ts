@@ -1,6 +1,6 @@
 import { demandNm, type Lift } from "../capacity/station";
 import type { Irritability, School } from "../progression/painRule";
-import { type JudgedLine, judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
+import { type JudgedLine, judgeScore, type ScoreContext, standingBars } from "../sheet/judge/judgeScore";
 import { stationOfLine } from "../sheet/judge/stationOfLine";
 import { repsLadder } from "../sheet/line/repsLadder";
 import { type ScoreLine, scoreLine } from "../sheet/line/scoreInput";
@@ -20,8 +20,11 @@ export const judgedOf = (line: ScoreLine, { context }: NextFacts): JudgedLine | 
   judgeScore([{ ...line, sharesRests: false }], context)[0] ?? null;
 
 /** Whether a line may be saved as it is: its numbers are such as can be entered, and nothing bars it. */
-export const isOpen = (line: ScoreLine, facts: NextFacts): boolean =>
-  scoreLine.safeParse(line).success && judgedOf(line, facts)?.bars.length === 0;
+export function isOpen(line: ScoreLine, facts: NextFacts): boolean {
+  if (!scoreLine.safeParse(line).success) return false;
+  const judged = judgedOf(line, facts);
+  return judged !== null && standingBars(judged).length === 0;
+}
 
 /**
  * The line with what a decision leaves as it is: the load that was really set and the ladder that it climbs. What is not

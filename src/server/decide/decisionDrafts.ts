@@ -7,7 +7,7 @@ import type { DecisionInput } from "@/core/progression/decisionInput";
 import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
 import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
-import { judgeScore, type ScoreContext } from "@/core/sheet/judge/judgeScore";
+import { judgeScore, type ScoreContext, standingBars } from "@/core/sheet/judge/judgeScore";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
@@ -248,7 +248,7 @@ async function nextByAction(
         set: judged?.load?.setting
           ? { loadKg: judged.load.setting.load, isHelp: judged.load.setting.isHelp }
           : null,
-        bars: judged?.bars[0] ?? null,
+        bars: judged ? (standingBars(judged)[0] ?? null) : null,
       },
     ];
   });

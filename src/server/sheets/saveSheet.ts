@@ -1,7 +1,7 @@
 import "server-only";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { factsAtHome, factsOfSheet } from "@/core/sheet/judge/atHome";
-import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { judgeScore, standingBars } from "@/core/sheet/judge/judgeScore";
 import { keep } from "@/core/sheet/judge/keep";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
@@ -116,7 +116,7 @@ export async function writeVersion(
   },
 ): Promise<SheetVersion> {
   const { tx, actor } = ctx;
-  const { kept, seconds, hardReps, chairSeconds } = await judged(ctx, client, v);
+  const { kept, seconds, hardReps, chairSeconds } = await judged(ctx, client, v, v.origin !== "desk");
   const written = await tx`
     insert into sheet_version (id, clinic_id, sheet_id, version, origin, seconds, hard_reps, kneecap_chair_s, made_by, made_at)
     values (${v.id}, ${actor.clinicId}, ${v.sheetId}, ${v.version}, ${v.origin}, ${seconds}, ${hardReps}, ${chairSeconds},
@@ -151,6 +151,7 @@ async function judged(
   ctx: Ctx,
   client: ClientEpisode,
   v: { items: readonly SheetLine[]; before: SheetVersion | null; isForHome?: boolean },
+  isDecided: boolean,
 ) {
   const isHome = v.isForHome ?? v.before?.place === "home";
   const usual = await sheetFacts(ctx, client);
@@ -159,12 +160,13 @@ async function judged(
   const context = scoreContextOf(facts);
   const lines = judgeScore(v.items, context);
   for (const [i, j] of lines.entries()) {
-    if (j.bars.length > 0)
+    const bars = isDecided ? standingBars(j) : j.bars;
+    if (bars.length > 0)
       throw attempted(
         "plan.barred",
         new InputError(
           `items.${i}`,
-          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${j.bars.map(sayPlainly).join("; ")}.`,
+          `${j.exercise?.name ?? `Line ${i + 1}`} is barred, because of: ${bars.map(sayPlainly).join("; ")}.`,
         ),
       );
   }

@@ -1,5 +1,5 @@
 import "server-only";
-import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { judgeScore, standingBars } from "@/core/sheet/judge/judgeScore";
 import { goneSentence } from "@/words/en/plan/line";
 import { sayPlainly } from "@/words/say";
 import type { Ctx } from "../base/context";
@@ -44,9 +44,9 @@ export async function floorBarred(
   const outside = judgeScore(
     sheet.lines.map((l) => l.plan),
     await contextOfSheet(ctx, client, sheet),
-  ).find((j) => j.bars.length > 0);
+  ).find((j) => standingBars(j).length > 0);
   if (outside)
-    return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${sayPlainly(outside.bars[0] ?? "")}. A therapist changes the sheet first.`;
+    return `${outside.exercise?.name ?? "A line"} is outside today's limits, because of: ${sayPlainly(standingBars(outside)[0] ?? "")}. A therapist changes the sheet first.`;
   const sore = await kneeBarred(ctx, client);
   if (sore) return sore;
   const visits = await recentVisits(ctx, client.episodeId);

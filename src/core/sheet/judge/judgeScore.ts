@@ -134,6 +134,7 @@ function judgeLine<L extends ScoreLine>(
         because: load.tooHeavyBecause,
         isHelp: load.setting?.isHelp ?? false,
         isStart: load.brokenCap === "start",
+        isWish: load.brokenCap === null,
       }),
     );
   else if (asksForMore(load))
@@ -149,6 +150,13 @@ function judgeLine<L extends ScoreLine>(
   const isTrial = isHeld && holdNotes(scheme, exercise, load, context, bars, cautions);
   return { ...nothing, open, row, load, bars, cautions, isTrial };
 }
+
+/**
+ * Bars that stand while a line is run or decided: that the lightest step asks for more than the scheme wished is none of
+ * them, since what is known of a leg changes under a line that was saved.
+ */
+export const standingBars = (j: Pick<JudgedLine, "bars">): Said[] =>
+  j.bars.filter((b) => !(typeof b === "object" && b.code === "line.too_heavy" && "isWish" in b && b.isWish));
 
 /** What is set: the body alone, the easiest there is, or as somebody set it. */
 export type WhatIsSet = "body" | "easiest" | { how: string };
