@@ -23,6 +23,7 @@ const FIRST_THREE: Record<string, readonly string[]> = {
     "Seated knee extension",
     "Single-leg seated knee extension",
     "leg press",
+    "Leg press",
     "Isometric knee extension",
   ],
   "Idony Greaves": ["leg press", "Leg press", "Isometric knee extension", "Hack squat (back-supported"],

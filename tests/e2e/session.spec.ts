@@ -275,7 +275,7 @@ test("a repetition test on the machine is what its load is counted from; the add
   while ((await lines(page).count()) > 0) await page.keyboard.press("x");
   await addExercise(page, "Seated horizontal leg press");
   await expect(
-    editor(page).getByText(/From the repetition test of .*: about \d+ kg at most, ± \d+ %/),
+    editor(page).getByText(/Learnt from sets, the last on .*: about \d+ kg at most, ± \d+ %/),
   ).toBeVisible();
   await expect(editor(page).getByText(/^set pin/)).toBeVisible();
   await addExercise(page, "Single-leg seated knee extension");

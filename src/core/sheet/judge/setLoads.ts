@@ -27,5 +27,10 @@ export function setLoads({
     line.scheme.kind === "climb"
       ? Math.max(setting.load, Math.min(setting.load + i * line.scheme.plateKg, most))
       : setting.load * share;
-  return sets.map((s, i) => stepFor(setting.loads, wanted(i, s.loadShare)));
+  // a warm-up that is lighter than the lightest step is done with that one, where it is lighter than the work
+  const lightest = setting.loads[0];
+  const warmUp = lightest && lightest.load < setting.load - 1e-6 ? lightest : null;
+  return sets.map(
+    (s, i) => stepFor(setting.loads, wanted(i, s.loadShare)) ?? (s.role === "ramp" ? warmUp : null),
+  );
 }
