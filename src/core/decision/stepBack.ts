@@ -1,7 +1,7 @@
 import { type StepSizes, stepSizes } from "../progression/stepSizes";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { type NextLine, stays, withScheme } from "./lineChange";
-import { isOpen, judgedOf, loadsOf, type NextFacts } from "./lineNow";
+import { judgedOf, loadsOf, type NextFacts } from "./lineNow";
 
 const LEAST_REPS = 3;
 const FEWER_REPS = 2;
@@ -38,8 +38,8 @@ export function stepBack(line: ScoreLine, facts: NextFacts): NextLine {
 
 /** A step back that no machine can be set to is taken by doing less of the same [own]. */
 export function settable(next: NextLine, line: ScoreLine, facts: NextFacts): NextLine {
-  if (next.line && isOpen(next.line, facts)) return next;
-  return lessOfIt(line).find((less) => less.line && isOpen(less.line, facts)) ?? next;
+  const fits = (l: ScoreLine | null): boolean => l !== null && judgedOf(l, facts)?.bars.length === 0;
+  return fits(next.line) ? next : (lessOfIt(line).find((less) => fits(less.line)) ?? next);
 }
 
 /** Less of the same, the least felt first: shorter, fewer, a set less. */
