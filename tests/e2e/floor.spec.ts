@@ -228,3 +228,42 @@ test("two people on one tablet: what one of them logged waits for that one, is n
   await isAlive(page);
   await bandSays(page, "GO");
 });
+
+test("a set that left far more than was planned offers the next one: one key takes it, and it is what is logged", async ({
+  page,
+}) => {
+  await signIn(page, "trainer");
+  await begin(page, "Tove Aldermoor", /^Gym/);
+  const name = page.getByRole("heading", { level: 2 }).first();
+  for (let i = 0; i < 4 && !(await name.textContent())?.startsWith("Single-leg seated"); i++) {
+    const before = (await name.textContent()) ?? "";
+    await more(page, "leave out the line");
+    await expect(name).not.toHaveText(before);
+  }
+  const pins = page.getByRole("checkbox", { name: /Safety pins/ });
+  if (await pins.count()) await pins.check();
+  await page.keyboard.press("1");
+  // both legs, one after the other; the offer stands before the next set of the first
+  for (let leg = 0; leg < 2; leg++) {
+    await expect(band(page)).toContainText(/GO|REST/);
+    await page.keyboard.press(" ");
+    await bandSays(page, "MOVE");
+    await page.keyboard.press(" ");
+    await bandSays(page, "PAIN?");
+    await page.keyboard.press("1");
+    const left = page.getByRole("group", { name: /How many more/ });
+    await left.getByRole("button", { name: /: 8$/ }).click();
+  }
+  const take = page.getByRole("button", { name: /^take: / });
+  await expect(take).toBeVisible();
+  await expect(page.getByRole("button", { name: /^stay: / })).toBeVisible();
+  await expectFits(page);
+  await expectAccessible(page);
+  const [, offered = ""] = ((await take.textContent()) ?? "").match(/(\d+) reps/) ?? [];
+  await page.keyboard.press("t");
+  await expect(take).toBeHidden();
+  await expect(page.getByTestId("giant").or(page.getByText("repetitions to do")).first()).toBeVisible();
+  await page.keyboard.press(" ");
+  await bandSays(page, "MOVE");
+  await expect(page.getByTestId("giant")).toHaveText(offered);
+});

@@ -3,13 +3,17 @@ import { useRef, useState } from "react";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";
 import { plannedLoadKg } from "@/core/visit/between/eased";
-import { offerFor } from "@/core/visit/between/offer";
+import type { Offer } from "@/core/visit/between/offer";
 import type { VisitState } from "@/core/visit/run";
 import type { Task } from "@/core/visit/tasks";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import { Dialog } from "@/ui/Dialog";
 
 const KEY = "btn btn-lg border-rule bg-base-100 font-normal";
+
+/** A set in few words: what is set is named only where it changes. */
+const setWords = (s: { how: string | null; reps: number | null }, isOtherLoad: boolean): string =>
+  `${isOtherLoad && s.how ? `${s.how}, ` : ""}${s.reps} reps`;
 
 /** What can be done beside the plan, one tap each: undo, ease, one set more, leave out, swap, note. */
 export function LineActions({
@@ -23,6 +27,8 @@ export function LineActions({
   usesCell,
   usesSensor,
   canUndo,
+  offer,
+  onTake,
   onSpace,
   onUndo,
   onSwap,
@@ -44,6 +50,9 @@ export function LineActions({
   usesCell: boolean;
   usesSensor: boolean;
   canUndo: boolean;
+  /** the next set, by how the last one went; null: as planned */
+  offer: Offer | null;
+  onTake: () => void;
   onSpace: () => void;
   onUndo: () => void;
   onSwap: () => void;
@@ -56,6 +65,7 @@ export function LineActions({
   const noteDialog = useRef<HTMLDialogElement>(null);
   const more = useRef<HTMLDetailsElement>(null);
   const [note, setNote] = useState("");
+  const isOtherLoad = offer !== null && offer.loadKg !== task.loadKg;
   const isBetween = state.phase === "set-up" || state.phase === "pain-before" || state.phase === "ready";
   const at = Date.now();
   const { lineId } = line;
@@ -68,7 +78,6 @@ export function LineActions({
   );
   const asPlannedKg = plannedLoadKg(line);
   const isEased = task.plannedKg !== task.loadKg;
-  const offer = offerFor(state);
   // what is seldom wanted stands one tap away, so that the row never wraps at arm's length
   const set = isBetween
     ? [
@@ -78,7 +87,7 @@ export function LineActions({
     : [];
   const rare: { words: string; run: () => void; isOn?: boolean; isNarrow?: boolean }[] = [
     // on a narrow screen the row has room for the large key, undo, and ease
-    ...set.map((one) => ({ ...one, isNarrow: true })),
+    ...set.map((one) => ({ ...one, isNarrow: !offer })),
     ...(isBetween
       ? [
           { words: "one set more", run: () => happen({ type: "add-set", lineId, at }) },
@@ -114,20 +123,16 @@ export function LineActions({
           <button
             type="button"
             className="btn btn-lg border-2 border-primary bg-base-100 font-bold"
-            onClick={() =>
-              happen({ type: "take", lineId, loadKg: offer.loadKg, reps: offer.reps, at: Date.now() })
-            }
+            onClick={onTake}
           >
-            {offer.isMore ? "take" : "less:"} {offer.how ? `${offer.how}, ` : ""}
-            {offer.reps} ×
+            {offer.isMore ? "take" : "less"}: {setWords(offer, isOtherLoad)}
           </button>
           <button
             type="button"
             className="btn btn-lg border-2 border-rule bg-base-100 font-bold"
             onClick={() => happen({ type: "stay", lineId, at: Date.now() })}
           >
-            stay: {task.how ? `${task.how}, ` : ""}
-            {task.reps} ×
+            stay: {setWords(task, isOtherLoad)}
           </button>
         </>
       )}
@@ -153,7 +158,8 @@ export function LineActions({
           as planned: {task.plannedHow}
         </button>
       )}
-      {set.map((one) => (
+      {/* beside an offer there is room for nothing else */}
+      {(offer ? [] : set).map((one) => (
         <button key={one.words} type="button" className={`${KEY} max-md:hidden`} onClick={one.run}>
           {one.words}
         </button>

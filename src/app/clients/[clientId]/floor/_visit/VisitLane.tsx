@@ -4,6 +4,7 @@ import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { fromKept } from "@/core/units/said";
 import { askedOf } from "@/core/visit/between/askedOf";
+import { offerFor } from "@/core/visit/between/offer";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
 import { taskKey } from "@/core/visit/tasks";
@@ -145,6 +146,17 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     if (state.phase === "set-up") setUpDone();
     else if (state.phase === "ready") clock.start();
     else if (state.phase === "working") clock.end();
+  };
+  const offer = offerFor(state);
+  const take = () => {
+    if (offer)
+      happen({
+        type: "take",
+        lineId: offer.lineId,
+        loadKg: offer.loadKg,
+        reps: offer.reps,
+        at: Date.now(),
+      });
   };
   const openStop = () => {
     stopAt.current = Date.now();
@@ -290,6 +302,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 massUnit={props.massUnit}
                 task={task}
                 state={state}
+                offer={offer}
+                onTake={take}
                 beats={beats}
                 usesCell={usesCell}
                 usesSensor={usesSensor}
@@ -312,6 +326,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     !asksLeft ? "joint pain" : asked.felt ? "felt effort" : "more were possible",
                     scoreByKey,
                   ),
+                  ...(offer ? [{ key: "t", words: "take the next set as offered", run: take }] : []),
                   { key: "u", words: "undo the last entry", run: visit.undo },
                   { key: "x", words: "stop the visit and say why", run: openStop },
                   { key: "+", words: "count a repetition", run: clock.tap },
