@@ -242,6 +242,7 @@ test("a set that left far more than was planned offers the next one: one key tak
   }
   const pins = page.getByRole("checkbox", { name: /Safety pins/ });
   if (await pins.count()) await pins.check();
+  await bandSays(page, "SET UP");
   await page.keyboard.press("1");
   // both legs, one after the other; the offer stands before the next set of the first
   for (let leg = 0; leg < 2; leg++) {
@@ -260,7 +261,7 @@ test("a set that left far more than was planned offers the next one: one key tak
   await expectFits(page);
   await expectAccessible(page);
   const [, offered = ""] = ((await take.textContent()) ?? "").match(/(\d+) reps/) ?? [];
-  await page.keyboard.press("t");
+  await page.keyboard.press("o");
   await expect(take).toBeHidden();
   await expect(page.getByTestId("giant").or(page.getByText("repetitions to do")).first()).toBeVisible();
   await page.keyboard.press(" ");

@@ -3,6 +3,7 @@ import type { DoneSet } from "../capacity/observe";
 import { demandNm, hardestOf } from "../capacity/station";
 import { shareForFeltEffort } from "../isometrics/effortConversion";
 import { type KeptLine, keptStationId } from "../sheet/line/keptLine";
+import { clamp } from "../units/clamp";
 import type { Side } from "../units/fields";
 import type { SetRecord } from "./setRecord";
 
@@ -111,10 +112,23 @@ function heldBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): C
   if (!last || last.loadKg === null) return null;
   const gaveOut = last.early === "muscle";
   const felt = gaveOut ? MOST_FELT : (last.felt as number);
-  const share = shareForFeltEffort("knee", scheme, Math.min(MOST_FELT, Math.max(LEAST_FELT, felt)), from.k);
+  const share = feltShare(scheme, clamp(felt, LEAST_FELT, MOST_FELT), from.k);
   const nm = demandNm(station, last.loadKg);
   if (!(nm > 0)) return null;
   return { kind: "holds", on: l.on, id: l.visitId, demandNm: nm, shape: 1, share, gaveOut };
 }
 const MOST_FELT = 9.9;
 const LEAST_FELT = 2;
+
+// the same few holds are felt the same few ways: each is simulated once
+const shares = new Map<string, number>();
+const MOST_KEPT = 2000;
+function feltShare(p: Parameters<typeof shareForFeltEffort>[1], felt: number, k: number): number {
+  const key = `${p.sets} ${p.reps} ${p.holdS} ${p.restS} ${p.setRestS} ${felt} ${k}`;
+  const known = shares.get(key);
+  if (known !== undefined) return known;
+  if (shares.size >= MOST_KEPT) shares.clear();
+  const share = shareForFeltEffort("knee", p, felt, k);
+  shares.set(key, share);
+  return share;
+}

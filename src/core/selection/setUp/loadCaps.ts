@@ -7,7 +7,7 @@ import { type AffineAngle, footForceN } from "./affineArc";
 import { directionOf, type LoadContext, shareLimit, signOf } from "./loadContext";
 import { realLoads } from "./machineFor";
 import type { Station } from "./station";
-import { loadedOn, stationIdOf } from "./stationModel";
+import { loadedOn } from "./stationModel";
 import { type Strength, stationKnown, strengthAt } from "./strengthKnown";
 import { demandNm, intersect, type LoadSpan, loadsUnder, spanOfForce } from "./workingLoad";
 
@@ -46,10 +46,13 @@ export function loadCaps(q: LoadQuestion, ctx: LoadContext): LoadCap[] {
   ];
 }
 
-/** What was shown on this station, once somebody said what was left; a counterweight never stands for a load. */
+/**
+ * What was shown on this station, once somebody said what was left; a counterweight never stands for a load, and what was
+ * moved says nothing of how much is held.
+ */
 function shownThere(q: LoadQuestion, ctx: LoadContext) {
   if (q.isBody || q.chosen.family.isReversed) return null;
-  const found = stationKnown(ctx.strength, directionOf(q.e), stationIdOf(q.chosen, q.use));
+  const found = stationKnown(ctx.strength, directionOf(q.e), loadedOn(q));
   return found && found.visits > 0 ? found : null;
 }
 

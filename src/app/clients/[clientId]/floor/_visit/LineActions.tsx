@@ -125,7 +125,8 @@ export function LineActions({
             className="btn btn-lg border-2 border-primary bg-base-100 font-bold"
             onClick={onTake}
           >
-            {offer.isMore ? "take" : "less"}: {setWords(offer, isOtherLoad)}
+            {offer.isMore ? "take" : "less"}: {setWords(offer, isOtherLoad)}{" "}
+            <kbd className="[@media(hover:none)]:hidden">o</kbd>
           </button>
           <button
             type="button"

@@ -326,7 +326,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     !asksLeft ? "joint pain" : asked.felt ? "felt effort" : "more were possible",
                     scoreByKey,
                   ),
-                  ...(offer ? [{ key: "t", words: "take the next set as offered", run: take }] : []),
+                  ...(offer ? [{ key: "o", words: "take the next set as offered", run: take }] : []),
                   { key: "u", words: "undo the last entry", run: visit.undo },
                   { key: "x", words: "stop the visit and say why", run: openStop },
                   { key: "+", words: "count a repetition", run: clock.tap },
