@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Action } from "@/core/progression/safetyRules";
 import { buildBlock } from "@/core/schedule/block/buildBlock";
 import { checkBlock } from "@/core/schedule/block/checkBlock";
-import { judgeScore } from "@/core/sheet/judge/judgeScore";
+import { judgeScore, standingBars } from "@/core/sheet/judge/judgeScore";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { daysAfter } from "@/core/units/days";
@@ -278,8 +278,10 @@ async function oneVisit(
         after.lines.map((l) => l.plan),
         context,
       ))
-        if (j.bars.length > 0)
-          broken.push(`day ${v.day}: ${j.exercise?.name} is barred: ${j.bars.map(sayPlainly).join("; ")}`);
+        if (standingBars(j).length > 0)
+          broken.push(
+            `day ${v.day}: ${j.exercise?.name} is barred: ${standingBars(j).map(sayPlainly).join("; ")}`,
+          );
     },
     next,
   );

@@ -93,7 +93,7 @@ test("at the top the next real load comes with as many repetitions as keep what 
   const up = next(l, "PROGRESS", STEP, facts({ context: shown }));
   expect(codes(up.changes)).toEqual(["load"]);
   expect(up.line?.loadKg ?? 0).toBeGreaterThan(60);
-  const { reps } = up.line?.scheme as { reps: number };
+  const { reps } = (up.line as ScoreLine).scheme as { reps: number };
   expect(reps).toBeGreaterThanOrEqual(8);
   expect(reps).toBeLessThan(12);
   expect(changesWords(up.changes)).toMatch(new RegExp(`, ${reps} repetitions instead of 12`));

@@ -14,7 +14,7 @@ import { grownStronger, kneecapHere, pressHeavier, stackNumber, type ToldFacts, 
 
 const body = bodyFrom(70, 1.7);
 const chair = chairRise(body) as NonNullable<ReturnType<typeof chairRise>>;
-const band = { low: 100, middle: 130, high: 160 };
+const _band = { low: 100, middle: 130, high: 160 };
 const all: ToldFacts = {
   chair,
   input: {

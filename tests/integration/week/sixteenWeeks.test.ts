@@ -13,7 +13,7 @@ const WEEKS: Record<string, number> = {
   forgetful: 3,
   "over-eager": 1,
   away: 7,
-  plateau: 3,
+  plateau: 5,
   steady: 1,
 };
 
@@ -63,7 +63,7 @@ test("a flare is followed by less, and nobody is pushed on in it", () => {
 });
 
 test("who gives out early is not pushed on", () => {
-  expect(sum("plateau", (w) => w.actions.REGRESS, 2, 3)).toBeGreaterThan(0);
+  expect(sum("plateau", (w) => w.actions.REGRESS, 2, 5)).toBeGreaterThan(0);
 });
 
 test("mornings go missing, and none of them progresses", () => {

@@ -1,6 +1,5 @@
 import type { Body } from "../../body/segments";
 import { whoSet } from "../../bounds/inForce";
-import type { Exercise } from "../../rules/exercises";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "./affineArc";

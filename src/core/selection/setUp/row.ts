@@ -1,4 +1,3 @@
-import type { Exercise } from "../../rules/exercises";
 import { type Coded, type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import { backCautions } from "../fit/backCautions";
