@@ -56,11 +56,29 @@ export interface Learnt {
 
 const MOST_MOVED = 60;
 
-/** The clinic's days, then the names: whatever order records arrive in. */
-const inOrder = (a: CapacityEvent, b: CapacityEvent): number => {
+const RANK: Record<CapacityEvent["kind"], number> = { daily: 0, trial: 1, holds: 2, sets: 3 };
+
+/** What an event is, without the names that another clinic gives it: two of a day stand in one order everywhere. */
+function whatOf(e: CapacityEvent): string {
+  switch (e.kind) {
+    case "trial":
+      return `${e.shape} ${e.torqueNm}`;
+    case "daily":
+    case "holds":
+      return `${e.demandNm}`;
+    case "sets":
+      return `${e.station.id.split("|")[1]} ${e.sets.map((s) => `${s.loadKg} ${s.reps} ${s.reserve}`).join()}`;
+  }
+}
+
+/** The clinic's days, whatever order records arrive in; on one day tests first, then what was done. */
+function inOrder(a: CapacityEvent, b: CapacityEvent): number {
   if (a.on !== b.on) return a.on < b.on ? -1 : 1;
+  if (a.kind !== b.kind) return RANK[a.kind] - RANK[b.kind];
+  const [x, y] = [whatOf(a), whatOf(b)];
+  if (x !== y) return x < y ? -1 : 1;
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
-};
+}
 
 const isWork = (e: CapacityEvent): boolean => e.kind === "sets" || e.kind === "holds";
 const saysReserve = (sets: readonly DoneSet[]): boolean =>
