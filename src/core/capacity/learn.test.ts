@@ -78,7 +78,8 @@ test("a slip of the finger upward waits for somebody's word and moves nothing; c
   const slip = sets(FROM, 200, 2, { id: "slip", isTrusted: false });
   const after = learn(PRIOR, [sets(FROM, 20, 2), slip], FROM);
   expect(after.peak).toEqual(before.peak);
-  expect(after.odd.map((o) => o.id)).toEqual(["slip"]);
+  expect(after.moved.filter((m) => m.odd).map((m) => [m.id, m.odd])).toEqual([["slip", "waits"]]);
+  expect(after.moved.at(-1)?.toNm).toBe(after.moved.at(-1)?.fromNm);
   const confirmed = learn(PRIOR, [sets(FROM, 20, 2), { ...slip, isTrusted: true } as CapacityEvent], FROM);
   expect(nm(confirmed.peak)).toBeGreaterThan(nm(before.peak));
 });

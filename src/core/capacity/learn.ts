@@ -40,6 +40,8 @@ export interface Moved {
   toNm: number;
   /** doubt afterwards */
   sd: number;
+  /** too far from what was believed: counts for nothing until somebody's word, or was cut. Rule L7 */
+  odd: "waits" | "cut" | null;
 }
 
 /** What one movement of one side can do by everything that was done. */
@@ -48,10 +50,8 @@ export interface Learnt {
   /** the surest kind of thing that it was learnt from */
   from: "prior" | "sets" | "trials";
   stations: Readonly<Record<string, StationLearnt>>;
-  /** the newest last */
+  /** the newest last; with what was too odd to move anything */
   moved: readonly Moved[];
-  /** what did not fit and waits for somebody's word */
-  odd: readonly { on: string; id: string; stationId: string | null }[];
 }
 
 const MOST_MOVED = 60;
@@ -95,7 +95,6 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   let worked = null as string | null;
   const done = new Map<string, Omit<StationLearnt, "shown">>();
   const moved: Moved[] = [];
-  const odd: Learnt["odd"][number][] = [];
   const passTo = (on: string) => {
     if (last !== null && on > last) {
       const days = daysBetween(last, on);
@@ -111,10 +110,11 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     const fromNm = Math.exp(belief.mean[0] as number);
     const after = see(belief, e);
     belief = after.belief;
-    if (after.seen.isOdd) odd.push({ on: e.on, id: e.id, stationId });
     if (after.seen.used) {
       if (e.kind === "trial") from = "trials";
       else if (e.kind !== "daily" && from === "prior") from = "sets";
+    }
+    if (after.seen.used || after.seen.isOdd)
       moved.push({
         on: e.on,
         id: e.id,
@@ -123,8 +123,8 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
         fromNm,
         toNm: Math.exp(belief.mean[0] as number),
         sd: peakOf(belief).sd,
+        odd: !after.seen.used ? "waits" : after.seen.isOdd && e.kind !== "trial" ? "cut" : null,
       });
-    }
     if (isWork(e)) worked = e.on;
     if (e.kind === "sets") done.set(e.station.id, stationAfter(done.get(e.station.id), e));
   }
@@ -134,7 +134,6 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     from,
     stations: Object.fromEntries([...done].map(([id, d]) => [id, { ...d, shown: shows(belief, id) }])),
     moved: moved.slice(-MOST_MOVED),
-    odd,
   };
 }
 

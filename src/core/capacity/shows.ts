@@ -25,6 +25,12 @@ export const peakOf = (b: Belief): Shown => shownBy(b, lookedAt(b, null));
 /** How carefully a leg is loaded: strict while it is easily stirred up, and after surgery but in the last two phases. */
 export type Care = "low" | "moderate" | "strict";
 
+/** Most more of demand than what was done as planned: less after surgery and where a knee is easily stirred up. Rule L9 [own]. */
+export const MOST_OVER_DONE = { low: 1.25, moderate: 1.25, strict: 1.15 } as const satisfies Record<
+  Care,
+  number
+>;
+
 /** While so much is doubted, the low end of nine in ten is taken. */
 export const DOUBTED_FROM = 0.12;
 export const LOW_END_Z = 1.28;

@@ -1,3 +1,4 @@
+import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
 import { repsLadder } from "../sheet/line/repsLadder";
 import type { ScoreLine } from "../sheet/line/scoreInput";
@@ -9,8 +10,6 @@ import { isOpen, judgedOf, type Loads, loadsOf, type NextFacts } from "./lineNow
 
 /** A step of so much demand is taken at once; a greater one asks for its repetitions first. Rule P3. */
 const FINE_STEP = 1.1;
-/** Sets that were far too easy go at once to what is known, within so much. Rules P2, L9. */
-const EASY_STEP = { low: 1.25, moderate: 1.25, strict: 1.15 } as const;
 const MORE_REPS = 2;
 const MORE_EASY_REPS = 4;
 const MOST_REPS = 20;
@@ -83,8 +82,11 @@ function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: 
   };
   const stepTo = (l: Loads["harder"][number]) => loadOf(line, loads, l, { from: reps, to: repsAt(l.ratio) });
   if (isEasy) {
-    const far = loads.harder.filter((l) => l.ratio <= EASY_STEP[facts.context.sheet.strength.care] + 1e-9);
-    const known = facts.context.sheet.strength && learntKg(line, facts);
+    // at once to what is known, within what a load may be over what was done
+    const far = loads.harder.filter(
+      (l) => l.ratio <= MOST_OVER_DONE[facts.context.sheet.strength.care] + 1e-9,
+    );
+    const known = learntKg(line, facts);
     const within = far.filter((l) => known !== null && (loads.isHelp ? l.load >= known : l.load <= known));
     return [...within.toReversed().map(stepTo), stepTo(next)];
   }

@@ -130,7 +130,7 @@ test("why today is as it is: the reasons of the decision and nothing added to th
 });
 
 test("how strong the leg has become is told in kilograms of push, and only where more than the doubt has changed", () => {
-  const grown = (toNm: number) => {
+  const grown = (toNm: number, waits = false) => {
     const { strength } = all.input;
     const moved = [100, toNm].map((nm, i) => ({
       on: `2026-01-0${i + 1}`,
@@ -140,6 +140,7 @@ test("how strong the leg has become is told in kilograms of push, and only where
       fromNm: nm,
       toNm: nm,
       sd: 0.08,
+      odd: waits ? ("waits" as const) : null,
     }));
     const extension = { ...strength.extension, moved, peak: { mean: Math.log(toNm), sd: 0.08 } };
     return grownStronger({ ...all, input: { ...all.input, strength: { ...strength, extension } } });
@@ -148,5 +149,7 @@ test("how strong the leg has become is told in kilograms of push, and only where
   expect(words(130)).toMatch(/become stronger/);
   expect(words(104)).toMatch(/as much as can be told apart/);
   expect(words(80)).toMatch(/lost some/);
+  // what waits for somebody's word was not learnt from
+  expect(grown(130, true)).toBeNull();
   expect(grownStronger(all)).toBeNull();
 });

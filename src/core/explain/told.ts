@@ -50,7 +50,8 @@ export function pressHeavier({ input, chair }: ToldFacts, deg: number): Told {
 
 /** How the leg became stronger, by everything that was done; null where too little is known. Rule L6. */
 export function grownStronger({ input }: ToldFacts): Told | null {
-  const { moved, peak } = input.strength.extension;
+  const { peak } = input.strength.extension;
+  const moved = input.strength.extension.moved.filter((m) => m.odd !== "waits");
   const first = moved.find((m) => m.kind !== "daily");
   if (!first || moved.length < LEAST_MOVED) return null;
   // the push at the shin that the torque stands for, in kilograms that anybody can picture

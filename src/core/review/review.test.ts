@@ -307,12 +307,14 @@ test("what the leg can do stands once a day with its band, and says what moved i
     fromNm: 90,
     toNm,
     sd: 0.1,
+    odd: null,
   });
   const f = facts({
     can: {
       knee_extension: [
         moved("2026-01-05", 100, "trial"),
         moved("2026-01-05", 104, "sets"),
+        { ...moved("2026-01-08", 110, "sets"), odd: "waits" },
         moved("2026-01-08", 110, "sets"),
       ],
       knee_flexion: [],
@@ -324,6 +326,9 @@ test("what the leg can do stands once a day with its band, and says what moved i
     ["2026-01-08", 110],
   ]);
   expect(points[1]?.low ?? 0).toBeCloseTo(110 * Math.exp(-0.128), 6);
-  expect(points.map((p) => p.note)).toEqual([[{ code: "review.by_sets" }], [{ code: "review.by_sets" }]]);
+  expect(points.map((p) => p.note)).toEqual([
+    [{ code: "review.by_sets" }],
+    [{ code: "review.by_sets" }, { code: "review.odd_waits" }],
+  ]);
   expect(rowOf(f, "can knee_flexion")).toBeUndefined();
 });

@@ -25,7 +25,7 @@ export interface LearnFrom {
   isStrict: boolean;
   /** how long this person holds */
   k: number;
-  /** stations whose machine was calibrated */
+  /** machines that were calibrated */
   calibrated: ReadonlySet<string>;
 }
 
@@ -87,7 +87,8 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
     on: l.on,
     id: l.visitId,
     station: { ...station, id },
-    stationSd: from.calibrated.has(id) ? CALIBRATED_SD : STATION_SD,
+    stationSd:
+      l.kept.machineId !== null && from.calibrated.has(l.kept.machineId) ? CALIBRATED_SD : STATION_SD,
     sets,
     isTrusted: most === 0 || sets.every((s) => demandNm(station, s.loadKg) <= most * MOST_ABOVE_PLAN + 1e-9),
     doneKg: loads.length === 0 ? null : hardestOf(station, loads),

@@ -12,6 +12,7 @@ import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedS
 import { capacityEvents } from "@/core/visit/capacityEvents";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
+import { calibratedOn } from "../clinic/calibrations";
 import { linesDone } from "../history/linesDone";
 import { type StoredTest, testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
@@ -64,7 +65,7 @@ export async function knownStrength(
     side: client.side,
     isStrict: care === "strict",
     k: facts.k,
-    calibrated: new Set(),
+    calibrated: new Set((await calibratedOn(ctx)).keys()),
   });
   for (const t of await repetitionTests(ctx, client, facts, curves)) {
     if (t.direction) events[t.direction].push(t.event);

@@ -12,7 +12,13 @@ const BY: Record<Moved["kind"], Said> = {
   daily: { code: "review.by_daily" },
 };
 
-const pointOf = (m: Moved): Point => ({
+const ODD: Record<NonNullable<Moved["odd"]>, Said> = {
+  waits: { code: "review.odd_waits" },
+  cut: { code: "review.odd_cut" },
+};
+
+/** What is believed when a day is over, with whatever on it did not fit. */
+const pointOf = (m: Moved, day: readonly Moved[]): Point => ({
   on: m.on,
   value: m.toNm,
   low: m.toNm * Math.exp(-LOW_END_Z * m.sd),
@@ -25,11 +31,16 @@ const pointOf = (m: Moved): Point => ({
       origin: m.kind === "trial" ? "measured" : "entered",
     },
   ],
-  note: [BY[m.kind]],
+  note: [BY[m.kind], ...new Set(day.flatMap(({ odd }) => (odd ? [ODD[odd]] : [])))],
 });
 
-/** The last of each day: what is believed when it is over. */
-const byDay = (moved: readonly Moved[]): Moved[] => [...new Map(moved.map((m) => [m.on, m])).values()];
+const byDay = (moved: readonly Moved[]): Point[] =>
+  [...new Map(moved.map((m) => [m.on, m])).values()].map((last) =>
+    pointOf(
+      last,
+      moved.filter((m) => m.on === last.on),
+    ),
+  );
 
 /** What the leg can do by everything that was done, with the band that eight of ten lie in. Rule L6. */
 export const canRows = ({ can }: Pick<ReviewFacts, "can">): Row[] =>
@@ -48,8 +59,6 @@ export const canRows = ({ can }: Pick<ReviewFacts, "can">): Row[] =>
         origin: "estimated",
         cannotTell: { code: "review.can_cannot" },
       },
-      series: [
-        { key: "own", name: { code: "review.can_series" }, mark: "dot", points: byDay(can[m]).map(pointOf) },
-      ],
+      series: [{ key: "own", name: { code: "review.can_series" }, mark: "dot", points: byDay(can[m]) }],
     }),
   );

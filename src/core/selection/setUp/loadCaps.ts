@@ -1,5 +1,6 @@
 import type { Body } from "../../body/segments";
 import { whoSet } from "../../bounds/inForce";
+import { MOST_OVER_DONE } from "../../capacity/shows";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type Said, saidWith } from "../../units/said";
 import { type AffineAngle, footForceN } from "./affineArc";
@@ -198,9 +199,6 @@ function familyCaps(q: LoadQuestion, body: Body): LoadCap[] {
     },
   ];
 }
-
-/** Most more of demand than what was done as planned: less after surgery and where a knee is easily stirred up. Rule L9 [own]. */
-const MOST_OVER_DONE = { low: 1.25, moderate: 1.25, strict: 1.15 } as const;
 
 /** The hardest load that was done as planned and one real step more, or what asks a quarter more of the knee. */
 function doneCap(doneKg: number, q: LoadQuestion, ctx: LoadContext): LoadCap {

@@ -30,8 +30,6 @@ export interface Strength extends StrengthBand {
   sure: number;
   /** something was tested or shown in sets that speaks for it */
   isTested: boolean;
-  /** standard deviation of its logarithm */
-  doubt: number;
 }
 
 export const movementOf = (d: Direction) => (d === "extension" ? "knee_extension" : "knee_flexion");
@@ -69,6 +67,5 @@ export function strengthAt(
     middle: at(0),
     high: at(LOW_END_Z),
     isTested: known[direction].from !== "prior" || stationKnown(known, direction, stationId) !== null,
-    doubt: sd,
   };
 }

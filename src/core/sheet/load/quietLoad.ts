@@ -22,7 +22,7 @@ export function quietMachineOf(
 }
 
 /**
- * The load of a machine without a model of the knee: set by hand, else from a repetition test on it; never above what
+ * The load of a machine without a model of the knee: set by hand, else from what was shown on it; never above what
  * bounds it. Null where neither says: found by feel, under the same bounds.
  */
 export function quietLoad(

@@ -19,7 +19,6 @@ export function surely(direction: "extension" | "flexion", torqueNm: number): Mo
     from: "trials",
     stations: {},
     moved: [],
-    odd: [],
     peakDeg: null,
   };
 }

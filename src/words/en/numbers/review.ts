@@ -52,6 +52,9 @@ export const review = {
   moved_by: "moved by",
   by_trial: "a strength test",
   by_sets: "sets of a visit",
+  odd_waits:
+    "something so far above what was believed that it counts for nothing until it is shown as planned",
+  odd_cut: "something so far off what was believed that only a part of it counts",
   by_holds: "holds of a visit",
   by_daily: "what is done every day",
   symmetry_formula: "this leg ÷ the other leg × 100, both at the same angle",
