@@ -48,7 +48,7 @@ const trialsOf = (tests: readonly StoredTest[], d: Direction, curves: CurvesKnow
 
 /**
  * What a client's leg can do: everything that was tested, done and answered, folded in the order of the clinic's days. The
- * one answer that loads, limits, costs and reviews ask. Rules L1 to L7.
+ * one answer that loads, limits and reviews ask. Rules L1 to L7.
  */
 export async function knownStrength(
   ctx: Ctx,
