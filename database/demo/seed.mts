@@ -49,6 +49,8 @@ if (already) {
 }
 
 const DAY_MS = 86_400_000;
+// hours and days below are the clinic's, on whatever clock this machine runs: at 00:30 there "yesterday" is not the day before
+process.env.TZ = CLINIC.timeZone;
 const now = new Date();
 const random = seededRandom(20_471);
 const uuid = (): string => {
@@ -57,7 +59,8 @@ const uuid = (): string => {
 };
 /** A time of day so many days ago; never in the future. */
 const daysAgo = (days: number, hour: number, minute = 0): Date => {
-  const at = new Date(now.getTime() - days * DAY_MS);
+  const at = new Date(now);
+  at.setDate(at.getDate() - days);
   at.setHours(hour, minute, 0, 0);
   return new Date(Math.min(at.getTime(), now.getTime() - 60_000));
 };

@@ -1,7 +1,7 @@
 import { type Browser, expect, type Page, test } from "@playwright/test";
 import { clientId, expectAccessible, expectFits, isAlive, openStep, workAs } from "../support/bexlo";
 import { runPhone } from "../support/run";
-import { letANightPass, putTheDemoBack } from "../support/stack";
+import { letANightPass, letTheMorningBeNow, putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 
@@ -32,6 +32,7 @@ test("the morning by a link: no account and no name, three taps, changed once; a
 }) => {
   await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
+  await letTheMorningBeNow(id);
   await page.goto("/outbox");
   await isAlive(page);
   await expectFits(page);

@@ -129,6 +129,22 @@ export async function letANightPass(clientId: string, nights = 1): Promise<void>
   await owner.end();
 }
 
+/**
+ * The morning after a client's last visit can be answered now. Between midnight and 04:00 at the clinic none can: the one of the day
+ * before is over, the next is not open. Then the visit moves a day back and its link stays open.
+ */
+export async function letTheMorningBeNow(clientId: string): Promise<void> {
+  const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
+  const [clock] = await owner`select extract(hour from now() at time zone time_zone)::int as hour from clinic`;
+  await owner.end();
+  if (clock?.hour >= 4) return;
+  await letANightPass(clientId);
+  const again = postgres(pg("url", "owner"), { onnotice: () => undefined });
+  await again`update client_link l set expires_at = l.expires_at + make_interval(days => 1)
+    from episode e where e.id = l.episode_id and e.client_id = ${clientId}`;
+  await again.end();
+}
+
 /** The owner's connection beside the app's database, as a database in use cannot be copied or dropped from within. */
 async function beside(work: (sql: postgres.Sql) => Promise<void>, stack = MINE): Promise<void> {
   const sql = postgres(pgOf(stack, "url", "owner").replace(/[^/]+$/, "postgres"), {
