@@ -135,7 +135,8 @@ export async function letANightPass(clientId: string, nights = 1): Promise<void>
  */
 export async function letTheMorningBeNow(clientId: string): Promise<void> {
   const owner = postgres(pg("url", "owner"), { onnotice: () => undefined });
-  const [clock] = await owner`select extract(hour from now() at time zone time_zone)::int as hour from clinic`;
+  const [clock] =
+    await owner`select extract(hour from now() at time zone time_zone)::int as hour from clinic`;
   await owner.end();
   if (clock?.hour >= 4) return;
   await letANightPass(clientId);
