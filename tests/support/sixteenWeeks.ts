@@ -17,7 +17,8 @@ import { floorBarred } from "@/server/visits/floor";
 import { recordMorning } from "@/server/visits/mornings";
 import { blockOf, keepBlock } from "@/server/week/blocks";
 import { isRestDay } from "@/server/week/restDay";
-import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import { weekFacts } from "@/server/week/weekFacts";
+import { usualWishes } from "@/server/week/wishes";
 import { sayPlainly } from "@/words/say";
 import {
   daysLater,

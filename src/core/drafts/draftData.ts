@@ -72,6 +72,9 @@ const scheme = written.transform((s) => ({
   window: "window_deg" in s && s.window_deg ? { fromDeg: s.window_deg.to, toDeg: s.window_deg.from } : null,
 }));
 
+/** So many left, light and many still counts whole; a phase that asks for more gets more. Rule D1. */
+const LIGHT_RESERVE = 3;
+
 function plain(s: z.infer<typeof written>): Scheme {
   switch (s.kind) {
     case "holds":
@@ -98,7 +101,7 @@ function plain(s: z.infer<typeof written>): Scheme {
       };
     }
     case "light":
-      return { kind: "light", sets: s.sets, reps: s.reps, restS: s.rest_s };
+      return { kind: "light", sets: s.sets, reps: s.reps, reserve: LIGHT_RESERVE, restS: s.rest_s };
     case "lowering":
       return { kind: "lowering", sets: s.sets, reps: s.reps, lowerS: s.lower_s, restS: s.rest_s };
     case "partials":

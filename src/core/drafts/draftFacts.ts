@@ -1,3 +1,5 @@
+import type { Stage } from "../rules/conditions";
+import type { Muscle } from "../schedule/balance";
 import type { Recipe } from "./recipe";
 
 /** Where it hurts, as far as a first draft asks. */
@@ -16,6 +18,11 @@ export type WeakGroup = "quadriceps" | "hamstrings" | "hip_abductors" | "calf";
 export interface DraftFacts {
   recipe: Recipe;
   variantId: string;
+  /** what the phase is for, and the muscle groups that it is for first. Rule D2 */
+  stage: Stage;
+  aimed: readonly Muscle[];
+  /** days a week on which a strength sheet can be done */
+  daysAWeek: number;
   isOfTheBack: boolean;
   painSites: readonly PainSite[];
   /** one grade more swelling than at the visit before */

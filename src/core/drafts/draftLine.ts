@@ -31,7 +31,7 @@ export function withSets(line: DraftLine, sets: (now: number) => number): DraftL
 
 export function withReserve(line: DraftLine, reserve: (now: number) => number): DraftLine {
   const { scheme } = line;
-  if (scheme.kind !== "straight" && scheme.kind !== "ramp") return line;
+  if (scheme.kind !== "straight" && scheme.kind !== "ramp" && scheme.kind !== "light") return line;
   return { ...line, scheme: { ...scheme, reserve: Math.max(0, Math.min(8, reserve(scheme.reserve))) } };
 }
 

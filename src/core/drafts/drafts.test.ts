@@ -8,11 +8,13 @@ import { rangeSheet } from "../selection/rank/rangeSheet";
 import { homeVersion } from "../sheet/draft/homeVersion";
 import { fatigueLinesOf, itemsOf } from "../sheet/effect/scoreItems";
 import { simulateSession } from "../sheet/effect/sessionFatigue";
+import { leastAimed } from "../sheet/effect/setBand";
 import { fitsWell, judgeScore } from "../sheet/judge/judgeScore";
 import { scoreLine } from "../sheet/line/scoreInput";
 import { orderNotes, scoreTotals, USUAL_ORDER } from "../sheet/order/sessionScore";
 import { draftFor } from "../testdata/draftFor";
 import { WORKED } from "../testdata/workedDrafts";
+import type { Said } from "../units/said";
 import { DRAFTS, LADDERS } from "./draftData";
 import type { PainSite, WeakGroup } from "./draftFacts";
 import { draftSession } from "./draftSession";
@@ -38,6 +40,9 @@ test.each(Object.entries(WORKED))("%s begins as a careful therapist would", (_na
     });
   for (const l of lines) expect(l.why?.length).toBeGreaterThan(2);
 });
+
+const isAbout = (n: Said, code: string, muscle: string): boolean =>
+  typeof n === "object" && n.code === code && "muscle" in n && n.muscle === muscle;
 
 const EVERY = DRAFTS.map((d) => ({
   conditionId: d.condition_id,
@@ -69,7 +74,7 @@ describe("a draft of any condition and phase", () => {
     fc.assert(
       fc.property(example, ({ of, ...x }) => {
         const { facts, context } = draftFor({ ...of, ...x });
-        const { lines } = draftSession(facts, rangeSheet(context.sheet), context, x, USUAL_ORDER);
+        const { lines, notes } = draftSession(facts, rangeSheet(context.sheet), context, x, USUAL_ORDER);
         expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
         // a warm-up may stand before them
         expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 5 : 8);
@@ -95,6 +100,14 @@ describe("a draft of any condition and phase", () => {
         const { steps, seconds } = scoreTotals(items);
         const felt = simulateSession(steps, fatigueLinesOf(judged, idOf), { k: 1, spread: 1 });
         expect(felt.filter((p) => p.endsAt)).toEqual([]);
+        // enough sets for what the phase is for, or what is in the way (rule D2)
+        const { byMuscle } = scoreTotals(items);
+        const least = facts.isFrail ? null : leastAimed(facts.stage);
+        for (const m of least === null ? [] : facts.aimed)
+          expect({
+            ...{ of, m, has: (byMuscle[m] ?? 0) * 3 >= (least ?? 0) - 1e-9 },
+            said: notes.some((n) => isAbout(n, "drafts.few_sets", m)),
+          }).not.toMatchObject({ has: false, said: false });
         // never fewer than three lines for time, and the task and the last main line stay
         if (lines.length > 4) expect(seconds).toBeLessThanOrEqual(x.minutes * 60);
       }),

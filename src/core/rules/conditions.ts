@@ -20,9 +20,14 @@ const exitCriteria = z.object({
   note: z.string().nullable(),
 });
 
+/** What work is for in a phase, from the first to the last. Rule D1. */
+export const STAGES = ["protect", "wake", "learn", "build", "strong", "keep"] as const;
+export type Stage = (typeof STAGES)[number];
+
 const phase = z.object({
   id: z.string(),
   name: z.string(),
+  stage: z.enum(STAGES),
   weeks: z.object({ from: z.number().int(), to: z.number().int().nullable() }),
   limits: limitsRecord,
   avoid: z.array(z.string()),

@@ -10,6 +10,7 @@ import {
   repetitionsLeft,
 } from "../sheet/effect/repetitionFatigue";
 import type { Legs } from "../sheet/line/legs";
+import { effectiveSets } from "../sheet/schemes/effectiveSets";
 import {
   repetitionS,
   repetitionTensionS,
@@ -123,5 +124,10 @@ export function repetitionSeconds(t: RepetitionTiming): number {
 export function schemeTotals(s: Scheme, legs: Legs): SchemeTotals {
   const sets = setsOf(s);
   const line = { id: "", legs, sharesRests: false, machine: null, sets };
-  return { seconds: runSeconds(groupSteps([line])), hard: hardOf(sets), tensionS: tensionOf(sets) };
+  return {
+    seconds: runSeconds(groupSteps([line])),
+    hard: hardOf(sets),
+    effective: effectiveSets({ scheme: s, sets, share: null }),
+    tensionS: tensionOf(sets),
+  };
 }

@@ -1,5 +1,6 @@
 import { withMore } from "../bounds/inForce";
 import type { DraftFacts } from "../drafts/draftFacts";
+import { aimedMuscles } from "../drafts/person/aimed";
 import { recipeOf } from "../drafts/recipe";
 import { phaseLimits } from "../phases/phaseLimits";
 import { painLimit } from "../progression/painRule";
@@ -63,6 +64,9 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
     facts: {
       recipe,
       variantId: x.variantId,
+      stage: x.stage ?? phase.stage,
+      aimed: aimedMuscles([condition.main_region], x.weak ?? []),
+      daysAWeek: 3,
       isOfTheBack: condition.main_region === "lumbar",
       painSites: x.painSites ?? [],
       swellingIsUp: x.swellingIsUp ?? false,

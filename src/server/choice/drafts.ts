@@ -1,6 +1,7 @@
 import "server-only";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { leading } from "@/core/drafts/leading";
+import { aimedMuscles } from "@/core/drafts/person/aimed";
 import { isFrail } from "@/core/drafts/person/frailty";
 import { painSitesOf } from "@/core/drafts/person/painSites";
 import { swellingTrend } from "@/core/drafts/person/swellingTrend";
@@ -19,6 +20,9 @@ import { visitsDone } from "../history/past";
 import { recentVisits } from "../history/visits";
 import { testsOf } from "../measure/measurements";
 import { findingsOnFile, measurementsOf } from "../measure/otherMeasurements";
+
+/** Days a week where nobody was asked. */
+const USUAL_DAYS = 3;
 
 /** What a first draft is made from, or the sentence why none is made today. */
 export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
@@ -41,13 +45,17 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   const recipe = recipeOf(settled, goals);
   if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
   const [screening] = await screeningsOf(ctx, client.episodeId);
+  const weak = weakGroups(await testsOf(ctx, client.episodeId), client.side);
   return {
     variantId: first.variantId,
     recipe,
+    stage: first.phase.stage,
+    aimed: aimedMuscles([first.condition.main_region], weak),
+    daysAWeek: story.weekdays.length || USUAL_DAYS,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
     swellingIsUp: trend === "one_more",
-    weak: weakGroups(await testsOf(ctx, client.episodeId), client.side),
+    weak,
     isFrail: isFrail({
       ageYears: ageYearsOf(ctx, client),
       normSex: client.normSex,

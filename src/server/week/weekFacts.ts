@@ -1,13 +1,16 @@
 import "server-only";
+import type { ByMuscle } from "@/core/schedule/balance";
 import type { BlockQuestion, BlockSheet, WeekLoad } from "@/core/schedule/block/block";
-import type { BlockKept } from "@/core/schedule/block/blockInput";
 import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
-import { daysAfter, daysBetween, mondayOf, weekdayOf } from "@/core/units/days";
+import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
+import { daysAfter, daysBetween, mondayOf } from "@/core/units/days";
 import { type Ctx, dayOf, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
-import type { Story } from "../client/story";
 import { pastLoads } from "../history/past";
+import { setsDoneSince } from "../history/setsDone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
+import { muscleCredits } from "./weekSets";
+import type { Wishes } from "./wishes";
 
 /** A sheet as the week plans it, with its name and place. */
 export interface PlannableSheet extends BlockSheet {
@@ -17,53 +20,26 @@ export interface PlannableSheet extends BlockSheet {
   /** work sets of one run, and seconds under tension */
   sets: number;
   tensionS: number;
+  /** effective sets of one run by muscle group */
+  byMuscle: ByMuscle;
   /** the angle of its first hold, where it is one */
   holdDeg: number | null;
 }
 
-type Wishes = Pick<
-  BlockKept,
-  "startsOn" | "buildWeeks" | "keepWeeks" | "wishes" | "minutes" | "gym" | "away"
->;
-
 const WEEK_DAYS = 7;
 const WEEKS_BACK = 4;
+/** Records may come in some days after they were done. */
+const SETS_BACK_DAYS = 49;
+const DAY_MS = 86_400_000;
 const HARD_BACK_DAYS = 14;
-/** Thursday on, counted from Monday as 0. */
-const LATE_WEEKDAY = 2;
-
-const ISO_DAYS = [1, 2, 3, 4, 5, 6, 7];
-/** Minutes of a day on which somebody has time, until the week itself says how many. */
-const FREE_MIN = 60;
-
-/**
- * What holds until somebody keeps a week: the days that the story says there are, an hour each, at a gym unless the client
- * trains at home. Where nobody was asked: every day free, at the clinic on three.
- */
-export const usualWishes = (
-  ctx: Ctx,
-  story: Pick<Story, "weekdays" | "trainsAt"> = { weekdays: [], trainsAt: null },
-): Wishes => ({
-  // late in a week the next one is the first
-  startsOn: mondayOf(daysAfter(today(ctx), weekdayOf(today(ctx)) > LATE_WEEKDAY ? WEEK_DAYS : 0)),
-  buildWeeks: 6,
-  keepWeeks: 4,
-  wishes: {},
-  ...(story.weekdays.length === 0
-    ? { minutes: [60, 60, 60, 60, 60, 30, 30], gym: [true, false, true, false, true, false, false] }
-    : {
-        minutes: ISO_DAYS.map((d) => (story.weekdays.includes(d) ? FREE_MIN : 0)),
-        gym: ISO_DAYS.map((d) => story.weekdays.includes(d) && story.trainsAt !== "home"),
-      }),
-  away: [],
-});
 
 /** The question of a block: sheets in force with what is wished, the client's days, and what was done before it. */
 export async function weekFacts(
   ctx: Ctx,
   client: ClientEpisode,
   w: Wishes,
-): Promise<{ question: BlockQuestion; sheets: PlannableSheet[] }> {
+): Promise<{ question: BlockQuestion; sheets: PlannableSheet[]; setsDone: ByMuscle[]; setsBegun: ByMuscle }> {
+  const credit = await muscleCredits(ctx);
   const sheets = (await sheetsOf(ctx, client.episodeId)).map((s): PlannableSheet => {
     const kept = s.lines.flatMap((l) => (l.kept ? [l.kept] : []));
     const kind = kindOfSheet(kept);
@@ -76,6 +52,7 @@ export async function weekFacts(
       lines: s.lines.length,
       sets: kept.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0),
       tensionS: kept.reduce((sum, l) => sum + l.sets.reduce((t, x) => t + x.tensionS, 0), 0),
+      byMuscle: credit(kept.map((l) => ({ exerciseId: l.exerciseId, sets: effectiveSets(l) }))),
       holdDeg: hold?.fromDeg ?? null,
       kind,
       minutes: Math.ceil(s.seconds / 60),
@@ -98,10 +75,23 @@ export async function weekFacts(
       kneecapChairS: own.reduce((sum, l) => sum + l.kneecapChairS, 0),
     };
   };
+  const done = await setsDoneSince(
+    ctx,
+    client.episodeId,
+    new Date(ctx.now.getTime() - SETS_BACK_DAYS * DAY_MS),
+  );
+  const setsWithin = (from: string, to: string): ByMuscle =>
+    credit(done.filter((d) => d.on >= from && d.on < to));
   const oldest = [w.startsOn, ...loads.map((l) => l.on)].sort()[0] ?? w.startsOn;
   const weeks = Math.min(WEEKS_BACK, Math.ceil(daysBetween(mondayOf(oldest), w.startsOn) / WEEK_DAYS));
+  const weeksBack = Array.from({ length: Math.max(0, weeks) }, (_, i) => {
+    const from = daysAfter(w.startsOn, -WEEK_DAYS * (weeks - i));
+    return { from, to: daysAfter(from, WEEK_DAYS) };
+  });
   return {
     sheets,
+    setsDone: weeksBack.map(({ from, to }) => setsWithin(from, to)),
+    setsBegun: setsWithin(w.startsOn, daysAfter(w.startsOn, WEEK_DAYS)),
     question: {
       startsOn: w.startsOn,
       notBefore: today(ctx),
@@ -112,10 +102,7 @@ export async function weekFacts(
       gym: w.gym,
       away: w.away,
       hardDone: await hardDays(ctx, client.episodeId),
-      weeksDone: Array.from({ length: Math.max(0, weeks) }, (_, i) => {
-        const from = daysAfter(w.startsOn, -WEEK_DAYS * (weeks - i));
-        return within(from, daysAfter(from, WEEK_DAYS));
-      }),
+      weeksDone: weeksBack.map(({ from, to }) => within(from, to)),
       begun: within(w.startsOn, daysAfter(w.startsOn, WEEK_DAYS)),
     },
   };

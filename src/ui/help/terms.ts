@@ -14,6 +14,10 @@ export const TERMS = {
     "How many more would have gone; with 3 in reserve it is not to failure.",
   ],
   hard: ["hard repetitions", "Those with four or fewer in reserve after them."],
+  effective: [
+    "effective sets",
+    "Sets with four or fewer in reserve at half of the maximum and more count one, easier ones and heavy holds a half. A usual way to count, not a measured one.",
+  ],
   kneecap: [
     "chair rises",
     "Load of the kneecap joint as a multiple of this client rising from a 46 cm chair. It compares; it does not predict harm.",

@@ -10,7 +10,7 @@ import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { packedFactsOf } from "@/server/review/facts";
 import { recordMorning } from "@/server/visits/mornings";
 import { keepBlock } from "@/server/week/blocks";
-import { usualWishes } from "@/server/week/weekFacts";
+import { usualWishes } from "@/server/week/wishes";
 import {
   closeConnections,
   daysLater,

@@ -11,7 +11,8 @@ import { blockOf, keepBlock } from "@/server/week/blocks";
 import { busyDays } from "@/server/week/calendarIn";
 import { calendarOf } from "@/server/week/calendarOut";
 import { outlookOf } from "@/server/week/outlook";
-import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import { weekFacts } from "@/server/week/weekFacts";
+import { usualWishes } from "@/server/week/wishes";
 import {
   closeConnections,
   daysLater,

@@ -9,7 +9,7 @@ import { simulateHolds } from "../../isometrics/simulateHolds";
 import { sitToStandBelow, sitToStandPowerW } from "../../measure/sitToStand";
 import { decide } from "../../progression/decide";
 import { ladder } from "../../progression/ladder";
-import { balanceOf } from "../../schedule/balance";
+import { balanceOf, creditedTo } from "../../schedule/balance";
 import { solveWeek } from "../../schedule/block/solveWeek";
 import { rampGuard } from "../../schedule/rampGuard";
 import { muscleTorqueNm } from "../../strength/forceToTorque";
@@ -208,10 +208,13 @@ const CALLS: Record<string, (i: Any) => unknown> = {
     return r.ratio === null ? r : { ...r, ratio: round(r.ratio, 2) };
   },
   balanceWeek: (i) => {
-    const r = balanceOf(i.list.map((x: Any) => ({ kind: KINDS[x.name], hard: x.hard })));
+    const totals = creditedTo(i.list.map((x: Any) => ({ kind: KINDS[x.name], amount: x.hard })));
+    const r = balanceOf(totals);
     const two = (x: number | null) => (x === null ? null : round(x, 2));
     return {
-      ...r,
+      totals,
+      // notes of a single session gave way to the bands of the week (rule D1)
+      notes: [],
       hamsPerQuads: two(r.hamsPerQuads),
       adPerAb: two(r.adPerAb),
       calvesPerQuads: two(r.calvesPerQuads),

@@ -19,6 +19,7 @@ export function itemsOf<L extends ScoreLine>(
             legs: j.line.legs,
             sharesRests: j.line.sharesRests,
             machine: j.machineId,
+            share: j.load?.share ?? null,
           },
         ]
       : [],

@@ -1,5 +1,6 @@
 import { sayPlainly } from "@/words/say";
 import { exerciseById } from "../../rules/exercises";
+import { balanceOf } from "../../schedule/balance";
 import { repetitionSeconds } from "../../testdata/byFormula";
 import { inWords } from "../../testdata/inWords";
 import { EXAMPLES } from "../../testdata/scoreContext";
@@ -17,6 +18,7 @@ const item = (id: string, s: Scheme, over: Partial<ScoreItem> = {}): ScoreItem =
     legs: "together",
     sharesRests: false,
     machine: null,
+    share: null,
     ...over,
   };
 };
@@ -111,7 +113,7 @@ describe("the order of a session", () => {
 });
 
 describe("totals of a session", () => {
-  test("are warm-up, exercises, changeovers and logging; hard repetitions and balance add up", () => {
+  test("are warm-up, exercises, changeovers and logging; hard repetitions and effective sets by muscle add up", () => {
     const items = [item("lp_horizontal", EXAMPLES.straight), item("curl_seated", EXAMPLES.straight)];
     const t = scoreTotals(items);
     const one = repetitionSeconds({
@@ -124,8 +126,8 @@ describe("totals of a session", () => {
     });
     expect(t.seconds).toBe(300 + 2 * one + 60 + 2 * 15);
     expect(t.hard).toBe(18);
-    expect(t.balance.totals.quads).toBe(9);
-    expect(t.balance.hamsPerQuads).toBeCloseTo(1.25, 6);
+    expect(t.byMuscle).toMatchObject({ quads: 3, hams: 3.75, calves: 0.75 });
+    expect(balanceOf(t.byMuscle).hamsPerQuads).toBeCloseTo(1.25, 6);
   });
 
   test("shared rests save time, never cut a rest short, and tie the lines", () => {

@@ -1,9 +1,11 @@
 import { type Exercise, likeOf } from "../../rules/exercises";
-import { type Balance, balanceOf } from "../../schedule/balance";
+import { type ByMuscle, creditedTo } from "../../schedule/balance";
 import { type Said, saidWith } from "../../units/said";
 import type { Legs } from "../line/legs";
 import { workKindOf } from "../line/workKind";
 import type { PlannedSet } from "../schemes/contract";
+import { effectiveSets } from "../schemes/effectiveSets";
+import { isHeavyHold } from "../schemes/kinds/holds";
 import { type Scheme, setsOf } from "../schemes/scheme";
 import { hardOf, type SchemeTotals, tensionOf } from "../schemes/schemeTotals";
 import { groupsOf, type RunLine, type RunStep, runSeconds, runThrough } from "../time/runThrough";
@@ -17,6 +19,8 @@ export interface ScoreItem {
   sharesRests: boolean;
   /** null: no machine, or not known */
   machine: string | null;
+  /** of the one-repetition maximum, as it is set; null: nothing says */
+  share: number | null;
 }
 
 export interface ScoreTotals {
@@ -26,7 +30,8 @@ export interface ScoreTotals {
   perItem: readonly SchemeTotals[];
   /** hard repetitions of one leg in all */
   hard: number;
-  balance: Balance;
+  /** effective sets of one leg, by muscle. Rule D1 */
+  byMuscle: ByMuscle;
   /** seconds under tension of the first leg, and of the other */
   legs: { first: number; second: number };
 }
@@ -40,14 +45,18 @@ export const runLineOf = (item: ScoreItem, sets: readonly PlannedSet[] = setsOf(
   sets,
 });
 
+const effectiveOf = ({ scheme, share }: ScoreItem, sets: readonly PlannedSet[]): number =>
+  effectiveSets({ scheme, sets, share });
+
 /** What a session takes and gives. Dosing rules G3, H3. */
 export function scoreTotals(items: readonly ScoreItem[]): ScoreTotals {
   const lines = items.map((i) => runLineOf(i));
   const steps = runThrough(lines);
   const perItem = lines.map(
-    (l): SchemeTotals => ({
+    (l, i): SchemeTotals => ({
       seconds: runSeconds(steps.filter((s) => s.lineId === l.id && s.kind !== "logging")),
       hard: hardOf(l.sets),
+      effective: effectiveOf(items[i] as ScoreItem, l.sets),
       tensionS: tensionOf(l.sets),
     }),
   );
@@ -63,7 +72,12 @@ export function scoreTotals(items: readonly ScoreItem[]): ScoreTotals {
     steps,
     perItem,
     hard: work.reduce((sum, w) => sum + w.hard, 0),
-    balance: balanceOf(work),
+    byMuscle: creditedTo(
+      items.flatMap((item, i) => {
+        const kind = workKindOf(item.exercise);
+        return kind ? [{ kind, amount: perItem[i]?.effective ?? 0 }] : [];
+      }),
+    ),
     legs: { first, second },
   };
 }
@@ -93,8 +107,6 @@ export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: fa
 const LIGHT_RESERVE = 4;
 const LIGHT_EFFORT = 5;
 const LIGHT_PERCENT = 30;
-const HEAVY_EFFORT = 7;
-const HEAVY_PERCENT = 50;
 /** Straight sets with so few repetitions in all, done and left, are above two thirds of the maximum: ramp sets first (dosing rules D6). */
 const RAMP_BELOW_REPS = 15;
 
@@ -105,10 +117,7 @@ function isLight(s: Scheme): boolean {
   return s.kind === "stretch";
 }
 
-function isHeavyHold({ scheme: s }: ScoreItem): boolean {
-  if (s.kind !== "holds") return false;
-  return s.effort.kind === "felt" ? s.effort.felt >= HEAVY_EFFORT : s.effort.percent >= HEAVY_PERCENT;
-}
+const isHeavyItem = ({ scheme: s }: ScoreItem): boolean => s.kind === "holds" && isHeavyHold(s);
 const isCompound = (i: ScoreItem): boolean => i.exercise.match.class === "closed_knee";
 const isIsolation = (i: ScoreItem): boolean =>
   i.exercise.match.class === "open_knee_extension" || i.exercise.match.class === "open_knee_flexion";
@@ -159,8 +168,8 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
       say(item, { code: "order.isolation" }, { kind: "move", itemId: item.id, to: items.indexOf(press) });
     if (
       previous &&
-      isHeavyHold(previous) &&
-      isHeavyHold(item) &&
+      isHeavyItem(previous) &&
+      isHeavyItem(item) &&
       workKindOf(previous.exercise) === workKindOf(item.exercise)
     )
       say(

@@ -76,6 +76,9 @@ export const repetitionShare = (s: Scheme): number | null => specOf(s).liftedSha
 export const schemeShare = (s: Scheme, joint: EnduranceJoint = "knee", k = 1): number | null =>
   specOf(s).heldShare(s, joint, k);
 
+/** Effective sets of a scheme that counts as a whole; null where each set counts for itself. Rule D1. */
+export const ownEffective = (s: Scheme): number | null => specOf(s).effective?.(s) ?? null;
+
 /** Why a scheme is barred now; empty where it may be used. */
 export const schemeBars = (kind: SchemeKind, f: SchemeFacts): Said[] =>
   SPECS[kind].gates.map((gate) => gate(f)).filter((x) => x !== null);

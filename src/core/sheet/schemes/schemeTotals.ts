@@ -7,6 +7,8 @@ export interface SchemeTotals {
   seconds: number;
   /** of one leg: repetitions with four or fewer in reserve; null where that means nothing: holds and stretches */
   hard: number | null;
+  /** sets of one leg that are hard enough to make it stronger. Rule D1 */
+  effective: number;
   /** seconds under tension of one leg */
   tensionS: number;
 }

@@ -1,6 +1,10 @@
+import type { TooFewBecause } from "@/core/drafts/enoughSets";
+import type { Muscle } from "@/core/schedule/balance";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
+import { upperFirst } from "@/core/units/upperFirst";
 import type { Format } from "../../format";
+import { MUSCLE_WORDS } from "./muscles";
 
 /** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */
 const MEANWHILE: Readonly<Record<string, string>> = {
@@ -13,6 +17,15 @@ const MEANWHILE: Readonly<Record<string, string>> = {
   carry: "Until then bridges and hip extension.",
   run: "Until then strength on one leg.",
   sport: "Until then strength on one leg.",
+};
+
+/** What stands between a draft and the sets that its phase is for, and who can lift it. */
+const TOO_FEW: Readonly<Record<TooFewBecause, string>> = {
+  minutes: "More does not fit the minutes there are: choose a longer session, or plan a day more.",
+  reserve:
+    "Today's limits leave so many in reserve that a set counts half: a therapist can change that limit.",
+  light: "The loads that are open ask too little to count whole: they rise with what the sets show.",
+  lines: "Every line has the sets it can have: add a line for it.",
 };
 
 type Set = Readonly<Record<string, string | number>>;
@@ -164,6 +177,8 @@ export const drafts = {
   unconfirmed: (m: { phase: string }) =>
     `Drafted for “${m.phase}”, which nobody has confirmed: confirm the phase in Limits, then draft again.`,
   moves_first: (m: { name: string; how: string }) => `What moves first: ${lowerFirst(m.name)}, ${m.how}.`,
+  few_sets: (m: { muscle: Muscle; has: number; least: number; days: number; because: TooFewBecause }) =>
+    `${upperFirst(MUSCLE_WORDS[m.muscle])}: ${Math.round(m.has * 2) / 2} effective sets on ${m.days} ${m.days === 1 ? "day" : "days"} a week, ${m.least} are wanted in this phase. ${TOO_FEW[m.because]}`,
   beside: (m: { what: string }) => `Beside the sheet: ${m.what}.`,
   ask_first: (m: { ask: string }) => `Ask first: ${m.ask}.`,
   line_left_out: (m: { because: string }) => `A line is left out: ${m.because}.`,

@@ -186,9 +186,6 @@ export const order = {
   calves_last: "Calves come last unless they are the aim: move them to the end.",
   pins_in:
     "Calves on the press plate: safety pins in before the first repetition; the load of the press may stay.",
-  front_back: "front and back of the thigh are out of balance",
-  in_out: "inner and outer hip are out of balance",
-  few_calves: "hardly any work for the calves",
   other_leg:
     "The other leg gets less than half of this one's work: fine where that is meant, else do lines in turns, weaker leg first.",
 };

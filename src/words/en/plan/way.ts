@@ -26,9 +26,8 @@ export function wayWords(s: Scheme): string {
         : `hold it steady, about ${s.effort.percent} % of the most that is held here`;
     case "straight":
     case "ramp":
-      return `${seconds}, ${inReserve(s.reserve)}`;
     case "light":
-      return seconds;
+      return `${seconds}, ${inReserve(s.reserve)}`;
     case "lowering":
       return `help on the way up, lower it alone in ${s.lowerS} s${tempo ? `, ${tempo.bottomS} s before the next` : ""}`;
     case "two_up_one_down":

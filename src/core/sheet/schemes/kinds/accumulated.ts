@@ -17,6 +17,8 @@ type Accumulated = z.infer<typeof accumulatedSchema>;
 
 /** Days between two accumulated sets. Dosing rules G1. */
 const EVERY_DAYS = 7;
+/** Effective sets that the whole of it counts as. Rule D1 [own]. */
+const COUNTS_AS = 3;
 const shareOf = (p: Accumulated): number => accumulatedShare(p.reserve, p.restS, p.total);
 
 /** Bouts with short standing rests and a reserve in each, counted to a total. */
@@ -45,5 +47,6 @@ export const accumulated: SchemeSpec<Accumulated> = {
     }));
   },
   ...startsAt(shareOf),
+  effective: () => COUNTS_AS,
   progress: byLoad,
 };

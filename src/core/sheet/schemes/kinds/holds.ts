@@ -23,6 +23,13 @@ export const holdsSchema = z.object({
 });
 export type HoldsScheme = z.infer<typeof holdsSchema>;
 
+/** From so much felt effort, or percent of the maximum, a hold is heavy. */
+const HEAVY = { felt: 7, percent: 50 } as const;
+export const isHeavyHold = (p: HoldsScheme): boolean =>
+  p.effort.kind === "felt" ? p.effort.felt >= HEAVY.felt : p.effort.percent >= HEAVY.percent;
+/** Effective sets that a heavy hold counts as. Rule D1 [own]. */
+const COUNTS_AS = 0.5;
+
 const LONGER_BY_S = 5;
 const LONGEST_S = 45;
 const EFFORT = {
@@ -59,5 +66,6 @@ export const holds: SchemeSpec<HoldsScheme> = {
   // what was entered, or what ends the last hold at the felt effort
   heldShare: (p, joint, k) =>
     p.effort.kind === "percent" ? p.effort.percent / 100 : shareForFeltEffort(joint, p, p.effort.felt, k),
+  effective: (p) => (isHeavyHold(p) ? COUNTS_AS * p.sets * p.reps : 0),
   progress,
 };

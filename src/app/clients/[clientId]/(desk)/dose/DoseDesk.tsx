@@ -31,6 +31,7 @@ import type { MassUnit } from "@/core/units/mass";
 import { asKept, type Said as SaidOf } from "@/core/units/said";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/facts/sheetFacts";
+import type { SetAim, WeekAround } from "@/server/week/weekSets";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
@@ -41,13 +42,14 @@ import { HoldPicture } from "./_line/HoldPicture";
 import { ItemEditor } from "./_line/ItemEditor";
 import type { HoldEffort } from "./_line/schemeDefaults";
 import { usualLineOf } from "./_line/usualLineOf";
+import { RunThrough } from "./_sheet/RunThrough";
+import { SheetGives } from "./_sheet/SheetGives";
 import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
 import { doseKeys } from "./doseKeys";
 import { HomeLink } from "./HomeLink";
 import { KeepTemplate } from "./KeepTemplate";
 import { SaveBar } from "./SaveBar";
 import { ScoreRail } from "./ScoreRail";
-import { RunThrough, SessionNotes } from "./SessionNotes";
 import { type SheetTab, SheetTabs } from "./SheetTabs";
 import { type SavedSheet, savedWords } from "./savedSheet";
 import { useHandedOver } from "./useHandedOver";
@@ -72,6 +74,8 @@ export function DoseDesk({
   massUnit,
   barred,
   past,
+  aim,
+  around,
   templates,
   earlier,
   tests,
@@ -90,6 +94,8 @@ export function DoseDesk({
   massUnit: MassUnit;
   barred: string | null;
   past: readonly PastLoad[];
+  aim: SetAim | null;
+  around: WeekAround;
   templates: readonly Start[];
   earlier: readonly Start[];
   /** strength tests of this side, as dots on the curve */
@@ -204,9 +210,9 @@ export function DoseDesk({
           {j.items.length > 0 && (
             <p>
               <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
-              <b className="display text-[19px]">{totals.hard}</b> repetitions{" "}
+              <b className="display text-[19px]">{totals.perItem.reduce((sum, t) => sum + t.effective, 0)}</b>{" "}
               <span className="small quiet">
-                <Term id="hard">with four or fewer in reserve</Term>
+                <Term id="effective">effective sets</Term>
               </span>
             </p>
           )}
@@ -278,6 +284,8 @@ export function DoseDesk({
             }
             ties={j.ties}
             predictions={j.predictions}
+            notes={j.notes}
+            onFix={mayWrite ? fix : null}
             picked={line?.key ?? null}
             mayMove={mayWrite}
             onPick={(key) => setPicked(key)}
@@ -302,15 +310,13 @@ export function DoseDesk({
         )}
         {j.items.length > 0 && (
           <>
-            <SessionNotes
-              notes={j.notes}
+            <SheetGives
               totals={totals}
-              early={j.early}
               guards={j.guards}
               notModelled={j.notModelled}
               madeNotes={madeNotes}
-              mayFix={mayWrite}
-              onFix={fix}
+              aim={aim}
+              around={around}
             />
             <RunThrough
               steps={totals.steps}

@@ -12,11 +12,13 @@ import { CSS } from "@dnd-kit/utilities";
 import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle } from "@/core/sheet/line/holdAngle";
+import type { Fix, OrderNote } from "@/core/sheet/order/sessionScore";
 import type { SchemeTotals } from "@/core/sheet/schemes/schemeTotals";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
 import { schemeWords } from "./_line/schemeDefaults";
+import { NoteMark } from "./_sheet/NoteMark";
 import type { Line } from "./useScore";
 
 const HEIGHT = 54;
@@ -31,19 +33,24 @@ export function ScoreRail({
   totals,
   ties,
   predictions,
+  notes,
   picked,
   mayMove,
   onPick,
   onPlace,
+  onFix,
 }: {
   judged: readonly JudgedLine<Line>[];
   totals: ReadonlyMap<string, SchemeTotals>;
   ties: ReadonlyMap<string, string>;
   predictions: readonly SetPrediction[];
+  /** what there is to say about lines, each a mark at its own */
+  notes: readonly OrderNote[];
   picked: string | null;
   mayMove: boolean;
   onPick: (key: string) => void;
   onPlace: (key: string, to: number) => void;
+  onFix: ((fix: Fix) => void) | null;
 }) {
   // a click picks, a drag of some pixels moves; the keys U and D do the same
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -69,7 +76,9 @@ export function ScoreRail({
                 isTied={ties.get(j.line.key) !== undefined}
                 isTieEnd={ties.get(j.line.key) !== ties.get(judged[i + 1]?.line.key ?? "")}
                 predictions={predictions.filter((p) => p.lineId === j.line.key && p.leg !== "second")}
+                notes={notes.filter((n) => n.itemId === j.line.key)}
                 isPicked={j.line.key === picked}
+                onFix={onFix}
                 onPick={() => onPick(j.line.key)}
               />
             ))}
@@ -87,8 +96,10 @@ function Row({
   isTied,
   isTieEnd,
   predictions,
+  notes,
   isPicked,
   onPick,
+  onFix,
 }: {
   judged: JudgedLine<Line>;
   place: number;
@@ -96,8 +107,10 @@ function Row({
   isTied: boolean;
   isTieEnd: boolean;
   predictions: readonly SetPrediction[];
+  notes: readonly OrderNote[];
   isPicked: boolean;
   onPick: () => void;
+  onFix: ((fix: Fix) => void) | null;
 }) {
   const { line, exercise, bars } = judged;
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: line.key });
@@ -108,7 +121,7 @@ function Row({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={isDragging ? "relative z-10 opacity-80" : undefined}
+      className={`relative ${isDragging ? "z-10 opacity-80" : ""}`}
     >
       <button
         type="button"
@@ -156,11 +169,14 @@ function Row({
             {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}
           </text>
           <text x={RAIL.right + 6} y={26} fontSize={12} className="fill-quiet">
-            {total?.hard ? `${total.hard} hard` : ""}
+            {total?.effective ? `${total.effective} ${total.effective === 1 ? "set" : "sets"}` : ""}
           </text>
           <EffortBars predictions={predictions} />
         </svg>
       </button>
+      {bars.length === 0 && (
+        <NoteMark notes={notes} of={name} onFix={onFix} className="absolute right-0 top-0.5 bg-base-200" />
+      )}
     </li>
   );
 }

@@ -13,6 +13,7 @@ import { pastLoads } from "@/server/history/past";
 import { testsOf } from "@/server/measure/measurements";
 import { templatesOf } from "@/server/sheets/templates";
 import { sheetsOf, versionsOf } from "@/server/versions/sheets";
+import { setAimOf, weekAround } from "@/server/week/weekSets";
 import { DoseDesk } from "./DoseDesk";
 
 export const metadata: Metadata = { title: "Dose" };
@@ -47,6 +48,8 @@ export default async function DosePage({
           : ("felt" as const),
       barred: await planningBarred(ctx, client),
       past: await pastLoads(ctx, client.episodeId),
+      aim: await setAimOf(ctx, client),
+      around: await weekAround(ctx, client, current?.sheetId ?? null),
       templates: (await templatesOf(ctx)).map(({ id, name, items }) => ({ id, name, items })),
       tests: (["knee_extension", "knee_flexion"] as const).map((movement) =>
         testsForCurve(tests.filter((t) => t.movement === movement)).map((t) => ({
@@ -90,6 +93,8 @@ export default async function DosePage({
       draftFacts={data.draft}
       barred={data.barred}
       past={data.past}
+      aim={data.aim}
+      around={data.around}
       templates={data.templates}
       earlier={data.earlier}
       tests={{ extension: data.tests[0] ?? [], flexion: data.tests[1] ?? [] }}

@@ -9,7 +9,13 @@ import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { shorterWay } from "@/core/sheet/judge/shorterWay";
-import { type OrderSchool, orderNotes, scoreTotals, tiesOf } from "@/core/sheet/order/sessionScore";
+import {
+  type OrderNote,
+  type OrderSchool,
+  orderNotes,
+  scoreTotals,
+  tiesOf,
+} from "@/core/sheet/order/sessionScore";
 import type { Said } from "@/core/units/said";
 import { useFatigue } from "./useFatigue";
 import type { Line } from "./useScore";
@@ -54,8 +60,7 @@ export function useJudged(
     totals,
     predictions: predictions ?? [],
     ties: tiesOf(items),
-    notes: orderNotes(items, facts.school),
-    early: earlyEnds(predictions ?? [], judged),
+    notes: [...orderNotes(items, facts.school), ...earlyEnds(predictions ?? [], judged)],
     isBarred: judged.some((j) => j.bars.length > 0),
     notModelled: kneecap.notModelled,
     guards: {
@@ -69,7 +74,7 @@ export function useJudged(
 function earlyEnds(
   predictions: readonly SetPrediction[],
   judged: readonly { line: Line; exercise: { name: string } | null; bars: readonly Said[] }[],
-): string[] {
+): OrderNote[] {
   return judged.flatMap((j) => {
     const p = predictions.find((x) => x.lineId === j.line.key && x.endsAt);
     if (!p?.endsAt || j.bars.length > 0 || !j.exercise) return [];
@@ -77,8 +82,7 @@ function earlyEnds(
       "repetition" in p.endsAt
         ? `set ${p.set + 1} at repetition ${p.endsAt.repetition}`
         : `hold ${p.endsAt.hold} after ${Math.floor(p.endsAt.second)} s`;
-    return [
-      `${j.exercise.name} is predicted to end early: ${where}. Rest longer, plan fewer, take it lighter, or move it up.`,
-    ];
+    const said = `${j.exercise.name} is predicted to end early: ${where}. Rest longer, plan fewer, take it lighter, or move it up.`;
+    return [{ itemId: j.line.key, said, fix: null }];
   });
 }

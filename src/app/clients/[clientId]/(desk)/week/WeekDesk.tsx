@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { startTransition, useMemo, useRef, useState } from "react";
 import type { z } from "zod";
+import type { ByMuscle } from "@/core/schedule/balance";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
@@ -10,6 +11,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import type { DaysOff } from "@/server/decide/returns";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
 import type { PlannableSheet } from "@/server/week/weekFacts";
+import type { SetAim } from "@/server/week/weekSets";
 import { KeptDraft } from "@/ui/form/KeptDraft";
 import { Problem } from "@/ui/form/Problem";
 import { Term } from "@/ui/help/Term";
@@ -19,6 +21,7 @@ import { send } from "@/ui/send";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { Opens } from "@/ui/working/Figure";
 import { DaysOffBox } from "./DaysOffBox";
+import { SetWeeks } from "./SetWeeks";
 import { useBlock } from "./useBlock";
 import { WeekBars } from "./WeekBars";
 import { WeekGrid } from "./WeekGrid";
@@ -36,6 +39,9 @@ export function WeekDesk(props: {
   block: { id: string; days: PlannedDay[]; wishes: Record<string, SheetWish>; by: string } | null;
   question: BlockQuestion;
   sheets: readonly PlannableSheet[];
+  setsDone: readonly ByMuscle[];
+  setsBegun: ByMuscle;
+  aim: SetAim | null;
   marks: readonly WeekMark[];
   outlook: readonly Outlook[];
   daysOff: DaysOff | null;
@@ -215,9 +221,17 @@ export function WeekDesk(props: {
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-3 print:hidden">
         <WeekRules broken={broken} plan={plan} sheets={sheets} />
+        <SetWeeks
+          question={q}
+          days={shown}
+          sheets={sheets}
+          done={props.setsDone}
+          begun={props.setsBegun}
+          aim={props.aim}
+        />
         <WeekBars
           of="hardReps"
-          title="Work of each week"
+          title="Growth"
           term="hard"
           unit="hard repetitions"
           done={q.weeksDone}

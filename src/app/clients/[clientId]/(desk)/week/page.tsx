@@ -8,7 +8,9 @@ import { storyOf } from "@/server/client/story";
 import { daysOffOf } from "@/server/decide/returns";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
-import { usualWishes, weekFacts } from "@/server/week/weekFacts";
+import { weekFacts } from "@/server/week/weekFacts";
+import { setAimOf } from "@/server/week/weekSets";
+import { usualWishes } from "@/server/week/wishes";
 import { WeekDesk } from "./WeekDesk";
 
 export const metadata: Metadata = { title: "Week" };
@@ -19,7 +21,7 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const block = await blockOf(ctx, client.episodeId);
-    const { question, sheets } = await weekFacts(
+    const { question, sheets, setsDone, setsBegun } = await weekFacts(
       ctx,
       client,
       block ?? usualWishes(ctx, await storyOf(ctx, client)),
@@ -35,6 +37,9 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
       },
       question,
       sheets,
+      setsDone,
+      setsBegun,
+      aim: await setAimOf(ctx, client),
       marks: await marksOf(ctx, client, endsOn(question)),
       outlook: await outlookOf(ctx, client),
       daysOff: await daysOffOf(ctx, client),

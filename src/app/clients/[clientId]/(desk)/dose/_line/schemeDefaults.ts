@@ -28,7 +28,7 @@ export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } 
   drop: { kind: "drop", drops: 2, dropPct: 20, reserve: 2 },
   partials: { kind: "partials", sets: 2, reps: 10, partials: 5, end: "stretched", holdS: 15, restS: 90 },
   pulses: { kind: "pulses", sets: 2, reps: 10, pulses: 2, end: "short", restS: 90 },
-  light: { kind: "light", sets: 2, reps: 32, restS: 60 },
+  light: { kind: "light", sets: 2, reps: 30, reserve: 3, restS: 60 },
   lowering: { kind: "lowering", sets: 3, reps: 5, lowerS: 5, restS: 120 },
   two_up_one_down: { kind: "two_up_one_down", sets: 3, reps: 6, reserve: 2, lowerS: 4, restS: 120 },
   carry: { kind: "carry", sets: 2, distanceM: 10, carriedKg: 0, restS: 90 },
@@ -58,7 +58,7 @@ export function schemeWords(s: Scheme): string {
     case "pulses":
       return `${s.sets} × ${s.reps}, ${s.pulses} pulses each`;
     case "light":
-      return `${s.sets} × ${s.reps} light`;
+      return `${s.sets} × ${s.reps} light, ${s.reserve} in reserve`;
     case "lowering":
       return `${s.sets} × ${s.reps}, ${s.lowerS} s down`;
     case "two_up_one_down":

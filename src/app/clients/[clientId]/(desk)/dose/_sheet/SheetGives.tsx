@@ -1,0 +1,119 @@
+import type { GuardedLoad } from "@/core/schedule/weekGuard";
+import { legsNote, type OrderNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
+import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
+import { sharedSeconds } from "@/core/sheet/time/runThrough";
+import { asKept, type Said as SaidOf } from "@/core/units/said";
+import type { SetAim, WeekAround } from "@/server/week/weekSets";
+import { Term } from "@/ui/help/Term";
+import { Said } from "@/ui/reader";
+import { Opens } from "@/ui/working/Figure";
+import { NoteMark } from "./NoteMark";
+import { WeekSets } from "./WeekSets";
+
+const minutes = (s: number): number => Math.ceil(s / 60);
+
+/** What a draft asks and left out, and what the sheet gives: each thing there is to say stands as a mark at what it speaks of. */
+export function SheetGives({
+  totals,
+  guards,
+  notModelled,
+  madeNotes,
+  aim,
+  around,
+}: {
+  totals: ScoreTotals;
+  guards: { kneecap: GuardedLoad; hard: GuardedLoad };
+  /** lines of the knee that the kneecap's sum does not know */
+  notModelled: number;
+  /** what a draft or a home version left out, asks and advises */
+  madeNotes: readonly SaidOf[];
+  aim: SetAim | null;
+  around: WeekAround;
+}) {
+  const legs = legsNote(totals.legs);
+  return (
+    <div className="mt-3">
+      <section aria-live="polite">
+        {madeNotes.length > 0 && (
+          <>
+            <h2 className="text-[16px]">With this draft</h2>
+            <ul className="mb-3 ml-4 list-disc">
+              {madeNotes.map((n) => (
+                <li key={asKept(n)}>
+                  <Said>{n}</Said>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </section>
+      <section className="small grid grid-cols-1 gap-x-8 gap-y-2 lg:grid-cols-[minmax(0,1fr)_270px]">
+        <div>
+          <WeekSets byMuscle={totals.byMuscle} aim={aim} around={around} />
+        </div>
+        <ul className="grid content-start gap-1 lg:pt-[26px]">
+          <li>
+            <b>{Math.round(totals.hard)}</b> <Term id="hard">hard repetitions</Term> in this run,{" "}
+            {Math.round(guards.hard.thisWeek)} in seven days{" "}
+            <NoteMark
+              notes={guardNotes("count of hard repetitions", "", guards.hard)}
+              of="hard repetitions"
+            />
+          </li>
+          <li>
+            Kneecap joint this week{" "}
+            <Opens label="kneecap joint this week" computed={kneecapWeekComputed(guards.kneecap)}>
+              <b>{Math.round(guards.kneecap.thisWeek)} s</b>
+            </Opens>{" "}
+            of a <Term id="kneecap">chair rise</Term>
+            {guards.kneecap.lastWeek === null
+              ? ", no week before"
+              : `, last week ${Math.round(guards.kneecap.lastWeek)}`}{" "}
+            <NoteMark
+              notes={guardNotes("load of the kneecap joint", "s of a chair rise", guards.kneecap)}
+              of="the kneecap joint"
+            />
+            {notModelled > 0 && (
+              <span className="quiet">
+                ; {notModelled} {notModelled === 1 ? "line has" : "lines have"} no model and{" "}
+                {notModelled === 1 ? "is" : "are"} not in it
+              </span>
+            )}
+          </li>
+          <li>
+            Other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one{" "}
+            <NoteMark notes={legs ? [{ said: legs, fix: null }] : []} of="the other leg" />
+          </li>
+          <li>
+            <MoreClients totals={totals} />
+          </li>
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+function guardNotes(what: string, unit: string, g: GuardedLoad): Omit<OrderNote, "itemId">[] {
+  if (!g.isOver || g.most === null) return [];
+  const amount = (x: number) => `${x} ${unit}`.trim();
+  const over = Math.ceil(g.thisWeek - g.most);
+  return [
+    {
+      said: `This week's ${what} would be ${amount(Math.round(g.thisWeek))}; ${Math.floor(g.most)} is the most after the weeks before (last week ${Math.round(g.lastWeek ?? 0)}): take out sets worth ${over}, or move them to next week.`,
+      fix: null,
+    },
+  ];
+}
+
+/** Time beside other lanes on the same machines. */
+function MoreClients({ totals }: { totals: ScoreTotals }) {
+  const two = sharedSeconds(totals.steps, 2);
+  const three = sharedSeconds(totals.steps, 3);
+  return (
+    <details className="quiet">
+      <summary className="cursor-pointer">with more clients at once</summary>
+      One more on the same machines: {minutes(two.least)} to {minutes(two.most)} min, two more up to{" "}
+      {minutes(three.most)}.
+    </details>
+  );
+}

@@ -1,0 +1,49 @@
+import "server-only";
+import { z } from "zod";
+import { keptSet } from "@/core/sheet/line/keptLine";
+import { effectiveDone } from "@/core/sheet/schemes/effectiveSets";
+import { scheme } from "@/core/sheet/schemes/scheme";
+import { type Ctx, dayOf } from "../base/context";
+
+/** Effective sets of one exercise on one day at the clinic, by what was logged. Rule D1. */
+export interface SetsDone {
+  on: string;
+  exerciseId: string;
+  sets: number;
+}
+
+const row = z.object({
+  started_at: z.date(),
+  exercise_id: z.string(),
+  sets: keptSet.array(),
+  scheme: scheme.optional().catch(undefined),
+  share: z.number().nullable(),
+  legs: z.number(),
+  done: z.array(
+    z
+      .tuple([z.number(), z.number().nullable(), z.number().nullable(), z.string().nullable()])
+      .transform(([setNo, reps, reserve, early]) => ({ setNo, reps, reserve, early })),
+  ),
+});
+
+/** Effective sets of one leg that were done on or after a day. */
+export async function setsDoneSince(ctx: Ctx, episodeId: string, since: Date): Promise<SetsDone[]> {
+  const rows = await ctx.tx`
+    select v.started_at, l.exercise_id, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
+      (l.kept ->> 'share')::float8 as share,
+      count(distinct r.leg)::int as legs,
+      json_agg(json_build_array(r.set_no, r.reps, r.reserve, r.early) order by r.started_at, r.id) as done
+    from visit v join sheet_line l on l.version_id = v.version_id and l.kept is not null
+    join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
+    where v.episode_id = ${episodeId} and v.received_at > ${since}
+      and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
+    group by v.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
+  return z
+    .array(row)
+    .parse(rows.map((r) => ({ ...r, scheme: r.scheme ?? undefined })))
+    .map((r) => ({
+      on: dayOf(ctx, r.started_at),
+      exerciseId: r.exercise_id,
+      sets: effectiveDone(r, r.done) / Math.max(1, r.legs),
+    }));
+}

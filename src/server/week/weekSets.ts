@@ -1,0 +1,76 @@
+import "server-only";
+import { leading } from "@/core/drafts/leading";
+import { aimedMuscles } from "@/core/drafts/person/aimed";
+import { weakGroups } from "@/core/drafts/person/weakGroups";
+import type { Stage } from "@/core/rules/conditions";
+import { withOwn } from "@/core/rules/exercises";
+import { type ByMuscle, creditedTo, type Muscle } from "@/core/schedule/balance";
+import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
+import { workKindOf } from "@/core/sheet/line/workKind";
+import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
+import type { Ctx } from "../base/context";
+import type { ClientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
+import { storyOf } from "../client/story";
+import { exercisesOf } from "../clinic/exercises";
+import { testsOf } from "../measure/measurements";
+import { type SheetVersion, sheetsOf } from "../versions/sheets";
+import { blockOf } from "./blocks";
+import { usualWishes } from "./wishes";
+
+/** What a week of effective sets is held against: what the phase is for, and the muscle groups that it is for first. */
+export interface SetAim {
+  stage: Stage;
+  aimed: Muscle[];
+}
+
+/** The stage of the condition that leads; null where no condition of the rules is named. Rule D1. */
+export async function setAimOf(ctx: Ctx, client: ClientEpisode): Promise<SetAim | null> {
+  const first = leading(await conditionsOf(ctx, client.episodeId));
+  if (!first) return null;
+  const weak = weakGroups(await testsOf(ctx, client.episodeId), client.side);
+  return { stage: first.phase.stage, aimed: aimedMuscles([first.condition.main_region], weak) };
+}
+
+/** Effective sets by exercise, credited to the muscle groups that do them, the clinic's own exercises too. */
+export async function muscleCredits(
+  ctx: Ctx,
+): Promise<(work: readonly { exerciseId: string; sets: number }[]) => ByMuscle> {
+  const own = (await exercisesOf(ctx)).map((x) => x.exercise);
+  const kinds = new Map(withOwn(own).map((e) => [e.id, workKindOf(e)]));
+  return (work) =>
+    creditedTo(
+      work.flatMap((w) => {
+        const kind = kinds.get(w.exerciseId);
+        return kind ? [{ kind, amount: w.sets }] : [];
+      }),
+    );
+}
+
+/** What else a week gives beside one sheet, and how often that one is planned. */
+export interface WeekAround {
+  times: number;
+  others: ByMuscle;
+}
+
+/** The days a week of a sheet (null: a new one) and what the other sheets give on theirs: as planned or as usual, and as the client is free. */
+export async function weekAround(
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheetId: string | null,
+): Promise<WeekAround> {
+  const week = (await blockOf(ctx, client.episodeId)) ?? usualWishes(ctx, await storyOf(ctx, client));
+  const free = week.minutes.map((m) => m > 0);
+  const days = (s: Pick<SheetVersion, "place">) =>
+    free.filter((isFree, i) => isFree && (s.place !== "gym" || week.gym[i])).length;
+  const credit = await muscleCredits(ctx);
+  let times = Math.min(USUAL_TIMES.strength.times, days({ place: "gym" }));
+  const work: { exerciseId: string; sets: number }[] = [];
+  for (const s of await sheetsOf(ctx, client.episodeId)) {
+    const kept = s.lines.flatMap((l) => (l.kept ? [l.kept] : []));
+    const own = Math.min(days(s), week.wishes[s.sheetId]?.times ?? USUAL_TIMES[kindOfSheet(kept)].times);
+    if (s.sheetId === sheetId) times = own;
+    else work.push(...kept.map((l) => ({ exerciseId: l.exerciseId, sets: own * effectiveSets(l) })));
+  }
+  return { times, others: credit(work) };
+}

@@ -1,0 +1,22 @@
+import type { Stage } from "@/core/rules/conditions";
+import type { Muscle } from "@/core/schedule/balance";
+
+export const MUSCLE_WORDS: Record<Muscle, string> = {
+  quads: "front of the thigh",
+  hams: "back of the thigh",
+  glutes: "buttock",
+  adductors: "inner thigh",
+  abductors: "outer hip",
+  calves: "calf",
+};
+export const MUSCLE_IDS = Object.keys(MUSCLE_WORDS) as Muscle[];
+
+/** What a phase is for, as it stands in a sentence. */
+export const STAGE_WORDS: Record<Stage, string> = {
+  protect: "protecting",
+  wake: "waking the muscle",
+  learn: "learning",
+  build: "building",
+  strong: "getting strong",
+  keep: "keeping",
+};
