@@ -146,6 +146,8 @@ async function returnIfDue(w: DemoWorld, client: ClientEpisode, when: Date): Pro
       proposed: off.proposed,
       chosen: "same",
       reason: "was away and walked every day; looked at together: the same again",
+      because: "travel",
+      bedDays: 0,
     });
   });
 }

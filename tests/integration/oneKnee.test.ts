@@ -182,6 +182,8 @@ test("after ten days off no sheet runs before a therapist has chosen how to go o
         proposed: "step_back",
         chosen: "same",
         reason: "was on holiday and walked a lot",
+        because: "travel",
+        bedDays: 0,
       }),
     later,
   );

@@ -350,6 +350,8 @@ async function returned(
         proposed: off.proposed,
         chosen: off.proposed,
         reason: null,
+        because: "busy",
+        bedDays: 0,
       }),
     at,
   );

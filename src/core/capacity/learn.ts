@@ -8,6 +8,8 @@ import { hardestOf, type Station } from "./station";
 export type CapacityEvent = { on: string; id: string } & (
   | ({ kind: "trial" } & Trial)
   | ({ kind: "daily" } & { demandNm: number; shape: number })
+  /** back after days of which some were spent in bed, ill or in a brace */
+  | { kind: "away"; bedDays: number }
   | ({ kind: "holds" } & DoneHolds)
   | {
       kind: "sets";
@@ -56,13 +58,15 @@ export interface Learnt {
 
 const MOST_MOVED = 60;
 
-const RANK: Record<CapacityEvent["kind"], number> = { daily: 0, trial: 1, holds: 2, sets: 3 };
+const RANK: Record<CapacityEvent["kind"], number> = { away: 0, daily: 1, trial: 2, holds: 3, sets: 4 };
 
 /** What an event is, without the names that another clinic gives it: two of a day stand in one order everywhere. */
 function whatOf(e: CapacityEvent): string {
   switch (e.kind) {
     case "trial":
       return `${e.shape} ${e.torqueNm}`;
+    case "away":
+      return `${e.bedDays}`;
     case "daily":
     case "holds":
       return `${e.demandNm}`;
@@ -95,14 +99,26 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   let worked = null as string | null;
   const done = new Map<string, Omit<StationLearnt, "shown">>();
   const moved: Moved[] = [];
-  const passTo = (on: string) => {
-    if (last !== null && on > last) {
+  const passTo = (on: string, bedDays = 0) => {
+    if (last !== null && (on > last || bedDays > 0)) {
       const days = daysBetween(last, on);
-      belief = drift(belief, days, daysBetween(worked ?? last, on));
+      belief = drift(belief, days, daysBetween(worked ?? last, on), bedDays);
     }
     last = on;
   };
   for (const e of [...events].sort(inOrder)) {
+    if (e.kind === "away") {
+      const fromNm = Math.exp(belief.mean[0] as number);
+      passTo(e.on, e.bedDays);
+      const toNm = Math.exp(belief.mean[0] as number);
+      moved.push({
+        ...{ on: e.on, id: e.id, kind: e.kind, stationId: null, odd: null },
+        fromNm,
+        toNm,
+        sd: peakOf(belief).sd,
+      });
+      continue;
+    }
     passTo(e.on);
     const stationId = e.kind === "sets" ? e.station.id : null;
     if (e.kind === "sets" && !belief.stations.some((s) => s.id === e.station.id))
@@ -137,7 +153,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   };
 }
 
-function see(b: Belief, e: CapacityEvent): { belief: Belief; seen: Seen } {
+function see(b: Belief, e: Exclude<CapacityEvent, { kind: "away" }>): { belief: Belief; seen: Seen } {
   switch (e.kind) {
     case "trial":
       return seeTrial(b, e);

@@ -23,6 +23,7 @@ import {
 } from "./person/personRules";
 import { soundLines } from "./person/soundLines";
 import { withTask } from "./taskStage";
+import { testsWorth } from "./testsWorth";
 
 /** Where a session is done and how long it may take. */
 export interface DraftWish {
@@ -96,6 +97,8 @@ export function draftSession(
     wish.minutes * 60,
   );
   const last = settled(enough, c, by);
+  for (const t of wish.place === "gym" ? testsWorth(last, facts, context) : [])
+    c.note(saidWith("drafts.test_first", { ...t }));
   return { lines: last, notes };
 }
 

@@ -8,3 +8,10 @@ const START_AGAIN_FROM_DAYS = 28;
 /** After `daysOff` whole days without any visit. */
 export const returnAfter = (daysOff: number): Return =>
   daysOff >= START_AGAIN_FROM_DAYS ? "start_again" : daysOff >= STEP_BACK_FROM_DAYS ? "step_back" : "same";
+
+/** Why somebody was away. */
+export const AWAY = ["busy", "travel", "ill", "bed", "brace", "sore", "other"] as const;
+export type Away = (typeof AWAY)[number];
+
+/** Away for one of these, days are lost faster: it is asked how many. Rule L5. */
+export const losesFaster = (a: Away): boolean => a === "ill" || a === "bed" || a === "brace";

@@ -30,6 +30,7 @@ export type FieldName =
   | "pulses"
   | "stretch"
   | "one_hold"
+  | "bed_days"
   | "rest"
   | "sets"
   | "reps"

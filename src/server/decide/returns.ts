@@ -2,11 +2,13 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import { nextLine } from "@/core/decision/nextLine";
-import { type Return, returnAfter } from "@/core/schedule/daysOff";
+import { AWAY, losesFaster, type Return, returnAfter } from "@/core/schedule/daysOff";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { daysBetween } from "@/core/units/days";
-import { uuid } from "@/core/units/fields";
+import { uuid, wholeField } from "@/core/units/fields";
+import { InputError } from "@/core/units/inputError";
+import { saidWith } from "@/core/units/said";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, mustMay, today } from "../base/context";
@@ -54,7 +56,11 @@ export const returnChosen = z
     proposed: z.enum(["same", "step_back", "start_again"]),
     chosen: z.enum(["same", "step_back", "start_again"]),
     reason: z.string().trim().min(3, { error: "input.why_few" }).max(300).nullable(),
+    because: z.enum(AWAY, { error: "input.away_why" }),
+    /** of the days away, in bed, ill or in a brace */
+    bedDays: wholeField("bed_days", 0, 5000),
   })
+  .refine((r) => losesFaster(r.because) || r.bedDays === 0, { path: ["bedDays"], error: "input.away_none" })
   .refine((r) => r.chosen === r.proposed || r.reason !== null, {
     path: ["reason"],
     error: "input.other_return_why",
@@ -72,21 +78,23 @@ export async function chooseReturn(
   const off = await daysOffOf(ctx, client);
   if (!off || off.visitId !== input.visitId || off.proposed !== input.proposed)
     throw new Refused("conflict", "Something was done meanwhile, or a day has passed. Reload the page.");
+  if (input.bedDays > off.days)
+    throw new InputError("bedDays", saidWith("input.away_more", { days: off.days }));
   if (off.chosen) throw new Refused("conflict", `${off.chosen.by} has chosen already. Reload the page.`);
   await ctx.tx`
-    insert into return_choice (id, clinic_id, episode_id, visit_id, days_off, proposed, chosen, reason, chosen_by,
-      chosen_at)
+    insert into return_choice (id, clinic_id, episode_id, visit_id, days_off, proposed, chosen, reason, away_because,
+      bed_days, chosen_by, chosen_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.visitId}, ${off.days}, ${off.proposed},
-      ${input.chosen}, ${input.reason}, ${ctx.actor.personId}, ${ctx.now})`;
+      ${input.chosen}, ${input.reason}, ${input.because}, ${input.bedDays}, ${ctx.actor.personId}, ${ctx.now})`;
   if (input.chosen === "step_back") await stepBack(ctx, client);
-  const { proposed, chosen, reason } = input;
+  const { proposed, chosen, reason, because, bedDays } = input;
   await audit(
     ctx,
     "return.choose",
     "episode",
     client.episodeId,
     { daysOff: off.days, proposed },
-    { chosen, reason },
+    { chosen, reason, because, bedDays },
   );
 }
 

@@ -13,6 +13,7 @@ import { capacityEvents } from "@/core/visit/capacityEvents";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { calibratedOn } from "../clinic/calibrations";
+import { awaysOf } from "../history/away";
 import { linesDone } from "../history/linesDone";
 import { type StoredTest, testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
@@ -74,14 +75,19 @@ export async function knownStrength(
   const daily: CapacityEvent[] = prior.daily
     ? [{ kind: "daily", on: facts.storyOn, id: "story", demandNm: prior.daily.peakNm, shape: 1 }]
     : [];
+  const away = (await awaysOf(ctx, client.episodeId)).map((a): CapacityEvent => ({ kind: "away", ...a }));
   const hip = tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null;
   return {
     extension: {
-      ...learn(prior.extension, [...daily, ...trialsOf(tests, "extension", curves), ...events.extension], on),
+      ...learn(
+        prior.extension,
+        [...away, ...daily, ...trialsOf(tests, "extension", curves), ...events.extension],
+        on,
+      ),
       ...curves.extension,
     },
     flexion: {
-      ...learn(prior.flexion, [...trialsOf(tests, "flexion", curves), ...events.flexion], on),
+      ...learn(prior.flexion, [...away, ...trialsOf(tests, "flexion", curves), ...events.flexion], on),
       ...curves.flexion,
     },
     hip:
@@ -92,7 +98,9 @@ export async function knownStrength(
         const first = own.find((e) => e.sets.some((s) => s.loadKg > 0));
         if (!first) return [];
         const kg = Math.max(...first.sets.map((s) => s.loadKg));
-        const found = learn({ peakNm: kg * QUIET_OF_FIRST, sd: QUIET_SD }, own, on).stations[id];
+        const found = learn({ peakNm: kg * QUIET_OF_FIRST, sd: QUIET_SD }, [...away, ...own], on).stations[
+          id
+        ];
         return found ? [[id, found]] : [];
       }),
     ),
@@ -103,6 +111,10 @@ export async function knownStrength(
 /** What a machine of which nothing is known lifts once, against what was first set on it; and how far that may be off [own]. */
 const QUIET_OF_FIRST = 1.5;
 const QUIET_SD = 0.6;
+
+/** "Bay press, seat 4": the machine's name, and what was set. */
+const isOn = (apparatus: string, name: string): boolean =>
+  apparatus.trim() === name || apparatus.startsWith(`${name},`);
 
 /** Repetition tests are visits of one set on the machine as it is usually set. */
 async function repetitionTests(
@@ -116,7 +128,7 @@ async function repetitionTests(
     if (m.kind !== "repetition_test" || !m.apparatus || m.reps === null || m.reserve === null) continue;
     const twoLegs = m.twoLegs ?? false;
     if (!twoLegs && m.side !== client.side) continue;
-    const machine = machines.find((x) => x.name === m.apparatus);
+    const machine = machines.find((x) => isOn(m.apparatus ?? "", x.name));
     const on = machine && testStation(machine, twoLegs, body, curves);
     if (!on) continue;
     found.push({

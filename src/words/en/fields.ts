@@ -35,6 +35,7 @@ const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = 
   pulses: "Pulses",
   stretch: "A stretch",
   one_hold: "One hold",
+  bed_days: "Days in bed, ill or in a brace",
   rest: "Rest",
   sets: "Sets",
   reps: "Repetitions",

@@ -3,6 +3,7 @@ import type { Return } from "@/core/schedule/daysOff";
 import type { ClientEpisode } from "@/server/client/clients";
 import { clientDay } from "@/server/day/clientDay";
 import { chooseReturn, daysOffOf } from "@/server/decide/returns";
+import { sheetFacts } from "@/server/facts/sheetFacts";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetsOf } from "@/server/versions/sheets";
 import { dayBarred } from "@/server/visits/floor";
@@ -28,6 +29,7 @@ async function choose(
   day: number,
   chosen: Return,
   reason: string | null = null,
+  bedDays = 0,
 ): Promise<void> {
   await clinic.as(
     "therapist",
@@ -40,6 +42,8 @@ async function choose(
         proposed: off.proposed,
         chosen,
         reason,
+        because: bedDays > 0 ? "ill" : "busy",
+        bedDays,
       });
     },
     daysLater(day),
@@ -113,6 +117,8 @@ test("only a therapist chooses, and what was chosen is what was proposed on that
     proposed: "step_back" as const,
     chosen: "step_back" as const,
     reason: null,
+    because: "busy" as const,
+    bedDays: 0,
   };
   await expect(
     clinic.as("trainer", (ctx) => chooseReturn(ctx, client, input), daysLater(10)),
@@ -120,4 +126,19 @@ test("only a therapist chooses, and what was chosen is what was proposed on that
   await expect(
     clinic.as("therapist", (ctx) => chooseReturn(ctx, client, input), daysLater(30)),
   ).rejects.toThrow(/a day has passed/);
+});
+
+test("days in bed cost strength faster than days away: what the leg can do says so, and how many there were is bounded", async () => {
+  const { client } = await plannedClient(clinic);
+  await runVisit(clinic, client);
+  const peakNm = async (day: number) =>
+    Math.exp(
+      (await clinic.as("therapist", (ctx) => sheetFacts(ctx, client), daysLater(day))).choose.strength
+        .extension.peak.mean,
+    );
+  const before = await peakNm(12);
+  await expect(choose(client, 12, "step_back", null, 13)).rejects.toThrow("input.away_more");
+  await choose(client, 12, "step_back", null, 10);
+  // 0.7 % a day from the third on
+  expect((await peakNm(12)) / before).toBeCloseTo(Math.exp(-0.007 * 8), 6);
 });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { blockWishes } from "../../schedule/block/blockInput";
+import { AWAY } from "../../schedule/daysOff";
 import { day, id, maybeId, moment, table, text, whole } from "./fields";
 
 export const block = table(
@@ -64,6 +65,9 @@ export const returnChoice = table(
     proposed: way,
     chosen: way,
     reason: text(300).nullable(),
+    // not in files of an earlier time
+    away_because: z.enum(AWAY).default("other"),
+    bed_days: whole(0, 5000).default(0),
     chosen_by: id,
     chosen_at: moment,
   }),

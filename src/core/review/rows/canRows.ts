@@ -10,6 +10,7 @@ const BY: Record<Moved["kind"], Said> = {
   sets: { code: "review.by_sets" },
   holds: { code: "review.by_holds" },
   daily: { code: "review.by_daily" },
+  away: { code: "review.by_away" },
 };
 
 const ODD: Record<NonNullable<Moved["odd"]>, Said> = {

@@ -57,6 +57,7 @@ export const review = {
   odd_cut: "something so far off what was believed that only a part of it counts",
   by_holds: "holds of a visit",
   by_daily: "what is done every day",
+  by_away: "days in bed, ill or in a brace",
   symmetry_formula: "this leg ÷ the other leg × 100, both at the same angle",
   symmetry_source: "docs/rules.md, Strength: limb symmetry with the error of a session",
   symmetry_cannot: "how strong the other leg is for its body: it may be weak too",

@@ -34,13 +34,15 @@ const liftOf = (apparatus: string): Lift =>
 export function RepetitionTest({
   client,
   measurements,
+  machines,
   locale,
   mayRecord,
   massUnit,
 }: {
   client: ClientEpisode;
   measurements: StoredMeasurement[];
-  /** sets of the floor that came near enough to failure */
+  /** names of the clinic's machines */
+  machines: readonly string[];
   today: string;
   locale: string;
   mayRecord: boolean;
@@ -104,8 +106,14 @@ export function RepetitionTest({
               value={apparatus}
               onChange={(e) => setApparatus(e.target.value)}
               problem={problems.apparatus}
-              hint="for example: bay press, seat 4, feet mid-plate"
+              hint="the machine's name first, then the set-up: what it lifts is learnt by it"
+              list="machines-here"
             />
+            <datalist id="machines-here">
+              {machines.map((m) => (
+                <option key={m} value={m} />
+              ))}
+            </datalist>
             <Choice
               legend="legs"
               name="legs"

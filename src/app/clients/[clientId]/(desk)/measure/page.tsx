@@ -9,7 +9,7 @@ import { bodyOf, clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { loadingBarred } from "@/server/client/screenings";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
-import { extensionPadM } from "@/server/clinic/machines";
+import { extensionPadM, machinesOf } from "@/server/clinic/machines";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
 import { StrengthResults } from "./_strength/StrengthResults";
@@ -47,6 +47,7 @@ export default async function MeasurePage({
       client,
       tests,
       measurements,
+      machines: (await machinesOf(ctx)).map((m) => m.name),
       body: bodyOf(client),
       padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
@@ -93,7 +94,12 @@ export default async function MeasurePage({
       <div className="px-4 py-4">
         {parts}
         {part === "repetitions" ? (
-          <RepetitionTest {...shared} measurements={measurements} massUnit={actor.massUnit} />
+          <RepetitionTest
+            {...shared}
+            measurements={measurements}
+            machines={data.machines}
+            massUnit={actor.massUnit}
+          />
         ) : (
           <MeasurementTable {...shared} group={part} measurements={measurements} />
         )}

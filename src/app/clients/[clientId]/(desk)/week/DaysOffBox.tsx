@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Return } from "@/core/schedule/daysOff";
+import { AWAY, type Away, losesFaster, type Return } from "@/core/schedule/daysOff";
 import type { DaysOff } from "@/server/decide/returns";
 import { Problem } from "@/ui/form/Problem";
 import { useSendOnce } from "@/ui/useSendOnce";
@@ -10,6 +10,16 @@ const WORDS: Record<Return, string> = {
   same: "go on as it is",
   step_back: "one step back, every line",
   start_again: "start again from a test",
+};
+
+const AWAY_WORDS: Record<Away, string> = {
+  busy: "work or family",
+  travel: "a journey",
+  ill: "an illness",
+  bed: "days in bed",
+  brace: "a brace or crutches",
+  sore: "the joint itself",
+  other: "something else",
 };
 
 /** After days without work: what is proposed, and what is made of it. */
@@ -26,6 +36,9 @@ export function DaysOffBox({
   const sendOnce = useSendOnce();
   const [chosen, setChosen] = useState<Return>(off.proposed);
   const [reason, setReason] = useState("");
+  const [because, setBecause] = useState<Away>("busy");
+  const [bedDays, setBedDays] = useState("");
+  const isLost = losesFaster(because);
   const [problem, setProblem] = useState<string | null>(null);
   if (off.proposed === "same") return null;
   if (off.chosen)
@@ -43,6 +56,8 @@ export function DaysOffBox({
         proposed: off.proposed,
         chosen,
         reason: chosen === off.proposed ? null : reason,
+        because,
+        bedDays: isLost ? Number(bedDays) : 0,
       }),
       "It is kept how work begins again.",
     );
@@ -56,6 +71,34 @@ export function DaysOffBox({
       </p>
       {mayDecide && (
         <div className="small mt-1 flex flex-wrap items-center gap-2">
+          <label className="flex items-center gap-1">
+            away because of
+            <select
+              className="select select-sm w-[190px]"
+              value={because}
+              onChange={(e) => setBecause(AWAY.find((a) => a === e.target.value) ?? "other")}
+            >
+              {AWAY.map((a) => (
+                <option key={a} value={a}>
+                  {AWAY_WORDS[a]}
+                </option>
+              ))}
+            </select>
+          </label>
+          {isLost && (
+            <label className="flex items-center gap-1">
+              for
+              <input
+                className="input input-sm w-[64px] border-rule bg-base-100 text-right"
+                type="number"
+                min={0}
+                max={off.days}
+                value={bedDays}
+                onChange={(e) => setBedDays(e.target.value)}
+              />
+              of the days: strength is lost faster then
+            </label>
+          )}
           <select
             className="select select-sm w-[220px]"
             aria-label="What is done after the days off"
