@@ -65,7 +65,7 @@ const SERVER: House = {
     week: "client clinic history measure versions",
     choice: "bounds client clinic facts history measure",
     sheets: "bounds client clinic facts versions",
-    decide: "bounds client facts history sheets versions",
+    decide: "bounds client clinic facts history sheets versions",
     visits: "bounds client decide facts history links sheets versions week",
     explain: "client facts history versions",
     review: "client facts history measure",

@@ -8,7 +8,7 @@ const DONE = {
   reached: "top",
   reserve: 2,
   lostPosition: false,
-} as unknown as Parameters<typeof inputOf>[1];
+} as unknown as Parameters<typeof inputOf>[2];
 const VISIT: VisitFacts = {
   school: "monitoring",
   irritability: "low",
@@ -23,7 +23,7 @@ const VISIT: VisitFacts = {
 } as unknown as VisitFacts;
 const LINE = { feltAim: null, sets: [] } as unknown as KeptLine;
 const asked = (banked: number, done = DONE) =>
-  inputOf(LINE, done, { banked, prevRegress: false, missedBefore: false, weekTrend: null }, VISIT);
+  inputOf(LINE, null, done, { banked, prevRegress: false, missedBefore: false, weekTrend: null }, VISIT);
 
 test("the visit that is decided counts as one more good one on this step", () => {
   expect(asked(0).satisfiedStreak).toBe(1);

@@ -1,7 +1,9 @@
 import type { DecisionInput } from "../progression/decisionInput";
-import type { Irritability, School } from "../progression/painRule";
+import { type Irritability, painRule, type School } from "../progression/painRule";
+import type { Exercise } from "../rules/exercises";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { LineDone } from "../visit/lineDone";
+import { type SorePart, sparedOf } from "./spared";
 
 /** What all lines of a visit share: who it is, and how the day and the morning after were. */
 export interface VisitFacts {
@@ -17,6 +19,9 @@ export interface VisitFacts {
   morning: { pain: number | null; swelling: number | null } | null;
   swellingBefore: number | null;
   swellingApplies: boolean;
+  /** what is sore when it is, and the lines of the visit: which of them load it is rule P6's */
+  sore: SorePart;
+  lines: readonly KeptLine[];
 }
 
 /** What a line brings along from earlier visits; its own and no other's. */
@@ -39,8 +44,17 @@ export function reserveAim(line: KeptLine): number {
 }
 
 /** What the decision table looks at for one line. Null stands for "not known", which never progresses anybody. */
-export function inputOf(line: KeptLine, done: LineDone, past: LinePast, visit: VisitFacts): DecisionInput {
+export function inputOf(
+  line: KeptLine,
+  e: Exercise | null,
+  done: LineDone,
+  past: LinePast,
+  visit: VisitFacts,
+): DecisionInput {
+  const { green } = painRule(visit.school, visit.irritability, visit.writtenPainLimit);
+  const hurt = (done.painDuring ?? 0) > green;
   return {
+    spared: sparedOf(line, e, { sore: visit.sore, lines: visit.lines, hurt }),
     school: visit.school,
     irritability: visit.irritability,
     writtenPainLimit: visit.writtenPainLimit,

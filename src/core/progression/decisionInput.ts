@@ -10,6 +10,8 @@ export const decisionInput = z.object({
   irritability,
   /** a limit on joint pain written for this client, stricter than the school's */
   writtenPainLimit: score.nullable().optional(),
+  /** the line stays when the joint is sore: it loads nothing, or hardly what is sore. Rule P6 */
+  spared: z.enum(["unloaded", "elsewhere"]).nullable().optional(),
   redFlag: z.boolean(),
   techniqueStop: z.boolean(),
   prevRegress: z.boolean(),

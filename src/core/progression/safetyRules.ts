@@ -26,7 +26,9 @@ export type RuleSaid =
         | "harder"
         | "within"
         | "done_but_harder"
-        | "felt_unknown"}`;
+        | "felt_unknown"
+        | "spared_unloaded"
+        | "spared_elsewhere"}`;
     }
   | { code: "progression.pain_in_strict"; pain: number; isPostOp: boolean }
   | { code: "progression.pain_in"; pain: number }
@@ -244,6 +246,22 @@ const RULES: readonly Rule[] = [
 /** Rules that speak of the knee and the day, not of one line: what they found counts for every sheet (docs/rules.md). */
 const OF_THE_KNEE: ReadonlySet<string> = new Set(["S2", "S3", "S4", "R1", "R2", "R3", "R4", "R5", "R9"]);
 
+/** Rules of the morning and the day after, which speak of the joint and not of one line. */
+const OF_THE_DAY: ReadonlySet<string> = new Set(["R3", "R4", "R5", "R7", "R9"]);
+
+/** A line that loads nothing of what is sore stays where others step back: what was found still lets nothing rise. Rule P6. */
+function staying(fired: FiredRule[], i: DecisionInput): FiredRule[] {
+  const { spared } = i;
+  if (!spared) return fired;
+  const isStayed = (r: FiredRule) =>
+    r.action === "REGRESS" && (spared === "unloaded" || OF_THE_DAY.has(r.id));
+  if (!fired.some(isStayed)) return fired;
+  return [
+    ...fired.map((r): FiredRule => (isStayed(r) ? { ...r, action: "HOLD" } : r)),
+    { id: "H10", action: "HOLD", why: { code: `progression.spared_${spared}` } },
+  ];
+}
+
 /** Why no sheet is run before this is decided; null where what fired is a matter of its line. */
 export const kneeReason = (fired: readonly FiredRule[]): RuleSaid | null =>
   fired.find((r) => OF_THE_KNEE.has(r.id))?.why ?? null;
@@ -271,11 +289,14 @@ export function safetyRules(i: DecisionInput): FiredRule[] {
   const postOp = i.school === "post_op";
   const rule = painRule(i.school, i.irritability, i.writtenPainLimit ?? null);
   const context: Context = { i, postOp, strict: postOp || i.irritability === "high", ...rule };
-  const fired = RULES.filter((r) => r.fires(context)).map((r) => ({
-    id: r.id,
-    action: r.action,
-    why: r.why(context),
-  }));
+  const fired = staying(
+    RULES.filter((r) => r.fires(context)).map((r) => ({
+      id: r.id,
+      action: r.action,
+      why: r.why(context),
+    })),
+    i,
+  );
   const layer = fired.reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
   if (layer === "REGRESS" && i.prevRegress)
     fired.push({

@@ -2,9 +2,12 @@ import "server-only";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
 import type { LineChange } from "@/core/decision/lineChange";
 import { nextLine } from "@/core/decision/nextLine";
+import type { SorePart } from "@/core/decision/spared";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
+import type { Condition } from "@/core/rules/conditions";
+import { withOwn } from "@/core/rules/exercises";
 import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext, standingBars } from "@/core/sheet/judge/judgeScore";
@@ -21,7 +24,9 @@ import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
 import { screeningStateOf } from "../client/screenings";
+import { exercisesOf } from "../clinic/exercises";
 import { contextOfSheet } from "../facts/sheetFacts";
 import { pastLoads, pastOf } from "../history/past";
 import {
@@ -192,7 +197,9 @@ async function decided(
     startedAt: visit.startedAt,
     worst: done.painDuring,
   });
-  const input = inputOf(kept, done, past, facts);
+  const exercises = withOwn((await exercisesOf(ctx)).map((x) => x.exercise));
+  const e = exercises.find((x) => x.id === kept.exerciseId) ?? null;
+  const input = inputOf(kept, e, done, past, facts);
   return { done, past, input, decision: decide(input) };
 }
 
@@ -215,7 +222,16 @@ async function visitFacts(
     morning: visit.morning,
     swellingBefore: swellingBefore(client, visits, visit.day),
     swellingApplies: client.swellingApplies,
+    sore: sorePartOf(await conditionsOf(ctx, client.episodeId)),
+    lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
+}
+
+/** One region can be told apart by what its lines load; several at once, or a hip, cannot. */
+function sorePartOf(conditions: readonly { condition: Condition }[]): SorePart {
+  const regions = new Set(conditions.map((c) => c.condition.main_region));
+  if (regions.size !== 1) return null;
+  return regions.has("knee") ? "knee" : regions.has("lumbar") ? "back" : null;
 }
 
 async function nextByAction(
