@@ -22,9 +22,21 @@ export type CapacityEvent = { on: string; id: string } & (
     }
 );
 
+/** One visit on a station: its sets, and what was believed of it before and after. */
+export interface VisitOnStation {
+  on: string;
+  id: string;
+  sets: readonly DoneSet[];
+  before: Shown;
+  after: Shown;
+  odd: Moved["odd"];
+}
+
 /** What a station shows, and what was done there. */
 export interface StationLearnt {
   shown: Shown;
+  /** the last visits, the newest last */
+  course: readonly VisitOnStation[];
   /** visits on which somebody said what was left, or a muscle gave out */
   visits: number;
   /** the hardest load that was done as planned, kg; null: none was */
@@ -57,6 +69,8 @@ export interface Learnt {
 }
 
 const MOST_MOVED = 60;
+/** So many visits of a station are shown. */
+const MOST_VISITS = 12;
 
 const RANK: Record<CapacityEvent["kind"], number> = { away: 0, daily: 1, trial: 2, holds: 3, sets: 4 };
 
@@ -98,6 +112,10 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   let last = null as string | null;
   let worked = null as string | null;
   const done = new Map<string, Omit<StationLearnt, "shown">>();
+  const inTurn = [...events].sort(inOrder);
+  // what was believed at the time is asked for the visits that are shown, and for no others of ten years
+  const left = new Map<string, number>();
+  for (const e of inTurn) if (e.kind === "sets") left.set(e.station.id, (left.get(e.station.id) ?? 0) + 1);
   const moved: Moved[] = [];
   const passTo = (on: string, bedDays = 0) => {
     if (last !== null && (on > last || bedDays > 0)) {
@@ -106,7 +124,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     }
     last = on;
   };
-  for (const e of [...events].sort(inOrder)) {
+  for (const e of inTurn) {
     if (e.kind === "away") {
       const fromNm = Math.exp(belief.mean[0] as number);
       passTo(e.on, e.bedDays);
@@ -124,8 +142,11 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     if (e.kind === "sets" && !belief.stations.some((s) => s.id === e.station.id))
       belief = withStation(belief, { id: e.station.id, sd: e.stationSd, isOwn: e.station.isOwn });
     const fromNm = Math.exp(belief.mean[0] as number);
+    const isShown = e.kind === "sets" && (left.get(e.station.id) ?? 0) <= MOST_VISITS;
+    const before = isShown ? shows(belief, e.station.id) : null;
     const after = see(belief, e);
     belief = after.belief;
+    const odd: Moved["odd"] = !after.seen.isOdd ? null : !after.seen.used ? "waits" : e.kind === "trial" ? null : "cut";
     if (after.seen.used) {
       if (e.kind === "trial") from = "trials";
       else if (e.kind !== "daily" && from === "prior") from = "sets";
@@ -139,10 +160,15 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
         fromNm,
         toNm: Math.exp(belief.mean[0] as number),
         sd: peakOf(belief).sd,
-        odd: !after.seen.used ? "waits" : after.seen.isOdd && e.kind !== "trial" ? "cut" : null,
+        odd,
       });
     if (isWork(e)) worked = e.on;
-    if (e.kind === "sets") done.set(e.station.id, stationAfter(done.get(e.station.id), e));
+    if (e.kind === "sets") {
+      const { id } = e.station;
+      left.set(id, (left.get(id) ?? 0) - 1);
+      const visit = before && { on: e.on, id: e.id, sets: e.sets, before, after: shows(belief, id), odd };
+      done.set(id, stationAfter(done.get(id), e, visit));
+    }
   }
   if (last !== null && today > last) passTo(today);
   return {
@@ -169,9 +195,11 @@ function see(b: Belief, e: Exclude<CapacityEvent, { kind: "away" }>): { belief: 
 function stationAfter(
   before: Omit<StationLearnt, "shown"> | undefined,
   e: Extract<CapacityEvent, { kind: "sets" }>,
+  visit: VisitOnStation | null,
 ): Omit<StationLearnt, "shown"> {
   const kg = [before?.doneKg ?? null, e.doneKg].filter((x) => x !== null);
   return {
+    course: [...(before?.course ?? []), ...(visit ? [visit] : [])],
     visits: (before?.visits ?? 0) + (saysReserve(e.sets) ? 1 : 0),
     doneKg: kg.length === 0 ? null : hardestOf(e.station, kg),
     lastOn: e.on,

@@ -35,3 +35,11 @@ export const isHelp = ({ angles }: Pick<Station, "angles">): boolean => angles.e
 /** The hardest of some loads, and the easiest. */
 export const hardestOf = (s: Pick<Station, "angles">, loads: readonly number[]): number =>
   isHelp(s) ? Math.min(...loads) : Math.max(...loads);
+
+/** What can be lifted once, kg, by a peak torque: the least of the angles. Null for help, and where nothing bounds it. */
+export function onceKg(s: Pick<Station, "angles" | "eta">, peakNm: number): number | null {
+  if (isHelp(s)) return null;
+  const bound = s.angles.filter((a) => a.perKgNm > 1e-6);
+  const kg = Math.min(...bound.map((a) => (peakNm * a.shape * s.eta - a.bareNm) / a.perKgNm));
+  return kg > 0 && Number.isFinite(kg) ? kg : null;
+}

@@ -15,7 +15,7 @@ import { stepUp } from "./stepUp";
 import { underToday } from "./underToday";
 
 /** Rules that say that every set left far more than was aimed at. */
-const EASY_RULE = "P8";
+const EASY_RULES = ["P8", "P9"];
 const WITHIN_RULE = "P4";
 
 /**
@@ -41,7 +41,12 @@ export function nextLine(
     }
     case "PROGRESS": {
       const more = decision?.rules.includes(WITHIN_RULE) ? Number(decision.change.reps ?? 1) : 0;
-      return up(pinned(line, facts), facts, Math.max(0, more), decision?.rules.includes(EASY_RULE) ?? false);
+      return up(
+        pinned(line, facts),
+        facts,
+        Math.max(0, more),
+        decision?.rules.some((r) => EASY_RULES.includes(r)) ?? false,
+      );
     }
   }
 }

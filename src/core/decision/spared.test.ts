@@ -17,7 +17,8 @@ test("a line that loads hardly any of what is sore is spared, unless it hurt (P6
   expect(of("hip_abd", "knee", { chairS: 10 })).toBe("elsewhere");
   expect(of("hip_abd", "knee", { chairS: 11 })).toBeNull();
   expect(of("hip_abd", "knee", { hurt: true })).toBeNull();
-  for (const id of ["kext_full", "lp_horizontal", "curl_seated", "quad_set"]) expect(of(id, "knee")).toBeNull();
+  for (const id of ["kext_full", "lp_horizontal", "curl_seated", "quad_set"])
+    expect(of(id, "knee")).toBeNull();
 });
 
 test("a sore back spares what asks nothing of it, a sore hip nothing, and a stretch is never load", () => {
@@ -32,8 +33,21 @@ test("a sore back spares what asks nothing of it, a sore hip nothing, and a stre
 });
 
 const GOOD: DecisionInput = {
-  ...{ school: "monitoring", irritability: "low", writtenPainLimit: null, redFlag: false, techniqueStop: false },
-  ...{ prevRegress: false, missedBefore: false, satisfiedStreak: 1, usualPain: 1, painBefore: 1, painDuring: 1 },
+  ...{
+    school: "monitoring",
+    irritability: "low",
+    writtenPainLimit: null,
+    redFlag: false,
+    techniqueStop: false,
+  },
+  ...{
+    prevRegress: false,
+    missedBefore: false,
+    satisfiedStreak: 1,
+    usualPain: 1,
+    painBefore: 1,
+    painDuring: 1,
+  },
   ...{ painAfter: 1, painMorning: 1, effusion: 0, effusionBefore: 0, effusionApplies: true, rangePct: 100 },
   ...{ weekTrend: 0, repsState: "in", rir: 2, rirTarget: 2 },
 };

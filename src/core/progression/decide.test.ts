@@ -93,7 +93,23 @@ test("all 64 performance combinations give exactly one row", () => {
           const i = { ...sample, repsState, rir, rirTarget: 2, missedBefore, satisfiedStreak };
           rows.add(performanceRule(i, stepSizes("monitoring", "moderate")).id);
         }
-  expect([...rows].sort()).toEqual(["P0", "P1", "P2", "P3", "P4", "P5", "P6", "P7", "P8"]);
+  expect([...rows].sort()).toEqual(["P0", "P1", "P2", "P3", "P4", "P5", "P6", "P7", "P8", "P9"]);
+});
+
+test("within the range and three more left than aimed at, the load was too light and steps at once, as soon as a step is due (P2)", () => {
+  const base = fc.sample(anyDecision, { numRuns: 1, seed: 1 })[0] as DecisionInput;
+  const at = (rir: number, satisfiedStreak = 1) =>
+    performanceRule(
+      { ...base, repsState: "in", rir, rirTarget: 2, satisfiedStreak },
+      stepSizes("monitoring", "low"),
+    ).id;
+  expect([at(4), at(5), at(9)]).toEqual(["P4", "P9", "P9"]);
+  expect(
+    performanceRule(
+      { ...base, repsState: "in", rir: 6, rirTarget: 2, satisfiedStreak: 1 },
+      stepSizes("monitoring", "high"),
+    ).id,
+  ).toBe("P4");
 });
 
 describe("corrections K8", () => {

@@ -78,7 +78,7 @@ function changeFor(
         };
       }
       return {
-        loadPct: ids.includes("P8") ? sizes.bigUpPct : sizes.upPct,
+        loadPct: ids.includes("P8") || ids.includes("P9") ? sizes.bigUpPct : sizes.upPct,
         orAngleDeg: sizes.angleDeg,
         repsReset: "bottom_of_range",
       };

@@ -11,6 +11,9 @@ export function reserveBand(rir: number | null, target: number): Reserve {
   return rir >= target + 2 ? "easy" : "on";
 }
 
+/** So many more left than aimed at, in a set within the range: the load is far too light, whatever the repetitions. Rule P2. */
+const FAR_TOO_EASY = 3;
+
 /** The performance layer: exactly one row matches every combination. Dosing rules E3. */
 export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
   const reserve = reserveBand(i.rir, i.rirTarget);
@@ -23,6 +26,8 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
         ? { id: "P1", action: "REGRESS", why: { code: "progression.missed_twice" } }
         : { id: "P2", action: "HOLD", why: { code: "progression.missed" } };
     case "in":
+      if (i.rir !== null && i.rir >= i.rirTarget + FAR_TOO_EASY && enough)
+        return { id: "P9", action: "PROGRESS", why: { code: "progression.far_too_easy", left: i.rir } };
       return reserve === "hard"
         ? { id: "P3", action: "HOLD", why: { code: "progression.harder" } }
         : { id: "P4", action: "PROGRESS", why: { code: "progression.within" } };

@@ -45,6 +45,7 @@ export type RuleSaid =
   | { code: "progression.pain_after"; pain: number; before: number; isUsual: boolean }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
+  | { code: "progression.far_too_easy"; left: number }
   | { code: "progression.all_done"; visits: number; isEasy: boolean };
 
 export interface FiredRule {

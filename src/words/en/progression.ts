@@ -48,8 +48,11 @@ export const progression: Words<Rooms["progression"]> = {
   done_but_harder: "all of it was done but it felt harder than planned",
   felt_unknown: "felt effort is not known",
   spared_unloaded: "nothing is loaded by this line: it stays",
-  spared_elsewhere: "hardly any of the visit's load on the joint is of this line, and it did not hurt: it stays",
+  spared_elsewhere:
+    "hardly any of the visit's load on the joint is of this line, and it did not hurt: it stays",
   banked: (m) => `all of it was done: ${m.banked} of ${m.of} good visits on this step`,
+  far_too_easy: (m: { left: number }) =>
+    `${m.left} were left, far more than was aimed at: the load was too light`,
   all_done: (m) => `all of it was done in ${m.visits} visits${m.isEasy ? ", easily" : ""}`,
 };
 

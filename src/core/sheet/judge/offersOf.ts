@@ -12,7 +12,9 @@ export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffer
   const { line, load } = judged;
   const ladder = repsLadder(line);
   // at home nobody stands by: what was planned is done
-  if (sheet.isAtHome || line.scheme.kind !== "straight" || !ladder || !load) return null;
+  if (sheet.isAtHome || !ladder || !load) return null;
+  const { scheme } = line;
+  if (scheme.kind !== "straight" && scheme.kind !== "ramp" && scheme.kind !== "light") return null;
   const { setting, open } = load;
   const near = (setting?.loads ?? []).filter(
     (l) =>
@@ -24,7 +26,7 @@ export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffer
         (l.load >= LEAST_SHARE * setting.load && l.load <= MOST_SHARE * setting.load)),
   );
   return {
-    reserve: line.scheme.reserve,
+    reserve: scheme.reserve,
     ...ladder,
     care: sheet.strength.care,
     loads: near.slice(0, MOST_LOADS).map((l) => ({ loadKg: l.load, how: l.how })),

@@ -9,10 +9,12 @@ export interface RepsLadder {
 /** Where no ladder was set, so many repetitions are climbed before a load steps [own]. */
 const CLIMBED = 4;
 const MOST_REPS = 20;
+const MOST_LIGHT_REPS = 40;
 
 /** A line's own ladder of repetitions, else from what is planned upward; null where nothing is counted. Rule P1. */
 export function repsLadder({ ladder, scheme }: Pick<ScoreLine, "ladder" | "scheme">): RepsLadder | null {
   if (ladder?.of === "reps") return { least: ladder.least, most: ladder.most };
   if (!("reps" in scheme) || scheme.kind === "holds") return null;
-  return { least: scheme.reps, most: Math.max(scheme.reps, Math.min(MOST_REPS, scheme.reps + CLIMBED)) };
+  const end = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  return { least: scheme.reps, most: Math.max(scheme.reps, Math.min(end, scheme.reps + CLIMBED)) };
 }

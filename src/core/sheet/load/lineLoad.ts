@@ -1,5 +1,5 @@
 import { type StationLearnt, shownOn } from "../../capacity/learn";
-import { isHelp } from "../../capacity/station";
+import { onceKg } from "../../capacity/station";
 import type { Exercise } from "../../rules/exercises";
 import { type OpenExercise, rowAt, type SheetInput } from "../../selection/rank/rangeSheet";
 import { directionOf } from "../../selection/setUp/loadContext";
@@ -156,11 +156,8 @@ function byStrength(station: Station, set: ComputedSetUp, wish: Wish, sheet: She
 /** What can be lifted once there, kg, with its doubt; null for help and where the curve says nothing. */
 function onceOf(station: Station, there: StationLearnt, known: KnownStrength): LineLoad["oneRepMax"] {
   const model = capacityStation(station, known);
-  if (!model || isHelp(model)) return null;
-  const peakNm = Math.exp(there.shown.mean);
-  const bound = model.angles.filter((a) => a.perKgNm > 1e-6);
-  const kg = Math.min(...bound.map((a) => (peakNm * a.shape * model.eta - a.bareNm) / a.perKgNm));
-  return kg > 0 && Number.isFinite(kg) ? { kg, error: there.shown.sd, takenOn: there.lastOn } : null;
+  const kg = model && onceKg(model, Math.exp(there.shown.mean));
+  return kg === null ? null : { kg, error: there.shown.sd, takenOn: there.lastOn };
 }
 
 /** A share of what can be held at the next step in the terms of the scheme. */

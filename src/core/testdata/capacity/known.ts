@@ -60,6 +60,7 @@ export function withShown(
 ): KnownStrength {
   const shown = (of: number): StationLearnt => ({
     shown: { mean: Math.log(of * kFactorUnbounded((set.reps + set.reserve) / m)), sd: 0 },
+    course: [],
     visits: 1,
     doneKg: set.loadKg,
     lastOn: DAY,

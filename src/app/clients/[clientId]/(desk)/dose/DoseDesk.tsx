@@ -40,6 +40,7 @@ import { FindDose } from "./_line/FindDose";
 import { formsOf } from "./_line/forms";
 import { HoldPicture } from "./_line/HoldPicture";
 import { ItemEditor } from "./_line/ItemEditor";
+import { LineCourse } from "./_line/LineCourse";
 import type { HoldEffort } from "./_line/schemeDefaults";
 import { usualLineOf } from "./_line/usualLineOf";
 import { RunThrough } from "./_sheet/RunThrough";
@@ -72,6 +73,7 @@ export function DoseDesk({
   facts,
   draftFacts,
   massUnit,
+  locale,
   barred,
   past,
   aim,
@@ -92,6 +94,7 @@ export function DoseDesk({
   /** what a first draft is made from, or why none is made today */
   draftFacts: DraftFacts | string;
   massUnit: MassUnit;
+  locale: string;
   barred: string | null;
   past: readonly PastLoad[];
   aim: SetAim | null;
@@ -306,6 +309,16 @@ export function DoseDesk({
                     score.change(current.line.key, { scheme: { ...current.line.scheme, atDeg } })
                 : null
             }
+          />
+        )}
+        {current && (
+          <LineCourse
+            key={`course ${current.line.key}`}
+            judged={current}
+            context={context}
+            who={{ school: client.school, irritability: client.irritability }}
+            locale={locale}
+            massUnit={massUnit}
           />
         )}
         {j.items.length > 0 && (

@@ -99,6 +99,7 @@ export default async function DosePage({
       earlier={data.earlier}
       tests={{ extension: data.tests[0] ?? [], flexion: data.tests[1] ?? [] }}
       massUnit={actor.massUnit}
+      locale={actor.locale}
       mayWrite={may(actor.role, "plan.write")}
       mayLink={may(actor.role, "link.make")}
       mayAsk={may(actor.role, "request.make") && !may(actor.role, "plan.write")}
