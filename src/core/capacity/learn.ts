@@ -146,7 +146,13 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     const before = isShown ? shows(belief, e.station.id) : null;
     const after = see(belief, e);
     belief = after.belief;
-    const odd: Moved["odd"] = !after.seen.isOdd ? null : !after.seen.used ? "waits" : e.kind === "trial" ? null : "cut";
+    const odd: Moved["odd"] = !after.seen.isOdd
+      ? null
+      : !after.seen.used
+        ? "waits"
+        : e.kind === "trial"
+          ? null
+          : "cut";
     if (after.seen.used) {
       if (e.kind === "trial") from = "trials";
       else if (e.kind !== "daily" && from === "prior") from = "sets";

@@ -66,7 +66,10 @@ export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): 
 
 function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): Sets | null {
   const { station, sets: planned } = l.kept;
-  const done = own.filter((r) => r.reps !== null && r.loadKg !== null);
+  // a warm-up says nothing that the sets after it do not say better
+  const done = own.filter(
+    (r) => r.reps !== null && r.loadKg !== null && planned[r.setNo - 1]?.role !== "ramp",
+  );
   if (!station || done.length === 0) return null;
   const sets = done.map(
     (r): DoneSet => ({

@@ -175,7 +175,12 @@ function Row({
         </svg>
       </button>
       {bars.length === 0 && (
-        <NoteMark notes={notes} of={name} onFix={onFix} className="absolute right-0 top-0.5 bg-base-200" />
+        <NoteMark
+          notes={notes}
+          of={name}
+          onFix={onFix}
+          className="absolute right-0 top-[41%] -translate-y-1/2"
+        />
       )}
     </li>
   );

@@ -90,7 +90,7 @@ export function LineCourse({
         />
       )}
       <p className="small">
-        <b>Then:</b>{" "}
+        <b>Then</b>,{" "}
         {ladder && scheme.reps < ladder.most
           ? `when all sets reach ${ladder.most}${reserve === null ? "" : ` with ${reserve} left`}: `
           : "when all sets are done as planned: "}
