@@ -1,6 +1,8 @@
 import fc from "fast-check";
+import { kFactorUnbounded } from "../strength/repetitionMaximum";
 import { daysAfter } from "../units/days";
 import { type CapacityEvent, learn, shownOn } from "./learn";
+import { lowOf } from "./shows";
 import type { Station } from "./station";
 
 const PRIOR = { peakNm: 120, sd: 0.3 };
@@ -104,4 +106,29 @@ test("ten years of sets fold, and what they say is named", () => {
   expect(Object.keys(found.stations)).toHaveLength(8);
   expect(found.moved.at(-1)?.on).toBe(many.at(-1)?.on);
   expect(found.peak.sd).toBeLessThan(0.2);
+});
+
+test("what was lately done is not doubted: easy sets never leave the low end below what they prove, and old or odd ones prove nothing", () => {
+  const k = (reps: number) => Math.log(kFactorUnbounded(reps));
+  const easy = { sets: [{ loadKg: 20, reps: 20, reserve: 10, ended: "planned" as const }] };
+  const demand = Math.log((8 + 2 * 20) / (0.95 * 0.85));
+  const at = (on: string, over = {}) =>
+    learn(PRIOR, [sets(FROM, 20, 10, { ...easy, ...over })], on).stations.a;
+  // half of what was said to be left counts, four at the most
+  expect(at(FROM)?.proved).toBeCloseTo(demand + k(24), 9);
+  expect(at(daysAfter(FROM, 28))?.proved).toBeCloseTo(demand + k(24), 9);
+  expect(at(daysAfter(FROM, 29))?.proved).toBeNull();
+  expect(at(FROM, { isTrusted: false })?.proved).toBeNull();
+  const strict = { sets: [{ ...easy.sets[0], isStrict: true }] };
+  expect(at(FROM, strict)?.proved).toBeCloseTo(demand + k(20), 9);
+  const gaveOut = { sets: [{ loadKg: 20, reps: 20, reserve: 0, ended: "muscle" }] };
+  expect(at(FROM, gaveOut)?.proved).toBeCloseTo(demand + k(20), 9);
+});
+
+test("the low end is raised by what is proved, to the middle at the most", () => {
+  const shown = { mean: 5, sd: 0.3 };
+  expect(lowOf(shown, 1.28)).toBeCloseTo(Math.exp(5 - 1.28 * 0.3), 9);
+  expect(lowOf(shown, 1.28, 4.9)).toBeCloseTo(Math.exp(4.9), 9);
+  expect(lowOf(shown, 1.28, 4)).toBeCloseTo(Math.exp(5 - 1.28 * 0.3), 9);
+  expect(lowOf(shown, 1.28, 6)).toBeCloseTo(Math.exp(5), 9);
 });

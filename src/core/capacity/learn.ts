@@ -1,6 +1,15 @@
 import { daysBetween } from "../units/days";
 import { type Belief, begin, drift, type Prior, type Seen, withStation } from "./filter";
-import { type DoneHolds, type DoneSet, seeDaily, seeHolds, seeTrial, seeVisit, type Trial } from "./observe";
+import {
+  type DoneHolds,
+  type DoneSet,
+  provedBy,
+  seeDaily,
+  seeHolds,
+  seeTrial,
+  seeVisit,
+  type Trial,
+} from "./observe";
 import { peakOf, type Shown, shows } from "./shows";
 import { hardestOf, type Station } from "./station";
 
@@ -30,6 +39,8 @@ export interface VisitOnStation {
   before: Shown;
   after: Shown;
   odd: Moved["odd"];
+  /** logarithm of the peak torque that the sets prove by being done; null: they prove nothing */
+  proved: number | null;
 }
 
 /** What a station shows, and what was done there. */
@@ -37,6 +48,8 @@ export interface StationLearnt {
   shown: Shown;
   /** the last visits, the newest last */
   course: readonly VisitOnStation[];
+  /** the most that sets of the last weeks prove by being done; null: nothing */
+  proved: number | null;
   /** visits on which somebody said what was left, or a muscle gave out */
   visits: number;
   /** the hardest load that was done as planned, kg; null: none was */
@@ -71,6 +84,8 @@ export interface Learnt {
 const MOST_MOVED = 60;
 /** So many visits of a station are shown. */
 const MOST_VISITS = 12;
+/** What was done so long ago proves nothing for today. */
+const PROVES_FOR_DAYS = 28;
 
 const RANK: Record<CapacityEvent["kind"], number> = { away: 0, daily: 1, trial: 2, holds: 3, sets: 4 };
 
@@ -111,7 +126,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   let from: Learnt["from"] = "prior";
   let last = null as string | null;
   let worked = null as string | null;
-  const done = new Map<string, Omit<StationLearnt, "shown">>();
+  const done = new Map<string, Omit<StationLearnt, "shown" | "proved">>();
   const inTurn = [...events].sort(inOrder);
   // what was believed at the time is asked for the visits that are shown, and for no others of ten years
   const left = new Map<string, number>();
@@ -172,17 +187,38 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     if (e.kind === "sets") {
       const { id } = e.station;
       left.set(id, (left.get(id) ?? 0) - 1);
-      const visit = before && { on: e.on, id: e.id, sets: e.sets, before, after: shows(belief, id), odd };
+      const visit = before && {
+        on: e.on,
+        id: e.id,
+        sets: e.sets,
+        before,
+        after: shows(belief, id),
+        odd,
+        proved: provedIn(e, odd),
+      };
       done.set(id, stationAfter(done.get(id), e, visit));
     }
   }
   if (last !== null && today > last) passTo(today);
+  const provedNow = (d: Pick<StationLearnt, "course">): number | null => {
+    const lately = d.course.filter((v) => v.proved !== null && daysBetween(v.on, today) <= PROVES_FOR_DAYS);
+    return lately.length === 0 ? null : Math.max(...lately.map((v) => v.proved as number));
+  };
   return {
     peak: peakOf(belief),
     from,
-    stations: Object.fromEntries([...done].map(([id, d]) => [id, { ...d, shown: shows(belief, id) }])),
+    stations: Object.fromEntries(
+      [...done].map(([id, d]) => [id, { ...d, proved: provedNow(d), shown: shows(belief, id) }]),
+    ),
     moved: moved.slice(-MOST_MOVED),
   };
+}
+
+/** What waits for somebody's word proves nothing. */
+function provedIn(e: Extract<CapacityEvent, { kind: "sets" }>, odd: Moved["odd"]): number | null {
+  if (odd === "waits" || !e.isTrusted) return null;
+  const all = e.sets.map((s) => provedBy(e.station, s)).filter((x) => x !== null);
+  return all.length === 0 ? null : Math.max(...all);
 }
 
 function see(b: Belief, e: Exclude<CapacityEvent, { kind: "away" }>): { belief: Belief; seen: Seen } {
@@ -199,10 +235,10 @@ function see(b: Belief, e: Exclude<CapacityEvent, { kind: "away" }>): { belief: 
 }
 
 function stationAfter(
-  before: Omit<StationLearnt, "shown"> | undefined,
+  before: Omit<StationLearnt, "shown" | "proved"> | undefined,
   e: Extract<CapacityEvent, { kind: "sets" }>,
   visit: VisitOnStation | null,
-): Omit<StationLearnt, "shown"> {
+): Omit<StationLearnt, "shown" | "proved"> {
   const kg = [before?.doneKg ?? null, e.doneKg].filter((x) => x !== null);
   return {
     course: [...(before?.course ?? []), ...(visit ? [visit] : [])],

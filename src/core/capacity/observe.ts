@@ -124,3 +124,16 @@ const DAILY_SD = 0.2;
 /** What is done every day is a lower bound, once per answer. Rule L2. */
 export const seeDaily = (b: Belief, d: { demandNm: number; shape: number }): After =>
   update(b, lookedAt(b, null), { y: Math.log(d.demandNm / d.shape), sd: DAILY_SD, isBound: true });
+
+/** Of what was said to be left so much is counted as done: half, and no more than this; strict none. Rule L6 [own]. */
+const MOST_CREDITED = 4;
+
+/** Logarithm of the peak torque that a set proves by being done, whatever is believed; null: it proves nothing. Rule L6. */
+export function provedBy(station: Station, set: DoneSet): number | null {
+  if (set.reps < 1) return null;
+  const said = set.ended === "planned" && !set.isStrict ? (set.reserve ?? 0) : 0;
+  const reps = set.reps + Math.min(MOST_CREDITED, Math.floor(said / 2));
+  const k = kFactorUnbounded(Math.max(1, Math.min(MOST_BOUND_REPS, reps) / station.repetitionsFactor));
+  const nm = demandNm(station, set.loadKg) * k;
+  return nm > 0 ? Math.log(nm) : null;
+}

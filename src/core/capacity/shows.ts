@@ -39,6 +39,10 @@ const Z: Readonly<Record<Care, number>> = { low: 0.5, moderate: 0.75, strict: 1 
 /** Standard deviations below the middle that a load is set by. Rule L6. */
 export const zOf = (sd: number, care: Care): number => (sd > DOUBTED_FROM ? LOW_END_Z : Z[care]);
 
+/** So far below the middle, but never below what was lately done: that is not doubted. Rule L6 [own]. */
+export const lowOf = ({ mean, sd }: Shown, z: number, proved: number | null = null): number =>
+  Math.exp(Math.max(mean - z * sd, Math.min(mean, proved ?? Number.NEGATIVE_INFINITY)));
+
 /**
  * The largest real load for so many repetitions with so many left, z below the middle; of help the least that is enough.
  * Null where even the easiest asks for more. Rule L6.

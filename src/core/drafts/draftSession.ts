@@ -9,7 +9,7 @@ import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, has, withSets } from "./draftLine";
 import { moved, settled, withLightStart, withRamp } from "./draftOrder";
 import { addLine, type Change, nameOf } from "./edit";
-import { enoughSets } from "./enoughSets";
+import { enoughSets, sayTooFew } from "./enoughSets";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
 import { withStandIns } from "./person/machineRules";
 import { forPain, forSwelling } from "./person/painRules";
@@ -90,13 +90,15 @@ export function draftSession(
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
     c.note(saidWith("drafts.moves_first", { name: nameOf(c, moves.exerciseId), how: moves.how }));
   for (const b of facts.recipe.beside) c.note(saidWith("drafts.beside", { what: b }));
+  const seconds = wish.minutes * 60;
   const enough = enoughSets(
     timed.map((m) => m.line),
     c,
     context,
-    wish.minutes * 60,
+    seconds,
   );
   const last = settled(enough, c, by);
+  sayTooFew(last, c, context, seconds);
   for (const t of wish.place === "gym" ? testsWorth(last, facts, context) : [])
     c.note(saidWith("drafts.test_first", { ...t }));
   return { lines: last, notes };

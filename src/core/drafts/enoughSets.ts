@@ -17,7 +17,7 @@ const MOST_SETS = 4;
 const MOST_DAYS = 3;
 
 /** What stands between a draft and the sets that its phase is for. */
-export type TooFewBecause = "minutes" | "reserve" | "light" | "lines";
+export type TooFewBecause = "minutes" | "tires" | "reserve" | "light" | "lines";
 
 /** The same with a set more; null where it has enough, or is not counted in sets. */
 const withSet = (s: Scheme): Scheme | null =>
@@ -30,42 +30,62 @@ const creditOf = (item: ScoreItem, muscle: Muscle): number => {
   return kind ? ((CREDITS[kind] as Partial<Record<Muscle, number>>)[muscle] ?? 0) : 0;
 };
 
-/**
- * Enough sets in the week for the muscle groups that the phase is for, in the minutes there are; else it says what is in the
- * way. Who is frail, or here for the first time, learns first: nothing is added. Rules D2, D3.
- */
+/** What is wanted of the aimed groups in the week that is drafted; null: who is frail, or here first, learns. Rules D2, D3. */
+function wantedOf(c: Change): { least: number; days: number } | null {
+  const least = leastAimed(c.facts.stage);
+  if (least === null || c.facts.isFrail || c.facts.isFirstVisit) return null;
+  return { least, days: Math.max(1, Math.min(MOST_DAYS, c.facts.daysAWeek)) };
+}
+
+const itemsIn = (lines: readonly ScoreLine[], context: ScoreContext): ScoreItem[] =>
+  itemsOf(judgeScore(lines, context), (_, i) => String(i));
+
+const weekly = (items: readonly ScoreItem[], muscle: Muscle, days: number): number =>
+  (scoreTotals(items).byMuscle[muscle] ?? 0) * days;
+
+/** Sets more, until the muscle groups that the phase is for have enough in the week, in the minutes there are. Rule D2. */
 export function enoughSets(
   drafted: readonly ScoreLine[],
   c: Change,
   context: ScoreContext,
   seconds: number,
 ): ScoreLine[] {
-  const { stage, aimed, isFrail, isFirstVisit } = c.facts;
-  const least = leastAimed(stage);
-  if (least === null || isFrail || isFirstVisit) return [...drafted];
-  const days = Math.max(1, Math.min(MOST_DAYS, c.facts.daysAWeek));
+  const wanted = wantedOf(c);
+  if (!wanted) return [...drafted];
   // a set more changes no load: every line is judged once
-  let items = itemsOf(judgeScore(drafted, context), (_, i) => String(i));
-  for (const muscle of aimed) {
-    const weekly = (x: readonly ScoreItem[]) => (scoreTotals(x).byMuscle[muscle] ?? 0) * days;
-    let because: TooFewBecause = "lines";
-    while (weekly(items) < least - 1e-9) {
+  let items = itemsIn(drafted, context);
+  for (const muscle of c.facts.aimed)
+    while (weekly(items, muscle, wanted.days) < wanted.least - 1e-9) {
       const more = mostUseful(items, muscle);
-      if (!more) {
-        because = whyNone(items, muscle);
-        break;
-      }
-      if (scoreTotals(more).seconds > seconds) {
-        because = "minutes";
-        break;
-      }
+      if (!more || scoreTotals(more).seconds > seconds) break;
       items = more;
     }
-    const has = weekly(items);
-    if (has < least - 1e-9) c.note(saidWith("drafts.few_sets", { muscle, has, least, days, because }));
-  }
   const schemes = new Map(items.map((i) => [i.id, i.scheme]));
   return drafted.map((l, i) => ({ ...l, scheme: schemes.get(String(i)) ?? l.scheme }));
+}
+
+/** Says of each muscle group that has too few in the end what is in the way. Rule D2. */
+export function sayTooFew(
+  drafted: readonly ScoreLine[],
+  c: Change,
+  context: ScoreContext,
+  seconds: number,
+): void {
+  const wanted = wantedOf(c);
+  if (!wanted) return;
+  const { least, days } = wanted;
+  const items = itemsIn(drafted, context);
+  for (const muscle of c.facts.aimed) {
+    const has = weekly(items, muscle, days);
+    if (has >= least - 1e-9) continue;
+    const more = mostUseful(items, muscle);
+    const because: TooFewBecause = !more
+      ? whyNone(items, muscle)
+      : scoreTotals(more).seconds > seconds
+        ? "minutes"
+        : "tires";
+    c.note(saidWith("drafts.few_sets", { muscle, has, least, days, because }));
+  }
 }
 
 /** A set more where it does most for a muscle group: of those with the fewest sets the one that gives it most. */

@@ -1,6 +1,6 @@
 import { whoSet } from "../../bounds/inForce";
 import type { StationLearnt } from "../../capacity/learn";
-import { LOW_END_Z } from "../../capacity/shows";
+import { LOW_END_Z, lowOf } from "../../capacity/shows";
 import { type Exercise, likeOf } from "../../rules/exercises";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { saidWith } from "../../units/said";
@@ -82,7 +82,7 @@ export const quietStationIdOf = (machineId: string, twoLegs: boolean): string =>
   `${machineId}|${twoLegs ? "two" : "one"}`;
 
 /** What was done there and one step more; and a phase's percentage of what can surely be lifted once. */
-function shownCaps(q: QuietQuestion, { shown, doneKg }: StationLearnt, ctx: LoadContext): LoadCap[] {
+function shownCaps(q: QuietQuestion, { shown, doneKg, proved }: StationLearnt, ctx: LoadContext): LoadCap[] {
   const found: LoadCap[] = [];
   if (doneKg !== null) {
     const next = q.loads.find((l) => l.load > doneKg + 1e-6)?.load ?? doneKg;
@@ -93,7 +93,7 @@ function shownCaps(q: QuietQuestion, { shown, doneKg }: StationLearnt, ctx: Load
     });
   }
   const limit = shareLimit(q.e, ctx.limits);
-  const most = Math.exp(shown.mean - LOW_END_Z * shown.sd) * limit.share;
+  const most = lowOf(shown, LOW_END_Z, proved) * limit.share;
   if (limit.isSet)
     found.push({
       kind: "share",

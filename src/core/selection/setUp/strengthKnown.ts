@@ -1,5 +1,5 @@
 import { type Learnt, type StationLearnt, shownOn } from "../../capacity/learn";
-import { type Care, LOW_END_Z, zOf } from "../../capacity/shows";
+import { type Care, LOW_END_Z, lowOf, zOf } from "../../capacity/shows";
 import { CURVE_SURE_FROM_DEG, CURVE_SURE_TO_DEG, torqueAngleShape } from "../../strength/torqueAngleShape";
 import type { StrengthBand } from "../../strength/untestedStrength";
 import { toRadians } from "../../units/clamp";
@@ -58,12 +58,14 @@ export function strengthAt(
   stationId: string | null = null,
 ): Strength | null {
   if (kneeFlexionDeg < CURVE_SURE_FROM_DEG || kneeFlexionDeg > CURVE_SURE_TO_DEG) return null;
-  const { mean, sd } = shownOn(known[direction], stationId);
+  const shown = shownOn(known[direction], stationId);
+  const { mean, sd } = shown;
   const shape = shapeAt(known, direction, kneeFlexionDeg);
   const at = (z: number) => Math.exp(mean + z * sd) * shape;
+  const proved = stationKnown(known, direction, stationId)?.proved;
   return {
-    low: at(-zOf(sd, known.care)),
-    sure: at(-LOW_END_Z),
+    low: lowOf(shown, zOf(sd, known.care), proved) * shape,
+    sure: lowOf(shown, LOW_END_Z, proved) * shape,
     middle: at(0),
     high: at(LOW_END_Z),
     isTested: known[direction].from !== "prior" || stationKnown(known, direction, stationId) !== null,

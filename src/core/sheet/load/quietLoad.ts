@@ -1,4 +1,5 @@
-import { type Care, type Shown, zOf } from "../../capacity/shows";
+import type { StationLearnt } from "../../capacity/learn";
+import { type Care, lowOf, zOf } from "../../capacity/shows";
 import { settingsOf } from "../../equipment/loadSteps";
 import type { Exercise } from "../../rules/exercises";
 import { quietMachines } from "../../selection/fit/exerciseUse";
@@ -38,7 +39,7 @@ export function quietLoad(
   const { twoLegs } = person;
   const shown = sheet.strength.quiet[quietStationIdOf(machine.id, twoLegs)] ?? null;
   const caps = quietCaps({ e, loads, twoLegs, shown }, sheet);
-  const most = shown && mostOf(shown.shown, s, sheet.strength.care);
+  const most = shown && mostOf(shown, s, sheet.strength.care);
   const setKg = person.chosen?.loadKg ?? null;
   const heaviest = heaviestUnder(loads, caps);
   // what a person set stays as it was set and is judged; what is computed keeps to the bounds
@@ -65,11 +66,15 @@ export function quietLoad(
 }
 
 /** What can be lifted once, and what a scheme wants of it, as far below the middle as the doubt asks; null where it asks no share. */
-function mostOf(shown: Shown, s: Scheme, care: Care): { onceKg: number; wantedKg: number } | null {
+function mostOf(
+  { shown, proved }: StationLearnt,
+  s: Scheme,
+  care: Care,
+): { onceKg: number; wantedKg: number } | null {
   const share = repetitionShare(s);
   if (share === null || s.kind === "carry" || s.kind === "two_up_one_down") return null;
   const onceKg = Math.exp(shown.mean);
-  return { onceKg, wantedKg: Math.exp(shown.mean - zOf(shown.sd, care) * shown.sd) * share };
+  return { onceKg, wantedKg: lowOf(shown, zOf(shown.sd, care), proved) * share };
 }
 
 /** The next heavier step of a machine without a model of the knee. */

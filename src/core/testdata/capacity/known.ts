@@ -61,6 +61,7 @@ export function withShown(
   const shown = (of: number): StationLearnt => ({
     shown: { mean: Math.log(of * kFactorUnbounded((set.reps + set.reserve) / m)), sd: 0 },
     course: [],
+    proved: null,
     visits: 1,
     doneKg: set.loadKg,
     lastOn: DAY,

@@ -2,7 +2,11 @@ import type { KeptLine } from "../../sheet/line/keptLine";
 import type { VisitState } from "../run";
 
 /** Reserve is asked after each set that the next one may be offered by; else once, after the last set of a leg, as felt effort of holds is. */
-export function askedOf(s: VisitState, task: { lineId: string; leg: string }, line: KeptLine) {
+export function askedOf(
+  s: VisitState,
+  task: { lineId: string; leg: string; role: "ramp" | "work" },
+  line: KeptLine,
+) {
   const open = s.tasks.filter(
     (t) => t.status === "open" && t.lineId === task.lineId && t.leg === task.leg,
   ).length;
@@ -12,6 +16,8 @@ export function askedOf(s: VisitState, task: { lineId: string; leg: string }, li
   if (line.kind === "stretch" || s.stopped !== null) return { reserve: false, felt: false };
   return {
     felt: isHeld && isLast,
-    reserve: !isHeld && (isLast || line.leastReserve !== null || Boolean(line.offers)),
+    // a warm-up says nothing of what is left
+    reserve:
+      !isHeld && (isLast || line.leastReserve !== null || (task.role === "work" && Boolean(line.offers))),
   };
 }

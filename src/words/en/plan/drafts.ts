@@ -22,6 +22,7 @@ const MEANWHILE: Readonly<Record<string, string>> = {
 /** What stands between a draft and the sets that its phase is for, and who can lift it. */
 const TOO_FEW: Readonly<Record<TooFewBecause, string>> = {
   minutes: "More does not fit the minutes there are: choose a longer session, or plan a day more.",
+  tires: "With more of them sets would end early: rest longer, or plan a day more.",
   reserve:
     "Today's limits leave so many in reserve that a set counts half: a therapist can change that limit.",
   light: "The loads that are open ask too little to count whole: they rise with what the sets show.",

@@ -175,12 +175,7 @@ function Row({
         </svg>
       </button>
       {bars.length === 0 && (
-        <NoteMark
-          notes={notes}
-          of={name}
-          onFix={onFix}
-          className="absolute right-0 top-[41%] -translate-y-1/2"
-        />
+        <NoteMark notes={notes} of={name} onFix={onFix} className="absolute bottom-1 right-[10.5%]" />
       )}
     </li>
   );

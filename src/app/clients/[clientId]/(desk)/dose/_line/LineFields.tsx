@@ -1,5 +1,6 @@
 "use client";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
+import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { loadSaid } from "@/core/visit/client/homeSaid";
 import { DayField } from "@/ui/form/DayField";
@@ -99,8 +100,9 @@ function LadderFields({
       </div>
     );
   }
-  if (!("reps" in scheme) || scheme.kind === "holds") return null;
-  const now = ladder?.of === "reps" ? ladder : { of: "reps" as const, least: scheme.reps, most: scheme.reps };
+  const climbed = repsLadder(line);
+  if (!climbed) return null;
+  const now = { of: "reps" as const, ...climbed };
   const set = (part: Partial<typeof now>): string | null => {
     const next = { ...now, ...part };
     if (next.most < next.least) return "The most repetitions are at least the fewest.";
