@@ -132,3 +132,13 @@ test("the low end is raised by what is proved, to the middle at the most", () =>
   expect(lowOf(shown, 1.28, 4)).toBeCloseTo(Math.exp(5 - 1.28 * 0.3), 9);
   expect(lowOf(shown, 1.28, 6)).toBeCloseTo(Math.exp(5), 9);
 });
+
+test("what waits for somebody's word counts once another day repeats it, and not on the same day twice (L7)", () => {
+  const heavy = (on: string) => sets(on, 120, 2, { isTrusted: false });
+  const known = [0, 3, 6].map((d) => sets(daysAfter(FROM, d), 20, 2));
+  const on = (d: number) => daysAfter(FROM, d);
+  const after = (...more: CapacityEvent[]) => learn(PRIOR, [...known, ...more], on(20)).peak.mean;
+  expect(after(heavy(on(9)))).toBeCloseTo(after(), 1);
+  expect(after(heavy(on(9)), { ...heavy(on(9)), id: "again" })).toBeCloseTo(after(), 1);
+  expect(after(heavy(on(9)), heavy(on(12)))).toBeGreaterThan(after() + 0.05);
+});

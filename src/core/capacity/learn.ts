@@ -132,6 +132,8 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   const left = new Map<string, number>();
   for (const e of inTurn) if (e.kind === "sets") left.set(e.station.id, (left.get(e.station.id) ?? 0) + 1);
   const moved: Moved[] = [];
+  // odd sets that wait, by station: the day on which they were done
+  const waits = new Map<string, string>();
   const passTo = (on: string, bedDays = 0) => {
     if (last !== null && (on > last || bedDays > 0)) {
       const days = daysBetween(last, on);
@@ -159,7 +161,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     const fromNm = Math.exp(belief.mean[0] as number);
     const isShown = e.kind === "sets" && (left.get(e.station.id) ?? 0) <= MOST_VISITS;
     const before = isShown ? shows(belief, e.station.id) : null;
-    const after = see(belief, e);
+    const after = seeOrRepeated(belief, e, waits);
     belief = after.belief;
     const odd: Moved["odd"] = !after.seen.isOdd
       ? null
@@ -212,6 +214,19 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
     ),
     moved: moved.slice(-MOST_MOVED),
   };
+}
+
+/** What was too odd to count and is repeated on another day counts from then on. Rule L7. */
+function seeOrRepeated(
+  b: Belief,
+  e: Exclude<CapacityEvent, { kind: "away" }>,
+  waits: Map<string, string>,
+): { belief: Belief; seen: Seen } {
+  const first = see(b, e);
+  if (e.kind !== "sets" || first.seen.used || !first.seen.isOdd) return first;
+  const before = waits.get(e.station.id);
+  waits.set(e.station.id, e.on);
+  return before !== undefined && before !== e.on ? see(b, { ...e, isTrusted: true }) : first;
 }
 
 /** What waits for somebody's word proves nothing. */

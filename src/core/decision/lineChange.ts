@@ -29,6 +29,9 @@ export type LineChange =
   | {
       code: "load";
       fromHow: string;
+      /** missing in what was decided before it was kept */
+      fromKg?: number;
+      toKg?: number;
       toHow: string;
       /** repetitions before and after; null where they stay or nobody counts them */
       fromReps: number | null;

@@ -24,6 +24,8 @@ export function stepBack(line: ScoreLine, facts: NextFacts): NextLine {
             {
               code: "load",
               fromHow: loads.how,
+              fromKg: loads.kg,
+              toKg: easier.load,
               toHow: easier.how,
               fromReps: null,
               reps: null,

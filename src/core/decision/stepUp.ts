@@ -118,6 +118,8 @@ const loadOf = (
   change: {
     code: "load",
     fromHow: loads.how,
+    fromKg: loads.kg,
+    toKg: to.load,
     toHow: to.how,
     fromReps: reps?.from ?? null,
     reps: reps?.to ?? null,

@@ -1,5 +1,5 @@
 import type { LineChange } from "@/core/decision/lineChange";
-import { kgWords } from "@/core/units/mass";
+import { kgWords, massLabel } from "@/core/units/mass";
 import { sayPlainly } from "../say";
 
 /** What changes of a line, in one sentence. */
@@ -38,7 +38,7 @@ export function changeWords(c: LineChange): string {
     case "reps_first":
       return `${c.to} repetitions instead of ${c.from}: the next step, ${c.nextHow}, asks for ${c.needed} first.`;
     case "load":
-      return `${c.toHow} instead of ${c.fromHow}${c.isHelp ? (c.isUp ? ", less help" : ", more help") : ""}${repsWords(c)}.`;
+      return `${loadWords(c)}${c.isHelp ? (c.isUp ? ", less help" : ", more help") : ""}${repsWords(c)}.`;
     case "range":
       return `Down to ${c.toDeg}° only, instead of ${c.fromDeg}°.`;
     case "sets":
@@ -50,6 +50,13 @@ export function changeWords(c: LineChange): string {
     case "carried":
       return `${kgWords(c.to)} carried instead of ${kgWords(c.from)}.`;
   }
+}
+
+/** Kilograms first, and where they are set; what was decided before they were kept says only that. */
+function loadWords({ fromHow, toHow, fromKg, toKg }: Extract<LineChange, { code: "load" }>): string {
+  if (fromKg === undefined || toKg === undefined) return `${toHow} instead of ${fromHow}`;
+  const kg = `${kgWords(toKg)} instead of ${kgWords(fromKg)}`;
+  return toHow === massLabel(toKg) ? kg : `${kg} (${toHow})`;
 }
 
 /** Repetitions before and after; what was decided before both were kept says one of them. */
