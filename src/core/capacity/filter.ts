@@ -132,10 +132,17 @@ export function update(
   const isOdd = Math.abs(y - was.mean) > gate;
   if (isOdd && y > was.mean && !isTrusted) return { belief: b, seen: { used: false, isOdd } };
   const step = isMeasured ? y - was.mean : clamp(y - was.mean, -gate, gate);
-  const gain = b.covariance.map((row) => looked.reduce((sum, j) => sum + (row[j] as number), 0));
+  const gain: number[] = [];
+  for (const row of b.covariance) {
+    let sum = 0;
+    for (const j of looked) sum += row[j] as number;
+    gain.push(sum);
+  }
   const part = (isBound ? BOUND_PART : 1) / variance;
   for (let i = 0; i < gain.length; i++) {
     const g = gain[i] as number;
+    // most stations know nothing of each other
+    if (g === 0) continue;
     b.mean[i] = (b.mean[i] as number) + (g / variance) * step;
     const row = b.covariance[i] as number[];
     for (let j = 0; j < gain.length; j++) row[j] = (row[j] as number) - part * g * (gain[j] as number);

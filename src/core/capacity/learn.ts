@@ -137,7 +137,13 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   const passTo = (on: string, bedDays = 0) => {
     if (last !== null && (on > last || bedDays > 0)) {
       const days = daysBetween(last, on);
-      belief = drift(belief, days, daysBetween(worked ?? last, on), bedDays);
+      // worked on the last day that anything is known of, it is the same number
+      belief = drift(
+        belief,
+        days,
+        worked === null || worked === last ? days : daysBetween(worked, on),
+        bedDays,
+      );
     }
     last = on;
   };

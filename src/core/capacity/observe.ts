@@ -56,6 +56,9 @@ const MOST_ADDED = 5;
 const UNDERSTATED = 1;
 const HALF_A_REP = 0.3;
 
+/** `Math.hypot` of two, many times faster: it is asked of every set of ten years. */
+const rootOf = (a: number, b: number): number => Math.sqrt(a * a + b * b);
+
 /** What one set says: a value, a lower bound, or nothing. Rule L4. */
 function setSays(station: Station, set: DoneSet, index: number): Observation | null {
   const { reps, reserve } = set;
@@ -69,7 +72,7 @@ function setSays(station: Station, set: DoneSet, index: number): Observation | n
     sd: BOUND_SD,
     isBound: true,
   });
-  if (set.ended === "muscle") return { y: at(reps + HALF_A_REP), sd: Math.hypot(LEAST_VISIT_SD, later) };
+  if (set.ended === "muscle") return { y: at(reps + HALF_A_REP), sd: rootOf(LEAST_VISIT_SD, later) };
   if (set.ended !== "planned" || reserve === null) return bound(reps);
   if (reserve >= BAD_RESERVE || reps + reserve > MANY_REPS)
     return bound(reps + Math.min(MOST_ADDED, reserve));
@@ -77,7 +80,7 @@ function setSays(station: Station, set: DoneSet, index: number): Observation | n
   const base = r <= 6 ? 0.05 : r <= 10 ? 0.08 : r <= 15 ? 0.12 : 0.2;
   return {
     y: ln + Math.log(kFactorUnbounded(r)),
-    sd: Math.hypot(base + 0.02 * Math.max(0, reserve - 1), later),
+    sd: rootOf(base + 0.02 * Math.max(0, reserve - 1), later),
   };
 }
 

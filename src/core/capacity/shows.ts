@@ -13,7 +13,7 @@ const MODEL_DOUBT = 0.05;
 
 function shownBy(b: Belief, looked: Looked): Shown {
   const { mean, variance } = believed(b, looked);
-  return { mean, sd: Math.hypot(Math.sqrt(Math.max(0, variance)), MODEL_DOUBT) };
+  return { mean, sd: Math.sqrt(Math.max(0, variance) + MODEL_DOUBT ** 2) };
 }
 
 /** Peak torque that a station shows. */

@@ -26,8 +26,11 @@ export interface Station {
 export type Lift = Omit<Station, "id">;
 
 /** Peak torque that one lift of a load asks for, N·m: the hardest of the open angles. */
-export const demandNm = ({ angles, eta }: Pick<Station, "angles" | "eta">, loadKg: number): number =>
-  Math.max(...angles.map((a) => (a.bareNm + a.perKgNm * loadKg) / (a.shape * eta)));
+export const demandNm = ({ angles, eta }: Pick<Station, "angles" | "eta">, loadKg: number): number => {
+  let most = Number.NEGATIVE_INFINITY;
+  for (const a of angles) most = Math.max(most, (a.bareNm + a.perKgNm * loadKg) / (a.shape * eta));
+  return most;
+};
 
 /** What is set makes it easier at every angle: near straight a press may do so too. */
 export const isHelp = ({ angles }: Pick<Station, "angles">): boolean => angles.every((a) => a.perKgNm < 0);
