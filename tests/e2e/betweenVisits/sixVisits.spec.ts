@@ -28,7 +28,8 @@ const band = (page: Page) => page.getByTestId("band");
 /** What the floor says is being done: repetitions, and kilograms of the pin. */
 async function underWay(page: Page): Promise<{ kg: number; reps: number }> {
   const reps = Number(await page.getByTestId("giant").textContent());
-  const words = (await page.getByLabel("What to set").innerText()).replaceAll("\u00a0", " ");
+  const under = await page.getByLabel("What to set").locator("dt").first().textContent();
+  const words = (under ?? "").replaceAll("\u00a0", " ");
   const [, kg = "0"] = words.match(/(\d+(?:\.\d+)?) kg/) ?? [];
   return { kg: Number(kg), reps };
 }
