@@ -14,6 +14,7 @@ import { send } from "@/ui/send";
 import { ACTION_WORDS } from "@/words/en/decide";
 import { TELL_TODAY } from "@/words/en/progression";
 import { sayPlainly } from "@/words/say";
+import { PlateauNote, type Plateaus } from "../PlateauNote";
 import { ActionMark } from "./ActionMark";
 import { LineFacts } from "./LineFacts";
 import { type PastDecision, PastDecisions } from "./PastDecisions";
@@ -29,6 +30,7 @@ const KEPT = z.record(z.string(), choice);
 export function DecideDesk({
   client,
   draft,
+  plateaus,
   waiting,
   visitDay,
   past,
@@ -37,6 +39,7 @@ export function DecideDesk({
 }: {
   client: ClientEpisode;
   draft: VisitDraft;
+  plateaus: Plateaus;
   /** further visits that wait */
   waiting: number;
   visitDay: string;
@@ -106,6 +109,7 @@ export function DecideDesk({
             {waiting > 0 ? `; ${waiting} more ${waiting === 1 ? "visit waits" : "visits wait"}` : ""}
           </span>
         </h1>
+        <PlateauNote plateaus={plateaus} />
         {mayDecide && !stopsAll && (
           <KeptDraft
             place={`decide ${draft.visit.id}`}

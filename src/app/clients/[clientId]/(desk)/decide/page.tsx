@@ -5,6 +5,7 @@ import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { recentVisitsWhole } from "@/server/history/visits";
+import { plateausOf } from "@/server/review/plateau";
 import { Link } from "@/ui/Link";
 import { DecideDesk } from "./DecideDesk";
 import { PastDecisions } from "./PastDecisions";
@@ -25,6 +26,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
     return {
       client,
       drafts,
+      plateaus: drafts.length > 0 ? await plateausOf(ctx, client) : [],
       draftDay: drafts[0] ? dayOf(ctx, drafts[0].visit.startedAt) : null,
       past: visits.toReversed().flatMap((v) =>
         v.decisions.map((d) => ({
@@ -47,6 +49,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
       key={draft.visit.id}
       client={client}
       draft={draft}
+      plateaus={data.plateaus}
       waiting={drafts.length - 1}
       visitDay={data.draftDay}
       past={past}

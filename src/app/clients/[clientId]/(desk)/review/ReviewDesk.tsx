@@ -9,6 +9,7 @@ import { shortDate, shortDay } from "@/ui/dates";
 import { FileButton } from "@/ui/files/FileButton";
 import { keepPng, keepSvg } from "@/ui/files/picture";
 import { Link } from "@/ui/Link";
+import { PlateauNote, type Plateaus } from "../PlateauNote";
 import { SpanPanel } from "./SpanPanel";
 import { TimeLine } from "./TimeLine";
 
@@ -24,6 +25,8 @@ export interface ReviewDeskProps {
   episodes: { id: string; words: string; beganOn: string; isOpen: boolean }[];
   shown: Shown;
   other: (Shown & { words: string }) | null;
+  /** of the open episode */
+  plateaus: Plateaus;
 }
 
 /** How long the span is at first. */
@@ -39,7 +42,15 @@ const spanFrom = (facts: ReviewFacts, from: string | null, to: string | null): S
 };
 
 /** The time line with its rows, and at the right a span in numbers, alone or beside another one. */
-export function ReviewDesk({ clientId, locale, episodes, shown, other, mayTakeOut }: ReviewDeskProps) {
+export function ReviewDesk({
+  clientId,
+  locale,
+  episodes,
+  shown,
+  other,
+  mayTakeOut,
+  plateaus,
+}: ReviewDeskProps) {
   const [view, setView] = useQueryStates({
     from: parseAsString,
     to: parseAsString,
@@ -95,6 +106,7 @@ export function ReviewDesk({ clientId, locale, episodes, shown, other, mayTakeOu
             </p>
           )}
         </header>
+        <PlateauNote plateaus={plateaus} />
         <div ref={picture}>
           <TimeLine
             facts={facts}

@@ -2,8 +2,10 @@ import type { Metadata } from "next";
 import { Suspense } from "react";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
+import { clientEpisode } from "@/server/client/clients";
 import { episodesToReview, type PastEpisode } from "@/server/review/episode";
 import { packedFactsOf } from "@/server/review/facts";
+import { plateausOf } from "@/server/review/plateau";
 import { Drawing, ReviewLater } from "./ReviewLater";
 
 export const metadata: Metadata = { title: "Review" };
@@ -46,6 +48,7 @@ async function Reviewed({ clientId, episode, beside }: Asked) {
         beganOn: e.beganOn,
         isOpen: e.isOpen,
       })),
+      plateaus: shown.isOpen ? await plateausOf(ctx, await clientEpisode(ctx, clientId)) : [],
       shown: { id: shown.episodeId, packed: await packedFactsOf(ctx, shown) },
       other: other
         ? {
