@@ -58,6 +58,6 @@ test("from the second visit on nine in ten loaded lines of build and strong ask 
   }
   expect(lines).toBeGreaterThan(20);
   expect(right / lines).toBeGreaterThanOrEqual(0.9);
-  // the first visit begins at the careful end: what is gained is learnt, not guessed
-  expect(firstRight / lines).toBeLessThan(0.3);
+  // the first visit begins at the careful end (the body alone as it is): what is gained is learnt, not guessed
+  expect(firstRight / lines).toBeLessThan(0.4);
 });

@@ -2,6 +2,7 @@ import "server-only";
 import type { Body } from "@/core/body/segments";
 import { type CapacityEvent, learn, STATION_SD } from "@/core/capacity/learn";
 import type { Care } from "@/core/capacity/shows";
+import { demandNm } from "@/core/capacity/station";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { CurvesKnown, Direction, KnownStrength } from "@/core/selection/setUp/strengthKnown";
 import { movementOf, shapeAt } from "@/core/selection/setUp/strengthKnown";
@@ -95,12 +96,12 @@ export async function knownStrength(
     daily: prior.daily,
     quiet: Object.fromEntries(
       [...events.quiet].flatMap(([id, own]) => {
-        const first = own.find((e) => e.sets.some((s) => s.loadKg > 0));
+        const asked = (e: (typeof own)[number]) =>
+          Math.max(...e.sets.map((s) => demandNm(e.station, s.loadKg)));
+        const first = own.find((e) => asked(e) > 0);
         if (!first) return [];
-        const kg = Math.max(...first.sets.map((s) => s.loadKg));
-        const found = learn({ peakNm: kg * QUIET_OF_FIRST, sd: QUIET_SD }, [...away, ...own], on).stations[
-          id
-        ];
+        const found = learn({ peakNm: asked(first) * QUIET_OF_FIRST, sd: QUIET_SD }, [...away, ...own], on)
+          .stations[id];
         return found ? [[id, found]] : [];
       }),
     ),

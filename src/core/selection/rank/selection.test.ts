@@ -20,7 +20,7 @@ import type { WeightOnLeg } from "../fit/weightOnLeg";
 import { affineArc, anglesOf, footForceN, jointAt } from "../setUp/affineArc";
 import { shareLimit, signOf } from "../setUp/loadContext";
 import { BODY_WEIGHT, machineFor, realLoads } from "../setUp/machineFor";
-import { quietNumbers } from "../setUp/quietNumbers";
+import { quietNumbers } from "../setUp/quiet/quietNumbers";
 import { demandNm, loadsUnder } from "../setUp/workingLoad";
 import { chairRise, type ReferenceTask, relativeLoad, TISSUE_IDS, tissueLoad } from "../tissue/tissues";
 import { rangeSheet, rowOf, type SheetInput } from "./rangeSheet";

@@ -5,7 +5,7 @@ import { allowedArc } from "../fit/allowedArc";
 import { exerciseUse, quietMachines } from "../fit/exerciseUse";
 import { directionOf } from "./loadContext";
 import { type GymMachine, machineFor } from "./machineFor";
-import { quietStationIdOf } from "./quietCaps";
+import { quietStationIdOf } from "./quiet/quietCaps";
 import { stationOf } from "./station";
 import { capacityStation } from "./stationModel";
 import type { CurvesKnown, Direction } from "./strengthKnown";

@@ -1,5 +1,6 @@
 import { exerciseUse } from "../../selection/fit/exerciseUse";
 import { directionOf } from "../../selection/setUp/loadContext";
+import { freeWeightOf } from "../../selection/setUp/quiet/freeWeights";
 import { capacityStation } from "../../selection/setUp/stationModel";
 import { quietStation } from "../../selection/setUp/testStation";
 import { heldForm } from "../line/heldForm";
@@ -12,8 +13,11 @@ export function stationOfLine(judged: JudgedLine, { sheet }: ScoreContext): Kept
   if (!exercise || !load) return null;
   const { setUp } = load;
   if (!setUp) {
-    if (machineId === null || (load.setting === null && load.open === null)) return null;
     const legs = line.legs === "together" ? "two" : "one";
+    const free = machineId === null ? freeWeightOf(exercise, sheet.body.massKg) : null;
+    if (free && load.setting)
+      return { ...free.lift, angles: [...free.lift.angles], family: free.id, legs, direction: null };
+    if (machineId === null || (load.setting === null && load.open === null)) return null;
     const { id: _, ...station } = quietStation(machineId, legs === "two");
     return { ...station, angles: [...station.angles], family: "quiet", legs, direction: null };
   }

@@ -124,8 +124,9 @@ export function afterFirstVisit(
     flexion: { ...strength.flexion, ...relearn("flexion") },
     quiet: Object.fromEntries(
       [...events.quiet].flatMap(([id, own]) => {
-        const kg = Math.max(...own.flatMap((e) => e.sets.map((s) => s.loadKg)));
-        const found = kg > 0 ? learn({ peakNm: 1.5 * kg, sd: 0.6 }, own, LATER).stations[id] : undefined;
+        const asked = Math.max(...own.flatMap((e) => e.sets.map((s) => demandNm(e.station, s.loadKg))));
+        const found =
+          asked > 0 ? learn({ peakNm: 1.5 * asked, sd: 0.6 }, own, LATER).stations[id] : undefined;
         return found ? [[id, found]] : [];
       }),
     ),

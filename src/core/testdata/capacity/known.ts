@@ -2,7 +2,7 @@ import { type CapacityEvent, type Learnt, learn, type StationLearnt } from "../.
 import type { Care } from "../../capacity/shows";
 import { EXERCISES } from "../../rules/exercises";
 import { quietMachines } from "../../selection/fit/exerciseUse";
-import { quietStationIdOf } from "../../selection/setUp/quietCaps";
+import { quietStationIdOf } from "../../selection/setUp/quiet/quietCaps";
 import type { KnownStrength, MovementKnown } from "../../selection/setUp/strengthKnown";
 import { kFactorUnbounded } from "../../strength/repetitionMaximum";
 import { torqueAngleShape } from "../../strength/torqueAngleShape";

@@ -2,7 +2,7 @@ import type { Limit } from "@/core/bounds/limit";
 import type { Slips } from "@/core/equipment/families/family";
 import type { LegsShare } from "@/core/selection/fit/exerciseUse";
 import type { Worn } from "@/core/selection/setUp/cardInput";
-import type { QuietAbout } from "@/core/selection/setUp/quietNumbers";
+import type { QuietAbout } from "@/core/selection/setUp/quiet/quietNumbers";
 import type { StartBecause } from "@/core/selection/setUp/startCap";
 import type { Said } from "@/core/units/said";
 import type { Format } from "../../format";
@@ -65,6 +65,8 @@ export const setUp = {
     `it puts ${f.kg(m.kg, 0)} on the leg; ${f.kg(m.mostKg, 0)} are written${byWords(m.by)}`,
   weight_written: (m: By & { kg: number; mostKg: number }, f: Format) =>
     `${f.kg(m.kg)} is above the ${f.kg(m.mostKg)} that are written for the leg${byWords(m.by)}`,
+  weight_held: (m: By & { kg: number; mostKg: number }, f: Format) =>
+    `${f.kg(m.kg)} held is above the ${f.kg(m.mostKg)} that may rest on the back${byWords(m.by)}`,
   start: (m: { carried: number; bodyWeights: number; because: StartBecause }, f: Format) =>
     `the foot would carry ${f.number(m.carried, 2)} of the body's weight; ${m.bodyWeights} a leg are the start, because ${START[m.because]}, until sets on this machine tell more`,
   above_start: (

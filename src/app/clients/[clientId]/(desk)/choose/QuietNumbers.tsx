@@ -1,6 +1,6 @@
 import type { Body } from "@/core/body/segments";
 import type { Exercise } from "@/core/rules/exercises";
-import { quietNumbers } from "@/core/selection/setUp/quietNumbers";
+import { quietNumbers } from "@/core/selection/setUp/quiet/quietNumbers";
 import { useMassUnit } from "@/ui/reader";
 import { quietWords } from "@/words/en/plan/setUp";
 import { formatFor } from "@/words/format";

@@ -1,13 +1,13 @@
-import type { Body } from "../../body/segments";
-import { legState } from "../../mechanics/legState";
+import type { Body } from "../../../body/segments";
+import { legState } from "../../../mechanics/legState";
 import {
   calfRaise,
   reverseHipExtension,
   sideRaiseMomentNm,
   straightLegRaise,
-} from "../../mechanics/postures/proneAndLying";
-import { GRAVITY_M_S2 } from "../../units/mass";
-import { modelIdOf } from "../fit/exerciseUse";
+} from "../../../mechanics/postures/proneAndLying";
+import { GRAVITY_M_S2 } from "../../../units/mass";
+import { modelIdOf } from "../../fit/exerciseUse";
 
 /** A moment of work that leaves the knee quiet, at a few places of its own way. */
 export interface QuietRow {

@@ -1,21 +1,31 @@
-import { whoSet } from "../../bounds/inForce";
-import type { StationLearnt } from "../../capacity/learn";
-import { LOW_END_Z, lowOf } from "../../capacity/shows";
-import { type Exercise, likeOf } from "../../rules/exercises";
-import { GRAVITY_M_S2 } from "../../units/mass";
-import { saidWith } from "../../units/said";
-import { brokenBy, type LoadCap } from "./loadCaps";
-import { type LoadContext, shareLimit } from "./loadContext";
-import type { RealLoad } from "./machineFor";
+import { isStricter, whoSet } from "../../../bounds/inForce";
+import type { StationLearnt } from "../../../capacity/learn";
+import { LOW_END_Z, lowOf, MOST_OVER_DONE } from "../../../capacity/shows";
+import { demandNm } from "../../../capacity/station";
+import { type Exercise, likeOf } from "../../../rules/exercises";
+import { GRAVITY_M_S2 } from "../../../units/mass";
+import { saidWith } from "../../../units/said";
+import { brokenBy, type LoadCap } from "../loadCaps";
+import { type LoadContext, shareLimit } from "../loadContext";
+import type { RealLoad } from "../machineFor";
+import type { FreeWeight } from "./freeWeights";
 
 /** What bounds the load of a machine without a model of the knee: an exercise on it, its real loads, on which legs. */
 export interface QuietQuestion {
   e: Exercise;
   loads: readonly RealLoad[];
   twoLegs: boolean;
-  /** what was shown on this machine with these legs, in kilograms */
+  /** what was shown there with these legs */
   shown: StationLearnt | null;
+  /** how its kilograms count; null: as they are */
+  free: FreeWeight | null;
 }
+
+/** Kilograms of what was learnt there. */
+export const kgOf = (demand: number, free: FreeWeight | null): number => {
+  const [at] = free?.lift.angles ?? [];
+  return at ? (demand - at.bareNm) / at.perKgNm : demand;
+};
 
 /**
  * Start of machines whose load no foot carries, kg of load per kg of the body, as they are usually done (docs/rules.md,
@@ -44,11 +54,12 @@ const STANDS_UNDER = new Set(["sq_vtype"]);
 
 /** A load that puts so much on each foot, kg. */
 function loadOnFeet(q: QuietQuestion, ctx: LoadContext, perLegKg: number): number {
-  const own = STANDS_UNDER.has(likeOf(q.e)) ? ctx.body.massKg : 0;
+  const own = STANDS_UNDER.has(likeOf(q.e)) || q.free?.kind === "held" ? ctx.body.massKg : 0;
   return perLegKg * (q.twoLegs ? 2 : 1) - own;
 }
 
 function startKg(q: QuietQuestion, ctx: LoadContext): number {
+  if (q.free) return q.free.startKg;
   const id = likeOf(q.e);
   if (FOOT_CARRIES.has(id)) return loadOnFeet(q, ctx, ctx.startCap.bodyWeights * ctx.body.massKg);
   const share = (START_SHARES[id] ?? LEAST_START_SHARE) * (SHARED_BY_BOTH.has(id) && !q.twoLegs ? 0.5 : 1);
@@ -62,7 +73,9 @@ function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
   const { mostN } = ctx.weight;
   const need = q.e.match.weight_bearing_need;
   if (mostN === null || need === "none" || need === "stance_other") return [];
-  const mostKg = loadOnFeet(q, ctx, mostN / GRAVITY_M_S2);
+  // whether the body alone may stand there is asked before: nothing added is never too much
+  const feetKg = loadOnFeet(q, ctx, mostN / GRAVITY_M_S2);
+  const mostKg = q.free ? Math.max(0, feetKg) : feetKg;
   return [
     {
       kind: "weight",
@@ -77,6 +90,24 @@ function weightCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
   ];
 }
 
+/** What is held rests on the back: nothing of it where no weight may, a little where only little may. */
+function shoulderCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
+  if (q.free?.kind !== "held" || !isStricter(ctx.limits, "weight_on_shoulders", "high")) return [];
+  const most = isStricter(ctx.limits, "weight_on_shoulders", "low") ? 0 : q.free.startKg;
+  return [
+    {
+      kind: "weight",
+      span: { least: 0, most },
+      why: (load) =>
+        saidWith("setUp.weight_held", {
+          kg: load,
+          mostKg: tenth(most),
+          by: whoSet(ctx.limits, "weight_on_shoulders"),
+        }),
+    },
+  ];
+}
+
 /** A machine that leaves the knee quiet, on these legs: its kilograms are learnt for themselves. Rule L1. */
 export const quietStationIdOf = (machineId: string, twoLegs: boolean): string =>
   `${machineId}|${twoLegs ? "two" : "one"}`;
@@ -85,7 +116,12 @@ export const quietStationIdOf = (machineId: string, twoLegs: boolean): string =>
 function shownCaps(q: QuietQuestion, { shown, doneKg, proved }: StationLearnt, ctx: LoadContext): LoadCap[] {
   const found: LoadCap[] = [];
   if (doneKg !== null) {
-    const next = q.loads.find((l) => l.load > doneKg + 1e-6)?.load ?? doneKg;
+    const step = q.loads.find((l) => l.load > doneKg + 1e-6)?.load ?? doneKg;
+    // with the body's own weight a step of a hand weight is little: what may be over what was done counts too (L9)
+    const { free } = q;
+    const over = free && MOST_OVER_DONE[ctx.strength.care] * demandNm(free.lift, doneKg);
+    const further = free && over && q.loads.findLast((l) => demandNm(free.lift, l.load) <= over + 1e-9)?.load;
+    const next = Math.max(step, further || 0);
     found.push({
       kind: "history",
       span: { least: 0, most: next },
@@ -93,7 +129,7 @@ function shownCaps(q: QuietQuestion, { shown, doneKg, proved }: StationLearnt, c
     });
   }
   const limit = shareLimit(q.e, ctx.limits);
-  const most = lowOf(shown, LOW_END_Z, proved) * limit.share;
+  const most = Math.max(0, kgOf(lowOf(shown, LOW_END_Z, proved) * limit.share, q.free));
   if (limit.isSet)
     found.push({
       kind: "share",
@@ -132,6 +168,7 @@ function startCaps(q: QuietQuestion, ctx: LoadContext): LoadCap[] {
  */
 export const quietCaps = (q: QuietQuestion, ctx: LoadContext): LoadCap[] => [
   ...weightCaps(q, ctx),
+  ...shoulderCaps(q, ctx),
   ...(q.shown ? shownCaps(q, q.shown, ctx) : startCaps(q, ctx)),
 ];
 
