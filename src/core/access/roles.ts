@@ -20,6 +20,7 @@ export type Deed =
   | "session.run"
   | "recheck.clear"
   | "concern.see"
+  | "odd.confirm"
   | "response.record"
   | "decision.take"
   | "machine.write"
@@ -55,6 +56,7 @@ const MAY: Record<Deed, readonly Role[]> = {
   "session.run": ["therapist", "trainer"],
   "recheck.clear": ["therapist"],
   "concern.see": ["therapist"],
+  "odd.confirm": ["therapist", "trainer"],
   "response.record": ["therapist", "trainer"],
   "decision.take": ["therapist"],
   "machine.write": ["therapist", "admin"],

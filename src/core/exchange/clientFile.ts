@@ -17,6 +17,7 @@ import { setUpCard, sheet, sheetLineRow, sheetVersion, swap } from "./rows/sheet
 import {
   concernSeen,
   decision,
+  oddConfirmed,
   recheck,
   response,
   setRecord,
@@ -52,6 +53,7 @@ export const CLIENT_TABLES = {
   set_record: setRecord,
   response,
   concern_seen: concernSeen,
+  odd_confirmed: oddConfirmed,
   decision,
   block,
   block_day: blockDay,
@@ -69,7 +71,7 @@ export type FileRow = Record<string, unknown>;
 export const MOST_ROWS = 200_000;
 
 /** Kinds of rows that files of an earlier time do not have. */
-const LATER_TABLES: ReadonlySet<ClientTable> = new Set(["concern_seen"]);
+const LATER_TABLES: ReadonlySet<ClientTable> = new Set(["concern_seen", "odd_confirmed"]);
 
 const rowsShape = Object.fromEntries(
   CLIENT_TABLE_NAMES.map((name) => {

@@ -2,7 +2,7 @@ import { CALIBRATED_SD, STATION_SD } from "../capacity/learn";
 import { keptStationId } from "../sheet/line/keptLine";
 import { capacityEvents, type LearnFrom, type LineOfVisit } from "./capacityEvents";
 
-const FROM: LearnFrom = { side: "left", isStrict: false, k: 1, calibrated: new Set() };
+const FROM: LearnFrom = { side: "left", isStrict: false, k: 1, calibrated: new Set(), confirmed: new Set() };
 const STATION = {
   family: "seated_press",
   legs: "one",

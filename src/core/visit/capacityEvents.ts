@@ -27,6 +27,8 @@ export interface LearnFrom {
   k: number;
   /** machines that were calibrated */
   calibrated: ReadonlySet<string>;
+  /** visits of which somebody said that what was odd was really so */
+  confirmed: ReadonlySet<string>;
 }
 
 /** What is learnt from, by what it speaks of. */
@@ -93,7 +95,10 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
     stationSd:
       l.kept.machineId !== null && from.calibrated.has(l.kept.machineId) ? CALIBRATED_SD : STATION_SD,
     sets,
-    isTrusted: most === 0 || sets.every((s) => demandNm(station, s.loadKg) <= most * MOST_ABOVE_PLAN + 1e-9),
+    isTrusted:
+      from.confirmed.has(l.visitId) ||
+      most === 0 ||
+      sets.every((s) => demandNm(station, s.loadKg) <= most * MOST_ABOVE_PLAN + 1e-9),
     doneKg: loads.length === 0 ? null : hardestOf(station, loads),
   };
 }

@@ -15,6 +15,7 @@ import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { calibratedOn } from "../clinic/calibrations";
 import { awaysOf } from "../history/away";
+import { confirmedVisits } from "../history/confirmed";
 import { linesDone } from "../history/linesDone";
 import { type StoredTest, testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
@@ -68,6 +69,7 @@ export async function knownStrength(
     isStrict: care === "strict",
     k: facts.k,
     calibrated: new Set((await calibratedOn(ctx)).keys()),
+    confirmed: await confirmedVisits(ctx, client.episodeId),
   });
   for (const t of await repetitionTests(ctx, client, facts, curves)) {
     if (t.direction) events[t.direction].push(t.event);

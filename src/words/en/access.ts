@@ -17,6 +17,7 @@ export const DEED_SENTENCES: Record<Deed, string> = {
   "session.run": "Only a therapist or a trainer runs a session.",
   "recheck.clear": "Only a therapist clears a warning sign.",
   "concern.see": "Only a therapist marks a stop or a pain as seen.",
+  "odd.confirm": "Only a therapist or a trainer says that odd sets were really so.",
   "response.record": "Only a therapist or a trainer records the next morning.",
   "decision.take": "Only a therapist takes the decision for the next session. You can read it here.",
   "machine.write": "Only a therapist or the clinic's admin enters, changes or calibrates a machine.",

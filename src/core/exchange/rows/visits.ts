@@ -142,3 +142,9 @@ export const concernSeen = table(
   z.strictObject({ id, episode_id: id, visit_id: id, response_id: maybeId, seen_by: id, seen_at: moment }),
   { episode_id: "episode", visit_id: "visit", response_id: "response", seen_by: "person" },
 );
+
+export const oddConfirmed = table(
+  "odd_confirmed",
+  z.strictObject({ id, episode_id: id, visit_id: id, confirmed_by: id, confirmed_at: moment }),
+  { episode_id: "episode", visit_id: "visit", confirmed_by: "person" },
+);

@@ -116,7 +116,13 @@ export function afterFirstVisit(
     records: done[i] ?? [],
   }));
   const events = capacityEvents(lines, {
-    ...{ side: "left", isStrict: strength.care === "strict", k: 1, calibrated: new Set<string>() },
+    ...{
+      side: "left",
+      isStrict: strength.care === "strict",
+      k: 1,
+      calibrated: new Set<string>(),
+      confirmed: new Set<string>(),
+    },
   });
   const learnt: KnownStrength = {
     ...strength,

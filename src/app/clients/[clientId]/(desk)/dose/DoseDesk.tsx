@@ -85,6 +85,7 @@ export function DoseDesk({
   mayWrite,
   mayLink,
   mayAsk,
+  mayConfirm,
 }: {
   client: ClientEpisode;
   sheets: readonly SheetTab[];
@@ -106,6 +107,8 @@ export function DoseDesk({
   effort: HoldEffort;
   mayWrite: boolean;
   mayLink: boolean;
+  /** that something odd was really so */
+  mayConfirm: boolean;
   /** a therapist for more than the sheet says; who plans has nobody to ask */
   mayAsk: boolean;
 }) {
@@ -319,6 +322,7 @@ export function DoseDesk({
             who={{ school: client.school, irritability: client.irritability }}
             locale={locale}
             massUnit={massUnit}
+            clientId={mayConfirm ? clientId : null}
           />
         )}
         {j.items.length > 0 && (

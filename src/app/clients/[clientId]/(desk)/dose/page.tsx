@@ -102,6 +102,7 @@ export default async function DosePage({
       locale={actor.locale}
       mayWrite={may(actor.role, "plan.write")}
       mayLink={may(actor.role, "link.make")}
+      mayConfirm={may(actor.role, "odd.confirm")}
       mayAsk={may(actor.role, "request.make") && !may(actor.role, "plan.write")}
     />
   );

@@ -81,6 +81,7 @@ const ATTEMPTS: Record<string, string> = {
   "screen.record": "signed a screening",
   "recheck.clear": "cleared a warning sign",
   "concern.see": "marked a stop or a pain as seen",
+  "odd.confirm": "said that odd sets were really so",
   "plan.write": "changed a dose",
   "decision.take": "took a decision",
   "phase.confirm": "confirmed a phase",

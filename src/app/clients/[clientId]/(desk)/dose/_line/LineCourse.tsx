@@ -1,5 +1,7 @@
 "use client";
 import { area, line as path, scaleLinear } from "d3";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
 import type { StationLearnt, VisitOnStation } from "@/core/capacity/learn";
 import { LOW_END_Z, type Shown } from "@/core/capacity/shows";
 import { onceKg } from "@/core/capacity/station";
@@ -11,7 +13,9 @@ import { type KeptStation, keptStationId } from "@/core/sheet/line/keptLine";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
 import { formatMass, lbFromKg, type MassUnit } from "@/core/units/mass";
 import { shortDay } from "@/ui/dates";
+import { Problem } from "@/ui/form/Problem";
 import { RAIL } from "@/ui/rail/scale";
+import { useSendOnce } from "@/ui/useSendOnce";
 import { changesWords } from "@/words/en/changes";
 
 const H = 190;
@@ -40,12 +44,15 @@ export function LineCourse({
   who,
   locale,
   massUnit,
+  clientId,
 }: {
   judged: JudgedLine;
   context: ScoreContext;
   who: { school: School; irritability: Irritability };
   locale: string;
   massUnit: MassUnit;
+  /** null: who looks may not say that something odd was really so */
+  clientId: string | null;
 }) {
   const { line, load } = judged;
   const station = stationOfLine(judged, context);
@@ -107,7 +114,10 @@ export function LineCourse({
                 <tr key={`${visit.id} ${visit.on}`} className="border-t border-rule align-top">
                   <td className="w-[70px] py-0.5">{shortDay(visit.on, locale)}</td>
                   <td className="py-0.5">{visit.sets.map((s) => setWords(s, mass)).join("; ")}</td>
-                  <td className="w-[110px] py-0.5 text-right">{movedWords(visit, once, mass)}</td>
+                  <td className="w-[150px] py-0.5 text-right">
+                    {movedWords(visit, once, mass)}
+                    {visit.odd === "waits" && clientId && <WasSo clientId={clientId} visitId={visit.id} />}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -115,6 +125,34 @@ export function LineCourse({
         </details>
       )}
     </section>
+  );
+}
+
+/** One tap by somebody who knows: what was too odd to count was really so. Rule L7. */
+function WasSo({ clientId, visitId }: { clientId: string; visitId: string }) {
+  const router = useRouter();
+  const sendOnce = useSendOnce();
+  const [problem, setProblem] = useState<string | null>(null);
+  const confirm = async () => {
+    const sent = await sendOnce(
+      `/api/clients/${clientId}/odd-sets`,
+      (id) => ({ id, visitId }),
+      "It counts from now on.",
+    );
+    if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
+    router.refresh();
+  };
+  return (
+    <>
+      <button
+        type="button"
+        className="block w-full cursor-pointer text-right font-bold underline"
+        onClick={confirm}
+      >
+        it was really so
+      </button>
+      <Problem sentence={problem} />
+    </>
   );
 }
 
