@@ -124,7 +124,9 @@ export function ToSet({
               ? "Estimated from the strength test: the first set tells what it is on this machine."
               : load.basis === "default_strength"
                 ? "Nothing of this leg was seen yet: the low end of people like this one stands in, and the first set tells more."
-                : "Found by feel: begin with the least."}
+                : setting.load === 0 && !load.setUp
+                  ? "The body alone to begin with: what is left after the sets tells what may be added."
+                  : "Found by feel: begin with the least."}
         {setting.isHelp && " It is help: less of it is harder, and it falls where loads would rise."}
       </p>
       <BandWords judged={judged} />
