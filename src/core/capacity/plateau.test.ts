@@ -29,6 +29,7 @@ test("four weeks of work and less gained than is doubted is a plateau; what grow
   expect(plateauOf(facts({ moved: [moved(28, 100), moved(2, 109)] }))).toBeNull();
   expect(plateauOf(facts({ moved: [moved(27, 100), moved(2, 100)] }))).toBeNull();
   expect(plateauOf(facts({ moved: [moved(30, 100), moved(2, 100, { sd: 0.13 })] }))).toBeNull();
+  expect(plateauOf(facts({ moved: [moved(30, 130, { sd: 0.3 }), moved(2, 100)] }))).toBeNull();
   expect(plateauOf(facts({ visits: 6 }))).toBeNull();
   expect(plateauOf(facts({ visits: 6, planned: 8 }))).toBeNull();
   expect(plateauOf(facts({ visits: 7, planned: 8 }))).not.toBeNull();

@@ -44,7 +44,8 @@ export function plateauOf(f: PlateauFacts): Plateau | null {
   const since = daysAfter(f.today, -PLATEAU_DAYS);
   const then = f.moved.findLast((m) => m.on <= since && m.odd !== "waits");
   const now = f.moved.findLast((m) => m.on > since && m.odd !== "waits");
-  if (!then || !now || now.sd > DOUBTED_FROM) return null;
+  // a guess that a test put right is no loss, and what is hardly known says nothing of growth
+  if (!then || !now || Math.max(then.sd, now.sd) > DOUBTED_FROM) return null;
   if (f.visits < ATTENDED * (f.planned ?? USUAL_VISITS)) return null;
   if (Math.log(now.toNm / then.toNm) >= now.sd) return null;
   const because: PlateauBecause[] = [

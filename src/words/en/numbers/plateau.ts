@@ -16,4 +16,4 @@ const FITS: Record<PlateauBecause, string> = {
 
 /** A plateau in one sentence, with what fits. Rule P5. */
 export const plateauWords = (p: Plateau & { direction: Direction }): string =>
-  `${MUSCLE[p.direction]} stands still: ${Math.round(p.fromNm)} N·m four weeks ago, ${Math.round(p.toNm)} now, known to about ± ${Math.round(p.doubt * 100)} %. What fits: ${p.because.map((b) => FITS[b]).join("; ")}.`;
+  `${MUSCLE[p.direction]} ${p.toNm < p.fromNm * (1 - p.doubt) ? "has lost strength" : "stands still"}: ${Math.round(p.fromNm)} N·m four weeks ago, ${Math.round(p.toNm)} now, known to about ± ${Math.round(p.doubt * 100)} %. What fits: ${p.because.map((b) => FITS[b]).join("; ")}.`;
