@@ -84,8 +84,9 @@ export function LineCourse({
     <section aria-label="The course of this line" className="mt-3">
       {points.length === 0 ? (
         <p className="quiet">
-          Nothing was done on this machine with {station.legs === "two" ? "both legs" : "one leg"} yet: what
-          is left after each set is asked on the floor, and the load follows it.
+          Nothing was done {judged.machineId === null ? "so" : "on this machine"} with{" "}
+          {station.legs === "two" ? "both legs" : "one leg"} yet: what is left after each set is asked on the
+          floor, and the load follows it.
         </p>
       ) : (
         <Course
