@@ -32,9 +32,8 @@ export function testsWorth(
       const { kind } = j.line.scheme;
       const machine = j.load?.setUp?.chosen.machine.name;
       const isMoved = kind === "straight" || kind === "ramp" || kind === "light";
-      const isEstimated =
-        j.load?.basis === "default_strength" || j.load?.basis === "strength_test" || j.load?.basis === "sets";
-      if (!isMoved || !machine || !isEstimated || !j.exercise || !j.load?.setting?.loads.length) return [];
+      if (!isMoved || !machine || j.load?.basis === "felt" || !j.exercise || !j.load?.setting?.loads.length)
+        return [];
       return j.load.shareError > DOUBTED
         ? [{ name: j.exercise.name, machine, doubt: j.load.shareError }]
         : [];

@@ -44,13 +44,9 @@ export interface CountedRecord {
 
 /**
  * The same of what was done: what was said to be left counts in place of what was planned; a set that the muscle ended left
- * nothing. `harder`: what a record's load asks against the planned one.
+ * nothing.
  */
-export function effectiveDone(
-  line: CountedLine,
-  done: readonly CountedRecord[],
-  harder: (r: CountedRecord) => number = () => 1,
-): number {
+export function effectiveDone(line: CountedLine, done: readonly CountedRecord[]): number {
   const { scheme, sets, share } = line;
   const own = scheme ? ownEffective(scheme) : null;
   if (own !== null) {
@@ -62,6 +58,6 @@ export function effectiveDone(
     const planned = sets[r.setNo - 1] ?? sets.at(-1);
     if (!planned || planned.role === "ramp" || !r.reps) return sum;
     const left = r.early === "muscle" ? 0 : (r.reserve ?? planned.reserve);
-    return sum + countOf(left, share === null ? null : share * planned.loadShare * harder(r));
+    return sum + countOf(left, share === null ? null : share * planned.loadShare);
   }, 0);
 }
