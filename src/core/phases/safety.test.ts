@@ -96,6 +96,7 @@ test("a trainer runs and records, and changes neither dose nor limit nor decisio
     "client.read",
     "language.choose",
     "link.make",
+    "odd.confirm",
     "request.make",
     "response.record",
     "session.run",

@@ -26,6 +26,7 @@ const DEEDS: Record<string, string> = {
   "recheck.warning": "noted a warning sign",
   "recheck.clear": "cleared a warning sign",
   "concern.see": "has seen a stop or a pain",
+  "odd.confirm": "said that odd sets were really so",
   "response.record": "entered the next morning",
   "decision.take": "decided",
   "score.write": "saved a session",
