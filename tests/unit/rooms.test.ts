@@ -68,7 +68,7 @@ const SERVER: House = {
     decide: "bounds client clinic facts history sheets versions",
     visits: "bounds client decide facts history links sheets versions week",
     explain: "client facts history versions",
-    review: "client facts history measure week",
+    review: "bounds client facts history measure week",
     papers: "bounds choice client clinic facts review versions visits week",
     day: "bounds client decide facts history measure requests sheets versions visits week",
   },

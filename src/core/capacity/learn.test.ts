@@ -121,8 +121,10 @@ test("what was lately done is not doubted: easy sets never leave the low end bel
   expect(at(FROM, { isTrusted: false })?.proved).toBeNull();
   const strict = { sets: [{ ...easy.sets[0], isStrict: true }] };
   expect(at(FROM, strict)?.proved).toBeCloseTo(demand + k(20), 9);
-  const gaveOut = { sets: [{ loadKg: 20, reps: 20, reserve: 0, ended: "muscle" }] };
+  const gaveOut = { sets: [{ loadKg: 20, reps: 20, reserve: 0, ended: "muscle" as const }] };
   expect(at(FROM, gaveOut)?.proved).toBeCloseTo(demand + k(20), 9);
+  const hurt = { sets: [{ loadKg: 20, reps: 20, reserve: 5, ended: "other" as const }] };
+  expect(at(FROM, hurt)?.proved).toBeNull();
 });
 
 test("the low end is raised by what is proved, to the middle at the most", () => {
@@ -141,4 +143,8 @@ test("what waits for somebody's word counts once another day repeats it, and not
   expect(after(heavy(on(9)))).toBeCloseTo(after(), 1);
   expect(after(heavy(on(9)), { ...heavy(on(9)), id: "again" })).toBeCloseTo(after(), 1);
   expect(after(heavy(on(9)), heavy(on(12)))).toBeGreaterThan(after() + 0.05);
+  // a greater slip repeats nothing, nor does one of another month
+  expect(after(heavy(on(9)), sets(on(12), 200, 2, { isTrusted: false }))).toBeCloseTo(after(), 1);
+  const later = (d: number) => learn(PRIOR, [...known, heavy(on(9)), heavy(on(d))], on(60)).peak.mean;
+  expect(later(37)).toBeGreaterThan(later(38) + 0.05);
 });

@@ -11,7 +11,7 @@ import {
   type Trial,
 } from "./observe";
 import { peakOf, type Shown, shows } from "./shows";
-import { hardestOf, type Station } from "./station";
+import { demandNm, hardestOf, type Station } from "./station";
 
 /** Something that says what a leg can do, on an ISO day of the clinic; `id` is that of the visit or test it comes from. */
 export type CapacityEvent = { on: string; id: string } & (
@@ -132,8 +132,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   const left = new Map<string, number>();
   for (const e of inTurn) if (e.kind === "sets") left.set(e.station.id, (left.get(e.station.id) ?? 0) + 1);
   const moved: Moved[] = [];
-  // odd sets that wait, by station: the day on which they were done
-  const waits = new Map<string, string>();
+  const waits: Waiting = new Map();
   const passTo = (on: string, bedDays = 0) => {
     if (last !== null && (on > last || bedDays > 0)) {
       const days = daysBetween(last, on);
@@ -222,17 +221,29 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
   };
 }
 
-/** What was too odd to count and is repeated on another day counts from then on. Rule L7. */
+/** Odd sets that wait, by station: the day on which they were done, and what they asked at the most. */
+type Waiting = Map<string, { on: string; nm: number }>;
+/** Another day repeats what was odd within these: in days, and in what it asks. */
+const REPEATED_WITHIN_DAYS = 28;
+const REPEATED_WITHIN = 1.1;
+
+/** What was too odd to count and is repeated on another day soon after counts from then on; a greater oddity waits anew. Rule L7. */
 function seeOrRepeated(
   b: Belief,
   e: Exclude<CapacityEvent, { kind: "away" }>,
-  waits: Map<string, string>,
+  waits: Waiting,
 ): { belief: Belief; seen: Seen } {
   const first = see(b, e);
   if (e.kind !== "sets" || first.seen.used || !first.seen.isOdd) return first;
+  const nm = Math.max(...e.sets.map((s) => demandNm(e.station, s.loadKg)));
   const before = waits.get(e.station.id);
-  waits.set(e.station.id, e.on);
-  return before !== undefined && before !== e.on ? see(b, { ...e, isTrusted: true }) : first;
+  waits.set(e.station.id, { on: e.on, nm });
+  const isRepeat =
+    before !== undefined &&
+    before.on !== e.on &&
+    daysBetween(before.on, e.on) <= REPEATED_WITHIN_DAYS &&
+    nm <= REPEATED_WITHIN * before.nm;
+  return isRepeat ? see(b, { ...e, isTrusted: true }) : first;
 }
 
 /** What waits for somebody's word proves nothing. */

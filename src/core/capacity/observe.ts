@@ -133,7 +133,8 @@ const MOST_CREDITED = 4;
 
 /** Logarithm of the peak torque that a set proves by being done, whatever is believed; null: it proves nothing. Rule L6. */
 export function provedBy(station: Station, set: DoneSet): number | null {
-  if (set.reps < 1) return null;
+  // what pain, time or a lost position ended says nothing, as for the estimate (L4)
+  if (set.reps < 1 || set.ended === "other") return null;
   const said = set.ended === "planned" && !set.isStrict ? (set.reserve ?? 0) : 0;
   const reps = set.reps + Math.min(MOST_CREDITED, Math.floor(said / 2));
   const k = kFactorUnbounded(Math.max(1, Math.min(MOST_BOUND_REPS, reps) / station.repetitionsFactor));

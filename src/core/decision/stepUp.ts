@@ -1,8 +1,8 @@
 import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
-import { repsLadder } from "../sheet/line/repsLadder";
+import { mostRepsOf, repsLadder } from "../sheet/line/repsLadder";
 import type { ScoreLine } from "../sheet/line/scoreInput";
-import { USUAL_RESERVE } from "../sheet/schemes/parts";
+import { MOST_WORK_SETS, USUAL_RESERVE } from "../sheet/schemes/parts";
 import { repetitionTarget } from "../sheet/schemes/scheme";
 import { kFactorUnbounded } from "../strength/repetitionMaximum";
 import { type LineChange, type NextLine, stays, withScheme } from "./lineChange";
@@ -12,11 +12,8 @@ import { isOpen, judgedOf, type Loads, loadsOf, type NextFacts } from "./lineNow
 const FINE_STEP = 1.1;
 const MORE_REPS = 2;
 const MORE_EASY_REPS = 4;
-const MOST_REPS = 20;
-const MOST_LIGHT_REPS = 40;
 const SLOW_LOWERING_S = 5;
 const PAUSE_S = 2;
-const MOST_SETS = 4;
 
 /** What was asked of a step up. */
 export interface Up {
@@ -92,7 +89,7 @@ function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: 
   }
   if (next.ratio <= FINE_STEP + 1e-9) return [stepTo(next)];
   let needed = reps;
-  const most = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  const most = mostRepsOf(scheme);
   while (needed < most && k(needed) < next.ratio * k(ladder.least) - 1e-9) needed++;
   if (reps >= needed || reps >= most) return [stepTo(next)];
   const to = Math.min(needed, reps + MORE_REPS);
@@ -132,7 +129,7 @@ const loadOf = (
 function otherWays(line: ScoreLine, moreReps: number): Tried[] {
   const { scheme } = line;
   const found: Tried[] = [];
-  const most = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  const most = mostRepsOf(scheme);
   if ("reps" in scheme && scheme.kind !== "holds" && scheme.reps < most)
     found.push(repsOf(line, scheme.reps, Math.min(most, scheme.reps + moreReps)));
   if ("tempo" in scheme) {
@@ -148,7 +145,7 @@ function otherWays(line: ScoreLine, moreReps: number): Tried[] {
         change: { code: "pause", from: tempo.topS, to: PAUSE_S },
       });
   }
-  if ("sets" in scheme && scheme.sets < MOST_SETS)
+  if ("sets" in scheme && scheme.sets < MOST_WORK_SETS)
     found.push({
       line: withScheme(line, { sets: scheme.sets + 1 }),
       change: { code: "sets", from: scheme.sets, to: scheme.sets + 1 },

@@ -1,6 +1,6 @@
 import type { Legs } from "../sheet/line/legs";
 import type { ScoreLine } from "../sheet/line/scoreInput";
-import type { Scheme } from "../sheet/schemes/scheme";
+import { isPlainSets, type Scheme } from "../sheet/schemes/scheme";
 import type { Role } from "./draftData";
 
 /** A line on its way into a draft. */
@@ -31,7 +31,7 @@ export function withSets(line: DraftLine, sets: (now: number) => number): DraftL
 
 export function withReserve(line: DraftLine, reserve: (now: number) => number): DraftLine {
   const { scheme } = line;
-  if (scheme.kind !== "straight" && scheme.kind !== "ramp" && scheme.kind !== "light") return line;
+  if (!isPlainSets(scheme)) return line;
   return { ...line, scheme: { ...scheme, reserve: Math.max(0, Math.min(8, reserve(scheme.reserve))) } };
 }
 

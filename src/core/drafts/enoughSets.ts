@@ -1,5 +1,4 @@
-import type { Muscle } from "../schedule/balance";
-import { CREDITS } from "../schedule/balance";
+import { CREDITS, type Muscle } from "../schedule/balance";
 import { itemsOf } from "../sheet/effect/scoreItems";
 import { leastAimed } from "../sheet/effect/setBand";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
@@ -7,12 +6,11 @@ import type { ScoreLine } from "../sheet/line/scoreInput";
 import { workKindOf } from "../sheet/line/workKind";
 import { type ScoreItem, scoreTotals } from "../sheet/order/sessionScore";
 import { FULL_RESERVE } from "../sheet/schemes/effectiveSets";
-import type { Scheme } from "../sheet/schemes/scheme";
+import { MOST_WORK_SETS } from "../sheet/schemes/parts";
+import { isPlainSets, type Scheme } from "../sheet/schemes/scheme";
 import { saidWith } from "../units/said";
 import type { Change } from "./edit";
 
-/** A line gets no more sets than this: then another line is wanted, not a longer one [own]. */
-const MOST_SETS = 4;
 /** A strength sheet is planned so often a week at most. */
 const MOST_DAYS = 3;
 
@@ -21,9 +19,7 @@ export type TooFewBecause = "minutes" | "tires" | "reserve" | "light" | "lines";
 
 /** The same with a set more; null where it has enough, or is not counted in sets. */
 const withSet = (s: Scheme): Scheme | null =>
-  (s.kind === "straight" || s.kind === "ramp" || s.kind === "light") && s.sets < MOST_SETS
-    ? { ...s, sets: s.sets + 1 }
-    : null;
+  isPlainSets(s) && s.sets < MOST_WORK_SETS ? { ...s, sets: s.sets + 1 } : null;
 
 const creditOf = (item: ScoreItem, muscle: Muscle): number => {
   const kind = workKindOf(item.exercise);
@@ -108,7 +104,7 @@ function whyNone(items: readonly ScoreItem[], muscle: Muscle): TooFewBecause {
   const { perItem } = scoreTotals(items);
   const weak = items.flatMap(({ scheme: s, ...item }, i) =>
     creditOf({ scheme: s, ...item }, muscle) > 0 &&
-    (s.kind === "straight" || s.kind === "ramp" || s.kind === "light") &&
+    isPlainSets(s) &&
     (perItem[i]?.effective ?? 0) < s.sets - 1e-9
       ? [s.reserve]
       : [],

@@ -1,6 +1,6 @@
-import type { ScoreContext } from "../sheet/judge/judgeScore";
-import { judgeScore } from "../sheet/judge/judgeScore";
+import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
+import { isPlainSets } from "../sheet/schemes/scheme";
 import type { DraftFacts } from "./draftFacts";
 
 /** From so much doubt on a load is worth a test of two minutes. Rule L11. */
@@ -29,10 +29,14 @@ export function testsWorth(
   if (isEarly || facts.isFrail || context.known.irritability === "high") return [];
   return judgeScore(lines, context)
     .flatMap((j): TestWorth[] => {
-      const { kind } = j.line.scheme;
       const machine = j.load?.setUp?.chosen.machine.name;
-      const isMoved = kind === "straight" || kind === "ramp" || kind === "light";
-      if (!isMoved || !machine || j.load?.basis === "felt" || !j.exercise || !j.load?.setting?.loads.length)
+      if (
+        !isPlainSets(j.line.scheme) ||
+        !machine ||
+        j.load?.basis === "felt" ||
+        !j.exercise ||
+        !j.load?.setting?.loads.length
+      )
         return [];
       return j.load.shareError > DOUBTED
         ? [{ name: j.exercise.name, machine, doubt: j.load.shareError }]

@@ -3,7 +3,10 @@ import { PLATEAU_DAYS, type Plateau, plateauOf } from "@/core/capacity/plateau";
 import type { Direction } from "@/core/selection/setUp/strengthKnown";
 import { bandOf } from "@/core/sheet/effect/setBand";
 import { daysAfter } from "@/core/units/days";
-import { type Ctx, dayOf, today } from "../base/context";
+import { isSore } from "@/core/visit/between/offersAreOpen";
+import { leftOver } from "@/core/visit/leftOver";
+import { type Ctx, today } from "../base/context";
+import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { knownFacts } from "../facts/choose";
 import { linesDone } from "../history/linesDone";
@@ -12,8 +15,6 @@ import { recentVisits } from "../history/visits";
 import { blockOf } from "../week/blocks";
 import { muscleCredits, setAimOf } from "../week/weekSets";
 
-/** Of the usual pain, or of swelling in grades, from which a morning is sore. */
-const SORE = { painOver: 2, swelling: 2 } as const;
 const DAY_MS = 86_400_000;
 const WEEKS = PLATEAU_DAYS / 7;
 const MUSCLE = { extension: "quads", flexion: "hams" } as const satisfies Record<Direction, string>;
@@ -37,12 +38,8 @@ export async function plateausOf(
     new Date(ctx.now.getTime() - PLATEAU_DAYS * DAY_MS),
   );
   const byMuscle = credit(done.filter((d) => d.on > since));
-  const soreMornings = visits.filter(
-    (v) =>
-      v.morning !== null &&
-      (v.morning.pain >= client.usualPain + SORE.painOver || (v.morning.swelling ?? 0) >= SORE.swelling) &&
-      dayOf(ctx, v.morning.enteredAt) > since,
-  ).length;
+  const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
+  const soreMornings = visits.filter((v) => isSore(v, pain)).length;
   const { strength } = await knownFacts(ctx, client);
   const lines = (await linesDone(ctx, client.episodeId)).filter((l) => l.on > since);
   return (["extension", "flexion"] as const).flatMap((direction) => {
@@ -59,15 +56,4 @@ export async function plateausOf(
     });
     return found ? [{ ...found, direction }] : [];
   });
-}
-
-/** Mean of what was said to be left over what was planned to be. */
-function leftOver(lines: Awaited<ReturnType<typeof linesDone>>): number | null {
-  const over = lines.flatMap((l) =>
-    l.records.flatMap((r) => {
-      const planned = (l.kept.sets[r.setNo - 1] ?? l.kept.sets.at(-1))?.reserve ?? null;
-      return r.reserve === null || planned === null ? [] : [r.reserve - planned];
-    }),
-  );
-  return over.length === 0 ? null : over.reduce((a, b) => a + b, 0) / over.length;
 }

@@ -96,6 +96,7 @@ export async function linesOfToday(
     today: today(ctx),
     isStrict: careOf(client) === "strict",
     painMax: most,
+    usualPain: client.usualPain,
   });
   return sheet.lines.flatMap((l, i) => {
     if (!l.kept) return [];

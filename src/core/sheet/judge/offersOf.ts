@@ -1,5 +1,6 @@
 import type { KeptOffers } from "../line/keptLine";
 import { repsLadder } from "../line/repsLadder";
+import { isPlainSets } from "../schemes/scheme";
 import type { JudgedLine, ScoreContext } from "./judgeScore";
 
 /** Real loads that are offered lie between these shares of the planned one. */
@@ -14,7 +15,7 @@ export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffer
   // at home nobody stands by: what was planned is done
   if (sheet.isAtHome || !ladder || !load) return null;
   const { scheme } = line;
-  if (scheme.kind !== "straight" && scheme.kind !== "ramp" && scheme.kind !== "light") return null;
+  if (!isPlainSets(scheme)) return null;
   const { setting, open } = load;
   const near = (setting?.loads ?? []).filter(
     (l) =>

@@ -10,11 +10,16 @@ export interface RepsLadder {
 const CLIMBED = 4;
 const MOST_REPS = 20;
 const MOST_LIGHT_REPS = 40;
+/** Beyond so many repetitions a set is for another end; light and many goes further. Rule P3. */
+export const mostRepsOf = ({ kind }: Pick<ScoreLine["scheme"], "kind">): number =>
+  kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
 
 /** A line's own ladder of repetitions, else from what is planned upward; null where nothing is counted. Rule P1. */
 export function repsLadder({ ladder, scheme }: Pick<ScoreLine, "ladder" | "scheme">): RepsLadder | null {
   if (ladder?.of === "reps") return { least: ladder.least, most: ladder.most };
   if (!("reps" in scheme) || scheme.kind === "holds") return null;
-  const end = scheme.kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
-  return { least: scheme.reps, most: Math.max(scheme.reps, Math.min(end, scheme.reps + CLIMBED)) };
+  return {
+    least: scheme.reps,
+    most: Math.max(scheme.reps, Math.min(mostRepsOf(scheme), scheme.reps + CLIMBED)),
+  };
 }

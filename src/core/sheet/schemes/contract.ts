@@ -59,8 +59,8 @@ export interface SchemeSpec<P> {
   liftedShare: (p: P) => number | null;
   /** share of what the knee can hold that its load is set to before two light sets found the real one; null: no load */
   heldShare: (p: P, joint: EnduranceJoint, k: number) => number | null;
-  /** effective sets of the whole of it for one leg, where they are not counted set by set. Rule D1 */
-  effective?: (p: P) => number;
+  /** effective sets of the whole of it for one leg at a share of the maximum (null: as it is planned), where they are not counted set by set. Rule D1 */
+  effective?: (p: P, share: number | null) => number;
   /** how it climbs and steps back */
   progress: (p: P, step: ProgressStep) => Stepped<P>;
 }

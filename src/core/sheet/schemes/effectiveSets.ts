@@ -1,10 +1,11 @@
 import type { PlannedSet } from "./contract";
+import { LEAST_EFFECTIVE_SHARE } from "./parts";
 import { ownEffective, type Scheme } from "./scheme";
 
 /** From here on a share of the maximum counts whole, and half. Rule D1 [own]. */
 export const FULL_RESERVE = 4;
 const WHOLE = { reserve: FULL_RESERVE, share: 0.5 } as const;
-const HALF = { reserve: 6, share: 0.3 } as const;
+const HALF = { reserve: 6, share: LEAST_EFFECTIVE_SHARE } as const;
 
 /** What one set of repetitions counts, by what was left after it and by the share of the maximum that it asked. */
 function countOf(reserve: number | null, share: number | null): number {
@@ -26,8 +27,8 @@ export interface CountedLine {
  * and what is far too light count nothing. Rule D1.
  */
 export function effectiveSets({ scheme, sets, share }: CountedLine): number {
-  const own = scheme ? ownEffective(scheme) : null;
-  if (own !== null) return share !== null && share < HALF.share && scheme?.kind !== "holds" ? 0 : own;
+  const own = scheme ? ownEffective(scheme, share) : null;
+  if (own !== null) return own;
   return sets.reduce((sum, s) => sum + plannedCount(s, share), 0);
 }
 
@@ -48,11 +49,11 @@ export interface CountedRecord {
  */
 export function effectiveDone(line: CountedLine, done: readonly CountedRecord[]): number {
   const { scheme, sets, share } = line;
-  const own = scheme ? ownEffective(scheme) : null;
+  const own = scheme ? ownEffective(scheme, share) : null;
   if (own !== null) {
     const planned = sets.reduce((sum, s) => sum + (s.holds?.reps ?? s.reps ?? 0), 0);
     const came = done.reduce((sum, r) => sum + (r.reps ?? 1), 0);
-    return planned === 0 ? 0 : effectiveSets(line) * Math.min(1, came / planned);
+    return planned === 0 ? 0 : own * Math.min(1, came / planned);
   }
   return done.reduce((sum, r) => {
     const planned = sets[r.setNo - 1] ?? sets.at(-1);

@@ -60,6 +60,14 @@ export const longer = (set: PlannedSet, seconds: number): PlannedSet => ({
   tensionS: set.tensionS + seconds,
 });
 
+/** A line gets no more sets than this: then another line is wanted, not a longer one [own]. */
+export const MOST_WORK_SETS = 4;
+
+/** Below this share of the maximum nothing makes stronger, however much is done; null: it is done as it is planned. Rule D1. */
+export const LEAST_EFFECTIVE_SHARE = 0.3;
+export const asksEnough = (share: number | null): boolean =>
+  share === null || share >= LEAST_EFFECTIVE_SHARE - 1e-9;
+
 /** Share of the one-repetition maximum that so many repetitions with so many left take. Dosing rules D1. */
 export const shareOfTarget = (t: RepetitionTarget): number => 1 / kFactorUnbounded(t.reps + t.reserve);
 

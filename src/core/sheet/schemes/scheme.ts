@@ -77,7 +77,13 @@ export const schemeShare = (s: Scheme, joint: EnduranceJoint = "knee", k = 1): n
   specOf(s).heldShare(s, joint, k);
 
 /** Effective sets of a scheme that counts as a whole; null where each set counts for itself. Rule D1. */
-export const ownEffective = (s: Scheme): number | null => specOf(s).effective?.(s) ?? null;
+export const ownEffective = (s: Scheme, share: number | null): number | null =>
+  specOf(s).effective?.(s, share) ?? null;
+
+/** Sets of so many repetitions with so many left: what a set more, other repetitions and another reserve mean something for. */
+export type PlainSets = Extract<Scheme, { kind: "straight" | "ramp" | "light" }>;
+export const isPlainSets = (s: Scheme): s is PlainSets =>
+  s.kind === "straight" || s.kind === "ramp" || s.kind === "light";
 
 /** Why a scheme is barred now; empty where it may be used. */
 export const schemeBars = (kind: SchemeKind, f: SchemeFacts): Said[] =>

@@ -178,7 +178,7 @@ test("nothing that is offered leaves the open loads or asks a quarter more at on
 });
 
 test("a sore or swollen morning within a week closes offers; strict people need the last morning answered", () => {
-  const at = { today: "2026-03-20", isStrict: false, painMax: 3 };
+  const at = { today: "2026-03-20", isStrict: false, painMax: 3, usualPain: 1 };
   const well = { pain: 1, swelling: 0 };
   expect(offersAreOpen([], { ...at, isStrict: true })).toBe(true);
   expect(offersAreOpen([{ day: "2026-03-18", morning: null }], at)).toBe(true);
@@ -187,4 +187,8 @@ test("a sore or swollen morning within a week closes offers; strict people need 
   expect(offersAreOpen([{ day: "2026-03-14", morning: { pain: 5, swelling: 0 } }], at)).toBe(false);
   expect(offersAreOpen([{ day: "2026-03-12", morning: { pain: 5, swelling: 0 } }], at)).toBe(true);
   expect(offersAreOpen([{ day: "2026-03-18", morning: { pain: 1, swelling: 2 } }], at)).toBe(false);
+  // two over the usual is a flare, however much is allowed
+  const two = { day: "2026-03-18", morning: { pain: 3, swelling: 0 } };
+  expect(offersAreOpen([two], at)).toBe(false);
+  expect(offersAreOpen([two], { ...at, usualPain: 2 })).toBe(true);
 });

@@ -1,5 +1,5 @@
 import { learn } from "../../../capacity/learn";
-import { EXERCISES, exerciseById } from "../../../rules/exercises";
+import { EXERCISES } from "../../../rules/exercises";
 import { judgeScore } from "../../../sheet/judge/judgeScore";
 import { offersOf } from "../../../sheet/judge/offersOf";
 import { stationOfLine } from "../../../sheet/judge/stationOfLine";
@@ -83,5 +83,5 @@ test("nothing is held where no weight may rest on the back; a cuff may still be 
   expect(most(lies, "none")).toBe(1);
   const standing = free.filter(({ e, weight }) => weight.kind === "held" && most(e.id, "none") !== null);
   for (const { e } of standing) expect({ id: e.id, most: most(e.id, "none") }).toEqual({ id: e.id, most: 0 });
-  expect(exerciseById("calf_standing")).not.toBeNull();
+  expect(standing.length).toBeGreaterThan(0);
 });

@@ -3,7 +3,7 @@ import { numberField, wholeField } from "../../../units/fields";
 import { saidWith } from "../../../units/said";
 import type { SchemeSpec } from "../contract";
 import { isMoved, loadable, noStretch, notEarly, notEasily } from "../gates";
-import { byLoad, moved, startsAt, USUAL } from "../parts";
+import { asksEnough, byLoad, moved, startsAt, USUAL } from "../parts";
 import { ACCUMULATED_REP_S, accumulatedSet, accumulatedShare } from "../specialSets";
 
 export const accumulatedSchema = z.object({
@@ -47,6 +47,6 @@ export const accumulated: SchemeSpec<Accumulated> = {
     }));
   },
   ...startsAt(shareOf),
-  effective: () => COUNTS_AS,
+  effective: (_, share) => (asksEnough(share) ? COUNTS_AS : 0),
   progress: byLoad,
 };

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { wholeField } from "../../../units/fields";
 import type { SchemeSpec } from "../contract";
 import { isMoved, loadable, noStretch } from "../gates";
-import { byRepetitions, lifts, moved, repeat, reserve, restS, sets } from "../parts";
+import { asksEnough, byRepetitions, lifts, moved, repeat, reserve, restS, sets } from "../parts";
 import type { Tempo } from "../repetitionSeconds";
 
 export const lightSchema = z.object({
@@ -25,6 +25,6 @@ export const light: SchemeSpec<Light> = {
   tempo: () => TEMPO,
   sets: (p) => repeat(p.sets, moved(p.reps, TEMPO, p.restS, p.reserve)),
   ...lifts((p: Light) => p),
-  effective: (p) => p.sets * (p.reserve <= WHOLE_RESERVE ? 1 : 0.5),
+  effective: (p, share) => (asksEnough(share) ? p.sets * (p.reserve <= WHOLE_RESERVE ? 1 : 0.5) : 0),
   progress: byRepetitions(40),
 };
