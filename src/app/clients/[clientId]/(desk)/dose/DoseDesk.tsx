@@ -19,32 +19,29 @@ import { asRamp } from "@/core/sheet/draft/asRamp";
 import { homeVersion } from "@/core/sheet/draft/homeVersion";
 import { lightStart } from "@/core/sheet/draft/lightStart";
 import { shorterHolds } from "@/core/sheet/draft/shorterHolds";
-import { jointOf } from "@/core/sheet/effect/sessionFatigue";
 import { factsAtHome } from "@/core/sheet/judge/atHome";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
-import { workKindOf } from "@/core/sheet/line/workKind";
-import { effortCap } from "@/core/sheet/load/effortCap";
 import { nextMeansDown } from "@/core/sheet/load/nextMeans";
 import type { Fix } from "@/core/sheet/order/sessionScore";
 import type { MassUnit } from "@/core/units/mass";
-import { asKept, type Said as SaidOf } from "@/core/units/said";
+import type { Said as SaidOf } from "@/core/units/said";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { SheetFacts } from "@/server/facts/sheetFacts";
 import type { SetAim, WeekAround } from "@/server/week/weekSets";
 import { UnsavedBar } from "@/ui/form/UnsavedBar";
-import { Term } from "@/ui/help/Term";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
-import { Said } from "@/ui/reader";
-import { FindDose } from "./_line/FindDose";
+import { FindDoseOf } from "./_line/FindDoseOf";
 import { formsOf } from "./_line/forms";
 import { HoldPicture } from "./_line/HoldPicture";
 import { ItemEditor } from "./_line/ItemEditor";
 import { LineCourse } from "./_line/LineCourse";
 import type { HoldEffort } from "./_line/schemeDefaults";
 import { usualLineOf } from "./_line/usualLineOf";
+import { EmptySheet } from "./_sheet/EmptySheet";
 import { RunThrough } from "./_sheet/RunThrough";
 import { SheetGives } from "./_sheet/SheetGives";
+import { SheetTotals } from "./_sheet/SheetTotals";
 import { DraftBar, MINUTES, PLACE_IDS, type Start, type Wish } from "./DraftBar";
 import { doseKeys } from "./doseKeys";
 import { HomeLink } from "./HomeLink";
@@ -189,7 +186,6 @@ export function DoseDesk({
   });
   const forget = useCallback(() => void setView({ add: null }), [setView]);
   useHandedOver({ handed, score, context, start, mayWrite, onTaken: forget, onMade: setJustMade });
-  const kind = current?.exercise ? workKindOf(current.exercise) : null;
 
   return (
     <main
@@ -213,15 +209,7 @@ export function DoseDesk({
             onName={setName}
             onPlace={setPlace}
           />
-          {j.items.length > 0 && (
-            <p>
-              <b className="display text-[19px]">{Math.ceil(totals.seconds / 60)}</b> min with warm-up ·{" "}
-              <b className="display text-[19px]">{totals.perItem.reduce((sum, t) => sum + t.effective, 0)}</b>{" "}
-              <span className="small quiet">
-                <Term id="effective">effective sets</Term>
-              </span>
-            </p>
-          )}
+          {j.items.length > 0 && <SheetTotals totals={totals} />}
         </div>
         {left.found && (
           <UnsavedBar
@@ -269,17 +257,7 @@ export function DoseDesk({
           />
         )}
         {score.lines.length === 0 ? (
-          <div className="mt-6 max-w-[60ch]">
-            <p>
-              Nothing stands here yet. Draft a sheet from the rules, add an exercise, or take one over from
-              Choose; only what fits today's limits can be added.
-            </p>
-            {madeNotes.map((n) => (
-              <p key={asKept(n)} className="mt-2 border-l-4 border-accent pl-3" role="status">
-                <Said>{n}</Said>
-              </p>
-            ))}
-          </div>
+          <EmptySheet madeNotes={madeNotes} />
         ) : (
           <ScoreRail
             judged={judged}
@@ -394,27 +372,12 @@ export function DoseDesk({
         />
       </aside>
       <KeepTemplate ref={keeper} lines={plainLines(score.lines)} templates={templates} />
-      <FindDose
+      <FindDoseOf
         ref={finder}
-        joint={kind ? jointOf(kind) : "general"}
-        shareOfMax={current?.line.scheme.kind === "holds" ? (current.load?.share ?? 0.4) : 0.4}
-        cap={effortCap(client.school, client.irritability, context.sheet.limits)}
-        k={context.personal.k}
-        mostHoldS={context.sheet.limits.hold_seconds?.high ?? null}
-        onUse={(d) => {
-          if (current?.line.scheme.kind !== "holds") return;
-          score.change(current.line.key, {
-            scheme: {
-              ...current.line.scheme,
-              sets: d.sets,
-              reps: d.reps,
-              holdS: d.holdS,
-              restS: d.restS,
-              setRestS: d.setRestS,
-              effort: { kind: "percent", percent: Math.floor(d.shareOfMax * 100) },
-            },
-          });
-        }}
+        judged={current}
+        context={context}
+        who={{ school: client.school, irritability: client.irritability }}
+        onScheme={(scheme) => current && score.change(current.line.key, { scheme })}
       />
     </main>
   );
