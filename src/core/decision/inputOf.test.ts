@@ -34,3 +34,18 @@ test("a line's own first answer of pain counts; where it has none the visit's do
   expect(asked(0).painBefore).toBe(1);
   expect(asked(0, { ...DONE, painBefore: null }).painBefore).toBe(3);
 });
+
+test("holds count seconds, sets repetitions", () => {
+  const of = (reps: (number | null)[]) =>
+    inputOf(
+      {
+        feltAim: null,
+        sets: reps.map((n) => ({ role: "work", reps: n, reserve: null })),
+      } as unknown as KeptLine,
+      null,
+      DONE,
+      { banked: 0, prevRegress: false, missedBefore: false, weekTrend: null },
+      VISIT,
+    ).isHeld;
+  expect([of([null, null]), of([10, null]), of([])]).toEqual([true, false, false]);
+});

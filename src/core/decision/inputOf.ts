@@ -54,6 +54,7 @@ export function inputOf(
   const { green } = painRule(visit.school, visit.irritability, visit.writtenPainLimit);
   const hurt = (done.painDuring ?? 0) > green;
   return {
+    isHeld: line.sets.length > 0 && line.sets.every((s) => s.reps === null),
     spared: sparedOf(line, e, { sore: visit.sore, lines: visit.lines, hurt }),
     school: visit.school,
     irritability: visit.irritability,

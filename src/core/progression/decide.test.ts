@@ -104,6 +104,9 @@ test("within the range and three more left than aimed at, the load was too light
       stepSizes("monitoring", "low"),
     ).id;
   expect([at(4), at(5), at(9)]).toEqual(["P4", "P9", "P9"]);
+  // all of the planned seconds of a hold come first, however easy they are
+  const held = { ...base, repsState: "in" as const, rir: 9, rirTarget: 2, satisfiedStreak: 1, isHeld: true };
+  expect(performanceRule(held, stepSizes("monitoring", "low")).id).toBe("P4");
   expect(
     performanceRule(
       { ...base, repsState: "in", rir: 6, rirTarget: 2, satisfiedStreak: 1 },

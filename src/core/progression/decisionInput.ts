@@ -12,6 +12,8 @@ export const decisionInput = z.object({
   writtenPainLimit: score.nullable().optional(),
   /** the line stays when the joint is sore: it loads nothing, or hardly what is sore. Rule P6 */
   spared: z.enum(["unloaded", "elsewhere"]).nullable().optional(),
+  /** seconds are counted, not repetitions: all of them come first, however easy they are */
+  isHeld: z.boolean().optional(),
   redFlag: z.boolean(),
   techniqueStop: z.boolean(),
   prevRegress: z.boolean(),

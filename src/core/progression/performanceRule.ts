@@ -26,7 +26,7 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
         ? { id: "P1", action: "REGRESS", why: { code: "progression.missed_twice" } }
         : { id: "P2", action: "HOLD", why: { code: "progression.missed" } };
     case "in":
-      if (i.rir !== null && i.rir >= i.rirTarget + FAR_TOO_EASY && enough)
+      if (!i.isHeld && i.rir !== null && i.rir >= i.rirTarget + FAR_TOO_EASY && enough)
         return { id: "P9", action: "PROGRESS", why: { code: "progression.far_too_easy", left: i.rir } };
       return reserve === "hard"
         ? { id: "P3", action: "HOLD", why: { code: "progression.harder" } }
