@@ -85,7 +85,7 @@ const MOST_MOVED = 60;
 /** So many visits of a station are shown. */
 const MOST_VISITS = 12;
 /** What was done so long ago proves nothing for today. */
-const PROVES_FOR_DAYS = 28;
+export const PROVES_FOR_DAYS = 28;
 
 const RANK: Record<CapacityEvent["kind"], number> = { away: 0, daily: 1, trial: 2, holds: 3, sets: 4 };
 

@@ -1,8 +1,9 @@
+import { loadFor } from "../testdata/capacity/loadFor";
 import reference from "../testdata/capacity/strength.reference.json";
 import { type Belief, begin, drift, type Seen } from "./filter";
 import { nextSet } from "./nextSet";
 import { type DoneSet, seeDaily, seeHolds, seeTrial, seeVisit } from "./observe";
-import { type Care, loadFor, peakOf, shows, zOf } from "./shows";
+import { type Care, peakOf, shows, zOf } from "./shows";
 import type { Station } from "./station";
 
 /** As the reference has its stations and steps. */

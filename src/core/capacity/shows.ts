@@ -1,6 +1,4 @@
-import { kFactorUnbounded } from "../strength/repetitionMaximum";
 import { type Belief, believed, type Looked, lookedAt } from "./filter";
-import { demandNm, hardestOf, type Station } from "./station";
 
 /** Logarithm of a peak torque and its doubt, as people are shown it. */
 export interface Shown {
@@ -42,20 +40,3 @@ export const zOf = (sd: number, care: Care): number => (sd > DOUBTED_FROM ? LOW_
 /** So far below the middle, but never below what was lately done: that is not doubted. Rule L6 [own]. */
 export const lowOf = ({ mean, sd }: Shown, z: number, proved: number | null = null): number =>
   Math.exp(Math.max(mean - z * sd, Math.min(mean, proved ?? Number.NEGATIVE_INFINITY)));
-
-/**
- * The largest real load for so many repetitions with so many left, z below the middle; of help the least that is enough.
- * Null where even the easiest asks for more. Rule L6.
- */
-export function loadFor(
-  shown: Shown,
-  station: Station,
-  loads: readonly number[],
-  { reps, reserve }: { reps: number; reserve: number },
-  z: number,
-): number | null {
-  const most =
-    Math.exp(shown.mean - z * shown.sd) / kFactorUnbounded((reps + reserve) / station.repetitionsFactor);
-  const fits = loads.filter((l) => demandNm(station, l) <= most + 1e-9);
-  return fits.length === 0 ? null : hardestOf(station, fits);
-}

@@ -1,9 +1,11 @@
 import { begin, drift } from "../../capacity/filter";
+import { PROVES_FOR_DAYS } from "../../capacity/learn";
 import { nextSet } from "../../capacity/nextSet";
-import { type DoneSet, seeVisit } from "../../capacity/observe";
-import { type Care, loadFor, shows, zOf } from "../../capacity/shows";
+import { type DoneSet, provedBy, seeVisit } from "../../capacity/observe";
+import { type Care, shows, zOf } from "../../capacity/shows";
 import { demandNm, type Station } from "../../capacity/station";
 import { kFactorUnbounded } from "../../strength/repetitionMaximum";
+import { loadFor } from "./loadFor";
 
 /** One machine with a lever, and a stack with fine steps. */
 export const LEVER: Station = {
@@ -42,11 +44,17 @@ export interface Convergence {
 
 /**
  * Made-up people whose truth lies further off than is believed: the start by `sd`, the station by a fifth. Each lives
- * twelve visits by what the product's own functions say.
+ * twelve visits by what the product's own functions say; `proves`: what was lately done is not doubted, as in the product.
  */
 export function converge(
   people: number,
-  { sd, care, reserve, days }: { sd: number; care: Care; reserve: number; days: number },
+  {
+    sd,
+    care,
+    reserve,
+    days,
+    proves,
+  }: { sd: number; care: Care; reserve: number; days: number; proves: boolean },
 ): Convergence {
   let seed = 12345;
   const random = () => {
@@ -66,13 +74,16 @@ export function converge(
     let belief = begin({ peakNm, sd: 0.3 }, [{ id: LEVER.id, sd: 0.2, isOwn: false }]);
     let kept: { loadKg: number; reps: number } | null = null;
     let top = 0;
+    const proofs: { day: number; ln: number }[] = [];
     for (let v = 0; v < VISITS; v++) {
       truth *= 1.006;
       const day = truth * Math.exp(0.04 * gauss());
       if (v > 0) belief = drift(belief, days, days);
       const shown = shows(belief, LEVER.id);
       const aim = { reps: LADDER.least, reserve };
-      const learnt = loadFor(shown, LEVER, FINE_STACK, aim, zOf(shown.sd, care)) ?? 2.5;
+      const lately = proofs.filter((x) => v * days - x.day <= PROVES_FOR_DAYS).map((x) => x.ln);
+      const proved = proves && lately.length > 0 ? Math.max(...lately) : null;
+      const learnt = loadFor(shown, LEVER, FINE_STACK, aim, zOf(shown.sd, care), proved) ?? 2.5;
       if (!kept) kept = { loadKg: learnt, reps: LADDER.least };
       else {
         const held = demandNm(LEVER, top || kept.loadKg) * (care === "strict" ? 1.15 : 1.25);
@@ -118,6 +129,7 @@ export function converge(
       if (Math.abs(off) < 0.12) add(right, v);
       if (best / truth > 1.15) add(over, v);
       belief = seeVisit(belief, LEVER, did).belief;
+      for (const set of did) proofs.push({ day: v * days, ln: provedBy(LEVER, set) ?? 0 });
       const well = did.filter((x) => x.ended === "planned" && (x.reserve ?? 0) >= reserve - 1);
       if (well.length > 0) top = Math.max(top, ...well.map((x) => x.loadKg));
       const lastWell = well.at(-1);
