@@ -14,6 +14,7 @@ const SHAPES: Record<MatterKind, "square" | "diamond" | "arrow" | "ring"> = {
   limit_ends: "ring",
   criteria: "ring",
   plan: "diamond",
+  plateau: "ring",
   retest: "ring",
 };
 

@@ -40,7 +40,7 @@ const CORE: House = {
     requests: "",
     paper: "selection",
     review: "capacity decision demand measure progression strength visit",
-    desk: "access measure progression requests schedule screening sheet visit",
+    desk: "access capacity measure progression requests schedule screening selection sheet visit",
     units: "",
   },
 };
@@ -70,7 +70,7 @@ const SERVER: House = {
     explain: "client facts history versions",
     review: "bounds client facts history measure week",
     papers: "bounds choice client clinic facts review versions visits week",
-    day: "bounds client decide facts history measure requests sheets versions visits week",
+    day: "bounds client decide facts history measure requests review sheets versions visits week",
   },
 };
 /** Not rooms: what only tests read. */

@@ -36,6 +36,10 @@ const USUAL_VISITS = 8;
 const FAR_LEFT = 2;
 const MANY_MORNINGS = 2;
 
+/** Enough of what was planned was done; asked first, since it is soon known. */
+export const wasTried = ({ visits, planned }: Pick<PlateauFacts, "visits" | "planned">): boolean =>
+  visits >= ATTENDED * (planned ?? USUAL_VISITS);
+
 /**
  * Four weeks of work and the estimate up by less than its doubt, with what fits; null: it grows, was not tried, or is too
  * doubtful to say. Rule P5.
@@ -46,7 +50,7 @@ export function plateauOf(f: PlateauFacts): Plateau | null {
   const now = f.moved.findLast((m) => m.on > since && m.odd !== "waits");
   // a guess that a test put right is no loss, and what is hardly known says nothing of growth
   if (!then || !now || Math.max(then.sd, now.sd) > DOUBTED_FROM) return null;
-  if (f.visits < ATTENDED * (f.planned ?? USUAL_VISITS)) return null;
+  if (!wasTried(f)) return null;
   if (Math.log(now.toNm / then.toNm) >= now.sd) return null;
   const because: PlateauBecause[] = [
     ...(f.soreMornings >= MANY_MORNINGS ? (["held"] as const) : []),

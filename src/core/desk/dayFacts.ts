@@ -1,8 +1,10 @@
+import type { PlateauBecause } from "../capacity/plateau";
 import type { DueMeasurement } from "../measure/dueMeasurements";
 import type { Action } from "../progression/safetyRules";
 import type { RequestKind } from "../requests/requestInput";
 import type { Return } from "../schedule/daysOff";
 import type { ScreeningState } from "../screening/screeningState";
+import type { Direction } from "../selection/setUp/strengthKnown";
 import type { GoneLine } from "../sheet/line/gone";
 import type { Concern } from "../visit/concerns";
 
@@ -30,6 +32,8 @@ export interface DayFacts {
   concerns: readonly Concern[];
   /** lines whose machine the clinic does not have any more */
   gone: readonly GoneLine[];
+  /** movements that four weeks of work did not make stronger, with what fits first */
+  plateaus: readonly { direction: Direction; because: PlateauBecause }[];
   isStopped: boolean;
   screening: Pick<ScreeningState, "status" | "barsPlanning" | "barsFloor">;
   /** why limits must be written by hand, or null */

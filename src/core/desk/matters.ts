@@ -14,6 +14,7 @@ export type MatterKind =
   | "limit_ends"
   | "criteria"
   | "plan"
+  | "plateau"
   | "retest";
 
 const THERAPIST: readonly MatterKind[] = [
@@ -29,6 +30,7 @@ const THERAPIST: readonly MatterKind[] = [
   "limit_ends",
   "criteria",
   "plan",
+  "plateau",
   "retest",
 ];
 /** A trainer sees first whom they can run now. */
@@ -45,6 +47,7 @@ const TRAINER: readonly MatterKind[] = [
   "plan",
   "limit_ends",
   "criteria",
+  "plateau",
   "retest",
 ];
 

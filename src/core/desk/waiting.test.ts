@@ -13,6 +13,7 @@ const CALM: DayFacts = {
   warning: null,
   concerns: [],
   gone: [],
+  plateaus: [],
   isStopped: false,
   screening: { status: "clear", barsPlanning: null, barsFloor: null },
   handLimits: null,
@@ -106,4 +107,15 @@ test("everything that is in the way stands on the desk too", () => {
     const { step } = nextOf({ ...CALM, ...facts });
     expect(`${code} ${mattersOf({ ...CALM, ...facts }).some((m) => m.step === step)}`).toBe(`${code} true`);
   }
+});
+
+test("a muscle group that stands still is named with what fits, and comes before nothing that is to be run", () => {
+  const found = mattersOf({ ...CALM, plateaus: [{ direction: "extension", because: "few_sets" }] });
+  expect(found.filter((m) => m.kind === "plateau")).toEqual([
+    {
+      kind: "plateau",
+      step: "review",
+      why: { code: "desk.plateau", direction: "extension", because: "few_sets" },
+    },
+  ]);
 });

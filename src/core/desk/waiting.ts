@@ -1,6 +1,8 @@
+import type { PlateauBecause } from "../capacity/plateau";
 import type { Action } from "../progression/safetyRules";
 import type { RequestKind } from "../requests/requestInput";
 import type { Return } from "../schedule/daysOff";
+import type { Direction } from "../selection/setUp/strengthKnown";
 import type { GoneLine } from "../sheet/line/gone";
 import type { Said } from "../units/said";
 import { type ConcernSaid, concernSaid } from "../visit/concerns";
@@ -37,6 +39,7 @@ export type WaitSaid =
   | { code: "desk.limit_ends"; limit: string; endsOn: string }
   | { code: "desk.phase_opens"; phase: string }
   | { code: "desk.confirm_phase"; conditions: readonly string[] }
+  | { code: "desk.plateau"; direction: Direction; because: PlateauBecause }
   | { code: "desk.measure_strength"; because: Said }
   | { code: "desk.measure"; what: Said; because: Said; more: number };
 
@@ -169,6 +172,8 @@ const FIND = {
       step: "limits",
       why: { code: "desk.confirm_phase", conditions: f.unconfirmed },
     })),
+  plateau: (f: DayFacts): Found[] =>
+    f.plateaus.map((p) => ({ kind: "plateau", step: "review", why: { code: "desk.plateau", ...p } })),
   retest: (f: DayFacts): Found[] => {
     const [first, ...more] = f.due;
     return first

@@ -30,6 +30,7 @@ import { isStopped, recentVisits, strictestOf, undecidedLines, type VisitHead } 
 import { extensionTests, testsOf } from "../measure/measurements";
 import { findingsOnFile } from "../measure/otherMeasurements";
 import { requestsOf } from "../requests/requests";
+import { plateausOf } from "../review/plateau";
 import { goneLines } from "../sheets/gone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { morningWaits } from "../visits/mornings";
@@ -86,6 +87,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     returnBar,
     concerns,
     gone,
+    plateaus,
   ] = await Promise.all([
     testsOf(ctx, episodeId),
     sheetsOf(ctx, episodeId),
@@ -104,6 +106,7 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
     returnBarred(ctx, client),
     unseenConcerns(ctx, client),
     goneLines(ctx, client),
+    plateausOf(ctx, client),
   ]);
   const tests = extensionTests(allTests, client.side);
   const lastVisit = visits.at(-1) ?? null;
@@ -134,6 +137,9 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       .map(named),
     concerns,
     gone,
+    plateaus: plateaus.flatMap(({ direction, because: [first] }) =>
+      first ? [{ direction, because: first }] : [],
+    ),
     lastVisit: lastVisit && {
       isRunning: lastVisit.end === null,
       morningPain: lastVisit.morning?.pain ?? null,

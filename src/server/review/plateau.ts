@@ -1,5 +1,5 @@
 import "server-only";
-import { PLATEAU_DAYS, type Plateau, plateauOf } from "@/core/capacity/plateau";
+import { PLATEAU_DAYS, type Plateau, plateauOf, wasTried } from "@/core/capacity/plateau";
 import type { Direction } from "@/core/selection/setUp/strengthKnown";
 import { bandOf } from "@/core/sheet/effect/setBand";
 import { daysAfter } from "@/core/units/days";
@@ -31,6 +31,8 @@ export async function plateausOf(
   const visits = (await recentVisits(ctx, client.episodeId)).filter((v) => v.day > since);
   const block = await blockOf(ctx, client.episodeId);
   const planned = block?.days.filter((d) => d.on > since && d.on < now).length || null;
+  const tried = { visits: new Set(visits.map((v) => v.day)).size, planned };
+  if (!wasTried(tried)) return [];
   const credit = await muscleCredits(ctx);
   const done = await setsDoneSince(
     ctx,
@@ -47,8 +49,7 @@ export async function plateausOf(
     const found = plateauOf({
       moved: strength[direction].moved,
       today: now,
-      visits: new Set(visits.map((v) => v.day)).size,
-      planned,
+      ...tried,
       setsAWeek: (byMuscle[muscle] ?? 0) / WEEKS,
       leastSets: bandOf(aim.stage, muscle, aim.aimed).from,
       leftOver: leftOver(lines.filter((l) => l.kept.station?.direction === direction)),

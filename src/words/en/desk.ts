@@ -4,6 +4,7 @@ import { OPENS_AT } from "@/core/visit/morningOpens";
 import { ACTION_WORDS } from "@/words/en/decide";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
+import { PLATEAU_FITS, PLATEAU_MUSCLE } from "./numbers/plateau";
 import { goneSentence } from "./plan/line";
 import { REQUEST_KINDS } from "./requests";
 
@@ -45,6 +46,7 @@ export const desk: Words<Rooms["desk"]> = {
   screen_first: "Ask the warning signs first",
   hand_limits: "The rules do not cover this: write limits by hand",
   first_sheet: "Plan the first sheet",
+  plateau: (m) => `${PLATEAU_MUSCLE[m.direction]} has not grown in four weeks: ${PLATEAU_FITS[m.because]}`,
   measure_strength: (m, f) => `Measure strength: ${f.say(m.because)}`,
   measure: (m, f) => `${f.say(m.what)}: ${f.say(m.because)}${m.more > 0 ? `, and ${m.more} more` : ""}`,
   gone: (m) => goneSentence(m.line),

@@ -14,5 +14,6 @@ export const MATTER_WORDS: Record<MatterKind, string> = {
   limit_ends: "Limits that end",
   criteria: "A next phase can open",
   plan: "To screen, measure or plan first",
+  plateau: "Stands still: look at the course",
   retest: "To measure again",
 };
