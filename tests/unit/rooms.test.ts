@@ -27,7 +27,7 @@ const CORE: House = {
     progression: "bounds",
     story: "progression rules",
     phases: "bounds progression rules strength",
-    demand: "body mechanics strength",
+    demand: "body capacity mechanics strength",
     explain: "demand selection sheet",
     measure: "phases rules strength",
     screening: "bounds phases rules",

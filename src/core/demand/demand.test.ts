@@ -1,11 +1,24 @@
 import fc from "fast-check";
 import { bodyFrom } from "../body/segments";
+import type { CurveCan } from "../capacity/capacityAt";
+import { learn } from "../capacity/learn";
+import { curveCan } from "../selection/setUp/strengthKnown";
+import { torqueAngleShape } from "../strength/torqueAngleShape";
+import { untestedStrength } from "../strength/untestedStrength";
+import { knownOf, surely } from "../testdata/capacity/known";
 import { costOf } from "./cost";
 import { tasksOfGoals } from "./goalTasks";
 import { momentsOf, TASKS, taskId } from "./tasks";
 
 const BODY = bodyFrom(75, 1.75);
-const test60 = (torqueNm: number, takenOn = "2026-11-02") => ({ kneeFlexionDeg: 60, torqueNm, takenOn });
+/** A leg of which only its torque at 60° is known, and that surely. */
+const can60 = (torqueNm: number): CurveCan => ({
+  movement: "knee_extension",
+  ...surely("extension", torqueNm),
+});
+const NOTHING = { chair: false, stairs: false };
+const costAt = (body: Parameters<typeof costOf>[0], task: Parameters<typeof costOf>[1], torqueNm: number) =>
+  costOf(body, task, can60(torqueNm), NOTHING);
 
 /** The calculation of docs/model.md, "A chair by hand": nothing of the product's own code in it. */
 function byHand(massKg: number, heightM: number, seatM: number, torqueAt60Nm: number) {
@@ -29,7 +42,7 @@ function byHand(massKg: number, heightM: number, seatM: number, torqueAt60Nm: nu
 
 test("the chair's percentage is what the documents compute by hand", () => {
   const hand = byHand(75, 1.75, 0.46, 90);
-  const cost = costOf(BODY, { kind: "chair", seatM: 0.46 }, [test60(90)]);
+  const cost = costAt(BODY, { kind: "chair", seatM: 0.46 }, 90);
   expect(cost.hardestDeg).toBeCloseTo(hand.deg, 6);
   expect(cost.percent?.value).toBeCloseTo(hand.percent, 6);
   // the figures that docs/model.md prints
@@ -47,7 +60,7 @@ test("a lower seat, a heavier body or a weaker leg never makes it easier, whatev
       fc.double({ min: 20, max: 300, noNaN: true }),
       (massKg, heightM, torqueNm) => {
         const at = (kg: number, seatM: number, nm: number) =>
-          costOf(bodyFrom(kg, heightM), { kind: "chair", seatM }, [test60(nm)]).percent?.value ?? null;
+          costAt(bodyFrom(kg, heightM), { kind: "chair", seatM }, nm).percent?.value ?? null;
         const usual = at(massKg, 0.5, torqueNm);
         const lower = at(massKg, 0.46, torqueNm);
         // a path that ends at the curve is met at other angles by another seat
@@ -68,7 +81,7 @@ test("what the curve or the model does not reach is not known, with the reason; 
       fc.constantFrom(...TASKS),
       (massKg, heightM, task) => {
         const body = bodyFrom(massKg, heightM);
-        const cost = costOf(body, task, [test60(80)]);
+        const cost = costAt(body, task, 80);
         const deepest = momentsOf(body, task)?.[0]?.kneeFlexionDeg ?? null;
         if (deepest === null) expect(cost.because).toEqual({ code: "work.too_low" });
         else if (cost.percent) {
@@ -81,21 +94,75 @@ test("what the curve or the model does not reach is not known, with the reason; 
       },
     ),
   );
-  expect(costOf(BODY, { kind: "kneel" }, []).because).toEqual({ code: "work.never_tested" });
-  expect(costOf(bodyFrom(80, 2.05), { kind: "chair", seatM: 0.35 }, [test60(80)]).percent?.value ?? 0).toBe(
-    0,
-  );
-  expect(costOf(BODY, { kind: "chair", seatM: 0.4 }, [test60(80)]).isAtLeast).toBe(true);
+  expect(costAt(bodyFrom(80, 2.05), { kind: "chair", seatM: 0.35 }, 80).percent?.value ?? 0).toBe(0);
+  expect(costAt(BODY, { kind: "chair", seatM: 0.4 }, 80).isAtLeast).toBe(true);
 });
 
-test("down a stair takes more of the leg than up, and tests older than the curve's span do not count", () => {
+test("down a stair takes more of the leg than up", () => {
   const cost = (kind: "stairs_up" | "stairs_down") =>
-    costOf(BODY, { kind, riserM: 0.17 }, [test60(90)]).percent?.value ?? 0;
+    costAt(BODY, { kind, riserM: 0.17 }, 90).percent?.value ?? 0;
   expect(cost("stairs_down")).toBeGreaterThan(cost("stairs_up"));
-  const old = costOf(BODY, { kind: "half_squat" }, [test60(90), test60(10, "2026-08-01")]);
-  expect(old.percent?.value).toBeCloseTo(
-    costOf(BODY, { kind: "half_squat" }, [test60(90)]).percent?.value ?? 0,
+});
+
+test("what a leg can do is learnt from all it did: stronger in sets makes the same chair cheaper, and a guess says it is one", () => {
+  const event = { kind: "trial" as const, on: "2026-01-06", id: "t", torqueNm: 200, shape: 1 };
+  const prior = { peakNm: 100, sd: 0.3 };
+  const with_ = (events: (typeof event)[]): CurveCan => ({
+    movement: "knee_extension",
+    ...learn(prior, events, "2026-01-07"),
+    ...{ peakDeg: null, testedDeg: [] },
+  });
+  const chair = { kind: "chair", seatM: 0.5 } as const;
+  const guess = costOf(BODY, chair, with_([]), NOTHING);
+  const tested = costOf(BODY, chair, with_([event]), NOTHING);
+  expect(tested.percent?.value ?? 0).toBeLessThan(0.7 * (guess.percent?.value ?? 0));
+  expect(guess.percent?.working.inputs[1]).toMatchObject({
+    origin: "default",
+    from: { code: "work.can_prior" },
+  });
+  const doubt = (c: typeof guess) => (c.percent?.doubt ?? 0) / (c.percent?.value ?? 1);
+  expect(doubt(guess)).toBeGreaterThan(1.3 * doubt(tested));
+});
+
+test("who rises without hands and climbs without a rail never needs more than they have, whatever the body (C)", () => {
+  let spared = 0;
+  fc.assert(
+    fc.property(
+      fc.double({ min: 40, max: 160, noNaN: true }),
+      fc.double({ min: 1.4, max: 2.05, noNaN: true }),
+      fc.integer({ min: 18, max: 95 }),
+      fc.boolean(),
+      (massKg, heightM, ageYears, isWeak) => {
+        const body = bodyFrom(massKg, heightM);
+        const does = { chair: true, stairs: true };
+        const known = knownOf(
+          untestedStrength(body, {
+            ...{ ageYears, normSex: "female", weeksAfterSurgery: isWeak ? 8 : null, daily: does },
+            has: { arthritis: isWeak, kneecapOrTendonPain: false, back: false, longInactivity: isWeak },
+          }),
+        );
+        for (const task of TASKS) {
+          const cost = costOf(body, task, curveCan(known, "extension"), does);
+          if (cost.spared === null) continue;
+          spared++;
+          expect(cost.percent?.value ?? 0).toBeGreaterThan(100);
+          // a day's bound is a bound and not a value: it may stay a little under what the day asks
+          expect(cost.spared.percent.value).toBeLessThan(116);
+          expect(cost.spared.percent.value).toBeLessThan(cost.percent?.value ?? 0);
+          expect(cost.spared.share).toBeGreaterThanOrEqual(task.kind === "chair" ? 0.3 : 0.7);
+        }
+      },
+    ),
   );
+  expect(spared).toBeGreaterThan(20);
+  // who does not do it is not said to
+  expect(costAt(BODY, { kind: "chair", seatM: 0.46 }, 60).spared).toBeNull();
+  const low = costOf(BODY, { kind: "chair", seatM: 0.4 }, can60(60), { chair: true, stairs: true });
+  expect(low.spared).toBeNull();
+  // the least that makes it fit, and no less of the leg
+  const usual = costOf(BODY, { kind: "chair", seatM: 0.46 }, can60(76), { chair: true, stairs: true });
+  expect(usual.spared?.share).toBeCloseTo(0.45);
+  expect(torqueAngleShape("knee_extension", 60)).toBeGreaterThan(0.9);
 });
 
 test("the tasks of goals come first, each once, and every task has its own name", () => {

@@ -1,7 +1,7 @@
 import type { Body } from "../body/segments";
 import { jointLoads } from "../mechanics/inverseDynamics";
 import type { LegConfiguration } from "../mechanics/legState";
-import { onStep, rising, seatOffDeg, stepDeg } from "../mechanics/postures/dailyTasks";
+import { onStep, rising, risingSpared, seatOffDeg, stepDeg } from "../mechanics/postures/dailyTasks";
 import { freeSquat, splitSquat } from "../mechanics/postures/squat";
 
 /** What daily life asks of a leg. Heights in metres. */
@@ -60,28 +60,35 @@ interface Path {
 const kneeling = (body: Body, deg: number): LegConfiguration =>
   splitSquat(body, deg, { shankLeanDeg: (KNEEL_LEAN_DEG * deg) / KNEEL_DEG, share: KNEEL_SHARE });
 
-function pathOf(body: Body, t: Task): Path {
+const BOTH_SHARE = 0.5;
+
+function pathOf(body: Body, t: Task, sparedShare: number | null): Path {
   switch (t.kind) {
     case "chair":
-      return { fromDeg: seatOffDeg(body, t.seatM), share: 0.5, at: (deg) => rising(body, deg) };
+      return {
+        fromDeg: seatOffDeg(body, t.seatM),
+        share: sparedShare ?? BOTH_SHARE,
+        at: (deg) => (sparedShare === null ? rising(body, deg) : risingSpared(body, deg, sparedShare)),
+      };
     case "stairs_up":
     case "stairs_down": {
-      const share = t.kind === "stairs_up" ? UP_SHARE : DOWN_SHARE;
+      const share = sparedShare ?? (t.kind === "stairs_up" ? UP_SHARE : DOWN_SHARE);
       return { fromDeg: stepDeg(body, t.riserM), share, at: (deg) => onStep(body, deg, share) };
     }
     case "kneel":
       return { fromDeg: KNEEL_DEG, share: KNEEL_SHARE, at: (deg) => kneeling(body, deg) };
     case "half_squat":
-      return { fromDeg: HALF_SQUAT_DEG, share: 0.5, at: (deg) => freeSquat(body, deg) };
+      return { fromDeg: HALF_SQUAT_DEG, share: BOTH_SHARE, at: (deg) => freeSquat(body, deg) };
   }
 }
 
 /**
  * The knee's moments from the deepest angle of a task up to almost straight, every 5°; null where the body cannot be
- * brought there within the model's range. Mechanics rules 5.10, 5.11.
+ * brought there within the model's range. Mechanics rules 5.10, 5.11. `sparedShare`: of a chair or a stair,
+ * what this leg takes where the other takes more than usual; null: as usual.
  */
-export function momentsOf(body: Body, task: Task): Moment[] | null {
-  const { fromDeg, share, at } = pathOf(body, task);
+export function momentsOf(body: Body, task: Task, sparedShare: number | null = null): Moment[] | null {
+  const { fromDeg, share, at } = pathOf(body, task, sparedShare);
   if (fromDeg === null) return null;
   const angles = [fromDeg];
   for (let deg = Math.ceil(fromDeg / STEP_DEG) * STEP_DEG - STEP_DEG; deg >= STRAIGHT_DEG; deg -= STEP_DEG)

@@ -1,8 +1,6 @@
 import type { Body } from "../body/segments";
-import { toRadians } from "../units/clamp";
+import { toDegrees, toRadians } from "../units/clamp";
 import { InputError } from "../units/inputError";
-
-const toDegrees = (rad: number): number => (rad * 180) / Math.PI;
 
 export interface LinkagePosture {
   thighDeg: number;

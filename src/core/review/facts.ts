@@ -57,10 +57,9 @@ export interface Decided {
   by: string;
 }
 
-/** What a task took of the leg on a day on which it was tested. */
+/** What a task took of the leg on a day on which something was learnt of it. */
 export interface DatedCost {
   on: string;
-  side: Side;
   id: string;
   name: string;
   cost: Cost;
@@ -84,7 +83,7 @@ export interface ReviewFacts {
   visits: ReviewVisit[];
   lines: LineWay[];
   strength: DatedStrength[];
-  /** what moved what each movement of this leg is believed to do; nothing once the episode is closed */
+  /** what moved what each movement of this leg is believed to do */
   can: Record<"knee_extension" | "knee_flexion", readonly Moved[]>;
   /** share of the other leg that opens the next phase, by movement; null: no phase asks for one */
   criterion: { knee_extension: number | null; knee_flexion: number | null };

@@ -4,6 +4,7 @@ import { tableOf } from "@/words/reviewTable";
 import { sayPlainly } from "@/words/say";
 import { bodyFrom } from "../body/segments";
 import { costOf } from "../demand/cost";
+import { surely } from "../testdata/capacity/known";
 import { daysAfter, mondayOf } from "../units/days";
 import { kgWords } from "../units/mass";
 import type { ReviewFacts, ReviewVisit } from "./facts";
@@ -171,23 +172,18 @@ test("a span counts its own days only: first and last, against the error, the wo
   expect(spanOf(f, rows, { from: "2026-04-01", to: "2026-04-20" })).toMatchObject({ visits: 0, lines: [] });
 });
 
-test("what a chair takes falls as strength is measured, and what nobody knows is no point", () => {
-  const body = bodyFrom(70, 1.7);
-  const task = { kind: "chair", seatM: 0.46 } as const;
-  const at = (on: string, torqueNm: number | null) => ({
-    on,
-    side: "right" as const,
-    id: "chair_46",
-    name: "rising from a 46 cm seat",
-    cost: costOf(body, task, torqueNm === null ? [] : [{ kneeFlexionDeg: 60, torqueNm, takenOn: on }]),
+test("what a chair takes falls as the leg is known to be stronger, and what nobody can say is no point", () => {
+  const at = (on: string, torqueNm: number, heightM = 1.7, seatM = 0.46) => ({
+    ...{ on, id: "chair_46", name: "rising from a 46 cm seat" },
+    cost: costOf(
+      bodyFrom(70, heightM),
+      { kind: "chair", seatM },
+      { movement: "knee_extension", ...surely("extension", torqueNm) },
+      { chair: false, stairs: false },
+    ),
   });
   const f = facts({
-    costs: [
-      at("2026-01-06", null),
-      at("2026-01-20", 80),
-      at("2026-02-20", 110),
-      { ...at("2026-02-20", 60), side: "left" },
-    ],
+    costs: [at("2026-01-06", 80, 2.05, 0.1), at("2026-01-20", 80), at("2026-02-20", 110)],
   });
   const points = rowOf(f, "cost chair_46")?.series[0]?.points ?? [];
   expect(points.map((p) => p.on)).toEqual(["2026-01-20", "2026-02-20"]);

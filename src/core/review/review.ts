@@ -16,7 +16,7 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
     ...canRows(f),
     ...symmetryRows(f),
     ...strengthRows(f),
-    ...costRows(f.costs.filter((c) => c.side === f.side)),
+    ...costRows(f.costs),
     ...measureRows(f),
     ...weekRows(f),
   ].filter((r) => r.series.some((s) => s.points.length > 0));

@@ -1,4 +1,4 @@
-import { clamp, toRadians } from "../units/clamp";
+import { clamp, toDegrees, toRadians } from "../units/clamp";
 import { InputError } from "../units/inputError";
 import { type KneeMovement, shapeConstants, torqueAngleShape } from "./torqueAngleShape";
 
@@ -51,7 +51,7 @@ export function fitTorqueAngle(movement: KneeMovement, tests: readonly AngleTest
   return {
     movement,
     peakTorqueNm,
-    peakDeg: (peakRad * 180) / Math.PI,
+    peakDeg: toDegrees(peakRad),
     rmsNm: Math.sqrt(squares / tests.length),
     testedDeg,
     isReliable: tests.every((t) => t.isReliable !== false),

@@ -4,7 +4,6 @@ import { bodyFrom } from "../body/segments";
 import { daysBetween } from "../units/days";
 import { InputError } from "../units/inputError";
 import { issueSaid } from "../units/wrong";
-import { capacityAtAngle } from "./capacityAtAngle";
 import { capacityNm, fitTorqueAngle } from "./fitTorqueAngle";
 import { muscleTorqueNm } from "./forceToTorque";
 import { evaluateTest, strengthTestInput } from "./testInput";
@@ -27,24 +26,6 @@ describe("from a test at one angle to another", () => {
     const expected = (120 * torqueAngleShape("knee_extension", 30)) / torqueAngleShape("knee_extension", 60);
     expect(capacityNm(fit, 30)).toBeCloseTo(expected, 9);
     expect(capacityNm(fit, 30)).toBeCloseTo(86.9, 1);
-  });
-  test("the carried number is marked estimated and is less sure than the tested one", () => {
-    const [here, there] = [capacityAtAngle(fit, 60, "test"), capacityAtAngle(fit, 30, "test")];
-    expect(here.origin).toBe("measured");
-    expect(there.origin).toBe("estimated");
-    expect((there.doubt ?? 0) / there.value).toBeGreaterThan((here.doubt ?? 0) / here.value);
-  });
-  test("a test whose trials never agreed makes it less sure, and says so", () => {
-    const shaky = fitTorqueAngle("knee_extension", [
-      { kneeFlexionDeg: 60, torqueNm: 120, isReliable: false },
-    ]);
-    const c = capacityAtAngle(shaky, 60, "test");
-    expect(c.doubt ?? 0).toBeGreaterThan(1.5 * (capacityAtAngle(fit, 60, "test").doubt ?? 0));
-    expect(c.working.cannotTell).toEqual({ code: "work.trials_never" });
-  });
-  test("outside the curve nothing is said", () => {
-    for (const deg of [5, 115, Number.NaN])
-      expect(() => capacityAtAngle(fit, deg, "test")).toThrow(InputError);
   });
 });
 

@@ -1,6 +1,13 @@
 import type { Body } from "../body/segments";
 import { jointLoads } from "../mechanics/inverseDynamics";
-import { sitToStand, stepUp } from "../mechanics/postures/dailyTasks";
+import {
+  LEAST_SPARED_SHARE,
+  rising,
+  risingSpared,
+  SPARED_STEP_SHARE,
+  seatOffDeg,
+  stepUp,
+} from "../mechanics/postures/dailyTasks";
 import type { StandingConfiguration } from "../mechanics/postures/squat";
 import { torqueAngleShape } from "./torqueAngleShape";
 
@@ -30,7 +37,10 @@ export interface StrengthEstimate {
   extension: { peakNm: number; sd: number };
   flexion: { peakNm: number; sd: number };
   hip: StrengthBand;
-  /** largest moments of what the client does every day, and the peak that they need, N·m; null where nothing is known of it */
+  /**
+   * largest moments of what the client does every day, N·m, and the peak that it proves of either leg; null where nothing is
+   * known of it
+   */
   daily: { kneeNm: number; hipNm: number; peakNm: number } | null;
 }
 
@@ -86,21 +96,37 @@ function factorOf(p: UntestedPerson): number {
   return Math.min(1, ...found.filter(([applies]) => applies).map(([, factor]) => factor));
 }
 
-/** Largest moments of the daily tasks that the client does, and the peak torque that they need at their angles. */
+const jointOf = (body: Body, c: StandingConfiguration) => jointLoads(body, c.posture, c.forces);
+
+/** What a day proves of either leg: the peak that a spared leg still needs. Rule L2. */
+function provedBy(body: Body, c: StandingConfiguration | null): number {
+  if (!c) return 0;
+  const joint = jointOf(body, c);
+  return Math.max(0, joint.kneeMomentNm) / torqueAngleShape("knee_extension", joint.kneeFlexionDeg);
+}
+
+/** Largest moments of the daily tasks that the client does, and what they prove of either leg. */
 function dailyOf(body: Body, daily: UntestedPerson["daily"]) {
-  const tasks: (StandingConfiguration | null)[] = [
-    daily.chair ? sitToStand(body, { seatM: CHAIR_M }) : null,
-    daily.stairs ? stepUp(body, { riserM: RISER_M }) : null,
+  const seatDeg = seatOffDeg(body, CHAIR_M);
+  const tasks = [
+    daily.chair && seatDeg !== null
+      ? { usual: rising(body, seatDeg), spared: risingSpared(body, seatDeg, LEAST_SPARED_SHARE) }
+      : null,
+    daily.stairs
+      ? {
+          usual: stepUp(body, { riserM: RISER_M }),
+          spared: stepUp(body, { riserM: RISER_M, share: SPARED_STEP_SHARE }),
+        }
+      : null,
   ];
   const found = tasks.flatMap((task) => {
-    if (!task) return [];
-    const joint = jointLoads(body, task.posture, task.forces);
-    const kneeNm = Math.max(0, joint.kneeMomentNm);
+    if (!task?.usual) return [];
+    const joint = jointOf(body, task.usual);
     return [
       {
-        kneeNm,
+        kneeNm: Math.max(0, joint.kneeMomentNm),
         hipNm: Math.max(0, joint.hipMomentNm ?? 0),
-        peakNm: kneeNm / torqueAngleShape("knee_extension", joint.kneeFlexionDeg),
+        peakNm: provedBy(body, task.spared),
       },
     ];
   });

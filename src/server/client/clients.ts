@@ -56,10 +56,14 @@ export async function clientEpisode(ctx: Ctx, clientId: string): Promise<ClientE
   return found[0];
 }
 
-/** All open episodes of the clinic, of one client, or those that are named. */
+/** All open episodes of the clinic, of one client, or those that are named; closed ones too where they are asked for. */
 export async function clientEpisodes(
   ctx: Ctx,
-  { clientId = null, episodeIds = null }: { clientId?: string | null; episodeIds?: string[] | null } = {},
+  {
+    clientId = null,
+    episodeIds = null,
+    closedToo = false,
+  }: { clientId?: string | null; episodeIds?: string[] | null; closedToo?: boolean } = {},
 ): Promise<ClientEpisode[]> {
   const rows = await ctx.tx`
     select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, c.body_mass_kg,
@@ -72,7 +76,7 @@ export async function clientEpisodes(
         from stance_choice s where s.episode_id = e.id
           and not exists (select 1 from stance_choice r where r.replaces = s.id)) as stances
     from client c join episode e on e.client_id = c.id
-    where e.closed_on is null and (${clientId}::uuid is null or c.id = ${clientId})
+    where (e.closed_on is null or ${closedToo}) and (${clientId}::uuid is null or c.id = ${clientId})
       and (${episodeIds}::uuid[] is null or e.id = any(${episodeIds}::uuid[]))
     order by c.name`;
   if (rows.length === 0) return [];

@@ -4,12 +4,18 @@ import { type CapacityEvent, learn, STATION_SD } from "@/core/capacity/learn";
 import type { Care } from "@/core/capacity/shows";
 import { demandNm } from "@/core/capacity/station";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
-import type { CurvesKnown, Direction, KnownStrength } from "@/core/selection/setUp/strengthKnown";
+import type {
+  CurvesKnown,
+  Direction,
+  KnownStrength,
+  MovementKnown,
+} from "@/core/selection/setUp/strengthKnown";
 import { movementOf, shapeAt } from "@/core/selection/setUp/strengthKnown";
 import { testStation } from "@/core/selection/setUp/testStation";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
+import type { Side } from "@/core/units/fields";
 import { capacityEvents } from "@/core/visit/capacityEvents";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
@@ -29,10 +35,15 @@ const CURVE_TESTS = 3;
 const UNRELIABLE = 0.1;
 
 /** Where the curves of a leg have their peaks: their own where enough angles were tested. */
-function curvesOf(tests: readonly StoredTest[]): CurvesKnown {
+function curvesOf(
+  tests: readonly StoredTest[],
+): Readonly<Record<Direction, Pick<MovementKnown, "peakDeg" | "testedDeg">>> {
   const of = (d: Direction) => {
     const own = testsForCurve(tests.filter((t) => t.movement === movementOf(d)));
-    return { peakDeg: own.length < CURVE_TESTS ? null : fitTorqueAngle(movementOf(d), own).peakDeg };
+    return {
+      peakDeg: own.length < CURVE_TESTS ? null : fitTorqueAngle(movementOf(d), own).peakDeg,
+      testedDeg: own.map((t) => t.kneeFlexionDeg),
+    };
   };
   return { extension: of("extension"), flexion: of("flexion") };
 }
@@ -56,16 +67,24 @@ const trialsOf = (tests: readonly StoredTest[], d: Direction, curves: CurvesKnow
 export async function knownStrength(
   ctx: Ctx,
   client: ClientEpisode,
-  facts: { body: Body; person: UntestedPerson; machines: readonly GymMachine[]; storyOn: string; k: number },
+  facts: {
+    side: Side;
+    body: Body;
+    person: UntestedPerson;
+    machines: readonly GymMachine[];
+    k: number;
+    /** the last day that is looked at; today where nothing is said */
+    until?: string;
+  },
 ): Promise<KnownStrength> {
-  const { body } = facts;
-  const on = today(ctx);
-  const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === client.side);
+  const { body, side } = facts;
+  const on = facts.until ?? today(ctx);
+  const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === side);
   const curves = curvesOf(tests);
   const prior = untestedStrength(body, facts.person);
   const care = careOf(client);
   const events = capacityEvents(await linesDone(ctx, client.episodeId), {
-    side: client.side,
+    side,
     isStrict: care === "strict",
     k: facts.k,
     calibrated: new Set((await calibratedOn(ctx)).keys()),
@@ -76,7 +95,7 @@ export async function knownStrength(
     else events.quiet.set(t.event.station.id, [...(events.quiet.get(t.event.station.id) ?? []), t.event]);
   }
   const daily: CapacityEvent[] = prior.daily
-    ? [{ kind: "daily", on: facts.storyOn, id: "story", demandNm: prior.daily.peakNm, shape: 1 }]
+    ? [{ kind: "daily", on: client.storyOn, id: "story", demandNm: prior.daily.peakNm, shape: 1 }]
     : [];
   const away = (await awaysOf(ctx, client.episodeId)).map((a): CapacityEvent => ({ kind: "away", ...a }));
   const hip = tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null;
@@ -123,14 +142,14 @@ const isOn = (apparatus: string, name: string): boolean =>
 async function repetitionTests(
   ctx: Ctx,
   client: ClientEpisode,
-  { body, machines }: { body: Body; machines: readonly GymMachine[] },
+  { side, body, machines }: { side: Side; body: Body; machines: readonly GymMachine[] },
   curves: CurvesKnown,
 ) {
   const found = [];
   for (const m of await measurementsOf(ctx, client.episodeId)) {
     if (m.kind !== "repetition_test" || !m.apparatus || m.reps === null || m.reserve === null) continue;
     const twoLegs = m.twoLegs ?? false;
-    if (!twoLegs && m.side !== client.side) continue;
+    if (!twoLegs && m.side !== side) continue;
     const machine = machines.find((x) => isOn(m.apparatus ?? "", x.name));
     const on = machine && testStation(machine, twoLegs, body, curves);
     if (!on) continue;

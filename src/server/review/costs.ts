@@ -1,43 +1,60 @@
 import "server-only";
 import { bodyFrom } from "@/core/body/segments";
+import type { CurveCan } from "@/core/capacity/capacityAt";
 import { type Cost, costOf } from "@/core/demand/cost";
 import { type TaskOf, taskOf, tasksOfGoals } from "@/core/demand/goalTasks";
 import { TASKS, type Task, taskId } from "@/core/demand/tasks";
 import type { DatedCost } from "@/core/review/facts";
+import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import type { Side } from "@/core/units/fields";
 import { taskName } from "@/words/en/numbers/work";
-import { type Ctx, today } from "../base/context";
-import { extensionTests, type StoredTest, testsOf } from "../measure/measurements";
+import type { Ctx } from "../base/context";
+import { type ClientEpisode, clientEpisodes } from "../client/clients";
+import { type LegKnown, legKnown } from "../facts/legs";
+import { testsOf } from "../measure/measurements";
 import type { PastEpisode } from "./episode";
 
-const bodyOn = (e: PastEpisode, tests: readonly StoredTest[], on: string) =>
-  bodyFrom(
-    tests.find((t) => t.takenOn === on)?.bodyMassKg ?? e.bodyMassKg,
-    e.heightM,
-    e.shankLengthM ?? undefined,
-  );
+/** What the treated leg of an episode, open or closed, could do by its last day. */
+export async function legOf(ctx: Ctx, e: PastEpisode, side: Side = e.side): Promise<LegKnown> {
+  const found = await clientEpisodes(ctx, { episodeIds: [e.episodeId], closedToo: true });
+  return legKnown(ctx, found[0] as ClientEpisode, { side, until: e.endsOn });
+}
 
-/** What tasks took of a leg on every day on which it was tested, by the body of that day. */
-export function costsOverTime(
+/** The body of a day: its mass as it was last written down by then. */
+async function bodiesOf(ctx: Ctx, e: PastEpisode) {
+  const masses = (await testsOf(ctx, e.episodeId)).sort((a, b) => a.takenOn.localeCompare(b.takenOn));
+  return (on: string) =>
+    bodyFrom(
+      masses.findLast((t) => t.takenOn <= on && t.bodyMassKg !== null)?.bodyMassKg ?? e.bodyMassKg,
+      e.heightM,
+      e.shankLengthM ?? undefined,
+    );
+}
+
+/** What tasks took of the treated leg on every day on which something was learnt of it, by the body of that day. */
+export async function costsOverTime(
+  ctx: Ctx,
   e: PastEpisode,
-  all: readonly StoredTest[],
-  side: Side,
+  leg: LegKnown,
   tasks: readonly Task[] = tasksOfGoals(e.goals.map((g) => g.goalId)),
-): DatedCost[] {
-  const tests = extensionTests(all, side);
-  const days = [...new Set(tests.map((t) => t.takenOn))].sort();
+): Promise<DatedCost[]> {
+  const bodyOn = await bodiesOf(ctx, e);
+  const can = curveCan(leg.strength, "extension");
+  const { moved } = leg.strength.extension;
+  const days = new Map(moved.filter((m) => m.odd !== "waits").map((m) => [m.on, m]));
+  const isTested = (on: string) => moved.some((m) => m.kind === "trial" && m.on <= on);
   return tasks.flatMap((task) =>
-    days.map((on) => ({
-      on,
-      side,
-      id: taskId(task),
-      name: taskName(task),
-      cost: costOf(
-        bodyOn(e, tests, on),
-        task,
-        tests.filter((t) => t.takenOn <= on),
-      ),
-    })),
+    [...days.values()].map((m) => {
+      const then: CurveCan = {
+        ...can,
+        peak: { mean: Math.log(m.toNm), sd: m.sd },
+        from: isTested(m.on) ? "trials" : "sets",
+      };
+      return {
+        ...{ on: m.on, id: taskId(task), name: taskName(task) },
+        cost: costOf(bodyOn(m.on), task, then, leg.does),
+      };
+    }),
   );
 }
 
@@ -51,24 +68,38 @@ export interface DailyCost {
   course: DatedCost[];
 }
 
-/** Everything of daily life that is worked out, the client's own goals first. */
-export async function dailyCosts(ctx: Ctx, e: PastEpisode): Promise<{ side: Side; costs: DailyCost[] }> {
-  const tests = await testsOf(ctx, e.episodeId);
-  const otherSide: Side = e.side === "left" ? "right" : "left";
+export interface DailyCosts {
+  side: Side;
+  /** nobody tested the leg, and it has shown nothing yet */
+  isGuess: boolean;
+  costs: DailyCost[];
+}
+
+/** Everything of daily life that is worked out, the client's own goals first, then the hardest. Rule C. */
+export async function dailyCosts(ctx: Ctx, e: PastEpisode): Promise<DailyCosts> {
+  const own = await legOf(ctx, e);
+  const other = await legOf(ctx, e, e.side === "left" ? "right" : "left");
+  const body = (await bodiesOf(ctx, e))(e.endsOn);
   const goalIds = e.goals.map((g) => g.goalId);
-  const now = (side: Side, task: Task): Cost => {
-    const own = extensionTests(tests, side);
-    return costOf(bodyOn(e, own, today(ctx)), task, own);
-  };
-  const course = costsOverTime(e, tests, e.side, TASKS);
+  const now = (leg: LegKnown, task: Task): Cost =>
+    costOf(body, task, curveCan(leg.strength, "extension"), leg.does);
+  const course = await costsOverTime(ctx, e, own, TASKS);
   const costs = TASKS.map((task) => ({
     id: taskId(task),
     name: taskName(task),
     whose: taskOf(goalIds, task),
-    own: now(e.side, task),
-    other: now(otherSide, task),
+    own: now(own, task),
+    other: now(other, task),
     course: course.filter((c) => c.id === taskId(task)),
   }));
-  const of = (whose: TaskOf) => costs.filter((c) => c.whose === whose);
-  return { side: e.side, costs: [...of("goal"), ...of("usual"), ...of(null)] };
+  const of = (whose: TaskOf) =>
+    costs.filter((c) => c.whose === whose).sort((a, b) => hardness(b.own) - hardness(a.own));
+  return {
+    side: e.side,
+    isGuess: own.strength.extension.from === "prior",
+    costs: [...of("goal"), ...of("usual"), ...of(null)],
+  };
 }
+
+/** What nobody can say stands last. */
+const hardness = (c: Cost): number => c.percent?.value ?? -1;

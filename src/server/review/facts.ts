@@ -7,14 +7,12 @@ import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf, today } from "../base/context";
 import { Known } from "../base/known";
-import { clientEpisodes } from "../client/clients";
-import { knownFacts } from "../facts/choose";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
 import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
 import { bandsOf } from "./bands";
-import { costsOverTime } from "./costs";
+import { costsOverTime, legOf } from "./costs";
 import type { PastEpisode } from "./episode";
 
 const known = new Known<string>(60);
@@ -43,6 +41,7 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     plannedRuns(ctx, e),
     criterionOf(ctx, e),
   ]);
+  const leg = await legOf(ctx, e);
   const days = [e.beganOn, ...visits.map((v) => v.on), ...tests.map((t) => t.takenOn)].sort();
   return {
     side: e.side,
@@ -52,23 +51,13 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     visits,
     lines,
     strength: tests,
-    can: await canOf(ctx, e),
+    can: { knee_extension: leg.strength.extension.moved, knee_flexion: leg.strength.flexion.moved },
     criterion,
     measurements,
-    costs: [
-      ...costsOverTime(e, tests, e.side),
-      ...costsOverTime(e, tests, e.side === "left" ? "right" : "left"),
-    ],
+    costs: await costsOverTime(ctx, e, leg),
     planned,
     decisions,
   };
-}
-
-/** What is learnt of the leg of an open episode; the model's facts are those of today. */
-async function canOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts["can"]> {
-  const [client] = e.isOpen ? await clientEpisodes(ctx, { episodeIds: [e.episodeId] }) : [];
-  const known = client && (await knownFacts(ctx, client)).strength;
-  return { knee_extension: known?.extension.moved ?? [], knee_flexion: known?.flexion.moved ?? [] };
 }
 
 interface RunLine {

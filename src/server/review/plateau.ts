@@ -8,7 +8,7 @@ import { leftOver } from "@/core/visit/leftOver";
 import { type Ctx, today } from "../base/context";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { knownFacts } from "../facts/choose";
+import { legKnown } from "../facts/legs";
 import { linesDone } from "../history/linesDone";
 import { setsDoneSince } from "../history/setsDone";
 import { recentVisits } from "../history/visits";
@@ -42,7 +42,7 @@ export async function plateausOf(
   const byMuscle = credit(done.filter((d) => d.on > since));
   const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
   const soreMornings = visits.filter((v) => isSore(v, pain)).length;
-  const { strength } = await knownFacts(ctx, client);
+  const { strength } = await legKnown(ctx, client);
   const lines = (await linesDone(ctx, client.episodeId)).filter((l) => l.on > since);
   return (["extension", "flexion"] as const).flatMap((direction) => {
     const muscle = MUSCLE[direction];

@@ -38,6 +38,26 @@ export function rising(
   });
 }
 
+/** Somebody spares a leg in rising by leaning so far and by leaving the other all but so much of the weight. Rule C [own]. */
+const SPARING_LEAN_DEG = 45;
+export const LEAST_SPARED_SHARE = 0.3;
+/** Of a stair a leg that is spared takes so much: the lower foot pushes off for the rest [own]. */
+export const SPARED_STEP_SHARE = 0.7;
+
+/** The same with a leg spared: the trunk leant at least 45° and the weight over it, no further ahead than the ball of the foot. */
+export function risingSpared(body: Body, kneeFlexionDeg: number, share: number): StandingConfiguration {
+  const usual = rising(body, kneeFlexionDeg, { share });
+  if (usual.leanDeg >= SPARING_LEAN_DEG) return usual;
+  const by = (leanDeg: number | null, aheadM: number) =>
+    standing(body, kneeFlexionDeg, {
+      ...{ shankLeanDeg: risingLeanDeg(kneeFlexionDeg), barKg: 0, share, leanDeg, aheadM },
+      trunkForwardM: 0.05,
+    });
+  const leant = by(SPARING_LEAN_DEG, 0);
+  const ballM = pressureAheadM(body, "ball");
+  return leant.pressureAheadM <= ballM ? leant : by(null, ballM);
+}
+
 /** Knee flexion at the moment the weight comes off a seat; null when the seat is too low or too high for the body. */
 export const seatOffDeg = (body: Body, seatM: number): number | null =>
   flexionAtHipHeightDeg(

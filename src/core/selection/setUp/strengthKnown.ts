@@ -1,3 +1,4 @@
+import type { CurveCan } from "../../capacity/capacityAt";
 import { type Learnt, type StationLearnt, shownOn } from "../../capacity/learn";
 import { type Care, LOW_END_Z, lowOf, zOf } from "../../capacity/shows";
 import { CURVE_SURE_FROM_DEG, CURVE_SURE_TO_DEG, torqueAngleShape } from "../../strength/torqueAngleShape";
@@ -10,6 +11,8 @@ export type Direction = "extension" | "flexion";
 export interface MovementKnown extends Learnt {
   /** knee flexion at the peak; null: the usual */
   peakDeg: number | null;
+  /** angles that were lately tested with a cell */
+  testedDeg: readonly number[];
 }
 
 /** What the leg can give. The one answer that everything asks. Rule L6. */
@@ -40,6 +43,12 @@ export const stationKnown = (known: KnownStrength, d: Direction, stationId: stri
 
 /** Where the curves of the knee have their peaks. */
 export type CurvesKnown = Readonly<Record<Direction, Pick<MovementKnown, "peakDeg">>>;
+
+/** What a movement can do over its angles. */
+export const curveCan = (known: Pick<KnownStrength, Direction>, d: Direction): CurveCan => ({
+  movement: movementOf(d),
+  ...known[d],
+});
 
 /** The shape of a movement's own curve at an angle. */
 export const shapeAt = (known: CurvesKnown, d: Direction, kneeFlexionDeg: number): number => {

@@ -1,4 +1,4 @@
-import { type CapacityEvent, type Learnt, learn, type StationLearnt } from "../../capacity/learn";
+import { type CapacityEvent, learn, type StationLearnt } from "../../capacity/learn";
 import type { Care } from "../../capacity/shows";
 import { EXERCISES } from "../../rules/exercises";
 import { quietMachines } from "../../selection/fit/exerciseUse";
@@ -20,6 +20,7 @@ export function surely(direction: "extension" | "flexion", torqueNm: number): Mo
     stations: {},
     moved: [],
     peakDeg: null,
+    testedDeg: [60],
   };
 }
 
@@ -31,6 +32,7 @@ export function knownOf(estimate: StrengthEstimate, care: Care = "low"): KnownSt
   const of = (prior: StrengthEstimate["extension"], events: CapacityEvent[]): MovementKnown => ({
     ...learn(prior, events, DAY),
     peakDeg: null,
+    testedDeg: [],
   });
   return {
     extension: of(estimate.extension, daily),
@@ -69,7 +71,7 @@ export function withShown(
   const isQuiet = EXERCISES.some((e) => quietMachines(e).includes(set.machineId));
   const quietId = quietStationIdOf(set.machineId, set.twoLegs);
   const id = `${set.machineId}|${set.twoLegs ? "two" : "one"}`;
-  const movement: Learnt & { peakDeg: number | null } = known[direction];
+  const movement = known[direction];
   return {
     ...known,
     [direction]: { ...movement, stations: { ...movement.stations, [id]: shown(demandNm(set.loadKg)) } },

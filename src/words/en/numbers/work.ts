@@ -42,13 +42,12 @@ export const work = {
   knee_moment: "knee moment of one leg",
   body_model: "static model of this body",
   can_do: "what the leg can do there",
-  strength_test: "strength test",
   body_mass: "body mass",
   weight_share: "weight on this leg",
   both_alike: "both legs alike",
   working_leg: "the leg that works",
+  spared: "the other leg takes more, and from a seat the trunk leans, as far as what is done every day needs",
   cost_source: "static inverse dynamics over the torque-angle curve (mechanics 3, 5.10, 5.11, 6)",
-  never_tested: "the strength of this leg was never tested",
   hardly_bends: "the knee hardly bends in it",
   too_low: "too low for this body in the model",
   sit_formula: "0.9 × body mass × 9.81 × (half the height − the chair) ÷ half the time of one rise",
@@ -78,12 +77,13 @@ export const work = {
   ratio_source: "isometric ratio at equal angle, 0.5 to 0.8 usual (dosing F3)",
   ratio_cannot:
     "Anything about another angle: it falls with bend, because the hamstrings shorten. A high ratio mostly means weak quadriceps.",
-  curve_here: "curve through the tests, one of which was at this angle",
+  can_prior: "by age and body: nobody tested this leg, and it has shown nothing yet",
+  can_sets: "what this leg has shown in sets and holds, carried along the torque-angle curve",
+  can_trials: "tests of this leg and what it has shown since, carried along the torque-angle curve",
+  nobody_showed: "How strong this leg really is: one in three is a quarter off. Test it, or run a few sets.",
   curve_peak: "peak of the curve",
   tested_angles: "tested angles",
-  off_curve: "tests off the curve by",
-  curve_source: "torque-angle cosine fit (mechanics 6)",
-  trials_never: "Much: the trials of a test never agreed. Test again before relying on it.",
+  curve_source: "learnt from every test and set (L1 to L6), torque-angle cosine (mechanics 6)",
   curve_doubtful: "Below 20° and above 100° the curve is doubtful: test at this angle before relying on it.",
   curve_cannot: "How strong the leg is when tired, sore or at speed.",
   pace_formula:
@@ -133,8 +133,6 @@ export const work = {
   per_mass: (m: { deg: number }) => `torque at ${m.deg}° divided by body mass`,
   ratio_formula: (m: { side: string; deg: number }) =>
     `knee flexion torque divided by knee extension torque, ${m.side} side, both at ${m.deg}°`,
-  carried: (m: { tested: string; deg: number }) =>
-    `tested at ${m.tested}, carried to ${m.deg}° along the torque-angle curve`,
   torque_at: (m: { nm: number; deg: number }) => `${m.nm} N·m at ${m.deg}°`,
   outside_curve: (m: { fromDeg: number; toDeg: number }) =>
     `The strength curve covers ${m.fromDeg}° to ${m.toDeg}°; choose a hold angle inside it.`,

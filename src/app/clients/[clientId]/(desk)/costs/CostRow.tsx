@@ -2,6 +2,7 @@
 import { scaleLinear } from "d3";
 import type { Cost } from "@/core/demand/cost";
 import type { Side } from "@/core/units/fields";
+import type { Computed } from "@/core/units/working/working";
 import type { DailyCost } from "@/server/review/costs";
 import { shortDay } from "@/ui/dates";
 import { Said } from "@/ui/reader";
@@ -28,10 +29,18 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
         )}
       </div>
       {c.own.percent ? (
-        <Figure
-          label={`${c.own.isAtLeast ? "at least, " : ""}at ${Math.round(c.own.hardestDeg ?? 0)}°`}
-          computed={c.own.percent}
-        />
+        <div>
+          <Figure
+            label={`${c.own.isAtLeast ? "at least, " : ""}${c.own.spared ? unspared(c.own) : ""}at ${Math.round(c.own.hardestDeg ?? 0)}°`}
+            computed={c.own.percent}
+          />
+          {c.own.spared && (
+            <Figure
+              label={`as it is done, with ${Math.round(100 * c.own.spared.share)} % of the weight`}
+              computed={c.own.spared.percent}
+            />
+          )}
+        </div>
       ) : (
         <p className="small quiet">
           not known: <Said>{c.own.because}</Said>
@@ -50,7 +59,7 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
         {first && last && first !== last
           ? `${Math.round(first.cost.percent?.value ?? 0)} % on ${shortDay(first.on, locale)}, ${Math.round(last.cost.percent?.value ?? 0)} % on ${shortDay(last.on, locale)}`
           : first
-            ? `tested on ${shortDay(first.on, locale)}`
+            ? `first known on ${shortDay(first.on, locale)}`
             : ""}
       </p>
     </li>
@@ -59,7 +68,8 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
 
 function Place({ cost, isOwn }: { cost: Cost; isOwn: boolean }) {
   if (!cost.percent) return null;
-  const { value, doubt } = cost.percent;
+  // where a leg is spared, that is what is done
+  const { value, doubt } = (cost.spared ?? cost).percent as Computed;
   const y = isOwn ? 20 : 29;
   return (
     <g>
@@ -84,9 +94,13 @@ function Place({ cost, isOwn }: { cost: Cost; isOwn: boolean }) {
   );
 }
 
+/** As it would be where this leg is not spared. */
+const unspared = ({ task }: Cost): string =>
+  task.kind === "chair" ? "both legs alike, " : "without the other leg's push, ";
+
 const say = (cost: Cost): string =>
   cost.percent
-    ? `${cost.isAtLeast ? "at least " : ""}${Math.round(cost.percent.value)} % of what it can do, give or take ${Math.round(cost.percent.doubt ?? 0)}`
+    ? `${cost.spared ? `as it is done ${Math.round(cost.spared.percent.value)} %, ${unspared(cost)}` : ""}${cost.isAtLeast ? "at least " : ""}${Math.round(cost.percent.value)} % of what it can do, give or take ${Math.round(cost.percent.doubt ?? 0)}`
     : `not known: ${sayPlainly(cost.because)}`;
 
 const wordsOf = (c: DailyCost, side: Side): string =>

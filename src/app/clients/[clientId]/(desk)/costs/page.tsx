@@ -14,8 +14,7 @@ export default async function CostsPage({ params }: { params: Promise<{ clientId
     const [episode] = await episodesToReview(ctx, clientId);
     return dailyCosts(ctx, episode as PastEpisode);
   });
-  const { side, costs } = data;
-  const isKnown = costs.some((c) => c.own.percent !== null);
+  const { side, isGuess, costs } = data;
   return (
     <main className="px-5 py-4">
       <h1 className="text-[19px]">
@@ -24,13 +23,13 @@ export default async function CostsPage({ params }: { params: Promise<{ clientId
           share of what it can do at the angle where it takes most
         </span>
       </h1>
-      {!isKnown && (
+      {isGuess && (
         <p className="mt-2 max-w-[70ch] border-l-4 border-accent pl-3">
-          Nobody can say yet: the strength of this leg was not tested.{" "}
+          By age and body only, and wide: nobody tested this leg, and it has shown nothing in sets yet.{" "}
           <Link href={`/clients/${clientId}/measure`} className="underline">
             Measure it
-          </Link>
-          .
+          </Link>{" "}
+          to know.
         </p>
       )}
       <ol className="mt-3">
@@ -40,8 +39,9 @@ export default async function CostsPage({ params }: { params: Promise<{ clientId
       </ol>
       <p className="small quiet mt-3 max-w-[90ch]">
         Disc: this leg with its doubt; diamond: the other leg. A chair and a squat are counted with both legs
-        alike, a stair and a knee on the floor with the leg that works. Estimated by a static model; it
-        compares this person with themselves.
+        alike, a stair and a knee on the floor with the leg that works. What is done every day nobody needs
+        more for than they have: there the other leg takes more and the trunk leans. Estimated by a static
+        model; it compares this person with themselves.
       </p>
     </main>
   );

@@ -2,8 +2,10 @@
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
 import type { Body } from "@/core/body/segments";
+import type { CurveCan } from "@/core/capacity/capacityAt";
 import { isKneeMovement, MOVEMENTS, type Movement, movement as movements } from "@/core/strength/movements";
 import type { TestCircumstances } from "@/core/strength/testRules";
+import type { KneeMovement } from "@/core/strength/torqueAngleShape";
 import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredTest } from "@/server/measure/measurements";
@@ -20,6 +22,7 @@ export function MeasureDesk({
   client,
   body,
   tests,
+  curves,
   circumstances,
   signBar,
   painMax,
@@ -34,6 +37,8 @@ export function MeasureDesk({
   client: ClientEpisode;
   body: Body;
   tests: StoredTest[];
+  /** what the treated leg can do by everything known of it */
+  curves: Record<KneeMovement, CurveCan>;
   circumstances: TestCircumstances["conditions"];
   /** a warning sign that bars every maximal test, or null */
   signBar: string | null;
@@ -84,7 +89,7 @@ export function MeasureDesk({
         </div>
         {isKneeMovement(movement) ? (
           <StrengthRail
-            movement={movement}
+            can={curves[movement]}
             tests={of}
             side={client.side}
             angle={angle}

@@ -3,6 +3,7 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { dueMeasurements } from "@/core/measure/dueMeasurements";
 import type { MeasurementGroup } from "@/core/measure/measurementKinds";
+import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { today } from "@/server/base/context";
 import { painMaxFor } from "@/server/bounds/limits";
 import { bodyOf, clientEpisode } from "@/server/client/clients";
@@ -10,6 +11,7 @@ import { conditionsOf } from "@/server/client/conditions";
 import { loadingBarred } from "@/server/client/screenings";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
 import { extensionPadM, machinesOf } from "@/server/clinic/machines";
+import { legKnown } from "@/server/facts/legs";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
 import { StrengthResults } from "./_strength/StrengthResults";
@@ -43,9 +45,14 @@ export default async function MeasurePage({
     const conditions = await conditionsOf(ctx, client.episodeId);
     const tests = await testsOf(ctx, client.episodeId);
     const measurements = await measurementsOf(ctx, client.episodeId);
+    const { strength } = await legKnown(ctx, client);
     return {
       client,
       tests,
+      curves: {
+        knee_extension: curveCan(strength, "extension"),
+        knee_flexion: curveCan(strength, "flexion"),
+      },
       measurements,
       machines: (await machinesOf(ctx)).map((m) => m.name),
       body: bodyOf(client),

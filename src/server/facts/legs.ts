@@ -1,0 +1,75 @@
+import "server-only";
+import type { Body } from "@/core/body/segments";
+import type { DoesDaily } from "@/core/demand/cost";
+import { personalFactor } from "@/core/isometrics/personalFactor";
+import { newestOf } from "@/core/measure/findings";
+import { withMeasuredHip } from "@/core/selection/setUp/machineFor";
+import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
+import type { UntestedPerson } from "@/core/strength/untestedStrength";
+import type { Side } from "@/core/units/fields";
+import type { Ctx } from "../base/context";
+import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
+import { conditionsOf, type EpisodeCondition } from "../client/conditions";
+import { machinesOf } from "../clinic/machines";
+import { timedHolds } from "../history/past";
+import { measurementsOf } from "../measure/otherMeasurements";
+import { knownStrength } from "./strength";
+
+/** What a leg can do, and what it is known by. */
+export interface LegKnown {
+  body: Body;
+  hipIsMeasured: boolean;
+  strength: KnownStrength;
+  does: DoesDaily;
+}
+
+/** What a leg can do, the treated one where nothing is said: everything that was tested, done and told, up to a day. */
+export async function legKnown(
+  ctx: Ctx,
+  client: ClientEpisode,
+  { side = client.side, until }: { side?: Side; until?: string } = {},
+): Promise<LegKnown> {
+  const measured = await measurementsOf(ctx, client.episodeId);
+  const hip = newestOf(measured, "hip_bend", side)?.value ?? null;
+  const body = withMeasuredHip(bodyOf(client), hip);
+  const [story] = await ctx.tx`select rises, climbs, is_inactive from episode where id = ${client.episodeId}`;
+  const risesByTest = measured.some(
+    (m) => m.kind === "sit_to_stand_30s" && m.value > 0 && m.armsUsed === false,
+  );
+  const does = { chair: story?.rises === "yes" || risesByTest, stairs: story?.climbs === "yes" };
+  const conditions = await conditionsOf(ctx, client.episodeId);
+  const machines = (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m);
+  const strength = await knownStrength(ctx, client, {
+    side,
+    body,
+    person: {
+      ageYears: ageYearsOf(ctx, client),
+      normSex: client.normSex,
+      has: weakenedBy(conditions, side === client.side, story?.is_inactive === true),
+      weeksAfterSurgery: side === client.side ? weeksAfterSurgery(ctx, client) : null,
+      daily: does,
+    },
+    machines,
+    k: personalFactor("knee", await timedHolds(ctx, client.episodeId)).k,
+    until,
+  });
+  return { body, hipIsMeasured: hip !== null, strength, does };
+}
+
+/** Conditions that weaken what nobody tested (corrections K2); those of a joint only on its own side. */
+const ARTHRITIS = new Set(["knee_oa", "hip_oa"]);
+const FRONT_PAIN = new Set(["pfp", "extensor_tendinopathy"]);
+
+function weakenedBy(
+  conditions: readonly EpisodeCondition[],
+  isTreated: boolean,
+  isInactive: boolean,
+): UntestedPerson["has"] {
+  const ids = conditions.map((c) => c.condition.id);
+  return {
+    arthritis: isTreated && ids.some((id) => ARTHRITIS.has(id)),
+    kneecapOrTendonPain: isTreated && ids.some((id) => FRONT_PAIN.has(id)),
+    back: conditions.some((c) => c.condition.main_region === "lumbar"),
+    longInactivity: isInactive || ids.includes("deconditioning"),
+  };
+}
