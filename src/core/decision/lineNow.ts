@@ -32,7 +32,9 @@ export function isOpen(line: ScoreLine, facts: NextFacts): boolean {
  */
 export function pinned(line: ScoreLine, facts: NextFacts): ScoreLine {
   const ladder = repsLadder(line);
-  const withLadder = ladder && !line.ladder ? { ...line, ladder: { of: "reps" as const, ...ladder } } : line;
+  // slow and heavy has its course, a rung at a time
+  const isKept = ladder !== null && !line.ladder && line.scheme.kind !== "slow";
+  const withLadder = isKept ? { ...line, ladder: { of: "reps" as const, ...ladder } } : line;
   if (line.scheme.kind === "holds") return line;
   const kg = facts.usedKg ?? line.loadKg ?? facts.setKg ?? null;
   return kg === null ? withLadder : { ...withLadder, loadKg: kg };

@@ -41,6 +41,14 @@ const written = z.discriminatedUnion("kind", [
     window_deg: windowDeg.optional(),
   }),
   z.object({
+    kind: z.literal("slow"),
+    sets: z.number(),
+    reps: z.number(),
+    reserve: z.number(),
+    rest_s: restS,
+    window_deg: windowDeg.optional(),
+  }),
+  z.object({
     kind: z.literal("lowering"),
     sets: z.number(),
     reps: z.number(),
@@ -102,6 +110,8 @@ function plain(s: z.infer<typeof written>): Scheme {
     }
     case "light":
       return { kind: "light", sets: s.sets, reps: s.reps, reserve: LIGHT_RESERVE, restS: s.rest_s };
+    case "slow":
+      return { kind: "slow", sets: s.sets, reps: s.reps, reserve: s.reserve, restS: s.rest_s };
     case "lowering":
       return { kind: "lowering", sets: s.sets, reps: s.reps, lowerS: s.lower_s, restS: s.rest_s };
     case "partials":

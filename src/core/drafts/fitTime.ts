@@ -4,6 +4,7 @@ import { itemsOf } from "../sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { type ScoreItem, scoreTotals } from "../sheet/order/sessionScore";
+import { isPlainSets } from "../sheet/schemes/scheme";
 import type { DraftLine } from "./draftLine";
 
 /** A draft line with what it became. */
@@ -84,7 +85,7 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
   }
   for (let i = kept.length - 1; i >= 0 && isOver(); i--) {
     const { scheme } = (kept[i] as Made).line;
-    if ((scheme.kind === "straight" || scheme.kind === "ramp") && scheme.sets > 2)
+    if (isPlainSets(scheme) && scheme.kind !== "light" && scheme.sets > 2)
       change(i, { scheme: { ...scheme, sets: 2 } });
     fewerHolds(i, 5);
   }

@@ -241,6 +241,7 @@ describe("the goal as a line", () => {
   const known = (over: Partial<{ irritability: "low" | "moderate" | "high"; isNovice: boolean }> = {}) => ({
     isPostOp: false,
     isNovice: false,
+    isLate: true,
     irritability: "moderate" as const,
     lastPain: 0,
     daysSinceAccumulated: null,

@@ -82,6 +82,7 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
       known: {
         isPostOp,
         isNovice: x.isNovice ?? false,
+        isLate: phase.stage === "strong" || phase.stage === "keep",
         irritability,
         lastPain: 0,
         daysSinceAccumulated: null,

@@ -17,6 +17,7 @@ export type FieldName =
   | "carried_load"
   | "distance"
   | "plate"
+  | "percent"
   | "drop"
   | "drops"
   | "felt_effort"

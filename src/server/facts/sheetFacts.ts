@@ -1,4 +1,5 @@
 import "server-only";
+import { leading } from "@/core/drafts/leading";
 import { personalFactor } from "@/core/isometrics/personalFactor";
 import { type WeakerLeg, weakerLeg } from "@/core/measure/weakerLeg";
 import type { Direction } from "@/core/selection/setUp/strengthKnown";
@@ -12,6 +13,7 @@ import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { type Ctx, once } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
 import { optionInForce, stancesInForce } from "../client/stances";
 import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../history/past";
 import { testsOf } from "../measure/measurements";
@@ -31,8 +33,10 @@ const NOVICE_VISITS = 8;
 
 /** What decides which schemes may be used for a client: from what was done, never from what was planned. */
 export async function schemeFactsFor(ctx: Ctx, client: ClientEpisode): Promise<ClientSchemeFacts> {
+  const stage = leading(await conditionsOf(ctx, client.episodeId))?.phase.stage ?? null;
   return {
     isPostOp: client.school === "post_op",
+    isLate: stage === "strong" || stage === "keep",
     isNovice: (await visitsDone(ctx, client.episodeId, NOVICE_VISITS)) < NOVICE_VISITS,
     irritability: client.irritability,
     lastPain: await lastWorstPain(ctx, client.episodeId),

@@ -22,6 +22,7 @@ const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = 
   carried_load: "Carried load",
   distance: "Distance",
   plate: "A plate",
+  percent: "The share of one lift",
   drop: "A drop",
   drops: "Drops",
   felt_effort: "Felt effort",

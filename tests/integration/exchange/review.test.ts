@@ -170,11 +170,14 @@ test("planned days that were kept and missed, and limits as long as they held", 
   ]);
 }, 60_000);
 
-test("what daily life takes is asked of both legs on the day, and says when nobody can know", async () => {
-  const { costs } = await clinic.as("therapist", (ctx) => dailyCosts(ctx, episode), LATER);
+test("what daily life takes is asked of both legs on the day; of a leg that nobody tested it is a guess, and says so", async () => {
+  const { costs, isGuess } = await clinic.as("therapist", (ctx) => dailyCosts(ctx, episode), LATER);
+  expect(isGuess).toBe(false);
   const chair = costs.find((c) => c.id === "chair_46");
   expect(chair?.own.percent?.value).toBeGreaterThan(0);
   expect(chair?.other.percent?.value).toBeGreaterThan(0);
+  expect(chair?.course.length).toBeGreaterThan(0);
+  const doubt = (c: typeof chair) => (c?.own.percent?.doubt ?? 0) / (c?.own.percent?.value ?? 1);
   const stranger = await plannedClient(clinic);
   await owner`update strength_test set voided_at = now(), voided_by = ${clinic.actors.therapist.personId}, void_reason = 'x' where episode_id = ${stranger.client.episodeId}`;
   const [other] = await clinic.as(
@@ -182,8 +185,9 @@ test("what daily life takes is asked of both legs on the day, and says when nobo
     (ctx) => episodesToReview(ctx, stranger.client.clientId),
     LATER,
   );
-  const unknown = await clinic.as("therapist", (ctx) => dailyCosts(ctx, other as PastEpisode), LATER);
-  expect(
-    unknown.costs.every((c) => c.own.percent === null && c.own.because.code === "work.never_tested"),
-  ).toBe(true);
+  const guessed = await clinic.as("therapist", (ctx) => dailyCosts(ctx, other as PastEpisode), LATER);
+  expect(guessed.isGuess).toBe(true);
+  const guess = guessed.costs.find((c) => c.id === "chair_46");
+  expect(guess?.own.percent?.working.inputs[1]).toMatchObject({ from: { code: "work.can_prior" } });
+  expect(doubt(guess)).toBeGreaterThan(doubt(chair));
 });

@@ -6,6 +6,7 @@ import { heldForm } from "../../sheet/line/heldForm";
 import { usualHoldDeg } from "../../sheet/line/holdAngle";
 import { legsAllowed } from "../../sheet/line/legs";
 import { LEAST_WINDOW_DEG, type ScoreLine } from "../../sheet/line/scoreInput";
+import { LEAST_SLOW_REPS } from "../../sheet/schemes/kinds/slow";
 import { ANGLE_STEP_DEG } from "../../sheet/schemes/parts";
 import type { Scheme } from "../../sheet/schemes/scheme";
 import { clamp } from "../../units/clamp";
@@ -60,12 +61,15 @@ const SHORT_HOLDS_S = [10, 6];
 /** The scheme as drafted, then lighter and lighter: fewer repetitions, then more in reserve; for holds less felt, then shorter. */
 function lighter(s: Scheme, e: Exercise, arc: AllowedArc): Scheme[] {
   if (s.kind === "holds") return lighterHolds(s, e, arc);
-  if (s.kind === "straight" || s.kind === "ramp") {
-    const fewer = down(s.reps, LEAST_REPS).map((reps): Scheme => ({ ...s, reps }));
+  if (s.kind === "straight" || s.kind === "ramp" || s.kind === "slow") {
+    const fewer = down(s.reps, s.kind === "slow" ? LEAST_SLOW_REPS : LEAST_REPS).map(
+      (reps): Scheme => ({ ...s, reps }),
+    );
     const easier = down(MOST_RESERVE, s.reserve + 1)
       .reverse()
       .map((reserve): Scheme => ({ ...s, reserve }));
-    const plain = s.kind === "ramp" ? [{ ...s, kind: "straight" as const }] : [];
+    const plain =
+      s.kind === "ramp" ? [{ ...s, kind: "straight" as const }] : s.kind === "slow" ? [ADDED_SETS] : [];
     return [s, ...plain, ...easier, ...fewer.slice(1)];
   }
   if (s.kind === "stretch") return [s];

@@ -3,6 +3,7 @@ import { simulateSession } from "../effect/sessionFatigue";
 import { type JudgedLine, judgeScore, type ScoreContext } from "../judge/judgeScore";
 import type { ScoreLine } from "../line/scoreInput";
 import { scoreTotals } from "../order/sessionScore";
+import { LEAST_SLOW_REPS } from "../schemes/kinds/slow";
 import type { Scheme } from "../schemes/scheme";
 
 const MOST_RESERVE = 8;
@@ -82,12 +83,13 @@ function easier(line: ScoreLine, round: number, mayRestLonger: boolean): ScoreLi
   const { scheme } = line;
   if (scheme.kind === "carry") return { ...line, scheme: shorterCarry(scheme) };
   if (scheme.kind === "holds") return { ...line, scheme: fewerHolds(scheme) };
-  if (scheme.kind !== "straight" && scheme.kind !== "ramp") return line;
+  if (scheme.kind !== "straight" && scheme.kind !== "ramp" && scheme.kind !== "slow") return line;
+  const least = scheme.kind === "slow" ? LEAST_SLOW_REPS : LEAST_REPS;
   const reserve = Math.min(MOST_RESERVE, scheme.reserve + 1);
   if (round % 2 === 1 || reserve === scheme.reserve)
     return {
       ...line,
-      scheme: { ...scheme, reps: Math.min(scheme.reps, Math.max(LEAST_REPS, scheme.reps - 2)) },
+      scheme: { ...scheme, reps: Math.min(scheme.reps, Math.max(least, scheme.reps - 2)) },
     };
   const longer = Math.min(MOST_REST_S, scheme.restS + LONGER_REST_S);
   const restS = mayRestLonger ? Math.max(scheme.restS, longer) : scheme.restS;

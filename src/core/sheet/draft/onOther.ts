@@ -48,6 +48,7 @@ export function onOther<L extends ScoreLine>(
 /** A hold keeps its angle only where it means something and lies inside. */
 function onThis(s: Scheme, e: Exercise, atDeg: number | null): Scheme | null {
   // loads in steps are a machine's
+  if (s.kind === "slow" || s.kind === "power") return e.match.load_floor === "limb" ? null : s;
   if (s.kind === "climb" || s.kind === "drop" || s.kind === "ramp" || s.kind === "two_up_one_down")
     return null;
   if (s.kind === "holds") return e.isometric.possible ? { ...s, atDeg } : null;

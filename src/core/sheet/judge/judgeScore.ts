@@ -19,7 +19,7 @@ import { quietMachineOf } from "../load/quietLoad";
 import { repetitionsPossible } from "../load/workingLoad";
 import type { PlannedSet } from "../schemes/contract";
 import type { HoldsScheme } from "../schemes/kinds/holds";
-import { repetitionTarget, type Scheme, schemeBars, setsOf } from "../schemes/scheme";
+import { mostLiftedShare, repetitionTarget, type Scheme, schemeBars, setsOf } from "../schemes/scheme";
 import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 
@@ -140,6 +140,9 @@ function judgeLine<L extends ScoreLine>(
   else if (asksForMore(load))
     cautions.push(saidWith("line.asks_more", { share: load.share, wanted: load.wantedShare }));
   if (line.loadKg != null && !isHeld && (load.share ?? 0) > 1) bars.push({ code: "line.above_once" });
+  const most = mostLiftedShare(scheme);
+  if (most !== null && load.share !== null && load.setting && load.share > most + 1e-9)
+    bars.push(saidWith("line.above_most", { share: load.share, most }));
   cautions.push(...(load.setUp?.cautions ?? []));
   const byFeel = byFeelSaid(load);
   if (byFeel) cautions.push(byFeel);
@@ -152,11 +155,15 @@ function judgeLine<L extends ScoreLine>(
 }
 
 /**
- * Bars that stand while a line is run or decided: that the lightest step asks for more than the scheme wished is none of
- * them, since what is known of a leg changes under a line that was saved.
+ * Bars that stand while a line is run or decided: that it asks for more of the leg than the scheme wished is none of them,
+ * since what is known of a leg changes under a line that was saved.
  */
 export const standingBars = (j: Pick<JudgedLine, "bars">): Said[] =>
-  j.bars.filter((b) => !(typeof b === "object" && b.code === "line.too_heavy" && "isWish" in b && b.isWish));
+  j.bars.filter(
+    (b) =>
+      typeof b !== "object" ||
+      !(b.code === "line.above_most" || (b.code === "line.too_heavy" && "isWish" in b && b.isWish)),
+  );
 
 /** What is set: the body alone, the easiest there is, or as somebody set it. */
 export type WhatIsSet = "body" | "easiest" | { how: string };

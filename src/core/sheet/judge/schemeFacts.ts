@@ -5,7 +5,7 @@ import type { SchemeFacts } from "../schemes/gates";
 /** What is known of a client for every scheme; the exercise adds the rest. */
 export type ClientSchemeFacts = Pick<
   SchemeFacts,
-  "isPostOp" | "isNovice" | "irritability" | "lastPain" | "daysSinceAccumulated"
+  "isPostOp" | "isNovice" | "isLate" | "irritability" | "lastPain" | "daysSinceAccumulated"
 >;
 
 export const schemeFactsOf = (

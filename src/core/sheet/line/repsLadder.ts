@@ -1,3 +1,4 @@
+import { SLOW_RUNGS } from "../schemes/kinds/slow";
 import type { ScoreLine } from "./scoreInput";
 
 /** Repetitions from the fewest to the most before the load steps. */
@@ -12,12 +13,17 @@ const MOST_REPS = 20;
 const MOST_LIGHT_REPS = 40;
 /** Beyond so many repetitions a set is for another end; light and many goes further. Rule P3. */
 export const mostRepsOf = ({ kind }: Pick<ScoreLine["scheme"], "kind">): number =>
-  kind === "light" ? MOST_LIGHT_REPS : MOST_REPS;
+  kind === "light" ? MOST_LIGHT_REPS : kind === "slow" ? SLOW_RUNGS[0] : MOST_REPS;
 
-/** A line's own ladder of repetitions, else from what is planned upward; null where nothing is counted. Rule P1. */
+/**
+ * A line's own ladder of repetitions, else from what is planned upward; slow and heavy goes down to the next rung of its course
+ * instead. Null where nothing is counted. Rules P1, D4.
+ */
 export function repsLadder({ ladder, scheme }: Pick<ScoreLine, "ladder" | "scheme">): RepsLadder | null {
   if (ladder?.of === "reps") return { least: ladder.least, most: ladder.most };
   if (!("reps" in scheme) || scheme.kind === "holds") return null;
+  if (scheme.kind === "slow")
+    return { least: SLOW_RUNGS.find((r) => r < scheme.reps) ?? scheme.reps, most: scheme.reps };
   return {
     least: scheme.reps,
     most: Math.max(scheme.reps, Math.min(mostRepsOf(scheme), scheme.reps + CLIMBED)),

@@ -124,7 +124,7 @@ const isIsolation = (i: ScoreItem): boolean =>
 const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
 const isOnPlate = (i: ScoreItem): boolean => likeOf(i.exercise) === "calf_press";
 const wantsRamp = (i: ScoreItem): boolean =>
-  i.scheme.kind === "straight" &&
+  (i.scheme.kind === "straight" || i.scheme.kind === "slow") &&
   i.scheme.reps + i.scheme.reserve < RAMP_BELOW_REPS &&
   i.exercise.match.load_floor !== "limb";
 

@@ -57,6 +57,8 @@ export interface SchemeSpec<P> {
   target: (p: P) => RepetitionTarget | null;
   /** share of the one-repetition maximum at which it starts; null where none is lifted */
   liftedShare: (p: P) => number | null;
+  /** most of the one-repetition maximum that it is still what it is called; missing where nothing bounds it */
+  mostLiftedShare?: (p: P) => number;
   /** share of what the knee can hold that its load is set to before two light sets found the real one; null: no load */
   heldShare: (p: P, joint: EnduranceJoint, k: number) => number | null;
   /** effective sets of the whole of it for one leg at a share of the maximum (null: as it is planned), where they are not counted set by set. Rule D1 */

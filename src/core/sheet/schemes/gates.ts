@@ -5,6 +5,8 @@ export interface SchemeFacts {
   /** after surgery and not yet in the last two phases */
   isPostOp: boolean;
   isNovice: boolean;
+  /** in a phase that makes strong or keeps what was reached */
+  isLate: boolean;
   irritability: "low" | "moderate" | "high";
   /** joint pain at the last session, 0 to 10; null: not known */
   lastPain: number | null;
@@ -32,6 +34,7 @@ export const loadable: Gate = (f) => (f.isLoadable ? null : { code: "gate.loadab
 export const notEasily: Gate = (f) => (f.irritability === "high" ? { code: "gate.not_easily" } : null);
 export const notEarly: Gate = (f) => (f.isPostOp ? { code: "gate.not_early" } : null);
 export const notNovice: Gate = (f) => (f.isNovice ? { code: "gate.not_novice" } : null);
+export const lateEnough: Gate = (f) => (f.isLate ? null : { code: "gate.late_enough" });
 export const noStretch: Gate = (f) => (f.isStretch ? { code: "gate.no_stretch" } : null);
 export const isMoved: Gate = (f) => (f.isMoved || f.isStretch ? null : { code: "gate.is_held" });
 export const calmEnough: Gate = (f) =>

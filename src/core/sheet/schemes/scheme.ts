@@ -11,8 +11,10 @@ import { holds, holdsSchema } from "./kinds/holds";
 import { light, lightSchema } from "./kinds/light";
 import { lowering, loweringSchema } from "./kinds/lowering";
 import { partials, partialsSchema } from "./kinds/partials";
+import { power, powerSchema } from "./kinds/power";
 import { pulses, pulsesSchema } from "./kinds/pulses";
 import { ramp, rampSchema } from "./kinds/ramp";
+import { slow, slowSchema } from "./kinds/slow";
 import { straight, straightSchema } from "./kinds/straight";
 import { stretch, stretchSchema } from "./kinds/stretch";
 import { twoUpOneDown, twoUpOneDownSchema } from "./kinds/twoUpOneDown";
@@ -29,6 +31,8 @@ export const scheme = z.discriminatedUnion("kind", [
   partialsSchema,
   pulsesSchema,
   lightSchema,
+  slowSchema,
+  powerSchema,
   loweringSchema,
   twoUpOneDownSchema,
   carrySchema,
@@ -48,6 +52,8 @@ const SPECS: { [K in SchemeKind]: SchemeSpec<Extract<Scheme, { kind: K }>> } = {
   partials,
   pulses,
   light,
+  slow,
+  power,
   lowering,
   two_up_one_down: twoUpOneDown,
   carry,
@@ -76,14 +82,17 @@ export const repetitionShare = (s: Scheme): number | null => specOf(s).liftedSha
 export const schemeShare = (s: Scheme, joint: EnduranceJoint = "knee", k = 1): number | null =>
   specOf(s).heldShare(s, joint, k);
 
+/** Most of the one-repetition maximum at which a scheme is still what it is called; null where nothing bounds it. */
+export const mostLiftedShare = (s: Scheme): number | null => specOf(s).mostLiftedShare?.(s) ?? null;
+
 /** Effective sets of a scheme that counts as a whole; null where each set counts for itself. Rule D1. */
 export const ownEffective = (s: Scheme, share: number | null): number | null =>
   specOf(s).effective?.(s, share) ?? null;
 
 /** Sets of so many repetitions with so many left: what a set more, other repetitions and another reserve mean something for. */
-export type PlainSets = Extract<Scheme, { kind: "straight" | "ramp" | "light" }>;
-export const isPlainSets = (s: Scheme): s is PlainSets =>
-  s.kind === "straight" || s.kind === "ramp" || s.kind === "light";
+const PLAIN = ["straight", "ramp", "light", "slow"] as const;
+export type PlainSets = Extract<Scheme, { kind: (typeof PLAIN)[number] }>;
+export const isPlainSets = (s: Scheme): s is PlainSets => PLAIN.some((kind) => kind === s.kind);
 
 /** Why a scheme is barred now; empty where it may be used. */
 export const schemeBars = (kind: SchemeKind, f: SchemeFacts): Said[] =>

@@ -16,6 +16,7 @@ import { SCHEME_KINDS, type Scheme, scheme, schemeBars, schemeShare, setsOf } fr
 const anyFacts: fc.Arbitrary<SchemeFacts> = fc.record({
   isPostOp: fc.boolean(),
   isNovice: fc.boolean(),
+  isLate: fc.boolean(),
   irritability: fc.constantFrom("low" as const, "moderate" as const, "high" as const),
   lastPain: fc.option(fc.integer({ min: 0, max: 10 }), { nil: null }),
   daysSinceAccumulated: fc.option(fc.nat(20), { nil: null }),
@@ -30,6 +31,7 @@ const anyFacts: fc.Arbitrary<SchemeFacts> = fc.record({
 const FREE: SchemeFacts = {
   isPostOp: false,
   isNovice: false,
+  isLate: true,
   irritability: "low",
   lastPain: 1,
   daysSinceAccumulated: null,
@@ -162,7 +164,13 @@ describe("gates of schemes", () => {
     if (!press || !single) throw new Error("no press");
     expect(legsAllowed(press, "straight")).toEqual(["together"]);
     expect(legsAllowed(single, "straight")).not.toContain("together");
-    const known = { isPostOp: false, isNovice: false, irritability: "low" as const, lastPain: 0 };
+    const known = {
+      isPostOp: false,
+      isNovice: false,
+      isLate: true,
+      irritability: "low" as const,
+      lastPain: 0,
+    };
     const facts = schemeFactsOf({ ...known, daysSinceAccumulated: null }, single, 0);
     expect(facts.isOneLeggedMachine).toBe(true);
   });

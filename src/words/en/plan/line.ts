@@ -28,6 +28,8 @@ export const SCHEME_NAMES: Readonly<Record<SchemeKind, string>> = {
   partials: "partials and a closing hold",
   pulses: "pulses at one end",
   light: "light and many",
+  slow: "slow and heavy",
+  power: "fast up, for power",
   lowering: "lowering only",
   two_up_one_down: "two up, one down",
   carry: "carried over a distance",
@@ -91,6 +93,8 @@ export const line = {
   asks_more: (m: { share: number; wanted: number }, f: Format) =>
     `It asks for ${percent(m.share, f)} where the scheme wants ${f.number(m.wanted * 100)}: plan fewer repetitions, or take an easier form.`,
   above_once: "it is more than the most that it can lift once: set less",
+  above_most: (m: { share: number; most: number }, f: Format) =>
+    `it asks for ${percent(m.share, f)} of what is lifted once, and more than ${percent(m.most, f)} is not lifted fast: set less`,
   above_wish: (m: { asks: number; wants: number; isTested: boolean }, f: Format) =>
     // the knee is asked for no more than wanted: then it is the hip that carries too much of it
     Math.round(m.asks * 100) <= Math.round(m.wants * 100)
@@ -127,6 +131,7 @@ export const gate = {
   not_easily: "the knee is easily stirred up: straight sets or holds first",
   not_early: "not early after surgery",
   not_novice: "not for novices: straight sets first",
+  late_enough: "only in a phase that makes strong or keeps what was reached",
   no_stretch: "a stretch is not done in sets",
   is_held: "this exercise is only held: choose holds",
   pain_unknown: "the last session's pain is not known",

@@ -27,7 +27,10 @@ export function wayWords(s: Scheme): string {
     case "straight":
     case "ramp":
     case "light":
+    case "slow":
       return `${seconds}, ${inReserve(s.reserve)}`;
+    case "power":
+      return `up as fast as it goes, lower it under control in ${tempo?.lowerS} s`;
     case "lowering":
       return `help on the way up, lower it alone in ${s.lowerS} s${tempo ? `, ${tempo.bottomS} s before the next` : ""}`;
     case "two_up_one_down":

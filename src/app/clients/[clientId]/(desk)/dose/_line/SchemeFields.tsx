@@ -13,6 +13,7 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   carriedKg: { label: "carried", unit: "kg", least: 0, most: 60, step: 1 },
   holdS: { label: "hold", unit: "s", least: 3, most: 60, step: 5 },
   reserve: { label: "in reserve", unit: "", least: 0, most: 8, step: 1 },
+  percent: { label: "of one lift", unit: "%", least: 40, most: 60, step: 5 },
   plateKg: { label: "a step", unit: "kg", least: 0.5, most: 20, step: 0.5 },
   drops: { label: "drops", unit: "", least: 1, most: 3, step: 1 },
   dropPct: { label: "each by", unit: "%", least: 10, most: 30, step: 5 },

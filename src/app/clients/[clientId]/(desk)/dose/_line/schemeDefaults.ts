@@ -29,6 +29,8 @@ export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } 
   partials: { kind: "partials", sets: 2, reps: 10, partials: 5, end: "stretched", holdS: 15, restS: 90 },
   pulses: { kind: "pulses", sets: 2, reps: 10, pulses: 2, end: "short", restS: 90 },
   light: { kind: "light", sets: 2, reps: 30, reserve: 3, restS: 60 },
+  slow: { kind: "slow", sets: 4, reps: 15, reserve: 2, restS: 120 },
+  power: { kind: "power", sets: 3, reps: 6, percent: 50, restS: 120 },
   lowering: { kind: "lowering", sets: 3, reps: 5, lowerS: 5, restS: 120 },
   two_up_one_down: { kind: "two_up_one_down", sets: 3, reps: 6, reserve: 2, lowerS: 4, restS: 120 },
   carry: { kind: "carry", sets: 2, distanceM: 10, carriedKg: 0, restS: 90 },
@@ -59,6 +61,10 @@ export function schemeWords(s: Scheme): string {
       return `${s.sets} × ${s.reps}, ${s.pulses} pulses each`;
     case "light":
       return `${s.sets} × ${s.reps} light, ${s.reserve} in reserve`;
+    case "slow":
+      return `${s.sets} × ${s.reps} slow, ${s.reserve} in reserve`;
+    case "power":
+      return `${s.sets} × ${s.reps} fast up, ${s.percent} %`;
     case "lowering":
       return `${s.sets} × ${s.reps}, ${s.lowerS} s down`;
     case "two_up_one_down":
