@@ -21,7 +21,8 @@ export type LineChange =
         | "reps"
         | "sets"
         | "lowering"
-        | "pause";
+        | "pause"
+        | "height";
       from: number;
       to: number;
     }

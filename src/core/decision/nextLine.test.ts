@@ -287,7 +287,7 @@ const PHASES = CONDITIONS.flatMap((c) =>
 );
 
 test("one step of any line, in any phase: one thing moves, in the named direction, and nothing else by a digit (P1)", () => {
-  const met = { load: 0, reps: 0, other: 0, none: 0, discarded: 0 };
+  const met = { load: 0, reps: 0, height: 0, other: 0, none: 0, discarded: 0 };
   fc.assert(
     fc.property(anyLine, anyWho, fc.constantFrom(...PHASES), fc.boolean(), (l, who, limits, isUp) => {
       const c = scoreContext(limits);
@@ -306,12 +306,14 @@ test("one step of any line, in any phase: one thing moves, in the named directio
       const before = l.scheme as typeof EXAMPLES.straight;
       const after = made.scheme as typeof EXAMPLES.straight;
       // nothing but the named thing is another
-      expect({ ...made, loadKg: null, scheme: null, ladder: null }).toEqual({
+      expect({ ...made, loadKg: null, scheme: null, ladder: null, heightCm: null }).toEqual({
         ...l,
         loadKg: null,
         scheme: null,
         ladder: null,
+        heightCm: null,
       });
+      if (change?.code !== "height") expect(then?.height?.cm).toBe(now.height?.cm);
       const kg = then?.load?.setting?.load ?? null;
       const isHelp = now.load.setting?.isHelp ?? false;
       switch (change?.code) {
@@ -340,6 +342,12 @@ test("one step of any line, in any phase: one thing moves, in the named directio
           expect(after.reps > before.reps).toBe(isUp);
           expect({ ...after, reps: 0, sets: 0 }).toEqual({ ...before, reps: 0, sets: 0 });
           break;
+        case "height":
+          met.height++;
+          expect((then?.height?.cm ?? 0) < (now.height?.cm ?? 0)).toBe(isUp);
+          expect({ ...after, sets: 0 }).toEqual({ ...before, sets: 0 });
+          expect(kg).toBe(set);
+          break;
         case "sets":
         case "lowering":
         case "pause":
@@ -360,6 +368,7 @@ test("one step of any line, in any phase: one thing moves, in the named directio
   );
   expect(met.load).toBeGreaterThan(RUNS / 50);
   expect(met.reps).toBeGreaterThan(RUNS / 50);
+  expect(met.height).toBeGreaterThan(0);
   expect(met.discarded).toBeLessThan(RUNS * 0.9);
 });
 

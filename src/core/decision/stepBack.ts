@@ -1,7 +1,9 @@
 import { type StepSizes, stepSizes } from "../progression/stepSizes";
+import type { JudgedLine } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { type NextLine, stays, withScheme } from "./lineChange";
 import { judgedOf, loadsOf, type NextFacts } from "./lineNow";
+import { heightStep } from "./stepUp";
 
 const LEAST_REPS = 3;
 const FEWER_REPS = 2;
@@ -34,8 +36,14 @@ export function stepBack(line: ScoreLine, facts: NextFacts): NextLine {
             },
           ],
         }
-      : (lessOfIt(line)[0] ?? stays(line, "at_least"));
+      : (higher(line, judged) ?? lessOfIt(line)[0] ?? stays(line, "at_least"));
   return fewerSets(next, sizes);
+}
+
+/** A higher seat, box or pad. */
+function higher(line: ScoreLine, judged: JudgedLine): NextLine | null {
+  const [found] = heightStep(line, judged, "down");
+  return found ? { line: found.line, changes: [found.change] } : null;
 }
 
 /** A step back that no machine can be set to is taken by doing less of the same [own]. */

@@ -1,5 +1,6 @@
 import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
+import type { JudgedLine } from "../sheet/judge/judgeScore";
 import { mostRepsOf, repsLadder } from "../sheet/line/repsLadder";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import { MOST_WORK_SETS, USUAL_RESERVE } from "../sheet/schemes/parts";
@@ -45,6 +46,7 @@ export function stepUp(line: ScoreLine, facts: NextFacts, up: Up): NextLine {
   }
   const loads = loadsOf(judged, facts);
   const tries = [
+    ...(loads && loads.kg > 0 ? [] : heightStep(line, judged, "up")),
     ...(loads ? loadSteps(line, loads, facts, up) : []),
     ...otherWays(line, up.isEasy ? MORE_EASY_REPS : MORE_REPS),
   ];
@@ -60,6 +62,16 @@ const repsOf = (line: ScoreLine, from: number, to: number): Tried => ({
   line: withScheme(line, { reps: to }),
   change: { code: "reps", from, to },
 });
+
+/** One lower seat, box or pad; back it is one higher. Nothing else moves. Rule P3. */
+export function heightStep(line: ScoreLine, { height }: JudgedLine, to: "up" | "down"): Tried[] {
+  if (!height || line.scheme.kind === "holds") return [];
+  const { cm, open } = height;
+  const next = to === "up" ? open.find((x) => x < cm) : open.findLast((x) => x > cm);
+  return next === undefined
+    ? []
+    : [{ line: { ...line, heightCm: next }, change: { code: "height", from: cm, to: next } }];
+}
 
 /** The next real load, or the repetitions that come before it where its step is coarse. */
 function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: Up): Tried[] {

@@ -18,6 +18,7 @@ export type FieldName =
   | "distance"
   | "plate"
   | "percent"
+  | "seat_height"
   | "drop"
   | "drops"
   | "felt_effort"

@@ -31,6 +31,9 @@ const SETTINGS: Readonly<Record<string, string>> = {
   depthDeg: "Anschlag für die Tiefe",
   benchM: "Höhe der Bank",
   backrestDeg: "Rückenlehne",
+  seatCm: "Sitz",
+  boxCm: "Kasten",
+  padCm: "Polster unter dem Knie",
   backToRailDeg: "Rücken zur Schiene",
 };
 

@@ -21,6 +21,8 @@ export function changeWords(c: LineChange): string {
       return `The same again: the next step is not open, because ${sayPlainly(c.because)}.`;
     case "lowering":
       return `Lower in ${c.to} s instead of ${c.from} s.`;
+    case "height":
+      return `${c.to} cm high instead of ${c.from} cm.`;
     case "pause":
       return `Stay ${c.to} s at the end of each lift instead of ${c.from} s.`;
     case "rung":

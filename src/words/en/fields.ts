@@ -23,6 +23,7 @@ const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = 
   distance: "Distance",
   plate: "A plate",
   percent: "The share of one lift",
+  seat_height: "The height of what is sat or knelt on, in centimetres,",
   drop: "A drop",
   drops: "Drops",
   felt_effort: "Felt effort",

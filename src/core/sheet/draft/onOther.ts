@@ -37,6 +37,7 @@ export function onOther<L extends ScoreLine>(
       loadKg: null,
       machineId: null,
       settings: null,
+      heightCm: null,
       ladder: null,
     };
     const [judged] = judgeScore([{ ...made, sharesRests: false }], context);

@@ -1,3 +1,4 @@
+import type { Body } from "../../body/segments";
 import { isStricter, leastOf, whoSet } from "../../bounds/inForce";
 import { DOUBTED_FROM } from "../../capacity/shows";
 import type { PersonalFactor } from "../../isometrics/personalFactor";
@@ -7,6 +8,7 @@ import type { AllowedArc } from "../../selection/fit/allowedArc";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { openOf, type SheetInput } from "../../selection/rank/rangeSheet";
 import { machineFor } from "../../selection/setUp/machineFor";
+import { bendAt, type HeightSet, heightFor, heightsOf } from "../../selection/setUp/quiet/heights";
 import { type Said, saidWith } from "../../units/said";
 import { jointOf } from "../effect/sessionFatigue";
 import { heldForm } from "../line/heldForm";
@@ -39,6 +41,8 @@ export interface JudgedLine<L extends ScoreLine = ScoreLine> {
   /** the same inside the line's own angle or window, at its load */
   row: Row | null;
   load: LineLoad | null;
+  /** of the seat, box or pad; null: it has none, or none that is open */
+  height: HeightSet | null;
   /** the machine it stands on; null: none, or not in this gym */
   machineId: string | null;
   sets: readonly PlannedSet[];
@@ -95,6 +99,7 @@ function judgeLine<L extends ScoreLine>(
     open: null,
     row: null,
     load: null,
+    height: null,
     machineId,
     sets,
     cautions: [],
@@ -121,10 +126,14 @@ function judgeLine<L extends ScoreLine>(
   if (scheme.kind === "accumulated" && scheme.total > NOVICE_TOTAL && context.known.isNovice)
     bars.push(saidWith("line.novice_total", { total: scheme.total, most: NOVICE_TOTAL }));
   bars.push(...effortBars(sets, line, context));
+  const heights = heightsOf(exercise);
+  const { body } = context.sheet;
+  const height = heights && heightFor(heights, body, found.arc.toDeg, line.heightCm ?? null);
+  if (heights) bars.push(...heightBars(height, found.arc.toDeg, body));
   // a therapist's reason goes above the start cap, and above nothing else
   const sheet = line.aboveStart ? { ...context.sheet, startCapIsLifted: true } : context.sheet;
   const set = lineLoad(found, scheme, windowOf(line), sheet, personOf(line, context));
-  if (Array.isArray(set)) return { ...nothing, open, bars: [...bars, ...set] };
+  if (Array.isArray(set)) return { ...nothing, open, height, bars: [...bars, ...set] };
   const { row, load } = set;
   const cautions: Said[] = [];
   if (load.tooHeavyBecause)
@@ -151,7 +160,16 @@ function judgeLine<L extends ScoreLine>(
   const more = repetitionsInstead(scheme, load);
   if (more) cautions.push(more);
   const isTrial = isHeld && holdNotes(scheme, exercise, load, context, bars, cautions);
-  return { ...nothing, open, row, load, bars, cautions, isTrial };
+  return { ...nothing, open, row, load, height, bars, cautions, isTrial };
+}
+
+/** A seat or box that bends the knee further than is open is barred, whoever set it. */
+function heightBars(h: HeightSet | null, mostDeg: number, body: Body): Said[] {
+  if (h === null) return [saidWith("line.no_height", { mostDeg: Math.floor(mostDeg) })];
+  const deg = bendAt(body, h.of, h.cm);
+  return deg !== null && deg > mostDeg + 1e-9
+    ? [saidWith("line.too_low", { cm: h.cm, mostDeg: Math.floor(mostDeg) })]
+    : [];
 }
 
 /**

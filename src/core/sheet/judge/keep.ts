@@ -1,6 +1,7 @@
 import { limbGravityTorqueNm } from "../../body/limbGravity";
 import { mostOf } from "../../bounds/inForce";
 import { modelIdOf } from "../../selection/fit/exerciseUse";
+import { heightWords } from "../../selection/setUp/quiet/heights";
 import { setUpWords } from "../../selection/setUp/setUpWords";
 import { InputError } from "../../units/inputError";
 import { kneecapDose } from "../effect/kneecapDose";
@@ -41,7 +42,11 @@ export function keep(
     fromDeg: window ? window.fromDeg : null,
     toDeg: window ? window.toDeg : null,
     painMax: mostOf(context.sheet.limits, "joint_pain"),
-    setUp: load?.setUp ? setUpWords(load.setUp) : [],
+    setUp: [
+      ...(load?.setUp ? setUpWords(load.setUp) : []),
+      ...(judged.height ? [heightWords(judged.height)] : []),
+    ],
+    heightCm: judged.height?.cm ?? null,
     drawing: load?.setUp
       ? {
           settings: load.setUp.settings,

@@ -69,6 +69,8 @@ export const keptLine = z.object({
   painMax: z.number(),
   /** what to set, in words, each with its notch; by its key it is said in another language */
   setUp: z.array(z.object({ key: z.string().optional(), name: z.string(), value: z.string() })),
+  /** of the seat, box or pad, cm; missing or null: it has none */
+  heightCm: z.number().nullish(),
   /** how it is drawn: the settings behind the words; null where there is no model of it */
   drawing: z
     .object({

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { numberField, uuid } from "../../units/fields";
+import { numberField, uuid, wholeField } from "../../units/fields";
 import { wrong } from "../../units/wrong";
 import { plannedDeg } from "../schemes/parts";
 import { scheme } from "../schemes/scheme";
@@ -37,6 +37,8 @@ export const scoreLine = z.object({
     .nullish(),
   /** the load that a person or a decision set, in the machine's unit; none: as the scheme asks for it */
   loadKg: numberField("load", "kg", 0, 1000).nullish(),
+  /** of the seat, box or pad, where the exercise has one, cm; none: as it is usual */
+  heightCm: wholeField("seat_height", 5, 80).nullish(),
   /** the clinic's machine that was chosen, and its settings; none: the first that can do it, as it is usual */
   machineId: uuid.nullish(),
   settings: z.record(z.string().max(40), z.number({ error: "input.setting_number" })).nullish(),

@@ -105,6 +105,7 @@ export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: fa
 
 /** With so many repetitions left, a set is light: a warm-up may stand anywhere [own]. */
 const LIGHT_RESERVE = 4;
+const WAKING_RESERVE = 3;
 const LIGHT_EFFORT = 5;
 const LIGHT_PERCENT = 30;
 /** Straight sets with so few repetitions in all, done and left, are above two thirds of the maximum: ramp sets first (dosing rules D6). */
@@ -112,6 +113,8 @@ const RAMP_BELOW_REPS = 15;
 
 function isLight(s: Scheme): boolean {
   if (s.kind === "straight") return s.reserve >= LIGHT_RESERVE;
+  // one such set with some left is how a thigh is woken
+  if (s.kind === "light") return s.sets === 1 && s.reserve >= WAKING_RESERVE;
   if (s.kind === "holds")
     return s.effort.kind === "felt" ? s.effort.felt <= LIGHT_EFFORT : s.effort.percent <= LIGHT_PERCENT;
   return s.kind === "stretch";
@@ -124,7 +127,7 @@ const isIsolation = (i: ScoreItem): boolean =>
 const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
 const isOnPlate = (i: ScoreItem): boolean => likeOf(i.exercise) === "calf_press";
 const wantsRamp = (i: ScoreItem): boolean =>
-  (i.scheme.kind === "straight" || i.scheme.kind === "slow") &&
+  i.scheme.kind === "straight" &&
   i.scheme.reps + i.scheme.reserve < RAMP_BELOW_REPS &&
   i.exercise.match.load_floor !== "limb";
 

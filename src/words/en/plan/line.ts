@@ -102,6 +102,10 @@ export const line = {
       : `it asks for ${percent(m.asks, f)} of ${m.isTested ? "its strength" : "the strength that is safe to count on, untested"}; this scheme wants ${percent(m.wants, f)}`,
   above_test: (m: { kg: number }, f: Format) =>
     `its lightest step is above the ${f.kg(m.kg, 0)} that the test leaves`,
+  no_height: (m: { mostDeg: number }) =>
+    `no seat is high enough for the ${m.mostDeg}° that are open: take another exercise`,
+  too_low: (m: { cm: number; mostDeg: number }) =>
+    `${m.cm} cm bends the knee further than the ${m.mostDeg}° that are open: set it higher`,
   by_feel: (m: { mostKg: number }, f: Format) =>
     `Nobody has tested it on this machine: find the load by feel from the lightest, at most ${f.kg(m.mostKg)} until its sets tell more.`,
   untested: (m: { low: number; high: number }, f: Format) =>

@@ -1,10 +1,11 @@
 import type { Lift } from "../../../capacity/station";
+import { USUAL_BANDS } from "../../../equipment/bands";
 import { type Exercise, likeOf } from "../../../rules/exercises";
-import { massLabel } from "../../../units/mass";
+import { GRAVITY_M_S2, massLabel } from "../../../units/mass";
 import { BODY_WEIGHT, type RealLoad } from "../machineFor";
 
-/** How an exercise without a machine or a model is made heavier: a weight that is held, or a cuff at the ankle. */
-type Kind = "held" | "cuff";
+/** How an exercise without a machine or a model is made heavier: a weight that is held, a cuff at the ankle, a band. */
+type Kind = "held" | "cuff" | "band";
 
 /**
  * What is moved with nothing added, as a share of the body's mass, and what a kilogram counts against it: both in the same
@@ -25,6 +26,8 @@ const HINGES: Moved = { kind: "held", bareShare: 0.6, perKg: 1.2 };
 const LEG: Moved = { kind: "cuff", bareShare: 0.16, perKg: 2 };
 /** Shin and foot from the knee. */
 const SHIN: Moved = { kind: "cuff", bareShare: 0.06, perKg: 1.6 };
+/** Out to the side against a band above the knees: the leg itself is hardly lifted. */
+const ASIDE: Moved = { kind: "band", bareShare: 0.03, perKg: 1 };
 const PELVIS: Moved = { kind: "held", bareShare: 0.5, perKg: 1 };
 
 const MOVED: Readonly<Record<string, Moved>> = {
@@ -40,17 +43,30 @@ const MOVED: Readonly<Record<string, Moved>> = {
   },
   ...{ slr_supine: LEG, slr_prone: LEG, slr_side: LEG, slr_add: LEG, hip_abd_standing: LEG },
   ...{ rev_straight_single: LEG, rev_bent_single: LEG },
+  ...{ march_standing: LEG, kext_kick_crunch: LEG },
+  ...{ decline_squat_single: SQUATS, side_step_band: ASIDE, curl_slider: PELVIS },
   curl_standing: SHIN,
   bridge_two: PELVIS,
 };
 
+/** Pull of a usual band stretched by so much, as it stands above the knees [own]. */
+const BAND_STRETCH_M = 0.15;
+const BANDS: readonly RealLoad[] = [
+  { load: 0, how: BODY_WEIGHT },
+  ...USUAL_BANDS.map((b) => {
+    const load = Math.round((10 * b.stiffnessNPerM * BAND_STRETCH_M) / GRAVITY_M_S2) / 10;
+    return { load, how: `${b.name}, ${massLabel(load)}` };
+  }),
+];
+const plain = (kg: number): RealLoad => ({ load: kg, how: kg === 0 ? BODY_WEIGHT : massLabel(kg) });
+
 /** Weights that are held and cuffs as they usually come; what is not there is passed over by hand [own]. */
-const STEPS_KG: Readonly<Record<Kind, readonly number[]>> = {
+const STEPS_KG: Readonly<Record<Exclude<Kind, "band">, readonly number[]>> = {
   held: [0, 2, 4, 6, 8, 10, 12, 16, 20, 24, 28, 32],
   cuff: [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5],
 };
-/** A first added weight, as a share of the body's mass: held, and at the ankle [own]. */
-const START_SHARE: Readonly<Record<Kind, number>> = { held: 0.1, cuff: 0.015 };
+/** A first added weight, as a share of the body's mass: held, at the ankle, as the pull of a band [own]. */
+const START_SHARE: Readonly<Record<Kind, number>> = { held: 0.1, cuff: 0.015, band: 0.04 };
 
 /** An exercise that free weights make heavier. */
 export interface FreeWeight {
@@ -76,7 +92,7 @@ export function freeWeightOf(e: Pick<Exercise, "id" | "like_id">, massKg: number
       angles: [{ bareNm: bareShare * massKg, perKgNm: perKg, shape: 1 }],
       ...{ eta: 1, isOwn: true, repetitionsFactor: 1 },
     },
-    loads: STEPS_KG[kind].map((kg) => ({ load: kg, how: kg === 0 ? BODY_WEIGHT : massLabel(kg) })),
+    loads: kind === "band" ? BANDS : STEPS_KG[kind].map(plain),
     startKg: START_SHARE[kind] * massKg,
   };
 }

@@ -62,6 +62,7 @@ export function schemeOn(
     window: null,
     // what was set by hand was set for the scheme before
     loadKg: null,
+    heightCm: null,
     ladder: null,
   };
 }

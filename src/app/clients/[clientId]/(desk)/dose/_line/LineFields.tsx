@@ -1,4 +1,5 @@
 "use client";
+import { type HeightOf, heightsOf } from "@/core/selection/setUp/quiet/heights";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { ScoreLine } from "@/core/sheet/line/scoreInput";
@@ -22,6 +23,7 @@ export function LineFields({
   return (
     <>
       <LoadField judged={judged} onChange={onChange} />
+      <HeightField judged={judged} onChange={onChange} />
       <LadderFields judged={judged} onChange={onChange} />
       <OrderFields line={judged.line} onChange={onChange} />
     </>
@@ -55,6 +57,42 @@ function LoadField({
         {setting.loads.map((l) => (
           <option key={l.load} value={String(l.load)}>
             {say(loadSaid(l.how, l.load))}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+const HEIGHT_LABELS: Readonly<Record<HeightOf, string>> = {
+  seat: "seat",
+  box: "box",
+  pad: "pad under the knee",
+};
+
+/** How high it sits, touches or kneels, where that is what makes it harder. */
+function HeightField({
+  judged: { exercise, height, line },
+  onChange,
+}: {
+  judged: JudgedLine<Line>;
+  onChange: (part: Partial<ScoreLine>) => void;
+}) {
+  const heights = exercise && heightsOf(exercise);
+  if (!heights || !height) return null;
+  const all = [...new Set([...heights.cm, height.cm])].sort((a, b) => b - a);
+  return (
+    <label className="flex items-center justify-between gap-3">
+      {HEIGHT_LABELS[heights.of]}
+      <select
+        className="select select-sm w-[210px]"
+        value={line.heightCm == null ? "" : String(height.cm)}
+        onChange={(e) => onChange({ heightCm: e.target.value === "" ? null : Number(e.target.value) })}
+      >
+        <option value="">{line.heightCm == null ? `as usual: ${height.cm} cm` : "as usual"}</option>
+        {all.map((cm) => (
+          <option key={cm} value={String(cm)}>
+            {cm} cm
           </option>
         ))}
       </select>
