@@ -28,24 +28,7 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
           </p>
         )}
       </div>
-      {c.own.percent ? (
-        <div>
-          <Figure
-            label={`${c.own.isAtLeast ? "at least, " : ""}${c.own.spared ? unspared(c.own) : ""}at ${Math.round(c.own.hardestDeg ?? 0)}°`}
-            computed={c.own.percent}
-          />
-          {c.own.spared && (
-            <Figure
-              label={`as it is done, with ${Math.round(100 * c.own.spared.share)} % of the weight`}
-              computed={c.own.spared.percent}
-            />
-          )}
-        </div>
-      ) : (
-        <p className="small quiet">
-          not known: <Said>{c.own.because}</Said>
-        </p>
-      )}
+      <Takes cost={c.own} />
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={wordsOf(c, side)}>
         <line x1={x(0)} x2={x(MOST)} y1={20} y2={20} className="stroke-rule" />
         <line x1={x(100)} x2={x(100)} y1={4} y2={36} strokeDasharray="4 3" className="stroke-mark" />
@@ -57,12 +40,37 @@ export function CostRow({ cost: c, side, locale }: { cost: DailyCost; side: Side
       </svg>
       <p className="small">
         {first && last && first !== last
-          ? `${Math.round(first.cost.percent?.value ?? 0)} % on ${shortDay(first.on, locale)}, ${Math.round(last.cost.percent?.value ?? 0)} % on ${shortDay(last.on, locale)}`
+          ? `${c.own.spared ? unspared(c.own) : ""}${Math.round(first.cost.percent?.value ?? 0)} % on ${shortDay(first.on, locale)}, ${Math.round(last.cost.percent?.value ?? 0)} % on ${shortDay(last.on, locale)}`
           : first
             ? `first known on ${shortDay(first.on, locale)}`
             : ""}
       </p>
     </li>
+  );
+}
+
+/** What it takes: as it is really done first, and then what it would be with this leg not spared. */
+function Takes({ cost }: { cost: Cost }) {
+  if (!cost.percent)
+    return (
+      <p className="small quiet">
+        not known: <Said>{cost.because}</Said>
+      </p>
+    );
+  const at = `${cost.isAtLeast ? "at least, " : ""}at ${Math.round(cost.hardestDeg)}°`;
+  const { spared } = cost;
+  if (!spared) return <Figure label={at} computed={cost.percent} />;
+  return (
+    <div>
+      <Figure
+        label={`as it is done, ${Math.round(100 * spared.share)} % of the weight on it`}
+        computed={spared.percent}
+      />
+      <p className="small quiet">
+        {unspared(cost)}
+        {at}: {Math.round(cost.percent.value)} %
+      </p>
+    </div>
   );
 }
 
