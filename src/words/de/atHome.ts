@@ -46,6 +46,8 @@ export const atHome: Translated<typeof en> = {
     `${m.n} ${entries(m.n)} ${m.n === 1 ? "liegt" : "liegen"} auf diesem Gerät: Ein neuer Link von ${m.clinic}, hier geöffnet, nimmt ${m.n === 1 ? "ihn" : "sie"} mit.`,
   line_over: (m) =>
     `${m.names}: für heute vorbei, es tat mehr weh, als es soll. Lassen Sie das Bein ruhen; ${m.isLast ? "die Praxis sieht es." : "die nächste Übung kann trotzdem gehen."}`,
+  line_gave_out: (m) =>
+    `${m.names}: genug für heute, der Muskel gab nach. ${m.isLast ? "Die Praxis sieht es." : "Weiter mit der nächsten Übung."}`,
   needs: (m) => `Sie brauchen: ${m.what}`,
   set: (m) => `Einstellen: ${m.what}`,
   wear: (m) => `Tragen: ${m.what}`,
@@ -54,6 +56,7 @@ export const atHome: Translated<typeof en> = {
   ready: "Ich bin bereit",
   rest: "Pause, dann weiter",
   start: "Start",
+  offer_more: (m) => `Es ging noch mehr: ${m.reps} versuchen`,
   start_now: "Jetzt starten",
   breathe: "noch · weiteratmen",
   one_more: "noch eine",

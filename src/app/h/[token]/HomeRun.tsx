@@ -3,7 +3,9 @@ import { useRef, useState } from "react";
 import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { bodyFrom } from "@/core/body/segments";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { asKept } from "@/core/units/said";
 import { askedOf } from "@/core/visit/between/askedOf";
+import { offerFor } from "@/core/visit/between/offer";
 import { feltSaid, loadSaid, taskSaid } from "@/core/visit/client/homeSaid";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";
@@ -25,6 +27,9 @@ const ANYBODY = bodyFrom(70, 1.7);
 
 /** What a client can tell without anybody looking. */
 const EARLY = ["muscle", "joint_pain", "position", "other"] as const satisfies readonly EarlyReason[];
+
+/** Why a line ended that the muscle ended. */
+const GAVE_OUT = asKept({ code: "floor.gave_out" });
 
 const BAND_LABELS = {
   set_up: "band_next",
@@ -60,9 +65,11 @@ export function HomeRun({
   const task = state.under?.task ?? currentTask(state);
   const line = task ? lineOf(state, task.lineId) : null;
   const asked = task && line ? askedOf(state, task, line) : { reserve: false, felt: false };
+  const offer = offerFor(state);
   const band = bandOf(state, clock.restS);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   const ended = state.lines.filter((l) => state.ended[l.lineId]);
+  const gaveOut = (l: KeptLine) => state.ended[l.lineId] === GAVE_OUT;
   const own = task ? state.tasks.filter((t) => t.lineId === task.lineId && t.status !== "dropped") : [];
   const at = own.filter((t) => t.status === "done").length + 1;
 
@@ -108,11 +115,17 @@ export function HomeRun({
             {outbox.refused > 0 && ` ${t("refused_kept", { n: outbox.refused, clinic })}`}
           </p>
         )}
-        {ended.length > 0 && !(state.phase === "finished") && (
-          <p role="status" className="mb-3 border-l-4 border-mark pl-3 text-[17px]">
-            {t("line_over", { names: ended.map(nameOf).join(", "), isLast: isClosing })}
-          </p>
-        )}
+        {state.phase !== "finished" &&
+          (["line_over", "line_gave_out"] as const).map((why) => {
+            const names = ended.filter((l) => (why === "line_gave_out") === gaveOut(l)).map(nameOf);
+            return (
+              names.length > 0 && (
+                <p key={why} role="status" className="mb-3 border-l-4 border-mark pl-3 text-[17px]">
+                  {t(why, { names: names.join(", "), isLast: isClosing })}
+                </p>
+              )
+            );
+          })}
         {!isClosing && line && task && (
           <>
             <h1 className="text-[28px] leading-tight">{nameOf(line)}</h1>
@@ -188,6 +201,18 @@ export function HomeRun({
                 ? { value: clockWords(clock.restS), under: t("rest") }
                 : { value: String(taskSaid(task).n), under: say(taskSaid(task)) })}
             />
+            {offer?.isMore && (
+              <button
+                type="button"
+                className="btn mt-4 h-auto min-h-[60px] w-full border-2 border-primary bg-base-100 py-2 text-[19px]"
+                onClick={() => {
+                  const { lineId, loadKg, reps } = offer;
+                  happen({ type: "take", lineId, loadKg, reps, at: Date.now() });
+                }}
+              >
+                {t("offer_more", { reps: offer.reps })}
+              </button>
+            )}
             <Big words={t(clock.restS > 0 ? "start_now" : "start")} onPress={clock.start} />
           </>
         )}

@@ -4,6 +4,7 @@ import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
 import { legsAllowed } from "../line/legs";
 import { factsAtHome, factsOfSheet } from "./atHome";
 import { judgeScore } from "./judgeScore";
+import { offersOf } from "./offersOf";
 import type { PlainScoreFacts } from "./scoreContextOf";
 
 const context = scoreContext();
@@ -40,4 +41,27 @@ test("a saved sheet is judged as where it is done; one that stood on a machine b
   expect(of("gym", null)).toBe(facts.choose.machines.length);
   expect(of("home", "a bench")).toBe(facts.choose.machines.length);
   expect(of("home", null)).toBeLessThan(facts.choose.machines.length);
+});
+
+test("at home only the body's own weight is offered more of, and of that repetitions", () => {
+  let [offered, refused] = [0, 0];
+  for (const e of context.sheet.exercises) {
+    const legs = legsAllowed(e, "straight")[0];
+    if (!legs) continue;
+    const [j] = judgeScore([line(e.id, EXAMPLES.straight, { legs })], atHome);
+    const offers = j && offersOf(j, atHome);
+    if (!offers) {
+      refused++;
+      continue;
+    }
+    offered++;
+    expect({ id: e.id, set: j.load?.setting?.load, loads: offers.loads }).toEqual({
+      id: e.id,
+      set: 0,
+      loads: [],
+    });
+    expect(offers.most).toBeGreaterThan(EXAMPLES.straight.reps);
+  }
+  expect(offered).toBeGreaterThan(8);
+  expect(refused).toBeGreaterThan(8);
 });

@@ -12,11 +12,13 @@ const MOST_LOADS = 80;
 export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffers | null {
   const { line, load } = judged;
   const ladder = repsLadder(line);
-  // at home nobody stands by: what was planned is done
-  if (sheet.isAtHome || !ladder || !load) return null;
+  if (!ladder || !load) return null;
   const { scheme } = line;
   if (!isPlainSets(scheme)) return null;
   const { setting, open } = load;
+  const rules = { reserve: scheme.reserve, ...ladder, care: sheet.strength.care };
+  // at home nobody stands by: the body alone, and of that repetitions only
+  if (sheet.isAtHome) return setting && setting.load === 0 ? { ...rules, loads: [] } : null;
   const near = (setting?.loads ?? []).filter(
     (l) =>
       open !== null &&
@@ -27,9 +29,7 @@ export function offersOf(judged: JudgedLine, { sheet }: ScoreContext): KeptOffer
         (l.load >= LEAST_SHARE * setting.load && l.load <= MOST_SHARE * setting.load)),
   );
   return {
-    reserve: scheme.reserve,
-    ...ladder,
-    care: sheet.strength.care,
+    ...rules,
     loads: near.slice(0, MOST_LOADS).map((l) => ({ loadKg: l.load, how: l.how })),
   };
 }

@@ -49,6 +49,8 @@ export const atHome = {
     `${m.n} ${entries(m.n)} ${m.n === 1 ? "is" : "are"} kept on this phone: a new link of ${m.clinic}, opened here, takes ${m.n === 1 ? "it" : "them"} along.`,
   line_over: (m: { names: string; isLast: boolean }) =>
     `${m.names}: over for today, it hurt more than it should. Let the leg rest; ${m.isLast ? "the clinic sees it." : "the next one may still be fine."}`,
+  line_gave_out: (m: { names: string; isLast: boolean }) =>
+    `${m.names}: enough for today, the muscle gave out. ${m.isLast ? "The clinic sees it." : "Go on with the next one."}`,
   needs: (m: { what: string }) => `You need: ${m.what}`,
   set: (m: { what: string }) => `Set: ${m.what}`,
   wear: (m: { what: string }) => `Wear: ${m.what}`,
@@ -57,6 +59,7 @@ export const atHome = {
   ready: "I am ready",
   rest: "rest, then the next",
   start: "Start",
+  offer_more: (m: { reps: number }) => `You had more left: try ${m.reps}`,
   start_now: "Start now",
   breathe: "to go · breathe",
   one_more: "one more",
