@@ -1,12 +1,22 @@
 import { z } from "zod";
 import { stanceChoice } from "./rows/client";
-import { calibration, clinicExercise, cuff, machine, person, sourceCheck, template } from "./rows/clinic";
+import {
+  calibration,
+  clinicExercise,
+  cuff,
+  machine,
+  machineChange,
+  person,
+  sourceCheck,
+  template,
+} from "./rows/clinic";
 import { moment, text } from "./rows/fields";
 
 /** What belongs to a clinic and to no client. */
 export const CLINIC_TABLES = {
   machine,
   machine_calibration: calibration,
+  machine_change: machineChange,
   cuff,
   clinic_exercise: clinicExercise,
   sheet_template: template,

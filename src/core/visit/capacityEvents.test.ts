@@ -1,8 +1,8 @@
-import { CALIBRATED_SD, STATION_SD } from "../capacity/learn";
+import { CALIBRATED_SD, learn, STATION_SD } from "../capacity/learn";
 import { keptStationId } from "../sheet/line/keptLine";
 import { capacityEvents, type LearnFrom, type LineOfVisit } from "./capacityEvents";
 
-const FROM: LearnFrom = { side: "left", isStrict: false, k: 1, calibrated: new Set(), confirmed: new Set() };
+const FROM: LearnFrom = { side: "left", isStrict: false, k: 1, machines: new Map(), confirmed: new Set() };
 const STATION = {
   family: "seated_press",
   legs: "one",
@@ -43,6 +43,7 @@ const line = (
 ): LineOfVisit => ({
   visitId: "v",
   on: "2026-01-05",
+  savedOn: "2026-01-03",
   kept: { station: STATION, machineId: "m1", sets, scheme: undefined, offers: null, ...kept },
   records,
 });
@@ -82,8 +83,32 @@ test("what lies a tenth of demand above what was planned or offered waits for so
 test("a machine that was calibrated is doubted less; another leg's sets say nothing of this one", () => {
   const one = line([planned(40)], [done(1, 40)]);
   expect(setsOf(one)).toMatchObject({ stationSd: STATION_SD });
-  expect(setsOf(one, { ...FROM, calibrated: new Set(["m1"]) })).toMatchObject({ stationSd: CALIBRATED_SD });
+  const past = (calibratedOn: string[], changedOn: string[] = []): LearnFrom => ({
+    ...FROM,
+    machines: new Map([["m1", { calibratedOn, changedOn }]]),
+  });
+  expect(setsOf(one, past(["2026-01-03"]))).toMatchObject({ stationSd: CALIBRATED_SD });
   expect(setsOf(one, { ...FROM, side: "right" })).toBeUndefined();
+});
+
+test("sets on a machine before it was changed or calibrated are those of an earlier machine, and still speak of the leg (L1)", () => {
+  const one = line([planned(40)], [done(1, 40)]);
+  const idWith = (calibratedOn: string[], changedOn: string[]) => {
+    const machines = new Map([["m1", { calibratedOn, changedOn }]]);
+    const found = setsOf(one, { ...FROM, machines });
+    return found?.kind === "sets" ? found.station.id : null;
+  };
+  const now = keptStationId("m1", STATION);
+  // done on the day of the change or after it, planned on the day of the calibration or after it: the machine as it is
+  expect(idWith(["2026-01-03"], ["2026-01-05", "2025-12-01"])).toBe(now);
+  const [changed, both] = [idWith([], ["2026-01-06"]), idWith(["2026-01-04"], ["2026-01-06"])];
+  expect(new Set([now, changed, both]).size).toBe(3);
+  const [before, after] = [one, { ...one, visitId: "w", on: "2026-01-09", savedOn: "2026-01-08" }];
+  const machines = new Map([["m1", { calibratedOn: [], changedOn: ["2026-01-07"] }]]);
+  const { extension } = capacityEvents([before, after], { ...FROM, machines });
+  const learnt = learn({ peakNm: 60, sd: 0.3 }, extension, "2026-01-10");
+  expect(Object.values(learnt.stations).map((s) => s.visits)).toEqual([1, 1]);
+  expect(learnt.moved).toHaveLength(2);
 });
 
 test("holds are one a line and visit; with joint pain above green they say nothing", () => {

@@ -12,6 +12,8 @@ export interface LineOfVisit {
   visitId: string;
   /** ISO day at the clinic */
   on: string;
+  /** ISO day on which its version was saved: how its machine was known then */
+  savedOn: string;
   kept: Pick<KeptLine, "station" | "machineId" | "sets" | "scheme" | "offers">;
   records: readonly Pick<
     SetRecord,
@@ -25,8 +27,8 @@ export interface LearnFrom {
   isStrict: boolean;
   /** how long this person holds */
   k: number;
-  /** machines that were calibrated */
-  calibrated: ReadonlySet<string>;
+  /** days on which a machine was changed, and on which it was calibrated; missing: never */
+  machines: ReadonlyMap<string, { changedOn: readonly string[]; calibratedOn: readonly string[] }>;
   /** visits of which somebody said that what was odd was really so */
   confirmed: ReadonlySet<string>;
 }
@@ -86,14 +88,18 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
   const most = Math.max(0, ...open.flatMap((kg) => (kg === null ? [] : [demandNm(station, kg)])));
   const well = done.filter((r) => isWell(r, planned[r.setNo - 1] ?? planned.at(-1)));
   const loads = well.map((r) => r.loadKg as number);
-  const id = keptStationId(l.kept.machineId, station);
+  const past = l.kept.machineId === null ? undefined : from.machines.get(l.kept.machineId);
+  const before = [
+    ...(past?.changedOn ?? []).filter((day) => l.on < day),
+    ...(past?.calibratedOn ?? []).filter((day) => l.savedOn < day),
+  ].length;
+  const id = earlierStationId(keptStationId(l.kept.machineId, station), before);
   return {
     kind: "sets",
     on: l.on,
     id: l.visitId,
     station: { ...station, id },
-    stationSd:
-      l.kept.machineId !== null && from.calibrated.has(l.kept.machineId) ? CALIBRATED_SD : STATION_SD,
+    stationSd: past?.calibratedOn.some((day) => day <= l.savedOn) ? CALIBRATED_SD : STATION_SD,
     sets,
     isTrusted:
       from.confirmed.has(l.visitId) ||
@@ -102,6 +108,10 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
     doneKg: loads.length === 0 ? null : hardestOf(station, loads),
   };
 }
+
+/** A machine before it was changed or calibrated so often is another station; as it is now it has its plain name. Rule L1. */
+export const earlierStationId = (id: string, changesSince: number): string =>
+  changesSince === 0 ? id : `${id}~${changesSince}`;
 
 /** Done as it was planned, with at most one less in reserve than was aimed at. */
 function isWell(

@@ -169,6 +169,7 @@ export async function planOfClinic(ctx: Ctx, content: unknown, where = ""): Prom
   const isNew: Record<string, (r: FileRow) => boolean> = {
     machine: (r) => !known.machines.has(r.id as string),
     machine_calibration: (r) => !known.machines.has(r.machine_id as string),
+    machine_change: (r) => !known.machines.has(r.machine_id as string),
   };
   const taken = {
     cuff: new Set((await ctx.tx`select mass_kg from cuff`).map((r) => r.mass_kg)),

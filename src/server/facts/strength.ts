@@ -16,10 +16,10 @@ import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
 import type { Side } from "@/core/units/fields";
-import { capacityEvents } from "@/core/visit/capacityEvents";
+import { capacityEvents, earlierStationId } from "@/core/visit/capacityEvents";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
-import { calibratedOn } from "../clinic/calibrations";
+import { type MachinePast, machinePasts } from "../clinic/machineChanges";
 import { awaysOf } from "../history/away";
 import { confirmedVisits } from "../history/confirmed";
 import { linesDone } from "../history/linesDone";
@@ -83,14 +83,15 @@ export async function knownStrength(
   const curves = curvesOf(tests);
   const prior = untestedStrength(body, facts.person);
   const care = careOf(client);
+  const pasts = await machinePasts(ctx);
   const events = capacityEvents(await linesDone(ctx, client.episodeId), {
     side,
     isStrict: care === "strict",
     k: facts.k,
-    calibrated: new Set((await calibratedOn(ctx)).keys()),
+    machines: pasts,
     confirmed: await confirmedVisits(ctx, client.episodeId),
   });
-  for (const t of await repetitionTests(ctx, client, facts, curves)) {
+  for (const t of await repetitionTests(ctx, client, facts, curves, pasts)) {
     if (t.direction) events[t.direction].push(t.event);
     else events.quiet.set(t.event.station.id, [...(events.quiet.get(t.event.station.id) ?? []), t.event]);
   }
@@ -138,12 +139,16 @@ const QUIET_SD = 0.6;
 const isOn = (apparatus: string, name: string): boolean =>
   apparatus.trim() === name || apparatus.startsWith(`${name},`);
 
+const changedSince = (past: MachinePast | undefined, on: string): number =>
+  (past?.changedOn ?? []).filter((day) => on < day).length;
+
 /** Repetition tests are visits of one set on the machine as it is usually set. */
 async function repetitionTests(
   ctx: Ctx,
   client: ClientEpisode,
   { side, body, machines }: { side: Side; body: Body; machines: readonly GymMachine[] },
   curves: CurvesKnown,
+  pasts: ReadonlyMap<string, MachinePast>,
 ) {
   const found = [];
   for (const m of await measurementsOf(ctx, client.episodeId)) {
@@ -159,7 +164,10 @@ async function repetitionTests(
         kind: "sets" as const,
         on: m.takenOn,
         id: m.id,
-        station: on.station,
+        station: {
+          ...on.station,
+          id: earlierStationId(on.station.id, changedSince(pasts.get(machine.id), m.takenOn)),
+        },
         stationSd: STATION_SD,
         sets: [{ loadKg: m.value, reps: m.reps, reserve: m.reserve, ended: "planned" as const }],
         isTrusted: true,

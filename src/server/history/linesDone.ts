@@ -28,6 +28,7 @@ async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
     {
       id: string;
       started_at: Date;
+      saved_at: Date;
       station: unknown;
       sets: unknown;
       scheme: unknown;
@@ -36,18 +37,19 @@ async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
       done: unknown[][];
     }[]
   >`
-      select v.id, v.started_at, l.kept -> 'station' as station, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
+      select v.id, v.started_at, w.made_at as saved_at, l.kept -> 'station' as station, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
         l.kept -> 'offers' as offers, l.kept ->> 'machineId' as machine_id,
         json_agg(json_build_array(r.leg, r.set_no, r.load_kg, r.reps, r.reserve, r.felt, r.early, r.worked_s, r.pain)
           order by r.started_at, r.id) as done
-      from visit v join sheet_line l on l.version_id = v.version_id
+      from visit v join sheet_version w on w.id = v.version_id join sheet_line l on l.version_id = v.version_id
       join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
       where v.episode_id = ${episodeId} and jsonb_typeof(l.kept -> 'station') = 'object'
         and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
-      group by v.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
+      group by v.id, w.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
   return rows.map((r) => ({
     visitId: r.id,
     on: dayOf(ctx, r.started_at),
+    savedOn: dayOf(ctx, r.saved_at),
     kept: {
       station: keptStation.parse(r.station),
       sets: keptSet.array().parse(r.sets),

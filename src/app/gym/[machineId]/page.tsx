@@ -3,12 +3,15 @@ import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { familyById } from "@/core/equipment/families";
 import { TEMPLATES } from "@/core/equipment/templates";
+import { today } from "@/server/base/context";
 import { calibrationsOf } from "@/server/clinic/calibrations";
+import { machineChangesOf } from "@/server/clinic/machineChanges";
 import { machineById } from "@/server/clinic/machines";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { MachineForm } from "../_machine/MachineForm";
 import { CalibrationDesk } from "./CalibrationDesk";
+import { ChangedOn } from "./ChangedOn";
 import { Retire } from "./Retire";
 
 export const metadata: Metadata = { title: "Machine" };
@@ -19,6 +22,8 @@ export default async function MachinePage({ params }: { params: Promise<{ machin
   const { actor, data } = await onPage(async (ctx) => ({
     machine: await machineById(ctx, machineId),
     calibrations: await calibrationsOf(ctx, machineId),
+    changes: await machineChangesOf(ctx, machineId),
+    today: today(ctx),
   }));
   const { id, version, isRetired, ...machine } = data.machine;
   const family = familyById(machine.family);
@@ -54,6 +59,14 @@ export default async function MachinePage({ params }: { params: Promise<{ machin
             locale={actor.locale}
           />
         )}
+        <ChangedOn
+          key={`changes ${data.changes.length}`}
+          machineId={id}
+          changes={data.changes}
+          today={data.today}
+          mayWrite={mayWrite}
+          locale={actor.locale}
+        />
       </main>
     </>
   );

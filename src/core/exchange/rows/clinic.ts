@@ -2,7 +2,7 @@ import { z } from "zod";
 import { machine as machineShape } from "../../equipment/machine";
 import { exercise } from "../../rules/exercises";
 import { sheetLine } from "../../sheet/line/sheetInput";
-import { id, maybeId, moment, number, table, text, whole } from "./fields";
+import { day, id, maybeId, moment, number, table, text, whole } from "./fields";
 
 const shape = machineShape.shape;
 
@@ -45,6 +45,12 @@ export const calibration = table(
     made_by: id,
     made_at: moment,
   }),
+  { machine_id: "machine", made_by: "person" },
+);
+
+export const machineChange = table(
+  "machine_change",
+  z.strictObject({ id, machine_id: id, changed_on: day, what: text(200), made_by: id, made_at: moment }),
   { machine_id: "machine", made_by: "person" },
 );
 

@@ -112,6 +112,7 @@ export function afterFirstVisit(
   const lines: LineOfVisit[] = kept.map((k, i) => ({
     visitId: lineIdOf(800),
     on: DAY,
+    savedOn: DAY,
     kept: k,
     records: done[i] ?? [],
   }));
@@ -120,7 +121,7 @@ export function afterFirstVisit(
       side: "left",
       isStrict: strength.care === "strict",
       k: 1,
-      calibrated: new Set<string>(),
+      machines: new Map(),
       confirmed: new Set<string>(),
     },
   });

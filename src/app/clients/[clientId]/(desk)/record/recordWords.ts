@@ -56,6 +56,7 @@ const DEEDS: Record<string, string> = {
   "machine.add": "entered a machine",
   "machine.change": "changed a machine",
   "machine.calibrate": "calibrated a machine",
+  "machine.altered": "wrote down what was changed on a machine itself",
   "machine.retire": "put a machine away",
   "machine.return": "took a machine back into use",
   "exercise.write": "wrote an exercise of the clinic's own",
