@@ -203,7 +203,9 @@ const weekSheet = (id: string, kind: "strength" | "accumulated" | "iso" | "stret
   needsGym: kind === "strength",
   times,
   keepTimes: Math.min(2, times),
-  hardReps: kind === "strength" ? 20 : 0,
+  sets: kind === "strength" ? { quads: 9, hams: 3 } : {},
+  short: kind === "strength" ? { minutes: 15, sets: { quads: 6, hams: 2 }, kneecapChairS: 30 } : null,
+  hardFor: kind === "strength" ? (["quads"] as const) : [],
   kneecapChairS: kind === "stretch" ? 0 : 40,
 });
 const block = {
@@ -216,8 +218,9 @@ const block = {
   gym: [true, false, true, false, true, false, false],
   away: ["2026-03-25", "2026-04-06"],
   hardDone: [],
-  weeksDone: Array.from({ length: 4 }, () => ({ hardReps: 60, kneecapChairS: 400 })),
-  begun: { hardReps: 0, kneecapChairS: 0 },
+  weeksDone: Array.from({ length: 4 }, () => ({ sets: { quads: 12, hams: 4 }, kneecapChairS: 400 })),
+  begun: { sets: {}, kneecapChairS: 0 },
+  guard: { bands: { quads: { from: 7.5, to: 10 } }, step: 2 as const, isSore: false, isBar: false },
 };
 const laid = buildBlock(block);
 const laying = time("lay ten weeks of three sheets (exact search)", () => buildBlock(block), 40);

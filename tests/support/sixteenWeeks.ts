@@ -5,6 +5,7 @@ import { checkBlock } from "@/core/schedule/block/checkBlock";
 import { judgeScore, standingBars } from "@/core/sheet/judge/judgeScore";
 import { scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
 import { daysAfter } from "@/core/units/days";
 import { seededRandom } from "@/devices/simulated/random";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
@@ -96,8 +97,8 @@ export interface SimulatedWeek {
   refused: number;
   unanswered: number;
   actions: Record<Action, number>;
-  /** hard repetitions that were run, and the most that the weeks before allowed when it was planned */
-  hardReps: number;
+  /** effective sets of the front of the thigh that were planned in what was run, and the most that the weeks before allowed */
+  sets: number;
   most: number | null;
   holdDeg: number | null;
   holdS: number | null;
@@ -138,7 +139,7 @@ export async function sixteenWeeks(
       refused: 0,
       unanswered: 0,
       actions: noActions(),
-      hardReps: 0,
+      sets: 0,
       most: null,
       holdDeg: null,
       holdS: null,
@@ -195,7 +196,7 @@ async function planWeek(
         days: built.days,
         replaces: (await blockOf(ctx, client.episodeId))?.id ?? null,
       });
-      row.most = built.weeks[0]?.most.hardReps ?? null;
+      row.most = built.weeks[0]?.most.quads ?? null;
       return built.days.filter((d) => d.on <= daysAfter(question.startsOn, 6));
     },
     at,
@@ -240,7 +241,7 @@ async function oneVisit(
     ...(gaveUp === null ? {} : { heldS: gaveUp }),
   });
   row.done++;
-  row.hardReps += sheet.lines.reduce((sum, l) => sum + (l.kept?.hardReps ?? 0), 0);
+  row.sets += sheet.lines.reduce((sum, l) => sum + (l.kept ? effectiveSets(l.kept) : 0), 0);
   const pain = c.morning(v.day, v.morningChance);
   const next = daysLater(v.day + 1, 6);
   if (pain !== null)
@@ -385,7 +386,7 @@ export function reportOf(courses: readonly SimulatedCourse[]): string {
   for (const { client, weeks, broken } of courses) {
     parts.push(`## ${client.name}`, "", `${client.words[0]?.toUpperCase()}${client.words.slice(1)}.`, "");
     parts.push(
-      "| week | planned, done | refused | mornings missing | decisions | hard repetitions, most | hold | |",
+      "| week | planned, done | refused | mornings missing | decisions | effective sets, most | hold | |",
     );
     parts.push("|---|---|---|---|---|---|---|---|");
     for (const w of weeks) {
@@ -394,7 +395,7 @@ export function reportOf(courses: readonly SimulatedCourse[]): string {
         .map((a) => `${MARKS[a]} ${w.actions[a]}`)
         .join(", ");
       parts.push(
-        `| ${w.week} | ${w.planned}, ${w.done} | ${w.refused || ""} | ${w.unanswered || ""} | ${decisions} | ${Math.round(w.hardReps)}${w.most === null ? "" : `, ${Math.floor(w.most)}`} | ${w.holdDeg}° ${w.holdS} s | ${w.notes.join("; ")} |`,
+        `| ${w.week} | ${w.planned}, ${w.done} | ${w.refused || ""} | ${w.unanswered || ""} | ${decisions} | ${Math.round(w.sets)}${w.most === null ? "" : `, ${Math.floor(w.most)}`} | ${w.holdDeg}° ${w.holdS} s | ${w.notes.join("; ")} |`,
       );
     }
     parts.push("", broken.length === 0 ? "Nothing was broken." : broken.join("\n"), "");

@@ -62,7 +62,7 @@ const SERVER: House = {
     links: "client history",
     measure: "bounds client",
     facts: "bounds client clinic history measure",
-    week: "client clinic history measure versions",
+    week: "bounds client clinic history measure versions",
     choice: "bounds client clinic facts history measure",
     sheets: "bounds client clinic facts versions",
     decide: "bounds client clinic facts history sheets versions",

@@ -13,6 +13,8 @@ export interface NextFacts {
   setKg?: number | null;
   /** the load that was really used last, where it was not the planned one */
   usedKg: number | null;
+  /** days since slow and heavy came to its repetitions; missing: it has only just */
+  daysOnRung?: number;
 }
 
 /** The line judged as it stands today; null where its exercise is gone. */

@@ -1,8 +1,9 @@
 import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
 import type { JudgedLine } from "../sheet/judge/judgeScore";
-import { mostRepsOf, repsLadder } from "../sheet/line/repsLadder";
+import { mostRepsOf, type RepsLadder, repsLadder } from "../sheet/line/repsLadder";
 import type { ScoreLine } from "../sheet/line/scoreInput";
+import { SLOW_RUNGS } from "../sheet/schemes/kinds/slow";
 import { MOST_WORK_SETS, USUAL_RESERVE } from "../sheet/schemes/parts";
 import { repetitionTarget } from "../sheet/schemes/scheme";
 import { kFactorUnbounded } from "../strength/repetitionMaximum";
@@ -73,11 +74,20 @@ export function heightStep(line: ScoreLine, { height }: JudgedLine, to: "up" | "
     : [{ line: { ...line, heightCm: next }, change: { code: "height", from: cm, to: next } }];
 }
 
+/** Slow and heavy goes down to its next rung once it has stood on one for two weeks: the course takes twelve. Rule D4. */
+const RUNG_DAYS = 14;
+function ladderNow(line: ScoreLine, { daysOnRung = 0 }: NextFacts): RepsLadder | null {
+  const ladder = repsLadder(line);
+  const { scheme } = line;
+  if (!ladder || scheme.kind !== "slow" || line.ladder || daysOnRung < RUNG_DAYS) return ladder;
+  return { ...ladder, least: SLOW_RUNGS.find((r) => r < scheme.reps) ?? scheme.reps };
+}
+
 /** The next real load, or the repetitions that come before it where its step is coarse. */
 function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: Up): Tried[] {
   const next = loads.harder[0];
   if (!next) return [];
-  const ladder = repsLadder(line);
+  const ladder = ladderNow(line, facts);
   const { scheme } = line;
   if (!ladder || !("reps" in scheme))
     return next.ratio <= FINE_STEP + 1e-9 ? [loadOf(line, loads, next, null)] : [];

@@ -24,6 +24,19 @@ export function creditedTo(work: readonly { kind: WorkKind; amount: number }[]):
   return totals;
 }
 
+/** A day with so many effective sets of a muscle group is hard for it; credits below half do not tire. Rule W3 [own]. */
+const HARD_SETS = 2;
+const TIRES_FROM = 0.5;
+
+/** The muscle groups for which so much work on one day is hard. */
+export function hardFor(work: readonly { kind: WorkKind; amount: number }[]): Muscle[] {
+  const sets: ByMuscle = {};
+  for (const w of work)
+    for (const [muscle, credit] of Object.entries(CREDITS[w.kind]) as [Muscle, number][])
+      if (credit >= TIRES_FROM) sets[muscle] = (sets[muscle] ?? 0) + credit * w.amount;
+  return (Object.keys(sets) as Muscle[]).filter((m) => (sets[m] ?? 0) >= HARD_SETS);
+}
+
 /** How groups that belong together share the work; null where one of them has none. */
 export interface Balance {
   hamsPerQuads: number | null;

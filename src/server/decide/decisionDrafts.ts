@@ -8,7 +8,6 @@ import type { DecisionInput } from "@/core/progression/decisionInput";
 import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
 import type { Condition } from "@/core/rules/conditions";
 import { withOwn } from "@/core/rules/exercises";
-import { type GuardedLoad, weekGuard } from "@/core/schedule/weekGuard";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext, standingBars } from "@/core/sheet/judge/judgeScore";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
@@ -28,7 +27,7 @@ import { conditionsOf } from "../client/conditions";
 import { screeningStateOf } from "../client/screenings";
 import { exercisesOf } from "../clinic/exercises";
 import { contextOfSheet } from "../facts/sheetFacts";
-import { pastLoads, pastOf } from "../history/past";
+import { daysOfReps, pastOf } from "../history/past";
 import {
   recentVisits,
   swellingBefore,
@@ -71,10 +70,7 @@ export interface VisitDraft {
   /** shared facts that stop all of it: one decision for all lines. Null: each line has its own */
   stopsAll: Decision | null;
   /** the whole sheet as it was run, and as it would be with every draft taken */
-  sheet: Record<"before" | "after", { minutes: number; hardReps: number }> & {
-    /** hard repetitions of seven days with that sheet run once more, against the most for a week */
-    week: GuardedLoad;
-  };
+  sheet: Record<"before" | "after", { minutes: number; effectiveSets: number }>;
 }
 
 /** Rules that look at nothing of a line: what stops by them stops all lines. */
@@ -117,8 +113,14 @@ export const waitingDrafts = (ctx: Ctx, client: ClientEpisode): Promise<WaitingD
 function openLines(visit: Visit): { plan: SheetLine; kept: KeptLine }[] {
   const open = new Set(undecidedLines(visit));
   return visit.sheet.lines.flatMap(({ plan, kept }) =>
-    kept && open.has(plan.lineId) ? [{ plan, kept }] : [],
+    kept && open.has(plan.lineId) ? [{ plan, kept: asOnDay(kept, visit) }] : [],
   );
+}
+
+/** A short day asks for fewer sets: what was left out was not missed. */
+function asOnDay(kept: KeptLine, { setsOfDay }: Visit): KeptLine {
+  const planned = setsOfDay?.[kept.lineId] ?? kept.sets.length;
+  return planned < kept.sets.length ? { ...kept, sets: kept.sets.slice(0, planned) } : kept;
 }
 
 /** Drafts of finished visits that are not decided, the oldest first. */
@@ -147,7 +149,6 @@ async function draftOf(
     const next = drafted ? drafted.next[drafted.decision.action].line : plan;
     return next ? [next] : [];
   });
-  const nextTotals = totalsOf(after, context);
   return {
     visit,
     lines,
@@ -157,15 +158,17 @@ async function draftOf(
         sheet.lines.map((l) => l.plan),
         context,
       ),
-      after: nextTotals,
-      week: weekGuard("hardReps", nextTotals.hardReps, await pastLoads(ctx, client.episodeId)),
+      after: totalsOf(after, context),
     },
   };
 }
 
 function totalsOf(lines: readonly SheetLine[], context: ScoreContext) {
   const totals = scoreTotals(itemsOf(judgeScore(lines, context), (l) => l.lineId));
-  return { minutes: Math.ceil(totals.seconds / 60), hardReps: totals.hard };
+  return {
+    minutes: Math.ceil(totals.seconds / 60),
+    effectiveSets: totals.perItem.reduce((sum, x) => sum + x.effective, 0),
+  };
 }
 
 async function lineDraft(
@@ -249,6 +252,9 @@ async function nextByAction(
     context,
     setKg: kept.sets.find((s) => s.role === "work")?.loadKg ?? null,
     usedKg: done.usedKg,
+    ...(plan.scheme.kind === "slow"
+      ? { daysOnRung: await daysOfReps(ctx, plan.lineId, plan.scheme.reps) }
+      : {}),
   };
   const entries = ACTIONS.map((action): [Action, NextDraft] => {
     const next = nextLine(plan, action, action === decision.action ? decision : null, facts);

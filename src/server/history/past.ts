@@ -2,7 +2,7 @@ import "server-only";
 import type { Row } from "postgres";
 import type { LinePast } from "@/core/decision/inputOf";
 import type { TimedHold } from "@/core/isometrics/personalFactor";
-import type { PastLoad } from "@/core/schedule/weekGuard";
+import type { PastLoad } from "@/core/schedule/kneecapWeek";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
@@ -57,21 +57,28 @@ export async function workOfVisits(ctx: Ctx, episodeId: string, since: Date | nu
   }));
 }
 
-/** The same by day for the last weeks. Today is left out: it is what is being planned. */
+/** The kneecap's by day for the last weeks. Today is left out: it is what is being planned. */
 export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
   once(ctx, `past loads ${episodeId}`, async () => {
-    const byDay = new Map<string, { kneecapChairS: number; hardReps: number }>();
+    const byDay = new Map<string, number>();
     for (const v of await workOfVisits(ctx, episodeId, before(ctx.now, WEEKS_KEPT_DAYS))) {
       const day = dayOf(ctx, v.startedAt);
       if (day === today(ctx)) continue;
-      const sum = byDay.get(day) ?? { kneecapChairS: 0, hardReps: 0 };
-      byDay.set(day, {
-        kneecapChairS: sum.kneecapChairS + v.kneecapChairS,
-        hardReps: sum.hardReps + v.hardReps,
-      });
+      byDay.set(day, (byDay.get(day) ?? 0) + v.kneecapChairS);
     }
-    return [...byDay].map(([day, sum]) => ({ daysAgo: daysBetween(day, today(ctx)), ...sum }));
+    return [...byDay].map(([day, kneecapChairS]) => ({
+      daysAgo: daysBetween(day, today(ctx)),
+      kneecapChairS,
+    }));
   });
+
+/** Days since a line first had so many repetitions, which only go down; 0: it never had. */
+export async function daysOfReps(ctx: Ctx, lineId: string, reps: number): Promise<number> {
+  const [r] = await ctx.tx<{ since: Date | null }[]>`
+    select min(w.made_at) as since from sheet_line l join sheet_version w on w.id = l.version_id
+    where l.line_id = ${lineId} and (l.plan -> 'scheme' ->> 'reps')::numeric = ${reps}`;
+  return r?.since ? daysBetween(dayOf(ctx, r.since), today(ctx)) : 0;
+}
 
 /** On how many days something was run to its end, counted no further than `most`. */
 export async function visitsDone(ctx: Ctx, episodeId: string, most: number): Promise<number> {

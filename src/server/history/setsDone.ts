@@ -10,11 +10,14 @@ export interface SetsDone {
   on: string;
   exerciseId: string;
   sets: number;
+  /** of its scheme */
+  kind: string;
 }
 
 const row = z.object({
   started_at: z.date(),
   exercise_id: z.string(),
+  kind: z.string(),
   sets: keptSet.array(),
   scheme: scheme.optional().catch(undefined),
   share: z.number().nullable(),
@@ -29,7 +32,7 @@ const row = z.object({
 /** Effective sets of one leg that were done on or after a day. */
 export async function setsDoneSince(ctx: Ctx, episodeId: string, since: Date): Promise<SetsDone[]> {
   const rows = await ctx.tx`
-    select v.started_at, l.exercise_id, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
+    select v.started_at, l.exercise_id, l.scheme_kind as kind, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
       (l.kept ->> 'share')::float8 as share,
       count(distinct r.leg)::int as legs,
       json_agg(json_build_array(r.set_no, r.reps, r.reserve, r.early) order by r.started_at, r.id) as done
@@ -44,6 +47,7 @@ export async function setsDoneSince(ctx: Ctx, episodeId: string, since: Date): P
     .map((r) => ({
       on: dayOf(ctx, r.started_at),
       exerciseId: r.exercise_id,
+      kind: r.kind,
       sets: effectiveDone(r, r.done) / Math.max(1, r.legs),
     }));
 }

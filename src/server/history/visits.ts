@@ -45,8 +45,10 @@ export interface VisitHead {
   id: string;
   sheetId: string;
   versionId: string;
-  /** lines of its version, in their order */
+  /** lines that it ran, in their order: those of its version, of a short day only what was left of them */
   lineIds: string[];
+  /** how many sets each was planned to that day; null: as its version has it */
+  setsOfDay: Record<string, number> | null;
   startedAt: Date;
   /** the calendar day at the clinic: all sheets of a day are one day for the knee */
   day: string;
@@ -121,6 +123,8 @@ const heads = (ctx: Ctx) => ctx.tx`
     entrant.role as entered_role, signer.name as signed_by, signer.role as signed_role,
     array(select coalesce(c.response_id::text, '') from concern_seen c where c.visit_id = v.id) as seen,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
+    (select json_object_agg(x ->> 'lineId', jsonb_array_length(x -> 'sets'))
+      from jsonb_array_elements(v.lines) x) as sets_of_day,
     (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
         'sentence', d.sentence, 'reasons', d.reasons, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at)
         order by d.decided_at, (select l.seq from sheet_line l where l.version_id = v.version_id and l.line_id = d.line_id))
@@ -138,7 +142,8 @@ function headOf(ctx: Ctx, r: Row): VisitHead {
     id: r.id,
     sheetId: r.sheet_id,
     versionId: r.version_id,
-    lineIds: r.lines,
+    lineIds: (r.lines as string[]).filter((id) => r.sets_of_day === null || id in r.sets_of_day),
+    setsOfDay: r.sets_of_day,
     startedAt: r.started_at,
     day: dayOf(ctx, r.started_at),
     startedBy: r.started_by,

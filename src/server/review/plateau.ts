@@ -33,7 +33,7 @@ export async function plateausOf(
   const planned = block?.days.filter((d) => d.on > since && d.on < now).length || null;
   const tried = { visits: new Set(visits.map((v) => v.day)).size, planned };
   if (!wasTried(tried)) return [];
-  const credit = await muscleCredits(ctx);
+  const { credit } = await muscleCredits(ctx);
   const done = await setsDoneSince(
     ctx,
     client.episodeId,

@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import { shortForm } from "@/core/sheet/draft/shortForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
@@ -24,6 +25,8 @@ import { careOf } from "../facts/strength";
 import { recentVisits } from "../history/visits";
 import { makeMorningLink } from "../links/links";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
+import { blockOf } from "../week/blocks";
+import { muscleCredits } from "../week/weekSets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
 
@@ -98,13 +101,22 @@ export async function linesOfToday(
     painMax: most,
     usualPain: client.usualPain,
   });
-  return sheet.lines.flatMap((l, i) => {
+  const lines = sheet.lines.flatMap((l, i) => {
     if (!l.kept) return [];
     const kept = keptToday(l.kept, judged[i]);
     return [
       { ...kept, painMax: Math.min(l.kept.painMax, most), offers: mayRise ? (kept.offers ?? null) : null },
     ];
   });
+  if (!(await isShortToday(ctx, client.episodeId, sheet.sheetId))) return lines;
+  const { exerciseOf } = await muscleCredits(ctx);
+  return shortForm(lines, exerciseOf) ?? lines;
+}
+
+/** The week plans the sheet in its short form today. Rule W2. */
+async function isShortToday(ctx: Ctx, episodeId: string, sheetId: string): Promise<boolean> {
+  const block = await blockOf(ctx, episodeId);
+  return block?.days.some((d) => d.on === today(ctx) && d.sheetId === sheetId && d.isShort) ?? false;
 }
 
 /** The clearly weaker leg begins; where tests do not say, the one that this is about. */

@@ -25,6 +25,8 @@ export interface StoredBlock {
   gym: boolean[];
   away: string[];
   days: (PlannedDay & { at: string | null })[];
+  /** why it goes above the week's guard; null: it does not */
+  overReason: string | null;
   by: string;
   at: Date;
 }
@@ -40,6 +42,7 @@ export const blockOf = (ctx: Ctx, episodeId: string): Promise<StoredBlock | null
         select distinct on (b.episode_id) b.episode_id as of, b.*, p.name,
           array(select a::text from unnest(b.away) a) as away_days,
           (select json_agg(json_build_object('sheetId', d.sheet_id, 'on', d.on_day, 'pinned', d.is_pinned,
+              'isShort', d.is_short,
               'at', to_char(d.at_time, 'HH24:MI')) order by d.on_day, d.sheet_id)
             from block_day d where d.block_id = b.id) as days
         from block b join person p on p.id = b.made_by
@@ -57,6 +60,7 @@ export const blockOf = (ctx: Ctx, episodeId: string): Promise<StoredBlock | null
           gym: r.gym,
           away: r.away_days,
           days: r.days ?? [],
+          overReason: r.over_reason,
           by: r.name,
           at: r.made_at,
         }
@@ -84,20 +88,26 @@ export async function keepBlock(ctx: Ctx, client: ClientEpisode, input: BlockKep
     question,
     input.days.filter((d) => d.on >= today(ctx)),
   );
-  if (broken.length > 0) throw brokenError(broken);
+  const bars = broken.filter((b) => !b.isCaution);
+  if (bars.length > 0) throw brokenError(bars);
+  if (broken.length > 0 && !input.overReason)
+    throw new InputError("overReason", { code: "input.over_reason" }, [
+      { field: "overReason", sentence: brokenWords(broken[0] as Broken) },
+    ]);
   await ctx.tx`
-    insert into block (id, clinic_id, episode_id, starts_on, build_weeks, keep_weeks, wishes, minutes, gym, away, made_by,
-      made_at)
+    insert into block (id, clinic_id, episode_id, starts_on, build_weeks, keep_weeks, wishes, minutes, gym, away, over_reason,
+      made_by, made_at)
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.startsOn}, ${input.buildWeeks},
       ${input.keepWeeks}, ${ctx.tx.json(input.wishes)}, ${input.minutes}, ${truths(input.gym)}::boolean[], ${input.away}::date[],
-      ${ctx.actor.personId}, ${ctx.now})`;
+      ${broken.length > 0 ? (input.overReason ?? null) : null}, ${ctx.actor.personId}, ${ctx.now})`;
   if (input.days.length > 0)
     await ctx.tx`
-      insert into block_day (block_id, clinic_id, sheet_id, on_day, at_time, is_pinned)
-      select ${input.id}, ${ctx.actor.clinicId}, d.sheet, d.day, d.hour, d.pinned
+      insert into block_day (block_id, clinic_id, sheet_id, on_day, at_time, is_pinned, is_short)
+      select ${input.id}, ${ctx.actor.clinicId}, d.sheet, d.day, d.hour, d.pinned, d.short
       from unnest(${input.days.map((d) => d.sheetId)}::uuid[], ${input.days.map((d) => d.on)}::date[],
         ${input.days.map((d) => input.wishes[d.sheetId]?.at ?? null) as string[]}::time[],
-        ${truths(input.days.map((d) => d.pinned))}::boolean[]) as d(sheet, day, hour, pinned)`;
+        ${truths(input.days.map((d) => d.pinned))}::boolean[],
+        ${truths(input.days.map((d) => d.isShort))}::boolean[]) as d(sheet, day, hour, pinned, short)`;
   const { startsOn, buildWeeks, keepWeeks } = input;
   await audit(ctx, "block.keep", "episode", client.episodeId, null, {
     startsOn,

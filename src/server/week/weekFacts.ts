@@ -1,14 +1,18 @@
 import "server-only";
-import type { ByMuscle } from "@/core/schedule/balance";
+import type { ByMuscle, Muscle } from "@/core/schedule/balance";
 import type { BlockQuestion, BlockSheet, WeekLoad } from "@/core/schedule/block/block";
 import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
+import type { RunDose } from "@/core/schedule/block/weekRules";
+import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
 import { daysAfter, daysBetween, mondayOf } from "@/core/units/days";
-import { type Ctx, dayOf, today } from "../base/context";
+import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { pastLoads } from "../history/past";
 import { setsDoneSince } from "../history/setsDone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
+import { setGuardOf } from "./setGuard";
 import { muscleCredits } from "./weekSets";
 import type { Wishes } from "./wishes";
 
@@ -18,10 +22,10 @@ export interface PlannableSheet extends BlockSheet {
   place: SheetVersion["place"];
   lines: number;
   /** work sets of one run, and seconds under tension */
-  sets: number;
+  workSets: number;
   tensionS: number;
-  /** effective sets of one run by muscle group */
-  byMuscle: ByMuscle;
+  /** of its sets, in the short form */
+  shortShare: number;
   /** the angle of its first hold, where it is one */
   holdDeg: number | null;
 }
@@ -38,43 +42,41 @@ export async function weekFacts(
   ctx: Ctx,
   client: ClientEpisode,
   w: Wishes,
-): Promise<{ question: BlockQuestion; sheets: PlannableSheet[]; setsDone: ByMuscle[]; setsBegun: ByMuscle }> {
-  const credit = await muscleCredits(ctx);
+): Promise<{ question: BlockQuestion; sheets: PlannableSheet[] }> {
+  const { credit, hard, exerciseOf } = await muscleCredits(ctx);
+  const doseOfRun = (lines: readonly KeptLine[], seconds: number): RunDose => ({
+    minutes: Math.ceil(seconds / 60),
+    sets: credit(setsOfLines(lines)),
+    kneecapChairS: lines.reduce((sum, l) => sum + l.kneecapChairS, 0),
+  });
   const sheets = (await sheetsOf(ctx, client.episodeId)).map((s): PlannableSheet => {
     const kept = s.lines.flatMap((l) => (l.kept ? [l.kept] : []));
     const kind = kindOfSheet(kept);
     const wish = w.wishes[s.sheetId] ?? USUAL_TIMES[kind];
+    const short = shortForm(kept, exerciseOf);
     const hold = kept.find((l) => l.kind === "holds");
     return {
       id: s.sheetId,
       name: s.name,
       place: s.place,
       lines: s.lines.length,
-      sets: kept.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0),
+      workSets: workSetsOf(kept),
+      shortShare: short ? workSetsOf(short) / Math.max(1, workSetsOf(kept)) : 1,
       tensionS: kept.reduce((sum, l) => sum + l.sets.reduce((t, x) => t + x.tensionS, 0), 0),
-      byMuscle: credit(kept.map((l) => ({ exerciseId: l.exerciseId, sets: effectiveSets(l) }))),
       holdDeg: hold?.fromDeg ?? null,
       kind,
-      minutes: Math.ceil(s.seconds / 60),
+      ...doseOfRun(kept, s.seconds),
+      short: short && doseOfRun(short, shortSeconds(kept, short, s.seconds)),
+      hardFor: hard(setsOfLines(kept.filter((l) => l.kind !== "holds"))),
       needsGym: s.place === "gym",
       times: wish.times,
       keepTimes: wish.keepTimes,
-      hardReps: s.hardReps,
-      kneecapChairS: s.kneecapChairS ?? 0,
     };
   });
   const loads = (await pastLoads(ctx, client.episodeId)).map((p) => ({
     on: daysAfter(today(ctx), -p.daysAgo),
-    hardReps: p.hardReps,
     kneecapChairS: p.kneecapChairS,
   }));
-  const within = (from: string, to: string): WeekLoad => {
-    const own = loads.filter((l) => l.on >= from && l.on < to);
-    return {
-      hardReps: own.reduce((sum, l) => sum + l.hardReps, 0),
-      kneecapChairS: own.reduce((sum, l) => sum + l.kneecapChairS, 0),
-    };
-  };
   const done = await setsDoneSince(
     ctx,
     client.episodeId,
@@ -82,6 +84,12 @@ export async function weekFacts(
   );
   const setsWithin = (from: string, to: string): ByMuscle =>
     credit(done.filter((d) => d.on >= from && d.on < to));
+  const within = (from: string, to: string): WeekLoad => ({
+    sets: setsWithin(from, to),
+    kneecapChairS: loads
+      .filter((l) => l.on >= from && l.on < to)
+      .reduce((sum, l) => sum + l.kneecapChairS, 0),
+  });
   const oldest = [w.startsOn, ...loads.map((l) => l.on)].sort()[0] ?? w.startsOn;
   const weeks = Math.min(WEEKS_BACK, Math.ceil(daysBetween(mondayOf(oldest), w.startsOn) / WEEK_DAYS));
   const weeksBack = Array.from({ length: Math.max(0, weeks) }, (_, i) => {
@@ -90,8 +98,6 @@ export async function weekFacts(
   });
   return {
     sheets,
-    setsDone: weeksBack.map(({ from, to }) => setsWithin(from, to)),
-    setsBegun: setsWithin(w.startsOn, daysAfter(w.startsOn, WEEK_DAYS)),
     question: {
       startsOn: w.startsOn,
       notBefore: today(ctx),
@@ -104,24 +110,30 @@ export async function weekFacts(
       hardDone: await hardDays(ctx, client.episodeId),
       weeksDone: weeksBack.map(({ from, to }) => within(from, to)),
       begun: within(w.startsOn, daysAfter(w.startsOn, WEEK_DAYS)),
+      guard: await setGuardOf(ctx, client),
     },
   };
 }
 
-/** Days of the last two weeks on which hard leg work was done, today's too. */
+const workSetsOf = (lines: readonly KeptLine[]): number =>
+  lines.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0);
+
+const setsOfLines = (lines: readonly KeptLine[]) =>
+  lines.map((l) => ({ exerciseId: l.exerciseId, sets: effectiveSets(l) }));
+
+/** Days of the last two weeks on which hard leg work was done, today's too, and for which muscle groups it was hard. */
 export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {
-  const since = new Date(ctx.now.getTime() - HARD_BACK_DAYS * 86_400_000);
-  const rows = await ctx.tx`
-    select v.started_at, bool_or(l.scheme_kind = 'accumulated') as accumulated
-    from visit v join sheet_line l on l.version_id = v.version_id
-    where v.episode_id = ${episodeId} and v.received_at > ${since}
-      and (l.scheme_kind = 'accumulated' or (l.kept ->> 'hardReps')::numeric > 0)
-      and exists (select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and not r.is_voided)
-    group by v.id, v.started_at`;
-  const byDay = new Map<string, boolean>();
-  for (const r of rows) {
-    const day = dayOf(ctx, r.started_at);
-    byDay.set(day, (byDay.get(day) ?? false) || r.accumulated);
+  const since = new Date(ctx.now.getTime() - HARD_BACK_DAYS * DAY_MS);
+  const { hard } = await muscleCredits(ctx);
+  const byDay = new Map<string, { work: { exerciseId: string; sets: number }[]; isAccumulated: boolean }>();
+  for (const d of await setsDoneSince(ctx, episodeId, since)) {
+    if (d.kind === "holds") continue;
+    const day = byDay.get(d.on) ?? { work: [], isAccumulated: false };
+    day.work.push(d);
+    byDay.set(d.on, { ...day, isAccumulated: day.isAccumulated || d.kind === "accumulated" });
   }
-  return [...byDay].map(([on, isAccumulated]) => ({ on, isAccumulated }));
+  return [...byDay].flatMap(([on, { work, isAccumulated }]) => {
+    const muscles: Muscle[] = hard(work);
+    return muscles.length > 0 || isAccumulated ? [{ on, isAccumulated, muscles }] : [];
+  });
 }

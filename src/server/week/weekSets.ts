@@ -3,8 +3,8 @@ import { leading } from "@/core/drafts/leading";
 import { aimedMuscles } from "@/core/drafts/person/aimed";
 import { weakGroups } from "@/core/drafts/person/weakGroups";
 import type { Stage } from "@/core/rules/conditions";
-import { withOwn } from "@/core/rules/exercises";
-import { type ByMuscle, creditedTo, type Muscle } from "@/core/schedule/balance";
+import { type Exercise, withOwn } from "@/core/rules/exercises";
+import { type ByMuscle, creditedTo, hardFor, type Muscle } from "@/core/schedule/balance";
 import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
 import { workKindOf } from "@/core/sheet/line/workKind";
 import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
@@ -32,19 +32,30 @@ export async function setAimOf(ctx: Ctx, client: ClientEpisode): Promise<SetAim 
   return { stage: first.phase.stage, aimed: aimedMuscles([first.condition.main_region], weak) };
 }
 
-/** Effective sets by exercise, credited to the muscle groups that do them, the clinic's own exercises too. */
-export async function muscleCredits(
-  ctx: Ctx,
-): Promise<(work: readonly { exerciseId: string; sets: number }[]) => ByMuscle> {
+type SetsOf = readonly { exerciseId: string; sets: number }[];
+
+/** What effective sets of exercises are to muscle groups, the clinic's own exercises too. */
+export interface MuscleCredits {
+  /** credited to the groups that do them */
+  credit: (work: SetsOf) => ByMuscle;
+  /** the groups for which all of it on one day is hard */
+  hard: (work: SetsOf) => Muscle[];
+  exerciseOf: (id: string) => Exercise | null;
+}
+
+export async function muscleCredits(ctx: Ctx): Promise<MuscleCredits> {
   const own = (await exercisesOf(ctx)).map((x) => x.exercise);
-  const kinds = new Map(withOwn(own).map((e) => [e.id, workKindOf(e)]));
-  return (work) =>
-    creditedTo(
-      work.flatMap((w) => {
-        const kind = kinds.get(w.exerciseId);
-        return kind ? [{ kind, amount: w.sets }] : [];
-      }),
-    );
+  const byId = new Map(withOwn(own).map((e) => [e.id, { e, kind: workKindOf(e) }]));
+  const kindsOf = (work: SetsOf) =>
+    work.flatMap((w) => {
+      const kind = byId.get(w.exerciseId)?.kind;
+      return kind ? [{ kind, amount: w.sets }] : [];
+    });
+  return {
+    credit: (work) => creditedTo(kindsOf(work)),
+    hard: (work) => hardFor(kindsOf(work)),
+    exerciseOf: (id) => byId.get(id)?.e ?? null,
+  };
 }
 
 /** What else a week gives beside one sheet, and how often that one is planned. */
@@ -63,7 +74,7 @@ export async function weekAround(
   const free = week.minutes.map((m) => m > 0);
   const days = (s: Pick<SheetVersion, "place">) =>
     free.filter((isFree, i) => isFree && (s.place !== "gym" || week.gym[i])).length;
-  const credit = await muscleCredits(ctx);
+  const { credit } = await muscleCredits(ctx);
   let times = Math.min(USUAL_TIMES.strength.times, days({ place: "gym" }));
   const work: { exerciseId: string; sets: number }[] = [];
   for (const s of await sheetsOf(ctx, client.episodeId)) {

@@ -245,6 +245,7 @@ export const input = {
   taken_back_why: "Say why it is taken back.",
   taken_back_why_few: "Say why it is taken back, in a few words.",
   foot_out_of_reach: "The foot is out of reach at this angle: bring it nearer to the rail's line.",
+  over_reason: "Say why this client may do more than the weeks before allow.",
   machine_change: "Say in a few words what was changed on the machine.",
   machine_change_day: "Enter the day on which the machine was changed.",
   machine_change_later: "That day is still to come: enter the day on which it was changed.",

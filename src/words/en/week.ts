@@ -1,6 +1,10 @@
+import type { Muscle } from "@/core/schedule/balance";
 import type { Broken } from "@/core/schedule/block/checkBlock";
-import type { WeekRule } from "@/core/schedule/block/weekRules";
+import type { Dropped, Stood } from "@/core/schedule/block/solveWeek";
 import { dayInWords } from "@/core/units/dayInWords";
+import { MUSCLE_WORDS } from "./plan/muscles";
+
+const DAY_NAMES = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
 
 /** A broken rule of the calendar as a sentence, with what to do. */
 export function brokenWords(b: Broken): string {
@@ -19,10 +23,8 @@ export function brokenWords(b: Broken): string {
       return `${on} is less than 72 h after the accumulated set of ${and}: move it on.`;
     case "accumulated_7d":
       return `The accumulated sets of ${and} and ${on} are less than 7 days apart.`;
-    case "hard_reps_week":
-      return `The week of ${on} has more hard repetitions than the weeks before it allow: take a day out.`;
-    case "kneecap_week":
-      return `The week of ${on} has more kneecap work than the weeks before it allow: take a day out.`;
+    case "sets_week":
+      return `The week of ${on} has more effective sets of ${musclesWords(b.muscles ?? [])} than the weeks before it allow: take a day out, or make one short${b.isCaution ? ", or say why it may be more" : ""}.`;
     case "once_a_day":
       return `One sheet stands twice on ${on}: take one out.`;
     case "not_in_use":
@@ -30,24 +32,59 @@ export function brokenWords(b: Broken): string {
   }
 }
 
-/** Why a wish could not be met, by the rules that stood in its way. */
-export function droppedWords(
-  name: string,
-  { times, because, areTogether }: { times: number; because: readonly WeekRule[]; areTogether: boolean },
-): string {
-  const days = `${times} ${times === 1 ? "day" : "days"} of ${name} left out`;
-  return `${days}: ${because.map((rule) => REASONS[rule]).join(areTogether ? ", and " : ", or ")}.`;
+const musclesWords = (all: readonly Muscle[]): string =>
+  all
+    .map((m) => MUSCLE_WORDS[m])
+    .join(", ")
+    .replace(/, ([^,]*)$/, " and $1");
+
+/** A day of the week, or of the weeks around it. */
+function dayWords(day: number): string {
+  const name = DAY_NAMES[((day % 7) + 7) % 7] as string;
+  return day < 0 ? `${name} of the week before` : day > 6 ? `${name} of the week after` : name;
 }
 
-const REASONS: Record<WeekRule, string> = {
-  not_free: "there are not enough free days",
-  no_gym: "there are not enough days on which the client comes",
-  minutes: "the free days are too short",
-  hard_48h: "hard leg days stand 48 h apart",
-  after_accumulated_72h: "72 h follow an accumulated set",
-  accumulated_7d: "accumulated sets stand 7 days apart",
-  hard_reps_week: "the weeks before do not allow more hard repetitions yet",
-  kneecap_week: "the weeks before do not allow more kneecap work yet",
-  once_a_day: "a sheet is done once a day",
-  not_in_use: "the sheet is not in use",
-};
+/** What stood in the way of one more day of a sheet, each day with the one it would stand too close to. Rule W2. */
+export function droppedWords(name: string, { times, stood }: Pick<Dropped, "times" | "stood">): string {
+  const days = `${times} ${times === 1 ? "day" : "days"} of ${name} left out`;
+  const sets = stood.find((s) => s.rule === "sets_week");
+  if (sets)
+    return `${days}: the weeks before do not allow more effective sets of ${musclesWords(sets.muscles ?? [])} yet.`;
+  return `${days}: ${[...byRule(stood)].map(([rule, own]) => reasonWords(rule, own)).join("; ")}.`;
+}
+
+/** Days for which the same is in the way, together. */
+function byRule(stood: readonly Stood[]): Map<string, Stood[]> {
+  const found = new Map<string, Stood[]>();
+  for (const s of stood) {
+    const key = s.rule === "hard_48h" || s.rule === "after_accumulated_72h" ? `${s.rule} ${s.day}` : s.rule;
+    found.set(key, [...(found.get(key) ?? []), s]);
+  }
+  return found;
+}
+
+function reasonWords(_key: string, stood: readonly Stood[]): string {
+  const [first] = stood as [Stood];
+  const days = stood.map((s) => dayWords(s.day ?? 0));
+  const all = days.join(", ").replace(/, ([^,]*)$/, " and $1");
+  const are = days.length === 1 ? "is" : "are";
+  const and = dayWords(first.and ?? 0);
+  switch (first.rule) {
+    case "not_free":
+      return `${all} ${are} not free`;
+    case "no_gym":
+      return `the client does not come on ${all}`;
+    case "minutes":
+      return `${all} ${days.length === 1 ? "has" : "have"} too little time left`;
+    case "hard_48h":
+      return first.day === first.and
+        ? `${all} is hard for the same muscles already`
+        : `${all} is less than 48 h from ${and}, which is hard for the same muscles`;
+    case "after_accumulated_72h":
+      return `${all} is less than 72 h after the accumulated set of ${and}`;
+    case "accumulated_7d":
+      return `the accumulated set of ${and} is less than 7 days away`;
+    default:
+      return `${all} ${are} taken`;
+  }
+}

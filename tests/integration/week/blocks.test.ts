@@ -68,7 +68,7 @@ test("what the rules laid is kept, stands on the day it is planned for, and is o
   await as((ctx) => keepBlock(ctx, client, block));
   await as((ctx) => keepBlock(ctx, client, block));
   const stored = await as((ctx) => blockOf(ctx, client.episodeId));
-  expect(stored?.days.map(({ sheetId, on, pinned }) => ({ sheetId, on, pinned }))).toEqual(
+  expect(stored?.days.map(({ sheetId, on, pinned, isShort }) => ({ sheetId, on, pinned, isShort }))).toEqual(
     [...block.days].sort((a, b) => a.on.localeCompare(b.on) || a.sheetId.localeCompare(b.sheetId)),
   );
   const first = block.days[0];
@@ -114,9 +114,12 @@ test("hard work that was done lately moves what is planned: 48 h are kept to the
   });
   const at = daysLater(2);
   const { question } = await as((ctx) => weekFacts(ctx, client, usualWishes(ctx)), at);
-  expect(question.hardDone).toEqual([{ on: "2026-03-03", isAccumulated: false }]);
-  expect(question.begun.hardReps).toBeGreaterThan(0);
-  const broken = checkBlock(question, [{ sheetId: hard?.id ?? "", on: "2026-03-04", pinned: true }]);
+  expect(question.hardDone).toEqual([
+    { on: "2026-03-03", isAccumulated: false, muscles: expect.arrayContaining(["quads"]) },
+  ]);
+  expect(question.begun.sets.quads).toBeGreaterThan(0);
+  const asked = { sheetId: hard?.id ?? "", on: "2026-03-04", pinned: true, isShort: false };
+  const broken = checkBlock(question, [asked]);
   expect(broken.map((b) => b.rule)).toContain("hard_48h");
   expect(checkBlock(question, buildBlock(question).days)).toEqual([]);
 });

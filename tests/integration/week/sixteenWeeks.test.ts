@@ -73,7 +73,7 @@ test("mornings go missing, and none of them progresses", () => {
 test("who wants too much alone is held back to what 48 h leave", () => {
   const [first] = course("over-eager").weeks;
   expect(first?.refused).toBeGreaterThan(0);
-  expect(first?.hardReps).toBeLessThan(14);
+  expect(first?.sets).toBeLessThan(14);
 });
 
 test("a month away begins again from a test", () => {

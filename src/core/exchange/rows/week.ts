@@ -15,6 +15,8 @@ export const block = table(
     minutes: z.array(whole(0, 1440)).length(7),
     gym: z.array(z.boolean()).length(7),
     away: z.array(day).max(400),
+    // what files of an earlier time do not have
+    over_reason: text(300).nullable().default(null),
     made_by: id,
     made_at: moment,
   }),
@@ -29,6 +31,7 @@ export const blockDay = table(
     on_day: day,
     at_time: z.iso.time().nullable(),
     is_pinned: z.boolean(),
+    is_short: z.boolean().default(false),
   }),
   { block_id: "block", sheet_id: "sheet" },
   "block_id",

@@ -38,7 +38,16 @@ export const blockKept = z.object({
   minutes: z.array(z.number().int().min(0).max(240, { error: "input.day_hours_most" })).length(7),
   gym: z.array(z.boolean()).length(7),
   away: z.array(isoDay).max(120),
-  days: z.array(z.object({ sheetId: uuid, on: isoDay, pinned: z.boolean() })).max(800),
+  days: z
+    .array(z.object({ sheetId: uuid, on: isoDay, pinned: z.boolean(), isShort: z.boolean().default(false) }))
+    .max(800),
+  /** why a week goes above its guard, where it does. Rule W1 */
+  overReason: z
+    .string()
+    .trim()
+    .min(5, { error: "input.over_reason" })
+    .max(300, { error: "input.reason_long" })
+    .nullish(),
   /** the block that the person saw; null if there was none */
   replaces: uuid.nullable(),
 });

@@ -1,22 +1,15 @@
 import { daysAfter, daysBetween } from "../../units/days";
-import {
-  type BlockQuestion,
-  loadOfWeek,
-  type MostOfWeek,
-  mostOfWeek,
-  type PlannedDay,
-  type WeekLoad,
-  weeksOf,
-} from "./block";
-import { type SolvedWeek, solveWeek, type WeekQuestion } from "./solveWeek";
-import { type HardDay, isHard, type WeekSheet } from "./weekRules";
+import type { ByMuscle, Muscle } from "../balance";
+import { type BlockQuestion, loadOfWeek, mostOfWeek, type PlannedDay, type WeekLoad, weeksOf } from "./block";
+import { type PinnedDay, type SolvedWeek, solveWeek, type WeekQuestion } from "./solveWeek";
+import { AFTER_ACCUMULATED_DAYS, type HardDay, isHard, type WeekSheet } from "./weekRules";
 
 /** One week of a block as it was solved. */
 export interface BuiltWeek {
   startsOn: string;
   isKeeping: boolean;
   load: WeekLoad;
-  most: MostOfWeek;
+  most: ByMuscle;
   dropped: SolvedWeek["dropped"];
 }
 
@@ -56,7 +49,7 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
     const isKeeping = w >= q.buildWeeks;
     const startsOn = daysAfter(q.startsOn, w * 7);
     const sheets = sheetsIn(q, isKeeping);
-    const most = mostOfWeek(done, weeks.at(-1)?.most ?? null, sheets);
+    const most = mostOfWeek(q, done, weeks.at(-1)?.most ?? null, sheets, w === 0);
     const own = usual[isKeeping ? "keeping" : "building"];
     const solved = solve({
       sheets,
@@ -66,19 +59,15 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
       around: [...before(q, startsOn, days), ...after(q, startsOn, w, usual, pins)],
       pins: pinsOfWeek(q, startsOn, pins),
       usual: own.days,
-      most:
-        w === 0
-          ? {
-              hardReps: left(most.hardReps, q.begun.hardReps),
-              kneecapChairS: left(most.kneecapChairS, q.begun.kneecapChairS),
-            }
-          : most,
+      most: w === 0 ? left(most, q.begun.sets) : most,
     });
     nodes += solved.nodes;
     const made = Object.entries(solved.days).flatMap(([sheetId, at]) =>
       at.map((d): PlannedDay => {
         const on = daysAfter(startsOn, d);
-        return { sheetId, on, pinned: pins.some((p) => p.sheetId === sheetId && p.on === on) };
+        const pin = pins.find((p) => p.sheetId === sheetId && p.on === on);
+        const isShort = pin ? pin.isShort : (solved.short[sheetId]?.includes(d) ?? false);
+        return { sheetId, on, pinned: pin !== undefined, isShort };
       }),
     );
     // pins that no solution could keep stay all the same: a person put them there, and is told what they break
@@ -94,8 +83,10 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
   return { days, weeks, nodes };
 }
 
-const left = (most: number | null, done: number): number | null =>
-  most === null ? null : Math.max(0, most - done);
+const left = (most: ByMuscle, done: ByMuscle): ByMuscle =>
+  Object.fromEntries(
+    (Object.keys(most) as Muscle[]).map((m) => [m, Math.max(0, (most[m] ?? 0) - (done[m] ?? 0))]),
+  );
 
 const sheetsIn = (q: BlockQuestion, isKeeping: boolean): WeekSheet[] =>
   q.sheets.map((s) => ({ ...s, times: isKeeping ? s.keepTimes : s.times }));
@@ -113,12 +104,16 @@ const usualWeek = (q: BlockQuestion, sheets: readonly WeekSheet[]): SolvedWeek =
     around: "circular",
   });
 
-function hardOf(q: BlockQuestion, days: readonly PlannedDay[], startsOn: string): HardDay[] {
-  const kinds = new Map(q.sheets.map((s) => [s.id, s.kind]));
+function hardOf(
+  q: BlockQuestion,
+  days: readonly { sheetId: string; on: string }[],
+  startsOn: string,
+): HardDay[] {
+  const byId = new Map(q.sheets.map((s) => [s.id, s]));
   return days.flatMap((d) => {
-    const kind = kinds.get(d.sheetId);
-    return kind && isHard(kind)
-      ? [{ day: daysBetween(startsOn, d.on), isAccumulated: kind === "accumulated" }]
+    const s = byId.get(d.sheetId);
+    return s && isHard(s.kind)
+      ? [{ day: daysBetween(startsOn, d.on), isAccumulated: s.kind === "accumulated", muscles: s.hardFor }]
       : [];
   });
 }
@@ -128,6 +123,7 @@ function before(q: BlockQuestion, startsOn: string, planned: readonly PlannedDay
   const done = q.hardDone.map((h) => ({
     day: daysBetween(startsOn, h.on),
     isAccumulated: h.isAccumulated,
+    muscles: h.muscles,
   }));
   return [...done, ...hardOf(q, planned, startsOn)].filter((h) => h.day >= -LOOKS_BACK_DAYS);
 }
@@ -145,25 +141,26 @@ function after(
   const pinned = pins.filter((p) => isIn(p.on, next));
   const own = usual[w + 1 >= q.buildWeeks ? "keeping" : "building"].days;
   const days = Object.entries(own).flatMap(([sheetId, at]) =>
-    at.map((d) => ({ sheetId, on: daysAfter(next, d), pinned: false })),
+    at.map((d) => ({ sheetId, on: daysAfter(next, d) })),
   );
   const free = days.filter((d) => isFree(q, d.on));
   const hard = hardOf(q, pinned.length > 0 ? pinned : free, startsOn).sort((a, b) => a.day - b.day);
-  // only the first of each kind can be squeezed by this week
-  const first = hard[0];
+  // only what lies at its beginning can be squeezed by this week, and the accumulated set
   const accumulated = hard.find((h) => h.isAccumulated);
-  return [...new Set([first, accumulated])].flatMap((h) => (h ? [h] : []));
+  const near = hard.filter((h) => h.day < 7 + AFTER_ACCUMULATED_DAYS - 1);
+  return [...new Set([...near, ...(accumulated ? [accumulated] : [])])];
 }
 
 function pinsOfWeek(
   q: BlockQuestion,
   startsOn: string,
   pins: readonly PlannedDay[],
-): Record<string, number[]> {
-  const found: Record<string, number[]> = {};
+): Record<string, PinnedDay[]> {
+  const found: Record<string, PinnedDay[]> = {};
   for (const s of q.sheets) {
     const own = pins.filter((p) => p.sheetId === s.id && isIn(p.on, startsOn));
-    if (own.length > 0) found[s.id] = own.map((p) => daysBetween(startsOn, p.on));
+    if (own.length > 0)
+      found[s.id] = own.map((p) => ({ day: daysBetween(startsOn, p.on), isShort: p.isShort }));
   }
   return found;
 }

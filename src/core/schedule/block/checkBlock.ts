@@ -1,16 +1,11 @@
 import { daysAfter, weekdayOf } from "../../units/days";
-import {
-  type BlockQuestion,
-  loadOfWeek,
-  type MostOfWeek,
-  mostOfWeek,
-  type PlannedDay,
-  type WeekLoad,
-  weeksOf,
-} from "./block";
+import type { ByMuscle, Muscle } from "../balance";
+import { type BlockQuestion, loadOfWeek, mostOfWeek, type PlannedDay, type WeekLoad, weeksOf } from "./block";
+import { overSets } from "./setGuard";
 import {
   ACCUMULATED_GAP_DAYS,
   AFTER_ACCUMULATED_DAYS,
+  doseOf,
   HARD_GAP_DAYS,
   isHard,
   type WeekRule,
@@ -23,6 +18,10 @@ export interface Broken {
   /** the other day, where two are too close */
   and?: string;
   sheetId?: string;
+  /** the muscle groups that have too much of the week */
+  muscles?: readonly Muscle[];
+  /** a therapist may pass it with a reason. Rule W1 */
+  isCaution?: boolean;
 }
 
 const DAY_MS = 86_400_000;
@@ -40,6 +39,7 @@ export function checkBlock(q: BlockQuestion, days: readonly PlannedDay[]): Broke
   const hard = q.hardDone.map((h) => ({
     on: h.on,
     isAccumulated: h.isAccumulated,
+    muscles: h.muscles,
     sheetId: undefined as string | undefined,
   }));
   for (const d of days) {
@@ -55,20 +55,30 @@ export function checkBlock(q: BlockQuestion, days: readonly PlannedDay[]): Broke
     const isFree = (q.minutes[weekday] ?? 0) > 0 && !q.away.includes(d.on) && d.on >= q.notBefore;
     if (!isFree) broken.push({ rule: "not_free", ...about });
     else if (sheet.needsGym && !q.gym[weekday]) broken.push({ rule: "no_gym", ...about });
-    const minutes = (minutesOn.get(d.on) ?? 0) + sheet.minutes;
+    const minutes = (minutesOn.get(d.on) ?? 0) + doseOf(sheet, d.isShort).minutes;
     minutesOn.set(d.on, minutes);
     if (isFree && minutes > (q.minutes[weekday] ?? 0)) broken.push({ rule: "minutes", ...about });
     if (isHard(sheet.kind))
-      hard.push({ on: d.on, isAccumulated: sheet.kind === "accumulated", sheetId: d.sheetId });
+      hard.push({
+        on: d.on,
+        isAccumulated: sheet.kind === "accumulated",
+        muscles: sheet.hardFor,
+        sheetId: d.sheetId,
+      });
   }
-  broken.push(...spacing(hard), ...ramp(q, days));
+  broken.push(...spacing(hard), ...growth(q, days));
   return broken;
 }
 
+interface HardOn {
+  on: string;
+  isAccumulated: boolean;
+  muscles: readonly Muscle[];
+  sheetId: string | undefined;
+}
+
 /** Every pair of hard days, of which one at least is planned. */
-function spacing(
-  hard: readonly { on: string; isAccumulated: boolean; sheetId: string | undefined }[],
-): Broken[] {
+function spacing(hard: readonly HardOn[]): Broken[] {
   const sorted = [...hard].sort((a, b) => a.on.localeCompare(b.on));
   const broken: Broken[] = [];
   for (const [i, a] of sorted.entries())
@@ -77,41 +87,41 @@ function spacing(
       if (gap >= ACCUMULATED_GAP_DAYS) break;
       if (a.sheetId === undefined && b.sheetId === undefined) continue;
       const about = { on: b.on, and: a.on, ...(b.sheetId ? { sheetId: b.sheetId } : {}) };
-      if (a.isAccumulated && b.isAccumulated) broken.push({ rule: "accumulated_7d", ...about });
-      else if (gap < HARD_GAP_DAYS) broken.push({ rule: "hard_48h", ...about });
-      else if (a.isAccumulated && gap < AFTER_ACCUMULATED_DAYS)
+      const isSame = a.muscles.some((m) => b.muscles.includes(m));
+      const follows = a.isAccumulated || (gap === 0 && b.isAccumulated);
+      if (isSame && gap < HARD_GAP_DAYS) broken.push({ rule: "hard_48h", ...about });
+      else if (follows && gap < AFTER_ACCUMULATED_DAYS)
         broken.push({ rule: "after_accumulated_72h", ...about });
+      else if (a.isAccumulated && b.isAccumulated) broken.push({ rule: "accumulated_7d", ...about });
     }
   return broken;
 }
 
 /** Each week against the most that the weeks before it allow. */
-function ramp(q: BlockQuestion, days: readonly PlannedDay[]): Broken[] {
-  const broken: Broken[] = [];
-  for (const [w, week] of loadsByWeek(q, days).entries()) {
+function growth(q: BlockQuestion, days: readonly PlannedDay[]): Broken[] {
+  return loadsByWeek(q, days).flatMap(({ startsOn, load, most }, w) => {
     // what was done already cannot be planned away
-    const isOver = (of: keyof WeekLoad) => {
-      const most = week.most[of];
-      return most !== null && week.load[of] > Math.max(most, w === 0 ? q.begun[of] : 0) + 1e-6;
-    };
-    if (isOver("hardReps")) broken.push({ rule: "hard_reps_week", on: week.startsOn });
-    if (isOver("kneecapChairS")) broken.push({ rule: "kneecap_week", on: week.startsOn });
-  }
-  return broken;
+    const muscles = overSets(load.sets, most).filter(
+      (m) => w > 0 || (load.sets[m] ?? 0) > (q.begun.sets[m] ?? 0) + 1e-6,
+    );
+    return muscles.length === 0
+      ? []
+      : [{ rule: "sets_week" as const, on: startsOn, muscles, isCaution: !q.guard.isBar }];
+  });
 }
 
 /** Every week's work with the most for it, after what was done and what stands before it. */
 export function loadsByWeek(
   q: BlockQuestion,
   days: readonly PlannedDay[],
-): { startsOn: string; load: WeekLoad; most: MostOfWeek }[] {
-  let lastMost: MostOfWeek | null = null;
+): { startsOn: string; load: WeekLoad; most: ByMuscle }[] {
+  let lastMost: ByMuscle | null = null;
   const before: WeekLoad[] = [...q.weeksDone];
   return Array.from({ length: weeksOf(q) }, (_, w) => {
     const startsOn = daysAfter(q.startsOn, 7 * w);
     const last = daysAfter(startsOn, 6);
     const sheets = q.sheets.map((s) => ({ ...s, times: w >= q.buildWeeks ? s.keepTimes : s.times }));
-    const most = mostOfWeek(before, lastMost, sheets);
+    const most = mostOfWeek(q, before, lastMost, sheets, w === 0);
     lastMost = most;
     const load = loadOfWeek(
       days.filter((d) => d.on >= startsOn && d.on <= last),

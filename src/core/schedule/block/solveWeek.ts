@@ -1,11 +1,21 @@
+import type { ByMuscle, Muscle } from "../balance";
+import { plus } from "./block";
+import { overSets } from "./setGuard";
 import {
-  ACCUMULATED_GAP_DAYS,
+  doseOf,
   type HardDay,
   isHard,
+  type RunDose,
   tooClose,
   type WeekRule,
   type WeekSheet,
 } from "./weekRules";
+
+/** A day that somebody chose by hand, in its form. */
+export interface PinnedDay {
+  day: number;
+  isShort: boolean;
+}
 
 /** What is asked of one week. Days are 0 to 6; hard days of the weeks around it have numbers below 0 and above 6. */
 export interface WeekQuestion {
@@ -19,38 +29,55 @@ export interface WeekQuestion {
   /** hard days before and after this week; "circular": the week follows itself */
   around: readonly HardDay[] | "circular";
   /** days that somebody chose by hand: they stay */
-  pins?: Readonly<Record<string, readonly number[]>>;
+  pins?: Readonly<Record<string, readonly PinnedDay[]>>;
   /** days of a usual week; another day costs a little */
   usual?: Readonly<Record<string, readonly number[]>>;
-  /** the most of this week; null: no history says */
-  most?: { hardReps: number | null; kneecapChairS: number | null };
+  /** the most effective sets of this week by muscle group; missing: nothing says */
+  most?: ByMuscle;
 }
 
-/** What could not be had of a sheet, with the rules that stood in its way: each alone, or only together. */
+/** What stood in the way of one more day of a sheet on one day of the week; of the week's sets no day. */
+export interface Stood {
+  rule: WeekRule;
+  day: number | null;
+  /** the other day, where two would stand too close; below 0 and above 6 it is another week's */
+  and?: number;
+  /** the muscle groups that would have too much */
+  muscles?: readonly Muscle[];
+}
+
+/** What could not be had of a sheet, with what really stood in the way. */
 export interface Dropped {
   sheetId: string;
   times: number;
-  because: WeekRule[];
-  areTogether: boolean;
+  stood: Stood[];
 }
 
 export interface SolvedWeek {
   days: Record<string, number[]>;
+  /** the days of each sheet that are short */
+  short: Record<string, number[]>;
   dropped: Dropped[];
   cost: number;
   nodes: number;
 }
 
 const DAYS = 7;
-/** What leaving out a day of a kind loses. Dosing rules G2 [own]. */
-const LOSS = { strength: 3, iso: 2, accumulated: 1.5, stretch: 1 } as const;
+/** What leaving out the first, second, third ... day of a kind loses: one day of each strength sheet, then the second, then holds, the third of anything last. Rule W3 [own]. */
+const LOSS: Readonly<Record<WeekSheet["kind"], readonly number[]>> = {
+  strength: [40, 20, 1, 0.8, 0.6, 0.5, 0.4],
+  iso: [4, 3.5, 0.95, 0.75, 0.6, 0.5, 0.4],
+  accumulated: [0.98, 0.9, 0.5, 0.4, 0.3, 0.2, 0.1],
+  stretch: [1.5, 1.2, 0.5, 0.4, 0.3, 0.2, 0.1],
+};
+/** What a short day loses of a whole one. */
+const SHORT_LOSS = { strength: 0.3, accumulated: 0.2, iso: 0.1, stretch: 0.05 } as const;
 /** Weights of even spread by kind, of any used day, of holds the day after an accumulated set. Dosing rules G2 [own]. */
 const SPREAD = { strength: 1, hard: 0.5, iso: 0.6, stretch: 0.2 } as const;
 const USED_DAY = 0.2;
 const UNLOVED_DAY = 0.3;
 const ISO_AFTER_ACCUMULATED = 0.1;
 const UNUSUAL_DAY = 0.05;
-const WHOLE_DAY_MIN = 1440;
 
 /** All ways to choose so many of the seven days, in the order of the days. */
 const CHOICES: readonly (readonly number[])[][] = Array.from({ length: DAYS + 1 }, (_, count) =>
@@ -59,127 +86,179 @@ const CHOICES: readonly (readonly number[])[][] = Array.from({ length: DAYS + 1 
     .sort((a, b) => a.join().localeCompare(b.join())),
 );
 
-/**
- * Days for each sheet by exact search: free days, minutes, spacing, what somebody pinned and the week's most are hard;
- * even spread and few days are the cost. Where all of it does not fit, the least loss is left out, with the rules that
- * stood in the way. Dosing rules G1 and G2.
- */
-export function solveWeek(q: WeekQuestion): SolvedWeek {
-  const { found, times, nodes } = leastLoss(q, NONE);
-  const dropped = q.sheets.flatMap((s, i) => {
-    const left = s.times - (times[i] as number);
-    return left > 0 ? [{ sheetId: s.id, times: left, ...blamed(q, times, i) }] : [];
-  });
-  return { days: found?.days ?? {}, dropped, cost: found?.cost ?? 0, nodes };
+/** How often a sheet is taken, and how many of its days are short. */
+interface Take {
+  times: number;
+  shorts: number;
 }
 
-interface Found {
+/**
+ * Days for each sheet by exact search: free days, minutes, spacing, what somebody pinned and the week's most are hard;
+ * even spread and few days are the cost. Where all of it does not fit, sheets are shortened and then the least loss is left
+ * out, with what stood in the way. Dosing rules G1 and G2, rules W2 and W3.
+ */
+export function solveWeek(q: WeekQuestion): SolvedWeek {
+  let nodes = 0;
+  let best: { found: Found | null; takes: Take[] } = {
+    found: null,
+    takes: q.sheets.map(() => ({ times: 0, shorts: 0 })),
+  };
+  for (const takes of reductions(q)) {
+    const tried = cheapest(q, takes);
+    nodes += tried.nodes;
+    if (!tried.found) continue;
+    best = { found: tried.found, takes };
+    break;
+  }
+  const { found, takes } = best;
+  const days = found?.days ?? {};
+  const short = found?.short ?? {};
+  return {
+    days,
+    short,
+    dropped: q.sheets.flatMap((s, i) => {
+      const left = s.times - (takes[i]?.times ?? 0);
+      return left > 0 ? [{ sheetId: s.id, times: left, stood: inTheWay(q, { days, short }, takes, i) }] : [];
+    }),
+    cost: found?.cost ?? 0,
+    nodes,
+  };
+}
+
+interface Laid {
   days: Record<string, number[]>;
+  short: Record<string, number[]>;
+}
+interface Found extends Laid {
   cost: number;
 }
 
-/** Rules that can be set aside to see what they cost. */
-type Aside = Exclude<WeekRule, "once_a_day" | "not_in_use">;
-type Relaxed = ReadonlySet<Aside>;
-const NONE: Relaxed = new Set();
+const pinsOf = (q: WeekQuestion, s: WeekSheet): readonly PinnedDay[] => q.pins?.[s.id] ?? [];
 
-function leastLoss(
-  q: WeekQuestion,
-  relaxed: Relaxed,
-): { found: Found | null; times: number[]; nodes: number } {
-  let nodes = 0;
-  for (const times of reductions(q, relaxed)) {
-    const tried = cheapest(q, times, relaxed);
-    nodes += tried.nodes;
-    if (tried.found) return { found: tried.found, times, nodes };
+/** What one more day of a sheet meets: the week's sets, then each day of the week by itself. */
+function inTheWay(q: WeekQuestion, laid: Laid, takes: readonly Take[], i: number): Stood[] {
+  const { days } = laid;
+  const sheet = q.sheets[i] as WeekSheet;
+  const own = days[sheet.id] ?? [];
+  const shortest = doseOf(sheet, true);
+  const stood: Stood[] = [];
+  const over = overSets(plus(setsOf(q, takes), shortest.sets), q.most ?? {});
+  if (over.length > 0) stood.push({ rule: "sets_week", day: null, muscles: over });
+  const hard = hardDays(
+    q,
+    q.sheets.map((s) => days[s.id] ?? []),
+  );
+  for (let day = 0; day < DAYS; day++) {
+    if (own.includes(day)) continue;
+    if ((q.minutes[day] as number) <= 0) stood.push({ rule: "not_free", day });
+    else if (sheet.needsGym && !q.gym[day]) stood.push({ rule: "no_gym", day });
+    else {
+      const close = closeTo(q, sheet, day, hard);
+      if (close) stood.push({ ...close, day });
+      else if (leftOn(q, laid, day) < shortest.minutes) stood.push({ rule: "minutes", day });
+    }
   }
-  return { found: null, times: q.sheets.map(() => 0), nodes };
+  return stood;
 }
 
-const RULES: readonly Aside[] = [
-  "not_free",
-  "no_gym",
-  "minutes",
-  "hard_48h",
-  "after_accumulated_72h",
-  "accumulated_7d",
-  "hard_reps_week",
-  "kneecap_week",
-];
-
-/** Rules of which each, set aside alone, would have let one more day of the sheet in; else the first two that do together. */
-function blamed(
+function closeTo(
   q: WeekQuestion,
-  times: readonly number[],
-  i: number,
-): Pick<Dropped, "because" | "areTogether"> {
-  const oneMore = times.map((t, k) => (k === i ? t + 1 : t));
-  const lets = (...aside: Aside[]): boolean => {
-    const relaxed = new Set(aside);
-    return fitsMost(q, oneMore, relaxed) && cheapest(q, oneMore, relaxed).found !== null;
-  };
-  const alone = RULES.filter((rule) => lets(rule));
-  if (alone.length > 0) return { because: alone, areTogether: false };
-  for (const [k, a] of RULES.entries())
-    for (const b of RULES.slice(k + 1)) if (lets(a, b)) return { because: [a, b], areTogether: true };
-  return { because: RULES.filter((rule) => rule !== "accumulated_7d"), areTogether: true };
+  s: WeekSheet,
+  day: number,
+  hard: readonly HardDay[],
+): Pick<Stood, "rule" | "and"> | null {
+  if (!isHard(s.kind)) return null;
+  const asked = hardDay(s, day);
+  for (const other of [...hard, ...aroundOf(q, hard)]) {
+    const rule = tooClose(other, asked);
+    if (rule) return { rule, and: other.day };
+  }
+  return null;
 }
 
-const pinsOf = (q: WeekQuestion, s: WeekSheet): readonly number[] => q.pins?.[s.id] ?? [];
+const leftOn = (q: WeekQuestion, { days, short }: Laid, day: number): number =>
+  q.sheets.reduce(
+    (left, s) =>
+      days[s.id]?.includes(day) ? left - doseOf(s, short[s.id]?.includes(day) ?? false).minutes : left,
+    q.minutes[day] as number,
+  );
 
-/** Whole wishes first, then by what is lost; never below what is pinned, never above what the week's most allows. */
-function reductions(q: WeekQuestion, relaxed: Relaxed): number[][] {
-  let all: { times: number[]; loss: number }[] = [{ times: [], loss: 0 }];
+/** Effective sets of a week of so many days each. */
+function setsOf(q: WeekQuestion, takes: readonly Take[]): ByMuscle {
+  let sum: ByMuscle = {};
+  for (const [i, s] of q.sheets.entries()) {
+    const { times, shorts } = takes[i] as Take;
+    for (let n = 0; n < times; n++) sum = plus(sum, doseOf(s, n < shorts).sets);
+  }
+  return sum;
+}
+
+const lossOf = (s: WeekSheet, { times, shorts }: Take): number => {
+  let loss = shorts * SHORT_LOSS[s.kind];
+  for (let n = times; n < s.times; n++) loss += LOSS[s.kind][n] as number;
+  return loss;
+};
+
+/** Whole wishes first, then by what is lost; never above what the week's most allows. */
+function reductions(q: WeekQuestion): Take[][] {
+  let all: { takes: Take[]; loss: number }[] = [{ takes: [], loss: 0 }];
   for (const s of q.sheets) {
-    const alone = mostAlone(q, s, relaxed);
-    const low = Math.min(pinsOf(q, s).length, s.times);
+    const own = takesOf(q, s);
     all = all.flatMap((x) =>
-      Array.from({ length: Math.max(0, Math.min(s.times, alone) - low + 1) }, (_, k) => ({
-        times: [...x.times, low + k],
-        loss: x.loss + LOSS[s.kind] * (s.times - low - k),
-      })),
+      own.map((take) => ({ takes: [...x.takes, take], loss: x.loss + lossOf(s, take) })),
     );
   }
   return all
-    .filter((x) => fitsMost(q, x.times, relaxed))
+    .filter((x) => overSets(setsOf(q, x.takes), q.most ?? {}).length === 0)
     .sort((a, b) => a.loss - b.loss)
-    .map((x) => x.times);
+    .map((x) => x.takes);
 }
 
-function fitsMost(q: WeekQuestion, times: readonly number[], relaxed: Relaxed): boolean {
-  const sum = (of: "hardReps" | "kneecapChairS") =>
-    q.sheets.reduce((total, s, i) => total + s[of] * (times[i] as number), 0);
-  const { hardReps = null, kneecapChairS = null } = q.most ?? {};
-  return (
-    (relaxed.has("hard_reps_week") || hardReps === null || sum("hardReps") <= hardReps + 1e-9) &&
-    (relaxed.has("kneecap_week") || kneecapChairS === null || sum("kneecapChairS") <= kneecapChairS + 1e-9)
-  );
+/** The ways to take a sheet that fit into the week by itself: never below what is pinned, in its form. */
+function takesOf(q: WeekQuestion, s: WeekSheet): Take[] {
+  const pins = pinsOf(q, s);
+  const low = Math.min(pins.length, s.times);
+  const pinnedShort = s.short ? pins.filter((p) => p.isShort).length : 0;
+  const found: Take[] = [];
+  for (let times = low; times <= Math.min(s.times, DAYS); times++) {
+    // what is pinned whole stays whole
+    const most = s.short ? times - (pins.length - pinnedShort) : 0;
+    for (let shorts = pinnedShort; shorts <= most; shorts++)
+      if (times === 0 || cheapest({ ...q, sheets: [s] }, [{ times, shorts }]).found)
+        found.push({ times, shorts });
+  }
+  return found.length > 0 ? found : [{ times: low, shorts: pinnedShort }];
 }
 
-/** How often a sheet fits into the week by itself. */
-function mostAlone(q: WeekQuestion, s: WeekSheet, relaxed: Relaxed): number {
-  for (let times = Math.min(s.times, DAYS); times > 0; times--)
-    if (cheapest({ ...q, sheets: [s] }, [times], relaxed).found) return times;
-  return 0;
+/** Which of so many days are short: as they were pinned, then those without the time for the whole sheet, then the last. Null: it does not fit. */
+function shortOf(
+  s: WeekSheet,
+  days: readonly number[],
+  shorts: number,
+  pins: readonly PinnedDay[],
+  left: readonly number[],
+): number[] | null {
+  const short = days.filter((d) => {
+    const pin = pins.find((p) => p.day === d);
+    return pin ? pin.isShort : (left[d] as number) < s.minutes;
+  });
+  if (short.length > shorts) return null;
+  const free = days.filter((d) => !short.includes(d) && !pins.some((p) => p.day === d));
+  const more = shorts - short.length;
+  if (more > free.length) return null;
+  const all = [...short, ...(more > 0 ? free.slice(-more) : [])];
+  return days.every((d) => (left[d] as number) >= doseOf(s, all.includes(d)).minutes) ? all : null;
 }
 
-const mayLie = (q: WeekQuestion, s: WeekSheet, day: number, relaxed: Relaxed): boolean =>
-  (relaxed.has("not_free") || (q.minutes[day] as number) > 0) &&
-  (!s.needsGym || relaxed.has("no_gym") || relaxed.has("not_free") || (q.gym[day] as boolean));
+const mayLie = (q: WeekQuestion, s: WeekSheet, day: number): boolean =>
+  (q.minutes[day] as number) > 0 && (!s.needsGym || (q.gym[day] as boolean));
 
 /** The cheapest days for so many of each sheet; branch and bound, sheet after sheet. */
-function cheapest(
-  q: WeekQuestion,
-  times: readonly number[],
-  relaxed: Relaxed,
-): { found: Found | null; nodes: number } {
-  // a day that is not free would have as much time as the longest that is
-  const longest = Math.max(...q.minutes) || WHOLE_DAY_MIN;
-  const left = q.minutes.map((m) =>
-    m > 0 ? (relaxed.has("minutes") ? WHOLE_DAY_MIN : m) : relaxed.has("not_free") ? longest : m,
-  );
+function cheapest(q: WeekQuestion, takes: readonly Take[]): { found: Found | null; nodes: number } {
+  const left = [...q.minutes];
   const order = q.sheets.map((_, i) => i).sort((a, b) => rank(q.sheets[a]) - rank(q.sheets[b]) || a - b);
   const chosen: (readonly number[])[] = q.sheets.map(() => []);
+  const shortened: (readonly number[])[] = q.sheets.map(() => []);
   let best: Found | null = null;
   let nodes = 0;
   const place = (at: number): void => {
@@ -187,25 +266,34 @@ function cheapest(
     if (i === undefined) {
       const cost = costOf(q, chosen);
       if (!best || cost < best.cost - 1e-9)
-        best = { cost, days: Object.fromEntries(q.sheets.map((s, k) => [s.id, [...(chosen[k] ?? [])]])) };
+        best = {
+          cost,
+          days: Object.fromEntries(q.sheets.map((s, k) => [s.id, [...(chosen[k] ?? [])]])),
+          short: Object.fromEntries(q.sheets.map((s, k) => [s.id, [...(shortened[k] ?? [])].sort()])),
+        };
       return;
     }
     const sheet = q.sheets[i] as WeekSheet;
+    const take = takes[i] as Take;
     const pins = pinsOf(q, sheet);
-    for (const days of CHOICES[Math.min(DAYS, times[i] as number)] ?? []) {
+    for (const days of CHOICES[Math.min(DAYS, take.times)] ?? []) {
       nodes++;
-      if (!pins.every((d) => days.includes(d))) continue;
-      if (!days.every((d) => mayLie(q, sheet, d, relaxed) && (left[d] as number) >= sheet.minutes)) continue;
+      if (!pins.every((p) => days.includes(p.day))) continue;
+      if (!days.every((d) => mayLie(q, sheet, d))) continue;
+      const short = shortOf(sheet, days, take.shorts, pins, left);
+      if (short === null) continue;
       chosen[i] = days;
-      if (isHard(sheet.kind) && !isApart(q, chosen, relaxed)) {
+      shortened[i] = short;
+      if (isHard(sheet.kind) && !isApart(q, chosen)) {
         chosen[i] = [];
         continue;
       }
       // what stands already costs no less once more is added to it
       if (best === null || floorOf(q, chosen, order, at) < best.cost - 1e-9) {
-        for (const d of days) left[d] = (left[d] as number) - sheet.minutes;
+        const minutes = days.map((d) => doseOf(sheet, short.includes(d)).minutes);
+        for (const [n, d] of days.entries()) left[d] = (left[d] as number) - (minutes[n] as number);
         place(at + 1);
-        for (const d of days) left[d] = (left[d] as number) + sheet.minutes;
+        for (const [n, d] of days.entries()) left[d] = (left[d] as number) + (minutes[n] as number);
       }
       chosen[i] = [];
     }
@@ -218,42 +306,35 @@ function cheapest(
 const rank = (s: WeekSheet | undefined): number =>
   s ? ["strength", "accumulated", "iso", "stretch"].indexOf(s.kind) : 9;
 
+/** Hard days of the weeks around it. */
+const aroundOf = (q: WeekQuestion, own: readonly HardDay[]): readonly HardDay[] =>
+  q.around === "circular"
+    ? own.flatMap((h) => [
+        { ...h, day: h.day - DAYS },
+        { ...h, day: h.day + DAYS },
+      ])
+    : q.around;
+
 /** Every pair of which one day at least is this week's: days around it are facts, however close they stand. */
-function isApart(q: WeekQuestion, chosen: readonly (readonly number[])[], relaxed: Relaxed): boolean {
+function isApart(q: WeekQuestion, chosen: readonly (readonly number[])[]): boolean {
   const own = hardDays(q, chosen);
-  const around =
-    q.around === "circular"
-      ? own.flatMap((h) => [
-          { ...h, day: h.day - DAYS },
-          { ...h, day: h.day + DAYS },
-        ])
-      : q.around;
+  const around = aroundOf(q, own);
   return own.every(
     (h, i) =>
-      own.slice(i + 1).every((other) => mayStand(h, other, relaxed)) &&
-      around.every((other) =>
-        other.day < h.day ? mayStand(other, h, relaxed) : mayStand(h, other, relaxed),
-      ),
+      own.slice(i + 1).every((other) => tooClose(h, other) === null) &&
+      around.every((other) => tooClose(h, other) === null),
   );
 }
 
-/** Two hard days, the earlier first. */
-function mayStand(a: HardDay, b: HardDay, relaxed: Relaxed): boolean {
-  const rule = a.day === b.day ? null : tooClose([a, b])?.rule;
-  if (rule === null) return false;
-  if (rule && !relaxed.has(rule)) return false;
-  // a pair of accumulated sets breaks this one too where it stands closer still
-  const areNear = a.isAccumulated && b.isAccumulated && b.day - a.day < ACCUMULATED_GAP_DAYS;
-  return !areNear || relaxed.has("accumulated_7d");
-}
+const hardDay = (s: WeekSheet, day: number): HardDay => ({
+  day,
+  isAccumulated: s.kind === "accumulated",
+  muscles: s.hardFor,
+});
 
 const hardDays = (q: WeekQuestion, chosen: readonly (readonly number[])[]): HardDay[] =>
   q.sheets
-    .flatMap((s, i) =>
-      isHard(s.kind)
-        ? (chosen[i] ?? []).map((day) => ({ day, isAccumulated: s.kind === "accumulated" }))
-        : [],
-    )
+    .flatMap((s, i) => (isHard(s.kind) ? (chosen[i] ?? []).map((day) => hardDay(s, day)) : []))
     .sort((a, b) => a.day - b.day);
 
 /** Variance of the gaps around the circular week; nothing for fewer than two days. */

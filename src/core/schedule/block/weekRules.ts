@@ -1,24 +1,36 @@
+import type { ByMuscle, Muscle } from "../balance";
+
 /** What a day of a sheet is to the week: a hard leg day, the accumulated set, holds, or stretching only. */
 export type DayKind = "strength" | "accumulated" | "iso" | "stretch";
 
 export const isHard = (kind: DayKind): boolean => kind === "strength" || kind === "accumulated";
 
+/** What one run of a sheet takes and gives. */
+export interface RunDose {
+  minutes: number;
+  /** effective sets by muscle group: what the weekly guard looks at */
+  sets: ByMuscle;
+  kneecapChairS: number;
+}
+
 /** One sheet with what is wished of it in a week. */
-export interface WeekSheet {
+export interface WeekSheet extends RunDose {
   id: string;
   kind: DayKind;
-  /** minutes that a day of it takes */
-  minutes: number;
   /** it needs the clinic's or another gym's machines: only on days on which the client comes */
   needsGym: boolean;
   /** days a week that are wished for */
   times: number;
-  /** of one run: what the weekly guard looks at */
-  hardReps: number;
-  kneecapChairS: number;
+  /** a set fewer of each line and no support work; null: it cannot be shorter. Rule W2 */
+  short: RunDose | null;
+  /** muscle groups that need two days after it. Rule W3 */
+  hardFor: readonly Muscle[];
 }
 
-/** Rules that are never broken; each is said in words where it stands in the way. */
+/** One run of a sheet in the form that is planned. */
+export const doseOf = (s: WeekSheet, isShort: boolean): RunDose => (isShort && s.short ? s.short : s);
+
+/** Rules that a week is laid by; each is said in words where it stands in the way. */
 export type WeekRule =
   | "not_free"
   | "no_gym"
@@ -26,40 +38,33 @@ export type WeekRule =
   | "hard_48h"
   | "after_accumulated_72h"
   | "accumulated_7d"
-  | "hard_reps_week"
-  | "kneecap_week"
+  | "sets_week"
   | "once_a_day"
   | "not_in_use";
 
-/** Days from one hard leg day to the next (48 h), and after an accumulated set (72 h). Dosing rules G1. */
+/** Days from one hard day of a muscle group to the next (48 h), and after an accumulated set (72 h). Dosing rules G1, rule W3. */
 export const HARD_GAP_DAYS = 2;
 export const AFTER_ACCUMULATED_DAYS = 3;
 /** Days between two accumulated sets at the least. */
 export const ACCUMULATED_GAP_DAYS = 7;
 
-/** A hard day with whether it was an accumulated one; days are counted from any common day on. */
+/** A hard day: whether it was an accumulated one, and for which muscle groups; days are counted from any common day on. */
 export interface HardDay {
   day: number;
   isAccumulated: boolean;
+  muscles: readonly Muscle[];
 }
 
-/** The first pair of hard days that stand too close, with the rule; null where all are apart. Sorted by day. */
-export function tooClose(
-  hard: readonly HardDay[],
-): { rule: "hard_48h" | "after_accumulated_72h" | "accumulated_7d"; from: number; to: number } | null {
-  let lastAccumulated: number | null = null;
-  for (const [i, h] of hard.entries()) {
-    const before = hard[i - 1];
-    if (before) {
-      const gap = h.day - before.day;
-      if (gap < HARD_GAP_DAYS) return { rule: "hard_48h", from: before.day, to: h.day };
-      if (before.isAccumulated && gap < AFTER_ACCUMULATED_DAYS)
-        return { rule: "after_accumulated_72h", from: before.day, to: h.day };
-    }
-    if (!h.isAccumulated) continue;
-    if (lastAccumulated !== null && h.day - lastAccumulated < ACCUMULATED_GAP_DAYS)
-      return { rule: "accumulated_7d", from: lastAccumulated, to: h.day };
-    lastAccumulated = h.day;
-  }
-  return null;
+export type SpacingRule = "hard_48h" | "after_accumulated_72h" | "accumulated_7d";
+
+const sharesMuscle = (a: HardDay, b: HardDay): boolean => a.muscles.some((m) => b.muscles.includes(m));
+
+/** The rule that two hard days break; null where they stand far enough apart, or are hard for other muscle groups. */
+export function tooClose(x: HardDay, y: HardDay): SpacingRule | null {
+  const [a, b] = x.day <= y.day ? [x, y] : [y, x];
+  const gap = b.day - a.day;
+  if (gap < HARD_GAP_DAYS && sharesMuscle(a, b)) return "hard_48h";
+  const isAfter = a.isAccumulated || (gap === 0 && b.isAccumulated);
+  if (isAfter && gap < AFTER_ACCUMULATED_DAYS) return "after_accumulated_72h";
+  return a.isAccumulated && b.isAccumulated && gap < ACCUMULATED_GAP_DAYS ? "accumulated_7d" : null;
 }

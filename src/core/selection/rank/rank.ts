@@ -20,7 +20,7 @@ const LEAST_TIMES = 0.5;
 const WIDE_DEG = 90;
 /** A hold trains one angle; where holds come first it leads [own]. */
 const HOLD_RANGE = 0.6;
-const HOLD_FIRST = 1.2;
+const HOLD_FIRST = 1.6;
 /** What an exercise without a model of the knee reaches, by its least load [own]. */
 const EFFORT_BY_FLOOR = { limb: 0.4, light: 0.6, machine: 0.8 } as const;
 const PER_GOAL = 0.25;

@@ -11,7 +11,6 @@ import { decide } from "../../progression/decide";
 import { ladder } from "../../progression/ladder";
 import { balanceOf, creditedTo } from "../../schedule/balance";
 import { solveWeek } from "../../schedule/block/solveWeek";
-import { rampGuard } from "../../schedule/rampGuard";
 import { muscleTorqueNm } from "../../strength/forceToTorque";
 import { hamstringQuadriceps } from "../../strength/hamstringQuadriceps";
 import { changeAgainstError, minimalDetectableChangePct } from "../../strength/measurementError";
@@ -121,8 +120,10 @@ const CALLS: Record<string, (i: Any) => unknown> = {
         minutes: i.minutes[kind],
         needsGym: false,
         times: i.demand[kind],
-        hardReps: 0,
+        sets: {},
         kneecapChairS: 0,
+        short: null,
+        hardFor: kind === "strength" || kind === "accumulated" ? (["quads"] as const) : [],
       })),
       minutes: i.avail,
       gym: i.avail.map(() => true),
@@ -203,10 +204,6 @@ const CALLS: Record<string, (i: Any) => unknown> = {
     };
     return { tutPerSide: tensionPerSideS(t), seconds: repetitionSeconds(t) };
   },
-  rampGuard: (i) => {
-    const r = rampGuard(i.planned, i.history, i.absFloor);
-    return r.ratio === null ? r : { ...r, ratio: round(r.ratio, 2) };
-  },
   balanceWeek: (i) => {
     const totals = creditedTo(i.list.map((x: Any) => ({ kind: KINDS[x.name], amount: x.hard })));
     const r = balanceOf(totals);
@@ -242,12 +239,12 @@ function expectMatch(got: Any, want: Any, tol: number, path: string): void {
   expect(got).toEqual(want);
 }
 
-/** Overtaken by rule P2: with low irritability one good visit is enough for a step. */
-const OVERTAKEN = new Set(["E23"]);
+/** Overtaken by rule P2 (with low irritability one good visit is enough for a step) and W3 (the third of anything comes last). */
+const OVERTAKEN = new Set(["E23", "G02"]);
 const cases = (reference.cases as Any[]).filter((c) => CALLS[c.fn] && !OVERTAKEN.has(c.id));
 
 test("the slice's parts of the reference file are covered", () => {
-  expect(cases.length).toBe(124);
+  expect(cases.length).toBe(119);
 });
 
 test.each(cases.map((c) => [c.id, c.fn, c] as const))("reference %s %s", (_id, fn, c) => {

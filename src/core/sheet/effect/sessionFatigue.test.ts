@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { simulateHolds } from "../../isometrics/simulateHolds";
-import { weekGuard } from "../../schedule/weekGuard";
+import { kneecapWeek } from "../../schedule/kneecapWeek";
 import { setsToReserve } from "../../testdata/byFormula";
 import { EXAMPLES } from "../../testdata/scoreContext";
 import { setsOf } from "../schemes/scheme";
@@ -77,13 +77,9 @@ test("the other leg is as fresh as the first, and the spread always holds the mi
   );
 });
 
-test("a week's load is guarded against the weeks before it; without history nothing is over", () => {
-  const day = (daysAgo: number, hardReps: number) => ({ daysAgo, hardReps, kneecapChairS: 10 * hardReps });
-  expect(weekGuard("hardReps", 500, [])).toMatchObject({ isOver: false, most: null, lastWeek: null });
-  const past = [day(2, 20), day(9, 20), day(11, 20), day(16, 40)];
-  const now = weekGuard("hardReps", 20, past);
-  expect(now).toMatchObject({ thisWeek: 40, lastWeek: 40, isOver: false });
-  expect(now.most).toBeCloseTo(44, 9);
-  expect(weekGuard("hardReps", 30, past).isOver).toBe(true);
-  expect(weekGuard("kneecapChairS", 300, past)).toMatchObject({ thisWeek: 500, isOver: true });
+test("the kneecap's week with this session stands beside the week before it; without one there is nothing beside it", () => {
+  const day = (daysAgo: number, kneecapChairS: number) => ({ daysAgo, kneecapChairS });
+  expect(kneecapWeek(500, [])).toEqual({ thisWeek: 500, lastWeek: null });
+  const past = [day(2, 200), day(7, 150), day(13, 200), day(14, 400)];
+  expect(kneecapWeek(300, past)).toEqual({ thisWeek: 500, lastWeek: 350 });
 });

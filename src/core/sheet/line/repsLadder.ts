@@ -16,14 +16,13 @@ export const mostRepsOf = ({ kind }: Pick<ScoreLine["scheme"], "kind">): number 
   kind === "light" ? MOST_LIGHT_REPS : kind === "slow" ? SLOW_RUNGS[0] : MOST_REPS;
 
 /**
- * A line's own ladder of repetitions, else from what is planned upward; slow and heavy goes down to the next rung of its course
- * instead. Null where nothing is counted. Rules P1, D4.
+ * A line's own ladder of repetitions, else from what is planned upward, of slow and heavy to the first rung of its course. Null
+ * where nothing is counted. Rules P1, D4.
  */
 export function repsLadder({ ladder, scheme }: Pick<ScoreLine, "ladder" | "scheme">): RepsLadder | null {
   if (ladder?.of === "reps") return { least: ladder.least, most: ladder.most };
   if (!("reps" in scheme) || scheme.kind === "holds") return null;
-  if (scheme.kind === "slow")
-    return { least: SLOW_RUNGS.find((r) => r < scheme.reps) ?? scheme.reps, most: scheme.reps };
+  if (scheme.kind === "slow") return { least: scheme.reps, most: SLOW_RUNGS[0] };
   return {
     least: scheme.reps,
     most: Math.max(scheme.reps, Math.min(mostRepsOf(scheme), scheme.reps + CLIMBED)),

@@ -1,8 +1,8 @@
-import type { GuardedLoad } from "../../schedule/weekGuard";
+import type { WeekOfKneecap } from "../../schedule/kneecapWeek";
 import type { Computed } from "../../units/working/working";
 
-/** The kneecap's week with its working: what was done, what this sheet adds, and what the weeks before allow. */
-export const kneecapWeekComputed = (g: GuardedLoad): Computed => ({
+/** The kneecap's week with its working: what was done, what this sheet adds, and the week before. */
+export const kneecapWeekComputed = (g: WeekOfKneecap): Computed => ({
   value: g.thisWeek,
   unit: "s",
   doubt: null,
@@ -15,11 +15,6 @@ export const kneecapWeekComputed = (g: GuardedLoad): Computed => ({
       {
         name: { code: "work.last_week" },
         value: g.lastWeek === null ? "nothing" : `${Math.round(g.lastWeek)} s`,
-        origin: "estimated",
-      },
-      {
-        name: { code: "work.week_most" },
-        value: g.most === null ? { code: "work.no_week" } : `${Math.floor(g.most)} s`,
         origin: "estimated",
       },
     ],

@@ -12,7 +12,7 @@ const strong = withTests(context, [{ machineName, twoLegs: true, loadKg: 120, re
 const slowLine = (reps: number, loadKg: number) =>
   line("lp_horizontal", { ...EXAMPLES.slow, reps }, { loadKg });
 
-test("slow and heavy goes down its course: every load more takes repetitions, none is added, and it ends at six", () => {
+test("slow and heavy goes down its course: two weeks on a rung and the next load takes repetitions, and it ends at six", () => {
   let now = slowLine(15, 40);
   const seen: number[] = [];
   for (let i = 0; i < 60; i++) {
@@ -26,6 +26,7 @@ test("slow and heavy goes down its course: every load more takes repetitions, no
         irritability: "low",
         context: strong,
         usedKg: null,
+        daysOnRung: 14,
       },
     );
     if (next.changes[0]?.code !== "load" || !next.line) {
@@ -44,10 +45,18 @@ test("slow and heavy goes down its course: every load more takes repetitions, no
   expect(Math.min(...seen)).toBe(6);
 });
 
-test("its ladder is the next rung, where nobody set another", () => {
-  expect(repsLadder({ scheme: { ...EXAMPLES.slow, reps: 15 } })).toEqual({ least: 12, most: 15 });
-  expect(repsLadder({ scheme: { ...EXAMPLES.slow, reps: 11 } })).toEqual({ least: 10, most: 11 });
-  expect(repsLadder({ scheme: { ...EXAMPLES.slow, reps: 6 } })).toEqual({ least: 6, most: 6 });
+test("before two weeks on a rung a load more keeps its repetitions", () => {
+  const facts = { school: "monitoring", irritability: "low", context: strong, usedKg: null } as const;
+  const on = (daysOnRung: number) =>
+    nextLine(
+      slowLine(15, 40),
+      "PROGRESS",
+      { rules: ["P7"], change: { loadPct: 5 } },
+      { ...facts, daysOnRung },
+    ).line;
+  expect(on(13)).toMatchObject({ loadKg: 45, scheme: { reps: 15 } });
+  expect(on(14)).toMatchObject({ loadKg: 45, scheme: { reps: 12 } });
+  expect(repsLadder({ scheme: { ...EXAMPLES.slow, reps: 10 } })).toEqual({ least: 10, most: 15 });
 });
 
 test("three seconds up and three down, and every set counts whole", () => {

@@ -119,9 +119,7 @@ export const work = {
     "mean kneecap load over the used angles in chair rises, times seconds under tension of one leg, added up over the last six days and this sheet",
   this_week: "this week with this sheet",
   last_week: "last week",
-  week_most: "the most after the weeks before",
-  no_week: "no week to compare with",
-  week_source: "kneecap load of a week and its guard",
+  week_source: "kneecap load of a week",
   week_cannot:
     "Anything between people, and what lines without a model add. It compares weeks of one client.",
   cost_formula: (m: { task: Task; deg: number }) =>

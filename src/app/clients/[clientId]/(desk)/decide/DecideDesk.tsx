@@ -204,12 +204,13 @@ export function DecideDesk({
 }
 
 /** What becomes of the whole sheet when every draft is taken. */
-function sheetWords({ before, after, week }: VisitDraft["sheet"]): string {
+const half = (n: number): string => (Math.round(2 * n) / 2).toString();
+
+function sheetWords({ before, after }: VisitDraft["sheet"]): string {
   const minutes = after.minutes === before.minutes ? "" : ` instead of ${before.minutes}`;
-  const hard = after.hardReps === before.hardReps ? "" : ` instead of ${before.hardReps}`;
-  const most = week.most === null ? "" : `, at most ${Math.floor(week.most)} by the weeks before`;
-  const over = week.isOver ? ". That is too much for one week: take the next visit later, or fewer sets" : "";
-  return `The whole sheet, all as drafted: the order stays, ${after.minutes} min${minutes}, ${Math.round(after.hardReps)} repetitions with four or fewer in reserve${hard}; seven days with it run once more: ${Math.round(week.thisWeek)}${most}${over}.`;
+  const sets =
+    after.effectiveSets === before.effectiveSets ? "" : ` instead of ${half(before.effectiveSets)}`;
+  return `The whole sheet, all as drafted: the order stays, ${after.minutes} min${minutes}, ${half(after.effectiveSets)} effective sets${sets}.`;
 }
 
 /** One line: its draft, why, and what exactly changes next time. */

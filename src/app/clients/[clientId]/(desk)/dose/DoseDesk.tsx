@@ -12,7 +12,7 @@ import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { draftSession } from "@/core/drafts/draftSession";
 import type { HomeThing } from "@/core/rules/exerciseNeeds";
 import type { Exercise } from "@/core/rules/exercises";
-import type { PastLoad } from "@/core/schedule/weekGuard";
+import type { PastLoad } from "@/core/schedule/kneecapWeek";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { directionOf } from "@/core/selection/setUp/loadContext";
 import { asRamp } from "@/core/sheet/draft/asRamp";
@@ -307,7 +307,7 @@ export function DoseDesk({
           <>
             <SheetGives
               totals={totals}
-              guards={j.guards}
+              kneecap={j.kneecap}
               notModelled={j.notModelled}
               madeNotes={madeNotes}
               aim={aim}

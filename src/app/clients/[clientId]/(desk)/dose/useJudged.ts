@@ -1,7 +1,7 @@
 "use client";
 import { useMemo } from "react";
 import { spreadFactor } from "@/core/isometrics/effortConversion";
-import { type PastLoad, weekGuard } from "@/core/schedule/weekGuard";
+import { kneecapWeek, type PastLoad } from "@/core/schedule/kneecapWeek";
 import { rangeSheet } from "@/core/selection/rank/rangeSheet";
 import { kneecapDose } from "@/core/sheet/effect/kneecapDose";
 import { fatigueLinesOf, itemsOf } from "@/core/sheet/effect/scoreItems";
@@ -63,10 +63,7 @@ export function useJudged(
     notes: [...orderNotes(items, facts.school), ...earlyEnds(predictions ?? [], judged)],
     isBarred: judged.some((j) => j.bars.length > 0),
     notModelled: kneecap.notModelled,
-    guards: {
-      kneecap: weekGuard("kneecapChairS", kneecap.chairSeconds, past),
-      hard: weekGuard("hardReps", totals.hard, past),
-    },
+    kneecap: kneecapWeek(kneecap.chairSeconds, past),
   };
 }
 

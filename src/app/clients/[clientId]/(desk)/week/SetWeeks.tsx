@@ -1,8 +1,7 @@
-import type { ByMuscle } from "@/core/schedule/balance";
-import { type PlannedDay, weeksOf } from "@/core/schedule/block/block";
+import type { ByMuscle, Muscle } from "@/core/schedule/balance";
+import type { WeekLoad } from "@/core/schedule/block/block";
+import { overSets } from "@/core/schedule/block/setGuard";
 import { bandOf } from "@/core/sheet/effect/setBand";
-import { daysBetween } from "@/core/units/days";
-import type { PlannableSheet } from "@/server/week/weekFacts";
 import type { SetAim } from "@/server/week/weekSets";
 import { Term } from "@/ui/help/Term";
 import { MUSCLE_IDS, MUSCLE_WORDS, STAGE_WORDS } from "@/words/en/plan/muscles";
@@ -12,27 +11,19 @@ const round = (n: number): number => Math.round(n * 2) / 2;
 
 /** Effective sets of each week by muscle group, done in a lighter tone, planned in the full one, over the band of the phase. */
 export function SetWeeks({
-  question,
-  days,
-  sheets,
   done,
-  begun,
+  loads,
   aim,
 }: {
-  question: { startsOn: string; buildWeeks: number; keepWeeks: number };
-  days: readonly PlannedDay[];
-  sheets: readonly PlannableSheet[];
   /** weeks before the block, the oldest first */
-  done: readonly ByMuscle[];
-  /** what was done of its first week already */
-  begun: ByMuscle;
+  done: readonly WeekLoad[];
+  /** planned weeks, with the most that the weeks before each of them allow */
+  loads: readonly { load: WeekLoad; most: ByMuscle }[];
   aim: SetAim | null;
 }) {
-  const planned = plannedByWeek(question, days, sheets, begun);
-  const rows = MUSCLE_IDS.filter(
-    (m) => aim?.aimed.includes(m) || [...done, ...planned].some((w) => (w[m] ?? 0) > 0),
-  );
-  const each = W / Math.max(1, done.length + planned.length);
+  const all = [...done.map((w) => w.sets), ...loads.map((w) => w.load.sets)];
+  const rows = MUSCLE_IDS.filter((m) => aim?.aimed.includes(m) || all.some((w) => (w[m] ?? 0) > 0));
+  const each = W / Math.max(1, all.length);
   const bar = Math.max(2, Math.min(16, each - 2));
   return (
     <figure className="mt-3">
@@ -48,7 +39,7 @@ export function SetWeeks({
         <tbody>
           {rows.map((m) => {
             const band = aim && bandOf(aim.stage, m, aim.aimed);
-            const values = [...done, ...planned].map((w) => w[m] ?? 0);
+            const values = all.map((w) => w[m] ?? 0);
             const most = Math.max(1, band?.to ?? 0, ...values);
             const y = (n: number) => (H * n) / most;
             return (
@@ -65,7 +56,12 @@ export function SetWeeks({
                     viewBox={`0 0 ${W} ${H}`}
                     className="my-0.5 w-full"
                     role="img"
-                    aria-label={planned.map((w, i) => `week ${i + 1}: ${round(w[m] ?? 0)}`).join("; ")}
+                    aria-label={loads
+                      .map(
+                        (w, i) =>
+                          `week ${i + 1}: ${round(w.load.sets[m] ?? 0)}${isOver(w, m) ? `, more than the ${round(w.most[m] ?? 0)} that the weeks before allow` : ""}`,
+                      )
+                      .join("; ")}
                   >
                     {band && (
                       <rect
@@ -83,7 +79,13 @@ export function SetWeeks({
                         y={H - y(n)}
                         width={bar}
                         height={y(n)}
-                        className={i < done.length ? "fill-primary opacity-40" : "fill-primary"}
+                        className={
+                          i < done.length
+                            ? "fill-primary opacity-40"
+                            : isOver(loads[i - done.length], m)
+                              ? "fill-mark"
+                              : "fill-primary"
+                        }
                       />
                     ))}
                     <line x2={W} y1={H} y2={H} className="stroke-rule" />
@@ -98,18 +100,6 @@ export function SetWeeks({
   );
 }
 
-function plannedByWeek(
-  q: { startsOn: string; buildWeeks: number; keepWeeks: number },
-  days: readonly PlannedDay[],
-  sheets: readonly PlannableSheet[],
-  begun: ByMuscle,
-): ByMuscle[] {
-  const weeks = Array.from({ length: weeksOf(q) }, (_, i): ByMuscle => (i === 0 ? { ...begun } : {}));
-  const byId = new Map(sheets.map((s) => [s.id, s.byMuscle]));
-  for (const d of days) {
-    const week = weeks[Math.floor(daysBetween(q.startsOn, d.on) / 7)];
-    if (!week) continue;
-    for (const m of MUSCLE_IDS) week[m] = (week[m] ?? 0) + (byId.get(d.sheetId)?.[m] ?? 0);
-  }
-  return weeks;
-}
+/** More than the weeks before allow. */
+const isOver = (w: { load: WeekLoad; most: ByMuscle } | undefined, m: Muscle): boolean =>
+  w !== undefined && overSets(w.load.sets, w.most).includes(m);

@@ -2,7 +2,6 @@
 import { useRouter } from "next/navigation";
 import { startTransition, useMemo, useRef, useState } from "react";
 import type { z } from "zod";
-import type { ByMuscle } from "@/core/schedule/balance";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
@@ -36,11 +35,15 @@ const KEPT = blockKept.omit({ id: true, replaces: true });
 export function WeekDesk(props: {
   client: ClientEpisode;
   today: string;
-  block: { id: string; days: PlannedDay[]; wishes: Record<string, SheetWish>; by: string } | null;
+  block: {
+    id: string;
+    days: PlannedDay[];
+    wishes: Record<string, SheetWish>;
+    by: string;
+    overReason: string | null;
+  } | null;
   question: BlockQuestion;
   sheets: readonly PlannableSheet[];
-  setsDone: readonly ByMuscle[];
-  setsBegun: ByMuscle;
   aim: SetAim | null;
   marks: readonly WeekMark[];
   outlook: readonly Outlook[];
@@ -57,6 +60,7 @@ export function WeekDesk(props: {
   const [over, setOver] = useState<{ day: PlannedDay; on: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [saved, setSaved] = useState(false);
+  const [overReason, setOverReason] = useState(block?.overReason ?? "");
   const file = useRef<HTMLInputElement>(null);
   const plan = useBlock(props.question, block?.days ?? null);
   const { question: q } = plan;
@@ -73,9 +77,13 @@ export function WeekDesk(props: {
   const broken = useMemo(() => (over ? checkBlock(q, shown) : plan.broken), [over, q, shown, plan.broken]);
   const loads = useMemo(() => (over ? loadsByWeek(q, shown) : plan.loads), [over, q, shown, plan.loads]);
 
+  const bars = broken.filter((b) => !b.isCaution);
+  const needsReason = broken.length > bars.length;
+  const mayKeep = bars.length === 0 && plan.isLaid && (!needsReason || overReason.trim().length > 0);
   const typed: z.infer<typeof KEPT> = {
     ...{ startsOn: q.startsOn, buildWeeks: q.buildWeeks, keepWeeks: q.keepWeeks, wishes },
     ...{ minutes: [...q.minutes], gym: [...q.gym], away: [...q.away], days: [...plan.pins] },
+    overReason: null,
   };
   const [base, setBase] = useState(typed);
   const takeUp = (t: typeof typed) => {
@@ -110,7 +118,7 @@ export function WeekDesk(props: {
     all.map((x, i) => (i === at ? value : x));
   const keep = async () => {
     // while days are laid anew there is nothing to keep yet
-    if (!mayWrite || !plan.isLaid || broken.length > 0) return;
+    if (!mayWrite || !mayKeep) return;
     setProblem(null);
     const sent = await sendOnce(`/api/clients/${clientId}/blocks`, (id) => ({
       id,
@@ -124,6 +132,7 @@ export function WeekDesk(props: {
       gym: q.gym,
       away: q.away,
       days: plan.days.filter((d) => d.on >= props.today),
+      overReason: needsReason ? overReason.trim() : null,
       replaces: props.block?.id ?? null,
     }));
     if (!sent.ok) return setProblem(sent.problems[0]?.sentence ?? "Nothing was kept.");
@@ -210,41 +219,20 @@ export function WeekDesk(props: {
           }}
           onOver={(day, on) => startTransition(() => setOver(day && on ? { day, on } : null))}
           onLetGo={plan.letGo}
+          onShorten={plan.shorten}
           onAway={(on) =>
             ask({ away: q.away.includes(on) ? q.away.filter((d) => d !== on) : [...q.away, on].sort() })
           }
         />
         <p className="small quiet mt-1">
-          Hatched: not free or past. Filled: with staff. Outlined: at home. Disc: holds. •: put there by hand.
-          A day's number marks it as away.
+          Hatched: not free or past. Filled: with staff. Outlined: at home. Disc: holds. ½: short form. •: put
+          there by hand. A day's number marks it as away.
         </p>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-3 print:hidden">
         <WeekRules broken={broken} plan={plan} sheets={sheets} />
-        <SetWeeks
-          question={q}
-          days={shown}
-          sheets={sheets}
-          done={props.setsDone}
-          begun={props.setsBegun}
-          aim={props.aim}
-        />
-        <WeekBars
-          of="hardReps"
-          title="Growth"
-          term="hard"
-          unit="hard repetitions"
-          done={q.weeksDone}
-          planned={loads}
-        />
-        <WeekBars
-          of="kneecapChairS"
-          title="Kneecap"
-          term="kneecap"
-          unit="seconds of a chair rise"
-          done={q.weeksDone}
-          planned={loads}
-        />
+        <SetWeeks done={q.weeksDone} loads={loads} aim={props.aim} />
+        <WeekBars done={q.weeksDone} planned={loads} />
         {props.outlook.length > 0 && (
           <section className="mt-3">
             <h2 className="text-[15px]">The goal</h2>
@@ -264,14 +252,21 @@ export function WeekDesk(props: {
         )}
         <div className="mt-4 grid gap-2">
           <Problem sentence={problem} />
+          {mayWrite && needsReason && (
+            <label className="small quiet">
+              more than the weeks before allow, because
+              <input
+                className="input input-sm block w-full text-base-content"
+                name="overReason"
+                maxLength={300}
+                value={overReason}
+                onChange={(e) => setOverReason(e.target.value)}
+              />
+            </label>
+          )}
           {mayWrite ? (
             <p className="flex flex-wrap gap-2">
-              <button
-                type="button"
-                className="btn btn-primary"
-                onClick={keep}
-                disabled={broken.length > 0 || !plan.isLaid}
-              >
+              <button type="button" className="btn btn-primary" onClick={keep} disabled={!mayKeep}>
                 Keep these days <kbd>S</kbd>
               </button>
               <button type="button" className="btn btn-line" onClick={() => file.current?.click()}>

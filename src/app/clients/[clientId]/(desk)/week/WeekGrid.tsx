@@ -12,6 +12,7 @@ import {
 import type { BlockQuestion, PlannedDay } from "@/core/schedule/block/block";
 import { weeksOf } from "@/core/schedule/block/block";
 import type { Broken } from "@/core/schedule/block/checkBlock";
+import { doseOf } from "@/core/schedule/block/weekRules";
 import { daysAfter, weekdayOf } from "@/core/units/days";
 import type { WeekMark } from "@/server/week/outlook";
 import type { PlannableSheet } from "@/server/week/weekFacts";
@@ -32,6 +33,7 @@ export function WeekGrid({
   onMove,
   onOver,
   onLetGo,
+  onShorten,
   onAway,
 }: {
   question: BlockQuestion;
@@ -46,6 +48,7 @@ export function WeekGrid({
   /** a day is held over another one; null: let go */
   onOver: (day: PlannedDay | null, on: string | null) => void;
   onLetGo: (day: PlannedDay) => void;
+  onShorten: (day: PlannedDay) => void;
   onAway: (on: string) => void;
 }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
@@ -111,6 +114,7 @@ export function WeekGrid({
                       locale={locale}
                       onMove={onMove}
                       onLetGo={onLetGo}
+                      onShorten={onShorten}
                       onAway={onAway}
                     />
                   );
@@ -129,11 +133,11 @@ function workWords(days: readonly PlannedDay[], sheets: readonly PlannableSheet[
   const last = daysAfter(from, 6);
   const own = days.flatMap((d) => {
     const sheet = d.on >= from && d.on <= last ? sheets.find((s) => s.id === d.sheetId) : undefined;
-    return sheet ? [sheet] : [];
+    return sheet ? [{ ...sheet, share: d.isShort && sheet.short ? sheet.shortShare : 1 }] : [];
   });
   if (own.length === 0) return "";
-  const sets = own.reduce((sum, s) => sum + s.sets, 0);
-  return `${sets} sets, ${Math.round(own.reduce((sum, s) => sum + s.tensionS, 0) / 60)} min tension`;
+  const sets = Math.round(own.reduce((sum, s) => sum + s.workSets * s.share, 0));
+  return `${sets} sets, ${Math.round(own.reduce((sum, s) => sum + s.tensionS * s.share, 0) / 60)} min tension`;
 }
 
 function DayCell({
@@ -150,6 +154,7 @@ function DayCell({
   locale,
   onMove,
   onLetGo,
+  onShorten,
   onAway,
 }: {
   on: string;
@@ -165,6 +170,7 @@ function DayCell({
   locale: string;
   onMove: (day: PlannedDay, on: string) => void;
   onLetGo: (day: PlannedDay) => void;
+  onShorten: (day: PlannedDay) => void;
   onAway: (on: string) => void;
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: on, disabled: isPast });
@@ -201,6 +207,7 @@ function DayCell({
             locale={locale}
             onMove={onMove}
             onLetGo={onLetGo}
+            onShorten={onShorten}
           />
         ))}
         {marks.map((m) => (
@@ -230,6 +237,7 @@ function DayChip({
   locale,
   onMove,
   onLetGo,
+  onShorten,
 }: {
   day: PlannedDay;
   sheet: PlannableSheet | null;
@@ -237,6 +245,7 @@ function DayChip({
   locale: string;
   onMove: (day: PlannedDay, on: string) => void;
   onLetGo: (day: PlannedDay) => void;
+  onShorten: (day: PlannedDay) => void;
 }) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({
     id: `${day.sheetId} ${day.on}`,
@@ -259,7 +268,7 @@ function DayChip({
       {...attributes}
       {...listeners}
       aria-roledescription="movable day"
-      aria-label={`${name}, ${shortDay(day.on, locale)}${day.pinned ? ", put here by hand" : ""}. ${mayMove ? "Arrows move it, Delete lets it go." : ""}`}
+      aria-label={`${name}, ${shortDay(day.on, locale)}${day.isShort ? ", short form" : ""}${day.pinned ? ", put here by hand" : ""}. ${mayMove ? `Arrows move it, ${sheet?.short ? "H makes it short or whole, " : ""}Delete lets it go.` : ""}`}
       className={`small flex w-full min-w-0 cursor-grab items-center gap-1 rounded border px-1 py-0.5 text-left leading-tight ${tone}`}
       style={
         transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 20 } : undefined
@@ -272,11 +281,17 @@ function DayChip({
           e.stopPropagation();
           onMove(day, daysAfter(day.on, step));
         } else if (e.key === "Delete" || e.key === "Backspace") onLetGo(day);
+        else if (e.key.toLowerCase() === "h" && sheet?.short) {
+          e.stopPropagation();
+          onShorten(day);
+        }
       }}
     >
       {isHold && <span aria-hidden className="inline-block size-3 shrink-0 rounded-full bg-mark" />}
       <span className="min-w-0 break-words">
-        {isHold ? `${Math.round(sheet.holdDeg ?? 0)}°` : `${name} ${sheet?.minutes ?? ""}′`}
+        {isHold
+          ? `${Math.round(sheet.holdDeg ?? 0)}°`
+          : `${day.isShort ? "½ " : ""}${name} ${(sheet && doseOf(sheet, day.isShort).minutes) ?? ""}′`}
       </span>
       {day.pinned && (
         <span aria-hidden className="ml-auto shrink-0">

@@ -21,7 +21,7 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const block = await blockOf(ctx, client.episodeId);
-    const { question, sheets, setsDone, setsBegun } = await weekFacts(
+    const { question, sheets } = await weekFacts(
       ctx,
       client,
       block ?? usualWishes(ctx, await storyOf(ctx, client)),
@@ -31,14 +31,13 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
       today: today(ctx),
       block: block && {
         id: block.id,
-        days: block.days.map(({ sheetId, on, pinned }) => ({ sheetId, on, pinned })),
+        days: block.days.map(({ sheetId, on, pinned, isShort }) => ({ sheetId, on, pinned, isShort })),
         wishes: block.wishes,
         by: block.by,
+        overReason: block.overReason,
       },
       question,
       sheets,
-      setsDone,
-      setsBegun,
       aim: await setAimOf(ctx, client),
       marks: await marksOf(ctx, client, endsOn(question)),
       outlook: await outlookOf(ctx, client),

@@ -65,7 +65,15 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
   const move = (day: PlannedDay, on: string) => {
     setPins((all) => [
       ...all.filter((p) => !(p.sheetId === day.sheetId && (p.on === day.on || p.on === on))),
-      { sheetId: day.sheetId, on, pinned: true },
+      { ...day, on, pinned: true },
+    ]);
+    again();
+  };
+  /** The same day in the sheet's short form, or whole again; it stays so. */
+  const shorten = (day: PlannedDay) => {
+    setPins((all) => [
+      ...all.filter((p) => !(p.sheetId === day.sheetId && p.on === day.on)),
+      { ...day, isShort: !day.isShort, pinned: true },
     ]);
     again();
   };
@@ -90,6 +98,7 @@ export function useBlock(asked: BlockQuestion, kept: readonly PlannedDay[] | nul
     broken,
     loads,
     move,
+    shorten,
     letGo,
     again,
     isLaid,

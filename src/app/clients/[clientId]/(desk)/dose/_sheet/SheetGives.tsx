@@ -1,5 +1,5 @@
-import type { GuardedLoad } from "@/core/schedule/weekGuard";
-import { legsNote, type OrderNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
+import type { WeekOfKneecap } from "@/core/schedule/kneecapWeek";
+import { legsNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
 import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
 import { asKept, type Said as SaidOf } from "@/core/units/said";
@@ -15,14 +15,14 @@ const minutes = (s: number): number => Math.ceil(s / 60);
 /** What a draft asks and left out, and what the sheet gives: each thing there is to say stands as a mark at what it speaks of. */
 export function SheetGives({
   totals,
-  guards,
+  kneecap,
   notModelled,
   madeNotes,
   aim,
   around,
 }: {
   totals: ScoreTotals;
-  guards: { kneecap: GuardedLoad; hard: GuardedLoad };
+  kneecap: WeekOfKneecap;
   /** lines of the knee that the kneecap's sum does not know */
   notModelled: number;
   /** what a draft or a home version left out, asks and advises */
@@ -53,26 +53,15 @@ export function SheetGives({
         </div>
         <ul className="grid content-start gap-1 lg:pt-[26px]">
           <li>
-            <b>{Math.round(totals.hard)}</b> <Term id="hard">hard repetitions</Term> in this run,{" "}
-            {Math.round(guards.hard.thisWeek)} in seven days{" "}
-            <NoteMark
-              notes={guardNotes("count of hard repetitions", "", guards.hard)}
-              of="hard repetitions"
-            />
+            <b>{Math.round(totals.hard)}</b> <Term id="hard">hard repetitions</Term> in this run
           </li>
           <li>
             Kneecap joint this week{" "}
-            <Opens label="kneecap joint this week" computed={kneecapWeekComputed(guards.kneecap)}>
-              <b>{Math.round(guards.kneecap.thisWeek)} s</b>
+            <Opens label="kneecap joint this week" computed={kneecapWeekComputed(kneecap)}>
+              <b>{Math.round(kneecap.thisWeek)} s</b>
             </Opens>{" "}
             of a <Term id="kneecap">chair rise</Term>
-            {guards.kneecap.lastWeek === null
-              ? ", no week before"
-              : `, last week ${Math.round(guards.kneecap.lastWeek)}`}{" "}
-            <NoteMark
-              notes={guardNotes("load of the kneecap joint", "s of a chair rise", guards.kneecap)}
-              of="the kneecap joint"
-            />
+            {kneecap.lastWeek === null ? ", no week before" : `, last week ${Math.round(kneecap.lastWeek)}`}{" "}
             {notModelled > 0 && (
               <span className="quiet">
                 ; {notModelled} {notModelled === 1 ? "line has" : "lines have"} no model and{" "}
@@ -91,18 +80,6 @@ export function SheetGives({
       </section>
     </div>
   );
-}
-
-function guardNotes(what: string, unit: string, g: GuardedLoad): Omit<OrderNote, "itemId">[] {
-  if (!g.isOver || g.most === null) return [];
-  const amount = (x: number) => `${x} ${unit}`.trim();
-  const over = Math.ceil(g.thisWeek - g.most);
-  return [
-    {
-      said: `This week's ${what} would be ${amount(Math.round(g.thisWeek))}; ${Math.floor(g.most)} is the most after the weeks before (last week ${Math.round(g.lastWeek ?? 0)}): take out sets worth ${over}, or move them to next week.`,
-      fix: null,
-    },
-  ];
 }
 
 /** Time beside other lanes on the same machines. */

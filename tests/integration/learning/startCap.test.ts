@@ -16,7 +16,7 @@ import {
   saveLines,
   type TestClinic,
   testInput,
-} from "../support/clinic";
+} from "../../support/clinic";
 
 let clinic: TestClinic;
 beforeAll(async () => {

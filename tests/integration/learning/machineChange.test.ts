@@ -11,8 +11,8 @@ import {
   runVisit,
   saveLines,
   type TestClinic,
-} from "../support/clinic";
-import { STRAIGHT, sheetLineOf } from "../support/lines";
+} from "../../support/clinic";
+import { STRAIGHT, sheetLineOf } from "../../support/lines";
 
 let clinic: TestClinic;
 const machineId = randomUUID();

@@ -17,8 +17,8 @@ import {
   saveLines,
   type TestClinic,
   testInput,
-} from "../support/clinic";
-import { KNEE, STRAIGHT, sheetLineOf } from "../support/lines";
+} from "../../support/clinic";
+import { KNEE, STRAIGHT, sheetLineOf } from "../../support/lines";
 
 let clinic: TestClinic;
 beforeAll(async () => {
