@@ -23,7 +23,7 @@ import { KNEE, STRAIGHT, sheetLineOf } from "../../support/lines";
 let clinic: TestClinic;
 beforeAll(async () => {
   clinic = await makeClinic();
-  await clinic.as("therapist", (ctx) => addMachine(ctx, randomUUID(), templateOf("knee_extension")));
+  await clinic.as("therapist", (ctx) => addMachine(ctx, randomUUID(), templateOf("seated_knee_extension")));
 });
 afterAll(closeConnections);
 

@@ -1,12 +1,17 @@
 import { randomUUID } from "node:crypto";
 import ical, { type VEvent } from "node-ical";
+import { templateOf } from "@/core/equipment/templates";
 import type { BlockKept } from "@/core/schedule/block/blockInput";
 import { buildBlock } from "@/core/schedule/block/buildBlock";
 import { checkBlock } from "@/core/schedule/block/checkBlock";
 import { daysAfter, mondayOf } from "@/core/units/days";
 import type { Ctx } from "@/server/base/context";
 import type { ClientEpisode } from "@/server/client/clients";
+import { addMachine } from "@/server/clinic/machines";
 import { clientDay } from "@/server/day/clientDay";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { sheetsOf } from "@/server/versions/sheets";
+import { linesOfToday } from "@/server/visits/running";
 import { blockOf, keepBlock } from "@/server/week/blocks";
 import { busyDays } from "@/server/week/calendarIn";
 import { calendarOf } from "@/server/week/calendarOut";
@@ -22,13 +27,14 @@ import {
   plannedClient,
   runVisit,
   saveLines,
-  squats,
   type TestClinic,
 } from "../../support/clinic";
+import { STRAIGHT, sheetLineOf } from "../../support/lines";
 
 let clinic: TestClinic;
 beforeAll(async () => {
   clinic = await makeClinic();
+  await as((ctx) => addMachine(ctx, randomUUID(), templateOf("seated_knee_extension")));
 });
 afterAll(closeConnections);
 
@@ -57,7 +63,8 @@ async function laid(client: ClientEpisode, over: Partial<BlockKept> = {}, at = M
 
 async function withGym(): Promise<ClientEpisode> {
   const { client } = await plannedClient(clinic);
-  await as((ctx) => saveLines(ctx, client, [squats(), hold()], { name: "Strength" }));
+  const extension = sheetLineOf("kext_single", { ...STRAIGHT, sets: 4 }, "one");
+  await as((ctx) => saveLines(ctx, client, [extension, hold()], { name: "Strength" }));
   return client;
 }
 
@@ -98,6 +105,66 @@ test("the route asks every rule again: days by hand that break one are refused w
   await expect(clinic.as("trainer", (ctx) => keepBlock(ctx, client, block))).rejects.toThrow(
     /Only a therapist/,
   );
+});
+
+test("a short day runs with a set fewer, and what was left out is neither missed nor decided (W2)", async () => {
+  const client = await withGym();
+  const block = await laid(client);
+  const strength = (await as((ctx) => weekFacts(ctx, client, block))).sheets.find(
+    (s) => s.kind === "strength",
+  );
+  const days = block.days
+    .filter((d) => d.sheetId === strength?.id)
+    .map((d) => ({ ...d, isShort: true, pinned: true }));
+  await as((ctx) => keepBlock(ctx, client, { ...block, days }));
+  const on = days[0]?.on as string;
+  const at = new Date(`${on}T09:00:00Z`);
+  const sheet = (await as((ctx) => sheetsOf(ctx, client.episodeId), at)).find(
+    (s) => s.sheetId === strength?.id,
+  );
+  const setsOf = (lines: readonly { sets: readonly unknown[] }[]) => lines.map((l) => l.sets.length);
+  const whole = setsOf((sheet?.lines ?? []).flatMap((l) => (l.kept ? [l.kept] : [])));
+  expect(whole).toEqual([4, 1]);
+  const visitId = await runVisit(clinic, client, { at, sheet, reserve: 4 });
+  const [run] = await as((ctx) => ctx.tx`select lines from visit where id = ${visitId}`, at);
+  expect(setsOf(run?.lines)).toEqual([3, 1]);
+  const next = new Date(at.getTime() + 24 * 3_600_000);
+  const drafts = await as((ctx) => visitDrafts(ctx, client), next);
+  expect(drafts[0]?.lines[0]?.done.reached).not.toBe("below");
+  // on a day that is not short it is whole
+  const later = new Date(at.getTime() - 24 * 3_600_000);
+  expect(setsOf(await as((ctx) => linesOfToday(ctx, client, sheet as never), later))).toEqual(whole);
+});
+
+test("more than the weeks before allow is kept with a therapist's reason, and with none it is not (W1)", async () => {
+  const client = await withGym();
+  const block = await laid(client);
+  const { sheets } = await as((ctx) => weekFacts(ctx, client, block));
+  const strength = sheets.find((s) => s.kind === "strength");
+  const wishes = Object.fromEntries(
+    Object.entries(block.wishes).map(([id, w]) => [id, { ...w, times: id === strength?.id ? 3 : w.times }]),
+  );
+  const days = ["2026-03-02", "2026-03-04", "2026-03-06", "2026-03-09", "2026-03-11", "2026-03-13"].map(
+    (on) => ({
+      ...{ sheetId: strength?.id ?? "", on, pinned: true, isShort: false },
+    }),
+  );
+  const more = { ...block, wishes, days, id: randomUUID() };
+  await expect(as((ctx) => keepBlock(ctx, client, more))).rejects.toThrow("input.over_reason");
+  expect(await as((ctx) => blockOf(ctx, client.episodeId))).toBeNull();
+  await as((ctx) =>
+    keepBlock(ctx, client, { ...more, id: randomUUID(), overReason: "lifted this for years" }),
+  );
+  expect(await as((ctx) => blockOf(ctx, client.episodeId))).toMatchObject({
+    overReason: "lifted this for years",
+  });
+  // a reason where nothing is above the guard is not kept
+  const usual = await laid(client, {
+    replaces: (await as((ctx) => blockOf(ctx, client.episodeId)))?.id ?? null,
+  });
+  const soon = new Date(MONDAY.getTime() + 60_000);
+  await as((ctx) => keepBlock(ctx, client, { ...usual, overReason: "not needed at all" }), soon);
+  expect(await as((ctx) => blockOf(ctx, client.episodeId))).toMatchObject({ overReason: null });
 });
 
 test("hard work that was done lately moves what is planned: 48 h are kept to the visit of yesterday", async () => {

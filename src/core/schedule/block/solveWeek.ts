@@ -1,15 +1,7 @@
 import type { ByMuscle, Muscle } from "../balance";
 import { plus } from "./block";
 import { overSets } from "./setGuard";
-import {
-  doseOf,
-  type HardDay,
-  isHard,
-  type RunDose,
-  tooClose,
-  type WeekRule,
-  type WeekSheet,
-} from "./weekRules";
+import { doseOf, type HardDay, isHard, tooClose, type WeekRule, type WeekSheet } from "./weekRules";
 
 /** A day that somebody chose by hand, in its form. */
 export interface PinnedDay {

@@ -1,5 +1,5 @@
+import type { PlannedDay } from "@/core/schedule/block/block";
 import type { checkBlock } from "@/core/schedule/block/checkBlock";
-import { isHard } from "@/core/schedule/block/weekRules";
 import { daysBetween } from "@/core/units/days";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { brokenWords, droppedWords } from "@/words/en/week";
@@ -19,12 +19,7 @@ export function WeekRules({
   sheets: readonly PlannableSheet[];
 }) {
   const nameOf = (id: string) => sheets.find((s) => s.id === id)?.name ?? "a sheet";
-  const hard = plan.days
-    .filter((d) => isHard(sheets.find((s) => s.id === d.sheetId)?.kind ?? "iso"))
-    .map((d) => d.on)
-    .sort();
-  const gaps = hard.flatMap((on, i) => (i === 0 ? [] : [daysBetween(hard[i - 1] as string, on) * 24]));
-  const shortest = gaps.length > 0 ? Math.min(...gaps) : null;
+  const shortest = shortestGap(plan.days, sheets);
   const dropped = new Map<string, number[]>();
   for (const [w, week] of plan.weeks.entries())
     for (const d of week.dropped) {
@@ -42,7 +37,9 @@ export function WeekRules({
       <ul className="mt-1" aria-live="polite">
         {broken.length === 0 ? (
           <>
-            {shortest !== null && <Rule isMet>{shortest} h between hard leg days, 48 asked</Rule>}
+            {shortest !== null && (
+              <Rule isMet>{shortest} h between hard days of the same muscles, 48 asked</Rule>
+            )}
             <Rule isMet>only free days, within their minutes</Rule>
             {sheets.some((s) => s.kind === "accumulated") && (
               <Rule isMet>accumulated set 7 days apart, 72 h after it</Rule>
@@ -80,6 +77,18 @@ export function WeekRules({
       )}
     </section>
   );
+}
+
+/** Hours between two days that are hard for the same muscle group, the least of all; null: there are no two. */
+function shortestGap(days: readonly PlannedDay[], sheets: readonly PlannableSheet[]): number | null {
+  const byMuscle = new Map<string, string[]>();
+  for (const d of [...days].sort((a, b) => a.on.localeCompare(b.on)))
+    for (const m of sheets.find((s) => s.id === d.sheetId)?.hardFor ?? [])
+      byMuscle.set(m, [...(byMuscle.get(m) ?? []), d.on]);
+  const gaps = [...byMuscle.values()].flatMap((own) =>
+    own.slice(1).map((on, i) => 24 * daysBetween(own[i] as string, on)),
+  );
+  return gaps.length > 0 ? Math.min(...gaps) : null;
 }
 
 function Rule({ isMet, children }: { isMet: boolean; children: React.ReactNode }) {
