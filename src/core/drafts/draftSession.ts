@@ -10,6 +10,7 @@ import { type DraftLine, has, withSets } from "./draftLine";
 import { moved, settled, withLightStart, withRamp } from "./draftOrder";
 import { addLine, type Change, nameOf } from "./edit";
 import { enoughSets, sayTooFew } from "./enoughSets";
+import { filled, sayTime } from "./fillTime";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
 import { withStandIns } from "./person/machineRules";
 import { forPain, forSwelling } from "./person/painRules";
@@ -85,6 +86,7 @@ export function draftSession(
     begun.map((m, i) => ({ ...m, line: rested[i] ?? m.line })),
     wish.minutes * 60,
     context,
+    wish.minutes <= SHORT_MIN ? FEWEST_LINES : LEAST_LINES,
   );
   const moves = recipe.movesFirst;
   if (timed.some((m) => m.line.exerciseId === moves.exerciseId))
@@ -97,7 +99,11 @@ export function draftSession(
     context,
     seconds,
   );
-  const last = settled(enough, c, by);
+  const room = { seconds, lines: most + (wish.minutes >= WITH_MORE_MIN && !facts.isFrail ? 1 : 0) };
+  // what would end early is left out only when all of it stands: its time is filled once more
+  const full = settled(filled(enough, c, context, room), c, by);
+  const last = settled(filled(full, c, context, room), c, by);
+  sayTime(last, c, context, room);
   sayTooFew(last, c, context, seconds);
   for (const t of wish.place === "gym" ? testsWorth(last, facts, context) : [])
     c.note(saidWith("drafts.test_first", { ...t }));
@@ -125,7 +131,11 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   return made;
 }
 
-const SHORT_MIN = 15;
+const SHORT_MIN = 20;
+/** In a short session the goal and one main line are enough. */
+const FEWEST_LINES = 2;
+/** With so much time one line more is remembered. */
+const WITH_MORE_MIN = 45;
 const LONG_MIN = 60;
 /** So long after surgery the calf is a pump and stays in a short session [own]. */
 const PUMP_WEEKS = 6;
@@ -153,7 +163,7 @@ function lengthened(made: DraftLine[], c: Change): DraftLine[] {
 
 /** So many lines are remembered and watched; a warm-up is not among them [own]. */
 function mostLines(c: Change, context: ScoreContext, wish: DraftWish): number {
-  const byPlace = wish.place === "gym" ? 7 : 5;
+  const byPlace = wish.place === "gym" || wish.minutes >= WITH_MORE_MIN ? 7 : 5;
   const byPerson = c.facts.isFrail ? 4 : context.known.isNovice ? 5 : 7;
   return Math.min(byPlace, byPerson);
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { sayPlainly } from "@/words/say";
-import { conditionById } from "../rules/conditions";
+import { CONDITIONS, conditionById } from "../rules/conditions";
 import { canBeDoneWith, HOME_THING_IDS, type HomeThing } from "../rules/exerciseNeeds";
 import { exerciseById } from "../rules/exercises";
 import { GOALS } from "../rules/goals";
@@ -41,8 +41,10 @@ test.each(Object.entries(WORKED))("%s begins as a careful therapist would", (_na
   for (const l of lines) expect(l.why?.length).toBeGreaterThan(2);
 });
 
-const isAbout = (n: Said, code: string, muscle: string): boolean =>
-  typeof n === "object" && n.code === code && "muscle" in n && n.muscle === muscle;
+const isAbout = (n: Said, code: string, muscle?: string): boolean =>
+  typeof n === "object" &&
+  n.code === code &&
+  (muscle === undefined || ("muscle" in n && n.muscle === muscle));
 
 const EVERY = DRAFTS.map((d) => ({
   conditionId: d.condition_id,
@@ -283,3 +285,43 @@ test("of several conditions the one that is least far on leads, being out of tra
   expect(leading([unfit])).toBe(unfit);
   expect(leading([])).toBeNull();
 });
+
+/** Every condition, phase and variant, at a place, in so many minutes: how far the draft is from them, and what it says. */
+function minutesOf(place: "gym" | "home", minutes: number) {
+  return CONDITIONS.flatMap((k) =>
+    k.phases.flatMap((p) =>
+      k.variants.map((v) => {
+        const x = {
+          conditionId: k.id,
+          phaseId: p.id,
+          variantId: v.id,
+          place,
+          minutes,
+          irritability: "low" as const,
+        };
+        const { facts, context } = draftFor(x);
+        const { lines, notes } = draftSession(facts, rangeSheet(context.sheet), context, x, USUAL_ORDER);
+        const items = itemsOf(judgeScore(lines, context), (_, i) => String(i));
+        return {
+          share: scoreTotals(items).seconds / 60 / minutes,
+          said: notes.some((n) => isAbout(n, "drafts.minutes_left") || isAbout(n, "drafts.minutes_over")),
+        };
+      }),
+    ),
+  );
+}
+
+test.each([
+  ["gym", 15],
+  ["home", 30],
+  ["gym", 60],
+] as const)(
+  "in the %s in %i minutes a draft is within a quarter of them, or says why not (D5)",
+  (place, minutes) => {
+    const all = minutesOf(place, minutes);
+    expect(all.length).toBeGreaterThan(140);
+    const outside = all.filter((d) => d.share < 0.75 || d.share > 1.25);
+    expect(outside.length).toBeLessThanOrEqual(0.05 * all.length);
+    expect(outside.filter((d) => !d.said)).toEqual([]);
+  },
+);

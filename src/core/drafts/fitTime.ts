@@ -15,7 +15,7 @@ export interface Made {
 
 export const LEAST_LINES = 3;
 
-/** What is given up first: support and calves, what was asked for later, then warm-ups; never the task, nor the last main line. */
+/** What is given up first: support and calves, what was asked for later, then warm-ups, at last the one that heavy work asked for; never the task, nor the last main line. */
 const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
   (d) => d.role === "support" && !d.isAsked,
   (d) => d.role === "stretch" && !d.isAsked,
@@ -24,6 +24,7 @@ const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
   (d) => d.role === "warm_up" && !d.isAsked,
   (d) => d.role === "main" && !d.isAsked,
   (d) => d.role === "main",
+  (d) => d.role === "warm_up",
 ];
 
 /** One line fewer, the least needed; the same where none may go. */
@@ -51,8 +52,13 @@ export function atMost(made: readonly Made[], most: number): Made[] {
 const standsInRests = (e: Exercise): boolean =>
   e.match.class === "hip_open" || e.match.class === "calf" || e.match.class === "open_knee_flexion";
 
-/** Work of other muscles into the rests before it first; then fewer sets, from the end; then fewer lines. */
-export function fitTime(made: readonly Made[], seconds: number, context: ScoreContext): Made[] {
+/** Work of other muscles into the rests before it first; then fewer sets, from the end; then fewer lines, and at last one set of each. */
+export function fitTime(
+  made: readonly Made[],
+  seconds: number,
+  context: ScoreContext,
+  leastLines = LEAST_LINES,
+): Made[] {
   // neither rests nor sets change the machine, so every line is judged once
   const judged = judgeScore(
     made.map((m) => m.line),
@@ -61,7 +67,7 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
   const items = new Map(itemsOf(judged, (l) => l.exerciseId).map((i) => [i.id, i]));
   const exercises = new Map(judged.map((j) => [j.line.exerciseId, j.exercise]));
   let kept = [...made];
-  const isOver = () =>
+  const isOver = (by = 1) =>
     scoreTotals(
       kept.flatMap(({ line }) => {
         const item = items.get(line.exerciseId);
@@ -69,7 +75,8 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
           ? [{ ...item, scheme: line.scheme, sharesRests: line.sharesRests } satisfies ScoreItem]
           : [];
       }),
-    ).seconds > seconds;
+    ).seconds >
+    by * seconds;
   const change = (at: number, line: Partial<ScoreLine>) => {
     kept = kept.map((m, i) => (i === at ? { ...m, line: { ...m.line, ...line } } : m));
   };
@@ -90,10 +97,28 @@ export function fitTime(made: readonly Made[], seconds: number, context: ScoreCo
     fewerHolds(i, 5);
   }
   for (let i = kept.length - 1; i >= 0 && isOver(); i--) fewerHolds(i, 3);
-  while (kept.length > LEAST_LINES && isOver()) {
-    const fewer = withoutLeast(kept);
-    if (fewer.length === kept.length) break;
-    kept = fewer;
+  const giveUp = (least: number, by: number) => {
+    while (kept.length > least && isOver(by)) {
+      const fewer = withoutLeast(kept);
+      if (fewer.length === kept.length) break;
+      kept = fewer;
+    }
+  };
+  giveUp(LEAST_LINES, 1);
+  if (leastLines >= LEAST_LINES) return alone(kept);
+  // a short session may take a little longer before a second set or its third line goes
+  for (let i = kept.length - 1; i >= 0 && isOver(A_LITTLE_LONGER); i--) {
+    const { scheme } = (kept[i] as Made).line;
+    if (isPlainSets(scheme) && scheme.sets > 1) change(i, { scheme: { ...scheme, sets: 1 } });
   }
+  giveUp(leastLines, A_LITTLE_LONGER);
+  return alone(kept);
+}
+
+/** Within a quarter of the time there is a session still fits. Rule D5. */
+const A_LITTLE_LONGER = 1.25;
+
+/** The first line shares nobody's rests. */
+function alone(kept: readonly Made[]): Made[] {
   return kept.map((m, i) => (i === 0 ? { ...m, line: { ...m.line, sharesRests: false } } : m));
 }

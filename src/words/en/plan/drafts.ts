@@ -1,4 +1,5 @@
 import type { TooFewBecause } from "@/core/drafts/enoughSets";
+import type { TimeBecause } from "@/core/drafts/fillTime";
 import type { Muscle } from "@/core/schedule/balance";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
@@ -53,6 +54,15 @@ const setWords = (set: Set): string =>
       return typeof value === "string" ? `${name}: ${value}` : `${name} ${value}${unit}`;
     })
     .join(", ");
+
+/** Why a draft leaves much of the time that there is. */
+const LEFT: Record<TimeBecause, string> = {
+  frail: "Who is frail begins with little: add a line once three visits went well.",
+  first_visit: "A first visit learns: sets and lines follow by themselves.",
+  phase: "This phase asks for little, often: rather twice a day than longer.",
+  lines: "More lines than these are not kept in mind: a second sheet for another day has room for the rest.",
+  nothing: "Nothing else that suits is open today.",
+};
 
 /** Why a line of a draft is there, and what its reader has to ask, do or know. */
 export const drafts = {
@@ -182,6 +192,11 @@ export const drafts = {
     `Two minutes in the first visit: a repetition test on ${m.machine} (Measure, repetitions). Until then the load of “${lowerFirst(m.name)}” is right to about ± ${Math.round(m.doubt * 100)} %, and is set at the careful end.`,
   few_sets: (m: { muscle: Muscle; has: number; least: number; days: number; because: TooFewBecause }) =>
     `${upperFirst(MUSCLE_WORDS[m.muscle])}: ${Math.round(m.has * 2) / 2} effective sets on ${m.days} ${m.days === 1 ? "day" : "days"} a week, ${m.least} are wanted in this phase. ${TOO_FEW[m.because]}`,
+  time_for_it: "there is time for it beside the main lines",
+  minutes_over: (m: { minutes: number; asked: number }) =>
+    `${m.minutes} min in place of ${m.asked}: warming up, the goal and one main line are the least that is worth coming for.`,
+  minutes_left: (m: { minutes: number; asked: number; because: TimeBecause }) =>
+    `${m.minutes} of the ${m.asked} min are planned. ${LEFT[m.because]}`,
   beside: (m: { what: string }) => `Beside the sheet: ${m.what}.`,
   ask_first: (m: { ask: string }) => `Ask first: ${m.ask}.`,
   line_left_out: (m: { because: string }) => `A line is left out: ${m.because}.`,
