@@ -51,7 +51,13 @@ export interface DayFacts {
   /** the block of weeks that is in force */
   block: {
     endsOn: string;
-    today: readonly { name: string; at: string | null; isAtGym: boolean; sheetId: string }[];
+    today: readonly {
+      name: string;
+      at: string | null;
+      isAtGym: boolean;
+      isShort: boolean;
+      sheetId: string;
+    }[];
   } | null;
   today: string;
   /** days without work for which nobody has chosen what to do; null: none, or too few */

@@ -32,7 +32,7 @@ export type WaitSaid =
   | { code: "desk.change_gone"; line: GoneLine }
   | { code: "desk.drafts_say" | "desk.decide"; strictest: Action | null }
   | { code: "desk.request"; by: string; kind: RequestKind; words: string }
-  | { code: "desk.planned"; name: string; at: string | null; isAtGym: boolean }
+  | { code: "desk.planned"; name: string; at: string | null; isAtGym: boolean; isShort: boolean }
   | { code: "desk.days_off"; days: number; proposed: Return }
   | { code: "desk.return_bar"; sentence: string }
   | { code: "desk.run"; names: readonly string[] }
@@ -128,10 +128,10 @@ const FIND = {
       ...(r.kind === "go_on" ? {} : ofSheet(r.sheetId)),
     })),
   planned: (f: DayFacts): Found[] =>
-    (f.block?.today ?? []).map(({ name, at, isAtGym, sheetId }) => ({
+    (f.block?.today ?? []).map(({ name, at, isAtGym, isShort, sheetId }) => ({
       kind: "planned",
       step: isAtGym ? "floor" : "week",
-      why: { code: "desk.planned", name, at, isAtGym },
+      why: { code: "desk.planned", name, at, isAtGym, isShort },
       ...(isAtGym ? ofSheet(sheetId) : {}),
     })),
   days_off: (f: DayFacts): Found[] =>

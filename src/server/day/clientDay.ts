@@ -167,7 +167,15 @@ export async function clientDay(ctx: Ctx, client: ClientEpisode): Promise<Client
       today: block.days.flatMap((d) => {
         const sheet = sheets.find((s) => s.sheetId === d.sheetId);
         return d.on === today(ctx) && sheet
-          ? [{ name: sheet.name, at: d.at, isAtGym: sheet.place === "gym", sheetId: sheet.sheetId }]
+          ? [
+              {
+                name: sheet.name,
+                at: d.at,
+                isAtGym: sheet.place === "gym",
+                isShort: d.isShort,
+                sheetId: sheet.sheetId,
+              },
+            ]
           : [];
       }),
     },

@@ -1,7 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
-import { shortForm } from "@/core/sheet/draft/shortForm";
+import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
@@ -111,6 +111,24 @@ export async function linesOfToday(
   if (!(await isShortToday(ctx, client.episodeId, sheet.sheetId))) return lines;
   const { exerciseOf } = await muscleCredits(ctx);
   return shortForm(lines, exerciseOf) ?? lines;
+}
+
+/** How many lines a sheet runs today and what they take; `isShort`: the week plans its short form. */
+export async function sheetToday(
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheet: SheetVersion,
+): Promise<{ lines: number; minutes: number; isShort: boolean }> {
+  const whole = sheet.lines.flatMap((l) => (l.kept ? [l.kept] : []));
+  const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
+  const { exerciseOf } = await muscleCredits(ctx);
+  const short = isShort ? shortForm(whole, exerciseOf) : null;
+  const seconds = short ? shortSeconds(whole, short, sheet.seconds) : sheet.seconds;
+  return {
+    lines: short?.length ?? sheet.lines.length,
+    minutes: Math.ceil(seconds / 60),
+    isShort: short !== null,
+  };
 }
 
 /** The week plans the sheet in its short form today. Rule W2. */

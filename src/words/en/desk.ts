@@ -36,7 +36,8 @@ export const desk: Words<Rooms["desk"]> = {
   drafts_say: (m) => upperFirst(drafted(m.strictest)),
   decide: (m) => `Decide what comes next: ${drafted(m.strictest)}`,
   request: (m) => `${m.by} asks for ${REQUEST_KINDS[m.kind]}: ${m.words}`,
-  planned: (m) => `${m.at ? `${m.at}, ` : ""}${m.name}${m.isAtGym ? "" : ", at home"}`,
+  planned: (m) =>
+    `${m.at ? `${m.at}, ` : ""}${m.name}${m.isAtGym ? "" : ", at home"}${m.isShort ? ", short form" : ""}`,
   days_off: (m) => `${m.days} days without work: ${RETURNS[m.proposed]} is proposed`,
   run: (m) => `Run ${m.names.join(" or ") || "the sheet"}`,
   limit_ends: (m, f) => `${m.limit} ends on ${f.day(m.endsOn)}`,

@@ -16,7 +16,14 @@ import { useStart } from "./useStart";
 export interface FloorLaneProps {
   client: ClientEpisode;
   /** the sheet that is run, or that is about to be */
-  sheet: { sheetId: string; versionId: string; name: string; lines: number; minutes: number };
+  sheet: {
+    sheetId: string;
+    versionId: string;
+    name: string;
+    lines: number;
+    minutes: number;
+    isShort: boolean;
+  };
   /** a visit that is under way, with its whole log */
   open: OpenVisit | null;
   painMax: number;
@@ -46,6 +53,7 @@ export function FloorLane(props: FloorLaneProps) {
       <FloorTop client={client} painMax={props.painMax} />
       <p className="px-4 pt-4 text-[22px] lg:px-8">
         <b>{sheet.name}</b> · {sheet.lines} {sheet.lines === 1 ? "line" : "lines"}, about {sheet.minutes} min
+        {sheet.isShort && ", short today: a set fewer of each"}
       </p>
       {props.mayRun ? (
         <RecheckGate ask={props.recheck} onAnswer={answer} problem={problem} isBusy={isBusy} />

@@ -7,7 +7,14 @@ export function SheetChoice({
   sheets,
 }: {
   client: ClientEpisode;
-  sheets: readonly { sheetId: string; name: string; lines: number; minutes: number; barred: string | null }[];
+  sheets: readonly {
+    sheetId: string;
+    name: string;
+    lines: number;
+    minutes: number;
+    isShort: boolean;
+    barred: string | null;
+  }[];
 }) {
   return (
     <main data-theme="gym" className="min-h-dvh bg-base-200 px-8 py-8 text-base-content">
@@ -23,6 +30,7 @@ export function SheetChoice({
               <b>{s.name}</b>
               <span className="text-[20px]">
                 {s.lines} {s.lines === 1 ? "line" : "lines"}, about {s.minutes} min
+                {s.isShort && ", short today"}
               </span>
               {s.barred && <span className="w-full text-[17px] text-mark">Not today: {s.barred}</span>}
             </Link>

@@ -9,7 +9,7 @@ import { machinesOf } from "@/server/clinic/machines";
 import { lastRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { sheetsOf, versionById } from "@/server/versions/sheets";
 import { floorBarred } from "@/server/visits/floor";
-import { openVisit } from "@/server/visits/running";
+import { openVisit, sheetToday } from "@/server/visits/running";
 import { clockTime } from "@/ui/dates";
 import { FloorBarred } from "./FloorBarred";
 import { FloorLane } from "./FloorLane";
@@ -34,15 +34,11 @@ export default async function FloorPage({
       sheets.find((s) => s.sheetId === asked) ?? (sheets.length === 1 ? sheets[0] : null) ?? null;
     // a visit that is open is finished with the version it was started with
     const sheet = open ? await versionById(ctx, open.versionId) : picked;
-    const choice: { sheetId: string; name: string; lines: number; minutes: number; barred: string | null }[] =
-      [];
+    const choice = [];
     if (!sheet)
       for (const s of sheets)
         choice.push({
-          sheetId: s.sheetId,
-          name: s.name,
-          lines: s.lines.length,
-          minutes: Math.ceil(s.seconds / 60),
+          ...{ sheetId: s.sheetId, name: s.name, ...(await sheetToday(ctx, client, s)) },
           barred: await floorBarred(ctx, client, s),
         });
     return {
@@ -50,6 +46,7 @@ export default async function FloorPage({
       choice,
       open,
       sheet,
+      plan: sheet && (await sheetToday(ctx, client, sheet)),
       barred: await floorBarred(ctx, client, open ? null : sheet, open !== null || sheets.length > 1),
       recheck: await lastRecheck(ctx, client.episodeId),
       painMax: await painMaxFor(ctx, client),
@@ -78,8 +75,12 @@ export default async function FloorPage({
         sheetId: sheet.sheetId,
         versionId: sheet.id,
         name: sheet.name,
-        lines: sheet.lines.length,
-        minutes: Math.ceil(sheet.seconds / 60),
+        ...{
+          lines: sheet.lines.length,
+          minutes: Math.ceil(sheet.seconds / 60),
+          isShort: false,
+          ...data.plan,
+        },
       }}
       open={open && { id: open.id, lines: open.lines, log: open.log, firstSide: open.firstSide }}
       painMax={data.painMax}
