@@ -142,7 +142,8 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
   const say = (item: ScoreItem, said: Said, fix: Fix | null = null) =>
     notes.push({ itemId: item.id, said, fix });
   const first = items[0];
-  if (first && !isLight(first.scheme) && isCompound(first))
+  // ramp sets are a light start of their own
+  if (first && !isLight(first.scheme) && isCompound(first) && first.scheme.kind !== "ramp")
     say(first, { code: "order.heavy_first" }, { kind: "warm_up" });
   const heavyCompound = items.find((i) => isCompound(i) && !isLight(i.scheme));
   if (heavyCompound && wantsRamp(heavyCompound))
