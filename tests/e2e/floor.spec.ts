@@ -233,9 +233,9 @@ test("a set that left far more than was planned offers the next one: one key tak
   page,
 }) => {
   await signIn(page, "trainer");
-  await begin(page, "Idony Greaves", /^Gym/);
+  await begin(page, "Dorrit Fenwake", /^Gym/);
   const name = page.getByRole("heading", { level: 2 }).first();
-  for (let i = 0; i < 4 && !(await name.textContent())?.startsWith("Lying leg curl"); i++) {
+  for (let i = 0; i < 4 && !(await name.textContent())?.startsWith("Seated leg curl"); i++) {
     const before = (await name.textContent()) ?? "";
     await more(page, "leave out the line");
     await expect(name).not.toHaveText(before);

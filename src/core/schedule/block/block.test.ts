@@ -418,3 +418,15 @@ test("every kind alone, every mask of free days: what can be had is had", () => 
       if (mask === 127) expect(dropped).toEqual([]);
     }
 });
+
+test("many sheets are laid within bounded work", () => {
+  const sheets = Array.from({ length: 6 }, (_, i) =>
+    strengthOf(3, { id: `s${i}`, times: 4, needsGym: false, hardFor: i % 2 === 0 ? ["quads"] : ["hams"] }),
+  );
+  const solved = solveWeek({
+    ...{ sheets, minutes: Array(7).fill(120), gym: Array(7).fill(true), around: "circular" },
+    most: { quads: 30, hams: 12 },
+  });
+  expect(solved.nodes).toBeLessThan(2_000_000);
+  expect(Object.values(solved.days).flat().length).toBeGreaterThan(3);
+});

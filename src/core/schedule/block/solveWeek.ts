@@ -194,8 +194,9 @@ const lossOf = (s: WeekSheet, { times, shorts }: Take): number => {
 /** Whole wishes first, then by what is lost; never above what the week's most allows. */
 function reductions(q: WeekQuestion): Take[][] {
   let all: { takes: Take[]; loss: number }[] = [{ takes: [], loss: 0 }];
-  for (const s of q.sheets) {
-    const own = takesOf(q, s);
+  const ways = bounded(q.sheets.map((s) => takesOf(q, s)));
+  for (const [i, s] of q.sheets.entries()) {
+    const own = ways[i] as readonly Take[];
     all = all.flatMap((x) =>
       own.map((take) => ({ takes: [...x.takes, take], loss: x.loss + lossOf(s, take) })),
     );
@@ -204,6 +205,27 @@ function reductions(q: WeekQuestion): Take[][] {
     .filter((x) => overSets(setsOf(q, x.takes), q.most ?? {}).length === 0)
     .sort((a, b) => a.loss - b.loss)
     .map((x) => x.takes);
+}
+
+/** So many ways of a whole week are looked at: with many sheets each of them is taken whole or short, then less finely. */
+const MOST_WAYS = 30_000;
+
+function bounded(ways: readonly (readonly Take[])[]): (readonly Take[])[] {
+  const product = (all: readonly (readonly Take[])[]) => all.reduce((n, w) => n * w.length, 1);
+  let kept: (readonly Take[])[] = [...ways];
+  const thin = (keep: (t: Take, all: readonly Take[]) => boolean) => {
+    for (let i = 0; i < kept.length && product(kept) > MOST_WAYS; i++) {
+      const own = kept[i] as readonly Take[];
+      kept = kept.map((w, k) => (k === i ? own.filter((t) => keep(t, own)) : w));
+    }
+  };
+  thin((t) => t.shorts === 0 || t.shorts === t.times);
+  const most = (all: readonly Take[]) => Math.max(...all.map((t) => t.times));
+  const least = (all: readonly Take[]) => Math.min(...all.map((t) => t.times));
+  thin((t, all) => t.times >= most(all) - 1 || t.times <= 1 || t.times === least(all));
+  thin((t, all) => t.times === most(all) || t.times === least(all));
+  thin((t, all) => t === all.at(-1) || t === all[0]);
+  return kept;
 }
 
 /** The ways to take a sheet that fit into the week by itself: never below what is pinned, in its form. */
