@@ -255,6 +255,11 @@ test("a set that left far more than was planned offers the next one: one key tak
   const take = page.getByRole("button", { name: /^take: / });
   await expect(take).toBeVisible();
   await expect(page.getByRole("button", { name: /^stay: / })).toBeVisible();
+  // minutes and seconds stand in one line
+  const clock = page.getByTestId("giant");
+  await expect(clock).toHaveText(/^\d:\d\d$/);
+  const lines = await clock.evaluate((e) => e.clientHeight / Number.parseFloat(getComputedStyle(e).fontSize));
+  expect(lines).toBeLessThan(1.5);
   await expectFits(page);
   await expectAccessible(page);
   const [, offered = ""] = ((await take.textContent()) ?? "").match(/(\d+) reps/) ?? [];

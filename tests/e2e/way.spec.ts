@@ -60,7 +60,7 @@ test("a word of the field explains itself where it stands, by pointer and by key
   await openStep(page, "Idony Greaves", "week");
   for (const [word, meaning] of [
     ["stirred up", /How little brings the pain on/],
-    ["hard repetitions", /four or fewer in reserve/],
+    ["effective sets", /at half of the maximum/],
     ["seconds of a chair rise", /rising from a 46 cm chair/],
   ] as const) {
     const term = page.getByRole("button", { name: word, exact: true });

@@ -187,7 +187,7 @@ test("the working day of a flaring knee: the draft steps back, another decision 
   await openStep(page, "Pell Amsworth", "decide");
   await expect(page.getByTestId("draft")).toHaveText("Step back");
   await expect(page.getByText(/the next morning was 4, two or more above the usual 1/)).toBeVisible();
-  await expect(page.getByText(/seven days with it run once more: \d+/)).toBeVisible();
+  await expect(page.getByText(/The whole sheet, all as drafted: .* effective sets/)).toBeVisible();
   await page.getByRole("combobox", { name: /^Decision for/ }).selectOption("HOLD");
   await page.getByRole("button", { name: /Decide: 1 otherwise/ }).click();
   await expect(page.getByText(/Another decision than the draft needs a reason/)).toBeVisible();

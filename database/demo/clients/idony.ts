@@ -50,7 +50,7 @@ export const IDONY: DemoClient = {
     { kind: "quadriceps_lag", side: "right", daysAgo: [66, 44, 16], from: 4, to: 0, noise: 0 },
     { kind: "swelling", side: "right", daysAgo: [66, 44, 16], from: 2, to: 1, noise: 0 },
     ...both("girth_thigh", [66, 16], "right", 48.9, 49.8, 51.4, 0.2),
-    { kind: "daily_pain", daysAgo: [66, 44, 16], from: 3, to: 1, noise: 0.2 },
+    { kind: "daily_pain", daysAgo: [66, 44, 16], from: 2, to: 1, noise: 0.2 },
     ...both("single_leg_balance", [44, 16], "right", 22, 41, 48, 2),
   ],
   truth: {

@@ -83,6 +83,12 @@ interface Take {
   times: number;
   shorts: number;
 }
+const NONE: Take = { times: 0, shorts: 0 };
+
+/** So much work one week's exact search may be; five sheets on scarce days come near it. Rule W3 */
+const MOST_NODES = 100_000;
+/** So much work one more day may be, where the week is laid step by step. */
+const STEP_NODES = 2_000;
 
 /**
  * Days for each sheet by exact search: free days, minutes, spacing, what somebody pinned and the week's most are hard;
@@ -91,15 +97,16 @@ interface Take {
  */
 export function solveWeek(q: WeekQuestion): SolvedWeek {
   let nodes = 0;
-  let best: { found: Found | null; takes: Take[] } = {
-    found: null,
-    takes: q.sheets.map(() => ({ times: 0, shorts: 0 })),
-  };
+  let best: { found: Found | null; takes: Take[] } = { found: null, takes: q.sheets.map(() => NONE) };
   for (const takes of reductions(q)) {
-    const tried = cheapest(q, takes);
+    const tried = cheapest(q, takes, MOST_NODES - nodes);
     nodes += tried.nodes;
-    if (!tried.found) continue;
-    best = { found: tried.found, takes };
+    if (tried.found) best = { found: tried.found, takes };
+    else if (nodes >= MOST_NODES) {
+      const stepped = stepByStep(q);
+      nodes += stepped.nodes;
+      best = stepped;
+    } else continue;
     break;
   }
   const { found, takes } = best;
@@ -115,6 +122,37 @@ export function solveWeek(q: WeekQuestion): SolvedWeek {
     cost: found?.cost ?? 0,
     nodes,
   };
+}
+
+/** The week of more sheets than the exact search can lay: what is pinned, then always the day whose lack loses the most. */
+function stepByStep(q: WeekQuestion): { found: Found | null; takes: Take[]; nodes: number } {
+  let takes = q.sheets.map((s): Take => {
+    const pins = pinsOf(q, s).slice(0, s.times);
+    return { times: pins.length, shorts: s.short ? pins.filter((p) => p.isShort).length : 0 };
+  });
+  let { found, nodes } = cheapest(q, takes, STEP_NODES);
+  const closed = new Set<number>();
+  for (;;) {
+    const [next] = q.sheets
+      .map((s, i) => ({ i, loss: LOSS[s.kind][takes[i]?.times ?? 0] ?? 0 }))
+      .filter(({ i }) => !closed.has(i) && (takes[i]?.times ?? 0) < Math.min(DAYS, q.sheets[i]?.times ?? 0))
+      .sort((a, b) => b.loss - a.loss || a.i - b.i);
+    if (!next) return { found, takes, nodes };
+    const { times, shorts } = takes[next.i] as Take;
+    const ways: Take[] = [{ times: times + 1, shorts }];
+    if (q.sheets[next.i]?.short) ways.push({ times: times + 1, shorts: shorts + 1 });
+    const isLaid = ways.some((way) => {
+      const asked = takes.map((t, k) => (k === next.i ? way : t));
+      if (overSets(setsOf(q, asked), q.most ?? {}).length > 0) return false;
+      const tried = cheapest(q, asked, STEP_NODES);
+      nodes += tried.nodes;
+      if (!tried.found) return false;
+      found = tried.found;
+      takes = asked;
+      return true;
+    });
+    if (!isLaid) closed.add(next.i);
+  }
 }
 
 interface Laid {
@@ -238,7 +276,7 @@ function takesOf(q: WeekQuestion, s: WeekSheet): Take[] {
     // what is pinned whole stays whole
     const most = s.short ? times - (pins.length - pinnedShort) : 0;
     for (let shorts = pinnedShort; shorts <= most; shorts++)
-      if (times === 0 || cheapest({ ...q, sheets: [s] }, [{ times, shorts }]).found)
+      if (times === 0 || cheapest({ ...q, sheets: [s] }, [{ times, shorts }], MOST_NODES).found)
         found.push({ times, shorts });
   }
   return found.length > 0 ? found : [{ times: low, shorts: pinnedShort }];
@@ -267,8 +305,12 @@ function shortOf(
 const mayLie = (q: WeekQuestion, s: WeekSheet, day: number): boolean =>
   (q.minutes[day] as number) > 0 && (!s.needsGym || (q.gym[day] as boolean));
 
-/** The cheapest days for so many of each sheet; branch and bound, sheet after sheet. */
-function cheapest(q: WeekQuestion, takes: readonly Take[]): { found: Found | null; nodes: number } {
+/** The cheapest days for so many of each sheet; branch and bound, sheet after sheet, the best of what so many nodes find. */
+function cheapest(
+  q: WeekQuestion,
+  takes: readonly Take[],
+  mostNodes: number,
+): { found: Found | null; nodes: number } {
   const left = [...q.minutes];
   const order = q.sheets.map((_, i) => i).sort((a, b) => rank(q.sheets[a]) - rank(q.sheets[b]) || a - b);
   const chosen: (readonly number[])[] = q.sheets.map(() => []);
@@ -291,6 +333,7 @@ function cheapest(q: WeekQuestion, takes: readonly Take[]): { found: Found | nul
     const take = takes[i] as Take;
     const pins = pinsOf(q, sheet);
     for (const days of CHOICES[Math.min(DAYS, take.times)] ?? []) {
+      if (nodes >= mostNodes) return;
       nodes++;
       if (!pins.every((p) => days.includes(p.day))) continue;
       if (!days.every((d) => mayLie(q, sheet, d))) continue;

@@ -7,6 +7,8 @@ import { clock as clockWords } from "@/ui/visit/visitWords";
 
 /** The band around the aimed force, as a share of it. */
 const CORRIDOR = 0.1;
+/** More characters than these are a time. */
+const MOST_DIGITS = 3;
 
 /** One giant number: seconds to go, repetitions to do, rest that is left; the force in a small strip under it. */
 export function Stage({
@@ -26,14 +28,21 @@ export function Stage({
   const isHold = task.holdS !== null;
   const { number, under } = giantOf(state, task, clock);
   const force = clock.cell.trace.current.forceN.at(-1);
+  // minutes and seconds are twice as wide as a count: they are sized by their column, never broken
+  const size =
+    state.phase === "set-up"
+      ? "text-[clamp(56px,9vw,120px)]"
+      : number.length > MOST_DIGITS
+        ? "text-[clamp(48px,42cqw,230px)]"
+        : "text-[clamp(72px,17vw,230px)]";
   return (
-    <div className="text-right">
+    <div className="@container text-right">
       <button
         type="button"
         tabIndex={isWorking && !isHold ? 0 : -1}
         aria-label={isWorking && !isHold ? "count a repetition" : under}
         onClick={clock.tap}
-        className={`display block w-full cursor-default text-right leading-none ${state.phase === "set-up" ? "text-[clamp(56px,9vw,120px)]" : "text-[clamp(72px,17vw,230px)]"}`}
+        className={`display block w-full cursor-default text-right leading-none whitespace-nowrap ${size}`}
         data-testid="giant"
       >
         {number}
