@@ -178,8 +178,8 @@ test("two people on one tablet: what one of them logged waits for that one, is n
   page,
 }) => {
   await signInByForm(page, "trainer");
-  await begin(page, "Dorrit Fenwake", /^Gym/);
-  const id = await clientId(page, "Dorrit Fenwake");
+  await begin(page, "Tove Aldermoor", /^Gym/);
+  const id = await clientId(page, "Tove Aldermoor");
   const floor = async () => {
     await page.goto(`/clients/${id}/floor`);
     await expect(band(page)).toBeVisible();
