@@ -33,7 +33,7 @@ export default {
     {
       ...shared,
       displayName: "unit",
-      roots: ["<rootDir>/src", "<rootDir>/tests/unit"],
+      roots: ["<rootDir>/src", "<rootDir>/tests/unit", "<rootDir>/trial"],
       testMatch: ["**/*.test.ts", "**/*.test.tsx"],
     },
     {

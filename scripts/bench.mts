@@ -204,9 +204,11 @@ const weekSheet = (id: string, kind: "strength" | "accumulated" | "iso" | "stret
   times,
   keepTimes: Math.min(2, times),
   sets: kind === "strength" ? { quads: 9, hams: 3 } : {},
-  short: kind === "strength" ? { minutes: 15, sets: { quads: 6, hams: 2 }, kneecapChairS: 30 } : null,
+  short:
+    kind === "strength" ? { minutes: 15, sets: { quads: 6, hams: 2 }, kneecapChairS: 30, tissue: 3 } : null,
   hardFor: kind === "strength" ? (["quads"] as const) : [],
   kneecapChairS: kind === "stretch" ? 0 : 40,
+  tissue: kind === "stretch" ? 0 : 5,
 });
 const block = {
   startsOn: "2026-03-02",
@@ -220,7 +222,13 @@ const block = {
   hardDone: [],
   weeksDone: Array.from({ length: 4 }, () => ({ sets: { quads: 12, hams: 4 }, kneecapChairS: 400 })),
   begun: { sets: {}, kneecapChairS: 0 },
-  guard: { bands: { quads: { from: 7.5, to: 10 } }, step: 2 as const, isSore: false, isBar: false },
+  guard: {
+    bands: { quads: { from: 7.5, to: 10 } },
+    step: 2 as const,
+    isSore: false,
+    isBar: false,
+    mostTissue: 99,
+  },
 };
 const laid = buildBlock(block);
 const laying = time("lay ten weeks of three sheets (exact search)", () => buildBlock(block), 40);

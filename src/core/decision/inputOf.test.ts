@@ -23,7 +23,13 @@ const VISIT: VisitFacts = {
 } as unknown as VisitFacts;
 const LINE = { feltAim: null, sets: [] } as unknown as KeptLine;
 const asked = (banked: number, done = DONE) =>
-  inputOf(LINE, null, done, { banked, prevRegress: false, missedBefore: false, weekTrend: null }, VISIT);
+  inputOf(
+    LINE,
+    null,
+    done,
+    { banked, prevRegress: false, missedBefore: false, saidNone: false, weekTrend: null, weekMean: null },
+    VISIT,
+  );
 
 test("the visit that is decided counts as one more good one on this step", () => {
   expect(asked(0).satisfiedStreak).toBe(1);
@@ -44,7 +50,14 @@ test("holds count seconds, sets repetitions", () => {
       } as unknown as KeptLine,
       null,
       DONE,
-      { banked: 0, prevRegress: false, missedBefore: false, weekTrend: null },
+      {
+        banked: 0,
+        prevRegress: false,
+        missedBefore: false,
+        saidNone: false,
+        weekTrend: null,
+        weekMean: null,
+      },
       VISIT,
     ).isHeld;
   expect([of([null, null]), of([10, null]), of([])]).toEqual([true, false, false]);

@@ -1,9 +1,10 @@
 import type { DecisionInput } from "../progression/decisionInput";
 import { type Irritability, painRule, type School } from "../progression/painRule";
 import type { Exercise } from "../rules/exercises";
+import { onSore, type SorePart } from "../sheet/effect/tissueDose";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { LineDone } from "../visit/lineDone";
-import { type SorePart, sparedOf } from "./spared";
+import { sparedOf } from "./spared";
 
 /** What all lines of a visit share: who it is, and how the day and the morning after were. */
 export interface VisitFacts {
@@ -22,6 +23,8 @@ export interface VisitFacts {
   /** what is sore when it is, and the lines of the visit: which of them load it is rule P6's */
   sore: SorePart;
   lines: readonly KeptLine[];
+  /** what the visit put on what is sore, and the most that this joint took by then; null: nothing says. Rule W4 */
+  room: { dose: number; most: number } | null;
 }
 
 /** What a line brings along from earlier visits; its own and no other's. */
@@ -30,8 +33,12 @@ export interface LinePast {
   banked: number;
   prevRegress: boolean;
   missedBefore: boolean;
+  /** nothing was said to be left in the visits before, and all of it was done */
+  saidNone: boolean;
   /** change of the weekly mean of its worst pain; null: not enough weeks */
   weekTrend: number | null;
+  /** of its worst pain in the last seven days */
+  weekMean: number | null;
 }
 
 const USUAL_RESERVE = 2;
@@ -56,6 +63,7 @@ export function inputOf(
   return {
     isHeld: line.sets.length > 0 && line.sets.every((s) => s.reps === null),
     spared: sparedOf(line, e, { sore: visit.sore, lines: visit.lines, hurt }),
+    room: onSore(line, e, visit.sore) > 0 ? visit.room : null,
     school: visit.school,
     irritability: visit.irritability,
     writtenPainLimit: visit.writtenPainLimit,
@@ -74,8 +82,10 @@ export function inputOf(
     effusionApplies: visit.swellingApplies,
     rangePct: done.rangePct,
     weekTrend: past.weekTrend,
+    weekMean: past.weekMean,
     repsState: done.reached,
-    rir: done.reserve,
+    // who always says none and never fails says nothing. Rule L7
+    rir: past.saidNone && done.reserve === 0 && done.reached !== "below" ? null : done.reserve,
     rirTarget: reserveAim(line),
   };
 }

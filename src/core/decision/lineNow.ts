@@ -13,6 +13,8 @@ export interface NextFacts {
   setKg?: number | null;
   /** the load that was really used last, where it was not the planned one */
   usedKg: number | null;
+  /** repetitions that were said to be left after the last set; missing or null: nobody said */
+  saidLeft?: number | null;
   /** days since slow and heavy came to its repetitions; missing: it has only just */
   daysOnRung?: number;
 }
@@ -51,6 +53,8 @@ export interface Loads {
   harder: readonly { load: number; how: string; ratio: number }[];
   easier: readonly { load: number; how: string; ratio: number }[];
   repetitionsFactor: number;
+  /** null: nothing is known of what it asks */
+  lift: Lift | null;
 }
 
 /** Null where the body alone is the load, or nothing is set. */
@@ -78,6 +82,7 @@ export function loadsOf(judged: JudgedLine, facts: NextFacts): Loads | null {
     harder: all.filter((l) => l.isHarder && l.ratio > 1 + 1e-6).sort(byNearness),
     easier: all.filter((l) => !l.isHarder && l.ratio < 1 - 1e-6).sort(byNearness),
     repetitionsFactor: station?.repetitionsFactor ?? 1,
+    lift: station,
   };
 }
 

@@ -1,17 +1,12 @@
 import type { Exercise } from "../rules/exercises";
+import { QUIET_AT_THE_KNEE, type SorePart } from "../sheet/effect/tissueDose";
 import type { KeptLine } from "../sheet/line/keptLine";
 
 /** Why a line stays when the joint is sore: nothing is loaded by it, or hardly any of the load is on what is sore. Rule P6. */
 export type Spared = "unloaded" | "elsewhere";
 
-/** What is sore, as far as lines can be told apart by it; null: they cannot. */
-export type SorePart = "knee" | "back" | null;
-
 /** A line with so small a share of the visit's load on the joint did not make it sore. Rule P6. */
 const LEAST_SHARE = 0.1;
-/** Work in which the knee stays as it is. */
-const QUIET_AT_THE_KNEE: ReadonlySet<Exercise["match"]["class"]> = new Set(["hip_open", "calf", "hip_hinge"]);
-
 /**
  * Whether a line of a visit after which the joint is sore stays as it is. What hurt while it was done is never spared, nor is
  * what nobody can tell. Rule P6.

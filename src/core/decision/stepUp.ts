@@ -1,3 +1,4 @@
+import { nextSet } from "../capacity/nextSet";
 import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
 import type { JudgedLine } from "../sheet/judge/judgeScore";
@@ -101,12 +102,14 @@ function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: 
   };
   const stepTo = (l: Loads["harder"][number]) => loadOf(line, loads, l, { from: reps, to: repsAt(l.ratio) });
   if (isEasy) {
-    // at once to what is known, within what a load may be over what was done
+    // at once to what is known, or to what the last set said, within what a load may be over what was done
     const far = loads.harder.filter(
       (l) => l.ratio <= MOST_OVER_DONE[facts.context.sheet.strength.care] + 1e-9,
     );
-    const known = learntKg(line, facts);
-    const within = far.filter((l) => known !== null && (loads.isHelp ? l.load >= known : l.load <= known));
+    const most = [learntKg(line, facts), saidKg(loads, facts, { reps, aim, ladder })].filter(
+      (kg) => kg !== null,
+    );
+    const within = far.filter((l) => most.some((kg) => (loads.isHelp ? l.load >= kg : l.load <= kg)));
     return [...within.toReversed().map(stepTo), stepTo(next)];
   }
   if (next.ratio <= FINE_STEP + 1e-9) return [stepTo(next)];
@@ -126,6 +129,18 @@ function loadSteps(line: ScoreLine, loads: Loads, facts: NextFacts, { isEasy }: 
 /** What is known to be right for the line's scheme, where nothing was set by hand. */
 const learntKg = (line: ScoreLine, facts: NextFacts): number | null =>
   judgedOf({ ...line, loadKg: null }, facts)?.load?.setting?.load ?? null;
+
+/** What the next set of a visit would be offered at, by what was said to be left. Rule P2. */
+function saidKg(
+  { kg, harder, lift }: Loads,
+  { saidLeft = null, context }: NextFacts,
+  { reps, aim, ladder }: { reps: number; aim: number; ladder: RepsLadder },
+): number | null {
+  if (!lift || saidLeft === null) return null;
+  const set = { loadKg: kg, reps, plannedReps: reps, reserve: saidLeft, ended: "planned" as const };
+  const { care } = context.sheet.strength;
+  return nextSet(lift, set, { reserve: aim, ladder, care, loads: harder.map((l) => l.load) })?.loadKg ?? null;
+}
 
 const loadOf = (
   line: ScoreLine,

@@ -96,23 +96,27 @@ test("all 64 performance combinations give exactly one row", () => {
   expect([...rows].sort()).toEqual(["P0", "P1", "P2", "P3", "P4", "P5", "P6", "P7", "P8", "P9"]);
 });
 
-test("within the range and three more left than aimed at, the load was too light and steps at once, as soon as a step is due (P2)", () => {
+test("three more left than aimed at, the load was far too light and steps at once, whatever was banked (P2)", () => {
   const base = fc.sample(anyDecision, { numRuns: 1, seed: 1 })[0] as DecisionInput;
-  const at = (rir: number, satisfiedStreak = 1) =>
+  const at = (rir: number, irritability: "low" | "high" = "low") =>
     performanceRule(
-      { ...base, repsState: "in", rir, rirTarget: 2, satisfiedStreak },
-      stepSizes("monitoring", "low"),
+      { ...base, repsState: "in", rir, rirTarget: 2, satisfiedStreak: 1 },
+      stepSizes("monitoring", irritability),
     ).id;
-  expect([at(4), at(5), at(9)]).toEqual(["P4", "P9", "P9"]);
+  expect([at(4), at(5), at(9), at(6, "high")]).toEqual(["P4", "P9", "P9", "P9"]);
   // all of the planned seconds of a hold come first, however easy they are
   const held = { ...base, repsState: "in" as const, rir: 9, rirTarget: 2, satisfiedStreak: 1, isHeld: true };
   expect(performanceRule(held, stepSizes("monitoring", "low")).id).toBe("P4");
-  expect(
-    performanceRule(
-      { ...base, repsState: "in", rir: 6, rirTarget: 2, satisfiedStreak: 1 },
-      stepSizes("monitoring", "high"),
-    ).id,
-  ).toBe("P4");
+});
+
+test("who never says what is left goes on by what was done, a visit later than others and by the smallest step (P10)", () => {
+  const base = fc.sample(anyDecision, { numRuns: 1, seed: 1 })[0] as DecisionInput;
+  const sizes = stepSizes("monitoring", "moderate");
+  const at = (satisfiedStreak: number, rir: number | null = null) =>
+    performanceRule({ ...base, repsState: "top", rir, rirTarget: 2, satisfiedStreak }, sizes).id;
+  const due = sizes.sessionsPerStep;
+  expect([at(due), at(due + 1)]).toEqual(["P5", "P10"]);
+  expect(at(due + 1, 0)).toBe("P5");
 });
 
 describe("corrections K8", () => {

@@ -68,7 +68,10 @@ function changeFor(
         return { rangeDeg: -sizes.angleDeg, load: 0 };
       return { loadPct: -sizes.backPct, setsPct: sizes.setsBackPct };
     case "HOLD":
-      return ids.includes("P6") && ids.length === 1 ? { bank: 1 } : {};
+      // what was all done counts towards the next step, also where nobody said how it was
+      return ids.length === 1 && (ids[0] === "P6" || (ids[0] === "P5" && input.rir === null))
+        ? { bank: 1 }
+        : {};
     case "PROGRESS":
       if (ids.includes("P4")) {
         const easy = reserveBand(input.rir, input.rirTarget) === "easy" ? 1 : 0;

@@ -14,6 +14,8 @@ export const decisionInput = z.object({
   spared: z.enum(["unloaded", "elsewhere"]).nullable().optional(),
   /** seconds are counted, not repetitions: all of them come first, however easy they are */
   isHeld: z.boolean().optional(),
+  /** the visit put as much on what is sore as this joint takes, and this line is part of it. Rule W4 */
+  room: z.object({ dose: z.number(), most: z.number() }).nullable().optional(),
   redFlag: z.boolean(),
   techniqueStop: z.boolean(),
   prevRegress: z.boolean(),
@@ -33,6 +35,8 @@ export const decisionInput = z.object({
   rangePct: z.number().min(0).max(200).nullable(),
   /** change of the weekly mean pain against the week before */
   weekTrend: z.number().nullable(),
+  /** the weekly mean itself; missing in what was decided before it was looked at */
+  weekMean: z.number().nullable().optional(),
   /** repetitions, or seconds of hold, against the plan */
   repsState: z.enum(["below", "in", "top", "unknown"]),
   /** repetitions in reserve; for holds 10 minus felt effort */

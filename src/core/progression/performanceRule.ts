@@ -26,12 +26,19 @@ export function performanceRule(i: DecisionInput, sizes: StepSizes): FiredRule {
         ? { id: "P1", action: "REGRESS", why: { code: "progression.missed_twice" } }
         : { id: "P2", action: "HOLD", why: { code: "progression.missed" } };
     case "in":
-      if (!i.isHeld && i.rir !== null && i.rir >= i.rirTarget + FAR_TOO_EASY && enough)
+      if (!i.isHeld && i.rir !== null && i.rir >= i.rirTarget + FAR_TOO_EASY)
         return { id: "P9", action: "PROGRESS", why: { code: "progression.far_too_easy", left: i.rir } };
       return reserve === "hard"
         ? { id: "P3", action: "HOLD", why: { code: "progression.harder" } }
         : { id: "P4", action: "PROGRESS", why: { code: "progression.within" } };
     case "top":
+      // who never says what is left goes on by what was done: one visit more, and the smallest step
+      if (reserve === "unknown" && i.satisfiedStreak > sizes.sessionsPerStep)
+        return {
+          id: "P10",
+          action: "PROGRESS",
+          why: { code: "progression.done_unsaid", visits: i.satisfiedStreak },
+        };
       if (reserve === "hard" || reserve === "unknown")
         return {
           id: "P5",

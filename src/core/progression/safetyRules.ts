@@ -43,9 +43,11 @@ export type RuleSaid =
   | { code: "progression.arrived_above"; pain: number; usual: number }
   | { code: "progression.pain_not_green"; pain: number; green: number }
   | { code: "progression.pain_after"; pain: number; before: number; isUsual: boolean }
+  | { code: "progression.at_room"; dose: number; most: number }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
   | { code: "progression.far_too_easy"; left: number }
+  | { code: "progression.done_unsaid"; visits: number }
   | { code: "progression.all_done"; visits: number; isEasy: boolean };
 
 export interface FiredRule {
@@ -96,7 +98,9 @@ const arrived = ({ i }: Context) => ({ pain: at(i.painBefore), usual: i.usualPai
 const stopsForEffusion = (c: Context) => effusionRise(c) >= 2 || effusionIs(c, 4);
 const regressesForEffusion = (c: Context) =>
   effusionIs(c, 3) || (effusionRise(c) === 1 && (!effusionIs(c, 1) || c.postOp)) || stopsForEffusion(c);
-const trendRises = (c: Context) => at(c.i.weekTrend) >= 1;
+/** Above what is usual: between none and the usual pain a mean of one or two visits says nothing. */
+const trendRises = (c: Context) =>
+  at(c.i.weekTrend) >= 1 && (c.i.weekMean == null || c.i.weekMean > c.i.usualPain);
 const trendCounts = (c: Context) => c.i.irritability !== "low" || c.postOp;
 
 /** The safety layer, dosing rules E2; every rule that fires is kept, the strictest decides. */
@@ -241,6 +245,16 @@ const RULES: readonly Rule[] = [
     action: "HOLD",
     fires: (c) => missing(c.i).length > 0,
     why: (c) => ({ code: "progression.missing", facts: missing(c.i) }),
+  },
+  {
+    id: "H11",
+    action: "HOLD",
+    fires: ({ i }) => i.room != null && i.room.dose >= i.room.most,
+    why: ({ i }) => ({
+      code: "progression.at_room",
+      dose: at(i.room?.dose ?? null),
+      most: at(i.room?.most ?? null),
+    }),
   },
 ];
 

@@ -10,7 +10,9 @@ export const CREDITS = {
   calf: { calves: 1 },
 } as const satisfies Record<string, Partial<Record<Muscle, number>>>;
 export type WorkKind = keyof typeof CREDITS;
-export type Muscle = "quads" | "hams" | "glutes" | "adductors" | "abductors" | "calves";
+/** In the order in which they are shown. */
+export const MUSCLES = ["quads", "hams", "glutes", "adductors", "abductors", "calves"] as const;
+export type Muscle = (typeof MUSCLES)[number];
 
 /** An amount of work by muscle group. */
 export type ByMuscle = Partial<Record<Muscle, number>>;

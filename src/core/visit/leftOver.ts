@@ -1,4 +1,4 @@
-import type { LineOfVisit } from "./capacityEvents";
+import type { LineOfVisit } from "./capacity/capacityEvents";
 
 /** Mean of what was said to be left over what was planned to be; null: nobody said. */
 export function leftOver(lines: readonly LineOfVisit[]): number | null {

@@ -168,7 +168,7 @@ test("a week's trend needs a visit in both weeks", () => {
       { daysAgo: 7, pain: 1 },
       { daysAgo: 14, pain: 9 },
     ]),
-  ).toBe(2);
+  ).toEqual({ mean: 3, change: 2 });
 });
 
 test("a hold is whole within half a second of its end, and not a moment earlier", () => {

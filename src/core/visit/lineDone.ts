@@ -1,3 +1,4 @@
+import { nextSet } from "../capacity/nextSet";
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
 import { type SetRecord, standing } from "./setRecord";
 import { isWholeHold } from "./tasks";
@@ -15,7 +16,7 @@ export interface LineDone {
   rangePct: number | null;
   /** a set ended because the position was lost */
   lostPosition: boolean;
-  /** the most that was really set in a working set, where it was another than planned */
+  /** what the next visit begins with, where it was another than planned. Rule L9 */
   usedKg: number | null;
 }
 
@@ -63,7 +64,9 @@ function reachedOf(line: KeptLine, own: readonly SetRecord[], mostReps: number |
   const shares = plannedPlaces(line).map((p) => shareOf(p, own));
   if (shares.some((s) => s < MISSED_BELOW)) return "below";
   if (shares.some((s) => s < 1)) return "in";
-  return mostReps !== null && own.some((r) => r.reps !== null && r.reps < mostReps) ? "in" : "top";
+  // ramp sets have repetitions of their own
+  const work = own.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp");
+  return mostReps !== null && work.some((r) => r.reps !== null && r.reps < mostReps) ? "in" : "top";
 }
 
 interface Place {
@@ -104,9 +107,10 @@ function shareOf(p: Place, own: readonly SetRecord[]): number {
   return Math.min(...shares);
 }
 
-/** The last answer of each leg; the smaller one counts. */
+/** The last answer of each leg; the smaller one counts. A muscle that gave out left nothing, whoever was asked. */
 function reserveOf(own: readonly SetRecord[]): number | null {
   const last = [...byLeg(own).values()].map((r) => {
+    if (r.at(-1)?.early === "muscle") return 0;
     const asked = r.filter((x) => x.reserve !== null || x.felt !== null).at(-1);
     return asked ? (asked.reserve ?? (asked.felt === null ? null : 10 - asked.felt)) : null;
   });
@@ -127,9 +131,44 @@ function rangeOf(line: KeptLine, own: readonly SetRecord[]): number | null {
   return own.some((r) => r.early === "range") ? null : 100;
 }
 
+/**
+ * The load that the next visit begins with, where it is not the planned one: the hardest that was done well, else, where the
+ * muscle gave out, what the next set would have been. Rule L9.
+ */
 function usedOf(line: KeptLine, own: readonly SetRecord[]): number | null {
   const working = own.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp" && r.loadKg !== null);
-  const used = Math.max(-1, ...working.map((r) => r.loadKg as number));
+  if (working.length === 0) return null;
+  const loads = (of: readonly SetRecord[]) => of.map((r) => r.loadKg as number);
+  const hardest = (kg: readonly number[]) => (line.isHelp ? Math.min(...kg) : Math.max(...kg));
+  const well = working.filter((r) => isWell(r, line.sets[r.setNo - 1]));
+  const used = well.length > 0 ? hardest(loads(well)) : (lessAfter(line, working) ?? hardest(loads(working)));
   const planned = Math.max(-1, ...line.sets.map((s) => s.loadKg ?? -1));
-  return used < 0 || Math.abs(used - planned) < 1e-6 ? null : used;
+  return Math.abs(used - planned) < 1e-6 ? null : used;
+}
+
+/** As planned or as offered, with at most one less in reserve than was aimed at. */
+const isWell = (r: SetRecord, planned: KeptSet | undefined): boolean =>
+  r.early === null && (r.reserve === null || planned?.reserve == null || r.reserve >= planned.reserve - 1);
+
+/** Where the muscle gave out: what a next set would be set to, strict or not. Null: it did not, or nothing is lighter. Rule L8. */
+function lessAfter(
+  { station, sets, offers, lighter }: KeptLine,
+  working: readonly SetRecord[],
+): number | null {
+  const last = working.at(-1);
+  const plannedReps = sets.findLast((s) => s.role === "work")?.reps ?? null;
+  if (!station || last?.early !== "muscle" || last.reps === null || plannedReps === null) return null;
+  const loadKg = last.loadKg as number;
+  const reserve = sets.findLast((s) => s.role === "work")?.reserve ?? 0;
+  const next = nextSet(
+    station,
+    { loadKg, reps: Math.max(1, last.reps), plannedReps, reserve: null, ended: "muscle" },
+    {
+      reserve,
+      ladder: { least: plannedReps, most: plannedReps },
+      care: "low",
+      loads: [...new Set([...lighter, ...(offers?.loads ?? [])].map((l) => l.loadKg))],
+    },
+  );
+  return next && Math.abs(next.loadKg - loadKg) > 1e-6 ? next.loadKg : null;
 }

@@ -76,7 +76,7 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
 
 /** The state of a visit; events that do not fit the phase change nothing, so a double tap does no harm. */
 export const visitState = (lines: readonly KeptLine[], events: readonly VisitEvent[]): VisitState =>
-  events.reduce(step, startOf(lines));
+  events.reduce(after, startOf(lines));
 
 /** What is to do now; null where nothing is left. */
 export const currentTask = (s: VisitState): LiveTask | null =>
@@ -99,7 +99,8 @@ function settle(s: VisitState): VisitState {
   return { ...s, phase: asksBefore(s, next) && s.painBefore === null ? "pain-before" : "ready" };
 }
 
-function step(s: VisitState, e: VisitEvent): VisitState {
+/** What one more event makes of it. */
+export function after(s: VisitState, e: VisitEvent): VisitState {
   if (s.phase === "finished" && e.type !== "correct") return s;
   switch (e.type) {
     case "stop":

@@ -2,11 +2,9 @@ import "server-only";
 import { inputOf, type LinePast, type VisitFacts } from "@/core/decision/inputOf";
 import type { LineChange } from "@/core/decision/lineChange";
 import { nextLine } from "@/core/decision/nextLine";
-import type { SorePart } from "@/core/decision/spared";
 import { type Decision, decide } from "@/core/progression/decide";
 import type { DecisionInput } from "@/core/progression/decisionInput";
 import { ACTIONS, type Action, kneeReason } from "@/core/progression/safetyRules";
-import type { Condition } from "@/core/rules/conditions";
 import { withOwn } from "@/core/rules/exercises";
 import { itemsOf } from "@/core/sheet/effect/scoreItems";
 import { judgeScore, type ScoreContext, standingBars } from "@/core/sheet/judge/judgeScore";
@@ -14,6 +12,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
+import { daysAfter } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
@@ -23,10 +22,10 @@ import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
 import { boundsOf } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { conditionsOf } from "../client/conditions";
 import { screeningStateOf } from "../client/screenings";
 import { exercisesOf } from "../clinic/exercises";
 import { contextOfSheet } from "../facts/sheetFacts";
+import { roomAfter, soreOf } from "../facts/tissueRoom";
 import { daysOfReps, pastOf } from "../history/past";
 import {
   recentVisits,
@@ -225,16 +224,10 @@ async function visitFacts(
     morning: visit.morning,
     swellingBefore: swellingBefore(client, visits, visit.day),
     swellingApplies: client.swellingApplies,
-    sore: sorePartOf(await conditionsOf(ctx, client.episodeId)),
+    sore: await soreOf(ctx, client),
+    room: await roomAfter(ctx, client, visit.day, daysAfter(visit.day, 1)),
     lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
-}
-
-/** One region can be told apart by what its lines load; several at once, or a hip, cannot. */
-function sorePartOf(conditions: readonly { condition: Condition }[]): SorePart {
-  const regions = new Set(conditions.map((c) => c.condition.main_region));
-  if (regions.size !== 1) return null;
-  return regions.has("knee") ? "knee" : regions.has("lumbar") ? "back" : null;
 }
 
 async function nextByAction(
@@ -252,6 +245,7 @@ async function nextByAction(
     context,
     setKg: kept.sets.find((s) => s.role === "work")?.loadKg ?? null,
     usedKg: done.usedKg,
+    saidLeft: done.reserve,
     ...(plan.scheme.kind === "slow"
       ? { daysOnRung: await daysOfReps(ctx, plan.lineId, plan.scheme.reps) }
       : {}),

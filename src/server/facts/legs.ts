@@ -5,11 +5,11 @@ import { personalFactor } from "@/core/isometrics/personalFactor";
 import { newestOf } from "@/core/measure/findings";
 import { withMeasuredHip } from "@/core/selection/setUp/machineFor";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
-import type { UntestedPerson } from "@/core/strength/untestedStrength";
+import { weakenedBy } from "@/core/strength/weakenedBy";
 import type { Side } from "@/core/units/fields";
 import type { Ctx } from "../base/context";
 import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
-import { conditionsOf, type EpisodeCondition } from "../client/conditions";
+import { conditionsOf } from "../client/conditions";
 import { machinesOf } from "../clinic/machines";
 import { timedHolds } from "../history/past";
 import { measurementsOf } from "../measure/otherMeasurements";
@@ -45,7 +45,11 @@ export async function legKnown(
     person: {
       ageYears: ageYearsOf(ctx, client),
       normSex: client.normSex,
-      has: weakenedBy(conditions, side === client.side, story?.is_inactive === true),
+      has: weakenedBy(
+        conditions.map((c) => c.condition),
+        side === client.side,
+        story?.is_inactive === true,
+      ),
       weeksAfterSurgery: side === client.side ? weeksAfterSurgery(ctx, client) : null,
       daily: does,
     },
@@ -54,22 +58,4 @@ export async function legKnown(
     until,
   });
   return { body, hipIsMeasured: hip !== null, strength, does };
-}
-
-/** Conditions that weaken what nobody tested (corrections K2); those of a joint only on its own side. */
-const ARTHRITIS = new Set(["knee_oa", "hip_oa"]);
-const FRONT_PAIN = new Set(["pfp", "extensor_tendinopathy"]);
-
-function weakenedBy(
-  conditions: readonly EpisodeCondition[],
-  isTreated: boolean,
-  isInactive: boolean,
-): UntestedPerson["has"] {
-  const ids = conditions.map((c) => c.condition.id);
-  return {
-    arthritis: isTreated && ids.some((id) => ARTHRITIS.has(id)),
-    kneecapOrTendonPain: isTreated && ids.some((id) => FRONT_PAIN.has(id)),
-    back: conditions.some((c) => c.condition.main_region === "lumbar"),
-    longInactivity: isInactive || ids.includes("deconditioning"),
-  };
 }

@@ -1,8 +1,7 @@
 import "server-only";
 import type { Body } from "@/core/body/segments";
-import { type CapacityEvent, learn, STATION_SD } from "@/core/capacity/learn";
+import { type CapacityEvent, STATION_SD } from "@/core/capacity/learn";
 import type { Care } from "@/core/capacity/shows";
-import { demandNm } from "@/core/capacity/station";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type {
   CurvesKnown,
@@ -16,7 +15,8 @@ import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
 import type { Side } from "@/core/units/fields";
-import { capacityEvents, earlierStationId } from "@/core/visit/capacityEvents";
+import { capacityEvents, earlierStationId } from "@/core/visit/capacity/capacityEvents";
+import { strengthKnown } from "@/core/visit/capacity/strengthKnown";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { type MachinePast, machinePasts } from "../clinic/machineChanges";
@@ -81,7 +81,6 @@ export async function knownStrength(
   const on = facts.until ?? today(ctx);
   const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === side);
   const curves = curvesOf(tests);
-  const prior = untestedStrength(body, facts.person);
   const care = careOf(client);
   const pasts = await machinePasts(ctx);
   const events = capacityEvents(await linesDone(ctx, client.episodeId), {
@@ -95,45 +94,23 @@ export async function knownStrength(
     if (t.direction) events[t.direction].push(t.event);
     else events.quiet.set(t.event.station.id, [...(events.quiet.get(t.event.station.id) ?? []), t.event]);
   }
-  const daily: CapacityEvent[] = prior.daily
-    ? [{ kind: "daily", on: client.storyOn, id: "story", demandNm: prior.daily.peakNm, shape: 1 }]
-    : [];
-  const away = (await awaysOf(ctx, client.episodeId)).map((a): CapacityEvent => ({ kind: "away", ...a }));
-  const hip = tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null;
-  return {
-    extension: {
-      ...learn(
-        prior.extension,
-        [...away, ...daily, ...trialsOf(tests, "extension", curves), ...events.extension],
-        on,
-      ),
-      ...curves.extension,
+  return strengthKnown(
+    {
+      prior: untestedStrength(body, facts.person),
+      care,
+      storyOn: client.storyOn,
+      trials: {
+        extension: trialsOf(tests, "extension", curves),
+        flexion: trialsOf(tests, "flexion", curves),
+      },
+      curves,
+      away: (await awaysOf(ctx, client.episodeId)).map((a) => ({ kind: "away", ...a })),
+      hipNm: tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null,
     },
-    flexion: {
-      ...learn(prior.flexion, [...away, ...trialsOf(tests, "flexion", curves), ...events.flexion], on),
-      ...curves.flexion,
-    },
-    hip:
-      hip === null ? { ...prior.hip, isTested: false } : { low: hip, middle: hip, high: hip, isTested: true },
-    daily: prior.daily,
-    quiet: Object.fromEntries(
-      [...events.quiet].flatMap(([id, own]) => {
-        const asked = (e: (typeof own)[number]) =>
-          Math.max(...e.sets.map((s) => demandNm(e.station, s.loadKg)));
-        const first = own.find((e) => asked(e) > 0);
-        if (!first) return [];
-        const found = learn({ peakNm: asked(first) * QUIET_OF_FIRST, sd: QUIET_SD }, [...away, ...own], on)
-          .stations[id];
-        return found ? [[id, found]] : [];
-      }),
-    ),
-    care,
-  };
+    events,
+    on,
+  );
 }
-
-/** What a machine of which nothing is known lifts once, against what was first set on it; and how far that may be off [own]. */
-const QUIET_OF_FIRST = 1.5;
-const QUIET_SD = 0.6;
 
 /** "Bay press, seat 4": the machine's name, and what was set. */
 const isOn = (apparatus: string, name: string): boolean =>

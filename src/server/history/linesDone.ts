@@ -1,7 +1,7 @@
 import "server-only";
 import { keptOffers, keptSet, keptStation } from "@/core/sheet/line/keptLine";
 import { scheme } from "@/core/sheet/schemes/scheme";
-import type { LineOfVisit } from "@/core/visit/capacityEvents";
+import type { LineOfVisit } from "@/core/visit/capacity/capacityEvents";
 import { type Ctx, dayOf, once } from "../base/context";
 import { Known } from "../base/known";
 

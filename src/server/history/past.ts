@@ -1,12 +1,11 @@
 import "server-only";
-import type { Row } from "postgres";
 import type { LinePast } from "@/core/decision/inputOf";
+import { bankedIn, linePast } from "@/core/decision/linePast";
 import type { TimedHold } from "@/core/isometrics/personalFactor";
 import type { PastLoad } from "@/core/schedule/kneecapWeek";
 import { keptLine } from "@/core/sheet/line/keptLine";
 import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
-import { weeklyTrend } from "@/core/visit/weeklyTrend";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, once, today } from "../base/context";
 import { recordsOf } from "./records";
@@ -130,16 +129,6 @@ export const timedHolds = (ctx: Ctx, episodeId: string): Promise<TimedHold[]> =>
 const DECISIONS_BACK = 12;
 const TREND_DAYS = 14;
 
-/** Good visits since the last step, from decisions of a line, the newest first. */
-function bankedIn(decided: readonly Row[]): number {
-  let banked = 0;
-  for (const d of decided) {
-    if (d.action !== "HOLD") break;
-    if (d.banks) banked++;
-  }
-  return banked;
-}
-
 /** Good visits of a line on the step it is on now. */
 export async function bankedNow(ctx: Ctx, episodeId: string, lineId: string): Promise<number> {
   return bankedIn(
@@ -192,16 +181,10 @@ export async function pastOf(
       r.kept === null ? null : lineDone(keptLine.parse(r.kept), await recordsOf(ctx, r.id)),
     ),
   );
-  const last = done[0] ?? null;
   const days = (at: Date) => daysBetween(dayOf(ctx, at), dayOf(ctx, visit.startedAt));
-  const pains = earlier.flatMap((r, i) => {
-    const worst = done[i]?.painDuring ?? null;
-    return worst === null ? [] : [{ daysAgo: days(r.started_at), pain: worst }];
-  });
-  return {
-    banked: bankedIn(decided),
-    prevRegress: decided[0]?.action === "REGRESS",
-    missedBefore: last?.reached === "below",
-    weekTrend: weeklyTrend(visit.worst === null ? pains : [...pains, { daysAgo: 0, pain: visit.worst }]),
-  };
+  return linePast(
+    decided as unknown as Parameters<typeof linePast>[0],
+    earlier.map((r, i) => ({ daysAgo: days(r.started_at), done: done[i] ?? null })),
+    visit.worst,
+  );
 }

@@ -1,7 +1,7 @@
 import "server-only";
 import { z } from "zod";
 import { keptSet } from "@/core/sheet/line/keptLine";
-import { effectiveDone } from "@/core/sheet/schemes/effectiveSets";
+import { effectiveBase, effectiveDone } from "@/core/sheet/schemes/effectiveSets";
 import { scheme } from "@/core/sheet/schemes/scheme";
 import { type Ctx, dayOf } from "../base/context";
 
@@ -10,6 +10,8 @@ export interface SetsDone {
   on: string;
   exerciseId: string;
   sets: number;
+  /** the same, as a week's growth is counted from it. Rule W1 */
+  base: number;
   /** of its scheme */
   kind: string;
 }
@@ -49,5 +51,6 @@ export async function setsDoneSince(ctx: Ctx, episodeId: string, since: Date): P
       exerciseId: r.exercise_id,
       kind: r.kind,
       sets: effectiveDone(r, r.done) / Math.max(1, r.legs),
+      base: effectiveBase(r, r.done) / Math.max(1, r.legs),
     }));
 }

@@ -1,6 +1,6 @@
 import "server-only";
 import type { z } from "zod";
-import type { oddConfirmed } from "@/core/visit/oddConfirmed";
+import type { oddConfirmed } from "@/core/visit/capacity/oddConfirmed";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";

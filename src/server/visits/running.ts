@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import { withinEdge } from "@/core/sheet/draft/atEdge";
 import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
@@ -26,7 +27,7 @@ import { recentVisits } from "../history/visits";
 import { makeMorningLink } from "../links/links";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { blockOf } from "../week/blocks";
-import { muscleCredits } from "../week/weekSets";
+import { muscleCredits, shortForOf } from "../week/weekSets";
 import { floorBarred } from "./floor";
 import { checkedSwap } from "./swapForToday";
 
@@ -108,9 +109,15 @@ export async function linesOfToday(
       { ...kept, painMax: Math.min(l.kept.painMax, most), offers: mayRise ? (kept.offers ?? null) : null },
     ];
   });
-  if (!(await isShortToday(ctx, client.episodeId, sheet.sheetId))) return lines;
+  const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
+  const form = (isShort && (await shortOf(ctx, client, lines))) || lines;
   const { exerciseOf } = await muscleCredits(ctx);
-  return shortForm(lines, exerciseOf) ?? lines;
+  return withinEdge(form, exerciseOf, await shortForOf(ctx, client));
+}
+
+async function shortOf(ctx: Ctx, client: ClientEpisode, lines: readonly KeptLine[]) {
+  const { exerciseOf } = await muscleCredits(ctx);
+  return shortForm(lines, exerciseOf, await shortForOf(ctx, client));
 }
 
 /** How many lines a sheet runs today and what they take; `isShort`: the week plans its short form. */
@@ -121,8 +128,7 @@ export async function sheetToday(
 ): Promise<{ lines: number; minutes: number; isShort: boolean }> {
   const whole = sheet.lines.flatMap((l) => (l.kept ? [l.kept] : []));
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
-  const { exerciseOf } = await muscleCredits(ctx);
-  const short = isShort ? shortForm(whole, exerciseOf) : null;
+  const short = isShort ? await shortOf(ctx, client, whole) : null;
   const seconds = short ? shortSeconds(whole, short, sheet.seconds) : sheet.seconds;
   return {
     lines: short?.length ?? sheet.lines.length,

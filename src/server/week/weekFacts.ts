@@ -1,11 +1,8 @@
 import "server-only";
 import type { ByMuscle, Muscle } from "@/core/schedule/balance";
 import type { BlockQuestion, BlockSheet, WeekLoad } from "@/core/schedule/block/block";
-import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
-import type { RunDose } from "@/core/schedule/block/weekRules";
-import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
+import { blockSheetOf } from "@/core/sheet/draft/blockSheet";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
-import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
 import { daysAfter, daysBetween, mondayOf } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
@@ -13,7 +10,7 @@ import { pastLoads } from "../history/past";
 import { setsDoneSince } from "../history/setsDone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { setGuardOf } from "./setGuard";
-import { muscleCredits } from "./weekSets";
+import { muscleCredits, shortForOf } from "./weekSets";
 import type { Wishes } from "./wishes";
 
 /** A sheet as the week plans it, with its name and place. */
@@ -43,34 +40,22 @@ export async function weekFacts(
   client: ClientEpisode,
   w: Wishes,
 ): Promise<{ question: BlockQuestion; sheets: PlannableSheet[] }> {
-  const { credit, hard, exerciseOf } = await muscleCredits(ctx);
-  const doseOfRun = (lines: readonly KeptLine[], seconds: number): RunDose => ({
-    minutes: Math.ceil(seconds / 60),
-    sets: credit(setsOfLines(lines)),
-    kneecapChairS: lines.reduce((sum, l) => sum + l.kneecapChairS, 0),
-  });
+  const credits = await muscleCredits(ctx);
+  const { credit } = credits;
+  const who = await shortForOf(ctx, client);
   const sheets = (await sheetsOf(ctx, client.episodeId)).map((s): PlannableSheet => {
-    const kept = s.lines.flatMap((l) => (l.kept ? [l.kept] : []));
-    const kind = kindOfSheet(kept);
-    const wish = w.wishes[s.sheetId] ?? USUAL_TIMES[kind];
-    const short = shortForm(kept, exerciseOf);
-    const hold = kept.find((l) => l.kind === "holds");
+    const lines = s.lines.flatMap((l) => (l.kept ? [l.kept] : []));
+    const kept = { id: s.sheetId, lines, seconds: s.seconds, needsGym: s.place === "gym" };
+    const { sheet, short } = blockSheetOf(kept, w.wishes[s.sheetId] ?? null, credits, who);
     return {
-      id: s.sheetId,
+      ...sheet,
       name: s.name,
       place: s.place,
       lines: s.lines.length,
-      workSets: workSetsOf(kept),
-      shortShare: short ? workSetsOf(short) / Math.max(1, workSetsOf(kept)) : 1,
-      tensionS: kept.reduce((sum, l) => sum + l.sets.reduce((t, x) => t + x.tensionS, 0), 0),
-      holdDeg: hold?.fromDeg ?? null,
-      kind,
-      ...doseOfRun(kept, s.seconds),
-      short: short && doseOfRun(short, shortSeconds(kept, short, s.seconds)),
-      hardFor: hard(setsOfLines(kept.filter((l) => l.kind !== "holds"))),
-      needsGym: s.place === "gym",
-      times: wish.times,
-      keepTimes: wish.keepTimes,
+      workSets: workSetsOf(lines),
+      shortShare: short ? workSetsOf(short) / Math.max(1, workSetsOf(lines)) : 1,
+      tensionS: lines.reduce((sum, l) => sum + l.sets.reduce((t, x) => t + x.tensionS, 0), 0),
+      holdDeg: lines.find((l) => l.kind === "holds")?.fromDeg ?? null,
     };
   });
   const loads = (await pastLoads(ctx, client.episodeId)).map((p) => ({
@@ -83,7 +68,11 @@ export async function weekFacts(
     new Date(ctx.now.getTime() - SETS_BACK_DAYS * DAY_MS),
   );
   const setsWithin = (from: string, to: string): ByMuscle =>
-    credit(done.filter((d) => d.on >= from && d.on < to));
+    credit(
+      done
+        .filter((d) => d.on >= from && d.on < to)
+        .map(({ exerciseId, base }) => ({ exerciseId, sets: base })),
+    );
   const within = (from: string, to: string): WeekLoad => ({
     sets: setsWithin(from, to),
     kneecapChairS: loads
@@ -117,9 +106,6 @@ export async function weekFacts(
 
 const workSetsOf = (lines: readonly KeptLine[]): number =>
   lines.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0);
-
-const setsOfLines = (lines: readonly KeptLine[]) =>
-  lines.map((l) => ({ exerciseId: l.exerciseId, sets: effectiveSets(l) }));
 
 /** Days of the last two weeks on which hard leg work was done, today's too, and for which muscle groups it was hard. */
 export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {

@@ -3,16 +3,18 @@ import { leading } from "@/core/drafts/leading";
 import { aimedMuscles } from "@/core/drafts/person/aimed";
 import { weakGroups } from "@/core/drafts/person/weakGroups";
 import type { Stage } from "@/core/rules/conditions";
-import { type Exercise, withOwn } from "@/core/rules/exercises";
-import { type ByMuscle, creditedTo, hardFor, type Muscle } from "@/core/schedule/balance";
+import { withOwn } from "@/core/rules/exercises";
+import type { ByMuscle, Muscle } from "@/core/schedule/balance";
 import { kindOfSheet, USUAL_TIMES } from "@/core/schedule/block/sheetKind";
-import { workKindOf } from "@/core/sheet/line/workKind";
+import type { ShortFor } from "@/core/sheet/draft/shortForm";
+import { type MuscleCredits, muscleCreditsOf } from "@/core/sheet/effect/muscleCredits";
 import { effectiveSets } from "@/core/sheet/schemes/effectiveSets";
-import type { Ctx } from "../base/context";
+import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { storyOf } from "../client/story";
 import { exercisesOf } from "../clinic/exercises";
+import { corridorOn, soreOf } from "../facts/tissueRoom";
 import { testsOf } from "../measure/measurements";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { blockOf } from "./blocks";
@@ -32,31 +34,16 @@ export async function setAimOf(ctx: Ctx, client: ClientEpisode): Promise<SetAim 
   return { stage: first.phase.stage, aimed: aimedMuscles([first.condition.main_region], weak) };
 }
 
-type SetsOf = readonly { exerciseId: string; sets: number }[];
+/** What a day is made short for. Rules W2, W4. */
+export const shortForOf = async (ctx: Ctx, client: ClientEpisode): Promise<ShortFor> => ({
+  aimed: (await setAimOf(ctx, client))?.aimed ?? [],
+  sore: await soreOf(ctx, client),
+  mostTissue: (await corridorOn(ctx, client, today(ctx))).most,
+});
 
-/** What effective sets of exercises are to muscle groups, the clinic's own exercises too. */
-export interface MuscleCredits {
-  /** credited to the groups that do them */
-  credit: (work: SetsOf) => ByMuscle;
-  /** the groups for which all of it on one day is hard */
-  hard: (work: SetsOf) => Muscle[];
-  exerciseOf: (id: string) => Exercise | null;
-}
-
-export async function muscleCredits(ctx: Ctx): Promise<MuscleCredits> {
-  const own = (await exercisesOf(ctx)).map((x) => x.exercise);
-  const byId = new Map(withOwn(own).map((e) => [e.id, { e, kind: workKindOf(e) }]));
-  const kindsOf = (work: SetsOf) =>
-    work.flatMap((w) => {
-      const kind = byId.get(w.exerciseId)?.kind;
-      return kind ? [{ kind, amount: w.sets }] : [];
-    });
-  return {
-    credit: (work) => creditedTo(kindsOf(work)),
-    hard: (work) => hardFor(kindsOf(work)),
-    exerciseOf: (id) => byId.get(id)?.e ?? null,
-  };
-}
+/** What effective sets are to muscle groups, those of the clinic's own exercises too. */
+export const muscleCredits = async (ctx: Ctx): Promise<MuscleCredits> =>
+  muscleCreditsOf(withOwn((await exercisesOf(ctx)).map((x) => x.exercise)));
 
 /** What else a week gives beside one sheet, and how often that one is planned. */
 export interface WeekAround {

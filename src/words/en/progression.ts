@@ -38,6 +38,10 @@ export const progression: Words<Rooms["progression"]> = {
   range_reached: (m, f) => `${f.number(m.pct)} % of the planned range was reached`,
   arrived_above: (m) => `arrived with ${m.pain}, above the usual ${m.usual}`,
   position_lost: "the position was lost before the end",
+  at_room: (m, f) =>
+    `the visit put as much on what is sore as it has lately taken well (${f.number(m.dose, 1)} of ${f.number(m.most, 1)})`,
+  done_unsaid: (m) =>
+    `all of it was done in ${m.visits} visits running; what was left was never said, so the smallest step`,
   missing: (m, f) => `not known yet: ${f.list(m.facts.map((fact) => FACTS[fact]))}`,
   second_step_back: "the last decision was a step back too: clinical review",
   unknown_done: "what was held is not known",

@@ -25,6 +25,8 @@ export function brokenWords(b: Broken): string {
       return `The accumulated sets of ${and} and ${on} are less than 7 days apart.`;
     case "sets_week":
       return `The week of ${on} has more effective sets of ${musclesWords(b.muscles ?? [])} than the weeks before it allow: take a day out, or make one short${b.isCaution ? ", or say why it may be more" : ""}.`;
+    case "tissue_day":
+      return `A whole run on ${on} is more than went well in one visit so far: make it short, or say why it may be more.`;
     case "once_a_day":
       return `One sheet stands twice on ${on}: take one out.`;
     case "not_in_use":

@@ -20,7 +20,9 @@ const sheet = (kind: DayKind, over: Partial<BlockSheet> = {}): BlockSheet => ({
   keepTimes: { strength: 1, accumulated: 0, iso: 2, stretch: 2 }[kind],
   sets: { strength: { quads: 6, hams: 2 }, accumulated: { quads: 3 }, iso: { quads: 1 }, stretch: {} }[kind],
   kneecapChairS: { strength: 60, accumulated: 30, iso: 40, stretch: 0 }[kind],
-  short: kind === "strength" ? { minutes: 25, sets: { quads: 4, hams: 1 }, kneecapChairS: 40 } : null,
+  tissue: { strength: 6, accumulated: 5, iso: 2, stretch: 0 }[kind],
+  short:
+    kind === "strength" ? { minutes: 25, sets: { quads: 4, hams: 1 }, kneecapChairS: 40, tissue: 4 } : null,
   hardFor: kind === "strength" || kind === "accumulated" ? ["quads"] : [],
   ...over,
 });
@@ -29,13 +31,14 @@ const GUARD: SetGuard = {
   step: 2,
   isSore: false,
   isBar: false,
+  mostTissue: 99,
 };
 const week = (quads: number, hams = quads / 3) => ({ sets: { quads, hams }, kneecapChairS: 0 });
 /** A sheet of so many sets, and in its short form of two thirds of them. */
 const strengthOf = (quads: number, over: Partial<BlockSheet> = {}) =>
   sheet("strength", {
     sets: { quads, hams: quads / 3 },
-    short: { minutes: 25, sets: { quads: (2 * quads) / 3, hams: quads / 5 }, kneecapChairS: 40 },
+    short: { minutes: 25, sets: { quads: (2 * quads) / 3, hams: quads / 5 }, kneecapChairS: 40, tissue: 4 },
     ...over,
   });
 
@@ -97,6 +100,7 @@ const anyQuestion: fc.Arbitrary<BlockQuestion> = fc
       step: fc.constantFrom(1 as const, 2 as const),
       isSore: fc.boolean(),
       isBar: fc.boolean(),
+      mostTissue: fc.constantFrom(0, 4, 99),
     }),
     buildWeeks: fc.integer({ min: 4, max: 6 }),
     keepWeeks: fc.integer({ min: 0, max: 4 }),

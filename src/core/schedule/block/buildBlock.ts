@@ -2,7 +2,7 @@ import { daysAfter, daysBetween } from "../../units/days";
 import type { ByMuscle, Muscle } from "../balance";
 import { type BlockQuestion, loadOfWeek, mostOfWeek, type PlannedDay, type WeekLoad, weeksOf } from "./block";
 import { type PinnedDay, type SolvedWeek, solveWeek, type WeekQuestion } from "./solveWeek";
-import { AFTER_ACCUMULATED_DAYS, type HardDay, isHard, type WeekSheet } from "./weekRules";
+import { AFTER_ACCUMULATED_DAYS, type HardDay, isHard, isTooMuch, type WeekSheet } from "./weekRules";
 
 /** One week of a block as it was solved. */
 export interface BuiltWeek {
@@ -28,12 +28,14 @@ const LOOKS_BACK_DAYS = 10;
  * also where they break a rule: `checkBlock` names it.
  */
 export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): BuiltBlock {
+  // what a whole day of puts more on what is sore than went well is planned short. Rule W4
+  const shortOnly = new Set(q.sheets.filter((s) => isTooMuch(s, q) && s.short).map((s) => s.id));
   const days: PlannedDay[] = [];
   const weeks: BuiltWeek[] = [];
   let nodes = 0;
   const usual = {
-    building: usualWeek(q, sheetsIn(q, false)),
-    keeping: usualWeek(q, sheetsIn(q, true)),
+    building: usualWeek(q, asLaid(sheetsIn(q, false), shortOnly)),
+    keeping: usualWeek(q, asLaid(sheetsIn(q, true), shortOnly)),
   };
   nodes += usual.building.nodes + usual.keeping.nodes;
   const done: WeekLoad[] = [...q.weeksDone];
@@ -52,7 +54,7 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
     const most = mostOfWeek(q, done, weeks.at(-1)?.most ?? null, sheets, w === 0);
     const own = usual[isKeeping ? "keeping" : "building"];
     const solved = solve({
-      sheets,
+      sheets: asLaid(sheets, shortOnly),
       minutes: q.minutes.map((m, d) => (isFree(q, daysAfter(startsOn, d)) ? m : 0)),
       gym: q.gym,
       ...(q.preference ? { preference: q.preference } : {}),
@@ -66,7 +68,9 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
       at.map((d): PlannedDay => {
         const on = daysAfter(startsOn, d);
         const pin = pins.find((p) => p.sheetId === sheetId && p.on === on);
-        const isShort = pin ? pin.isShort : (solved.short[sheetId]?.includes(d) ?? false);
+        const isShort = pin
+          ? pin.isShort
+          : shortOnly.has(sheetId) || (solved.short[sheetId]?.includes(d) ?? false);
         return { sheetId, on, pinned: pin !== undefined, isShort };
       }),
     );
@@ -82,6 +86,10 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
   }
   return { days, weeks, nodes };
 }
+
+/** The short form in place of the whole one. */
+const asLaid = (sheets: readonly WeekSheet[], shortOnly: ReadonlySet<string>): WeekSheet[] =>
+  sheets.map((s) => (shortOnly.has(s.id) && s.short ? { ...s, ...s.short, short: null } : s));
 
 const left = (most: ByMuscle, done: ByMuscle): ByMuscle =>
   Object.fromEntries(

@@ -8,6 +8,7 @@ import {
   doseOf,
   HARD_GAP_DAYS,
   isHard,
+  isTooMuch,
   type WeekRule,
 } from "./weekRules";
 
@@ -58,6 +59,8 @@ export function checkBlock(q: BlockQuestion, days: readonly PlannedDay[]): Broke
     const minutes = (minutesOn.get(d.on) ?? 0) + doseOf(sheet, d.isShort).minutes;
     minutesOn.set(d.on, minutes);
     if (isFree && minutes > (q.minutes[weekday] ?? 0)) broken.push({ rule: "minutes", ...about });
+    if (!d.isShort && sheet.short && isTooMuch(sheet, q))
+      broken.push({ rule: "tissue_day", ...about, isCaution: true });
     if (isHard(sheet.kind))
       hard.push({
         on: d.on,

@@ -11,6 +11,8 @@ export interface SetGuard {
   isSore: boolean;
   /** easily stirred up, or partial weight only: a bar; else a caution that a therapist may pass with a reason */
   isBar: boolean;
+  /** on what is sore in one visit, by its own mornings. Rule W4 */
+  mostTissue: number;
 }
 
 /** Without a phase of the rules: from learning to building [own]. */
@@ -62,11 +64,25 @@ export function mostSets(
   isFirst: boolean,
 ): ByMuscle {
   const least = leastDays(sheets, guard.isBar, hadDay(before.at(-1)));
+  const again = guard.isBar || (isFirst && guard.isSore) ? {} : wholeDay(sheets);
   const most: ByMuscle = {};
   for (const m of MUSCLES_OF(sheets.map((s) => s.sets)))
-    most[m] = Math.max(capOf(m, before, lastMost?.[m] ?? 0, guard, isFirst), least[m] ?? 0);
+    most[m] = Math.max(
+      capOf(m, before, lastMost?.[m] ?? 0, guard, isFirst),
+      least[m] ?? 0,
+      Math.min(again[m] ?? 0, (guard.bands[m] ?? NO_PHASE).from),
+    );
   return most;
 }
+
+/** A whole day of each sheet, up to the low end of the band: what a short day left out may come back [own]. */
+const wholeDay = (sheets: readonly WeekSheet[]): ByMuscle =>
+  sheets
+    .filter((s) => s.times > 0)
+    .reduce<ByMuscle>((sum, s) => {
+      for (const m of Object.keys(s.sets) as Muscle[]) sum[m] = (sum[m] ?? 0) + (s.sets[m] ?? 0);
+      return sum;
+    }, {});
 
 const hadDay = (last: ByMuscle | undefined): boolean => Object.values(last ?? {}).some((n) => n >= 2);
 

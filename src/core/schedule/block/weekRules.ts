@@ -11,6 +11,8 @@ export interface RunDose {
   /** effective sets by muscle group: what the weekly guard looks at */
   sets: ByMuscle;
   kneecapChairS: number;
+  /** on what is sore. Rule W4 */
+  tissue: number;
 }
 
 /** One sheet with what is wished of it in a week. */
@@ -30,6 +32,10 @@ export interface WeekSheet extends RunDose {
 /** One run of a sheet in the form that is planned. */
 export const doseOf = (s: WeekSheet, isShort: boolean): RunDose => (isShort && s.short ? s.short : s);
 
+/** A whole day of it puts more on what is sore than what went well allows. Rule W4 */
+export const isTooMuch = (s: WeekSheet, { guard }: { guard: { mostTissue: number } }): boolean =>
+  s.tissue > guard.mostTissue + 1e-9;
+
 /** Rules that a week is laid by; each is said in words where it stands in the way. */
 export type WeekRule =
   | "not_free"
@@ -39,6 +45,7 @@ export type WeekRule =
   | "after_accumulated_72h"
   | "accumulated_7d"
   | "sets_week"
+  | "tissue_day"
   | "once_a_day"
   | "not_in_use";
 

@@ -1,12 +1,13 @@
 import { EXERCISES, exerciseById } from "../../rules/exercises";
 import { lineIdOf } from "../../testdata/keptLines";
 import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
+import { tissueDose } from "../effect/tissueDose";
 import { judgeScore } from "../judge/judgeScore";
 import { keep } from "../judge/keep";
 import type { KeptLine } from "../line/keptLine";
 import { legsAllowed } from "../line/legs";
 import type { Scheme } from "../schemes/scheme";
-import { shortForm, shortSeconds } from "./shortForm";
+import { type ShortFor, shortForm, shortSeconds } from "./shortForm";
 
 const context = scoreContext();
 const keptOf = (asked: readonly [string, Scheme][]): KeptLine[] =>
@@ -18,7 +19,10 @@ const keptOf = (asked: readonly [string, Scheme][]): KeptLine[] =>
     }),
     context,
   ).map((j) => keep(j, context, new Map()));
-const short = (lines: readonly KeptLine[]) => shortForm(lines, (id) => exerciseById(id) ?? null);
+const exerciseOf = (id: string) => exerciseById(id) ?? null;
+const WHO: ShortFor = { aimed: [], sore: "knee", mostTissue: 99 };
+const short = (lines: readonly KeptLine[], who: Partial<ShortFor> = {}) =>
+  shortForm(lines, exerciseOf, { ...WHO, ...who });
 const workSets = (lines: readonly KeptLine[] | null) =>
   (lines ?? []).map((l) => [l.exerciseId, l.sets.filter((s) => s.role === "work").length]);
 
@@ -56,4 +60,37 @@ test("two lines stay at least, and what cannot be shortened has no short form", 
   expect(short(one)).toBeNull();
   const support = keptOf([["calf_standing", { ...EXAMPLES.straight, sets: 1 }]]);
   expect(short(support)).toBeNull();
+});
+
+test("what trains the muscles that the phase is for is no support work. Rule W2", () => {
+  const lines = keptOf([
+    ["hip_abd_standing", EXAMPLES.straight],
+    ["lp_horizontal", EXAMPLES.straight],
+    ["curl_seated", EXAMPLES.straight],
+  ]);
+  const ids = (aimed: ShortFor["aimed"]) => (short(lines, { aimed }) ?? []).map((l) => l.exerciseId);
+  expect(ids([])).toEqual(["lp_horizontal", "curl_seated"]);
+  expect(ids(["abductors"])).toEqual(["hip_abd_standing", "lp_horizontal", "curl_seated"]);
+});
+
+test("sets go until the day fits what this knee takes, and work that is quiet there stays whole. Rule W4", () => {
+  const lines = keptOf([
+    ["lp_horizontal", EXAMPLES.straight],
+    ["curl_seated", EXAMPLES.straight],
+    ["calf_standing", EXAMPLES.straight],
+  ]);
+  const who = { aimed: ["quads", "calves"] as const, sore: "knee" as const };
+  const doseOf = (all: readonly KeptLine[] | null) =>
+    (all ?? []).reduce((sum, l) => sum + tissueDose(l, exerciseOf(l.exerciseId), "knee"), 0);
+  const wide = short(lines, who);
+  for (const share of [0.9, 0.6, 0.4]) {
+    const mostTissue = share * doseOf(wide);
+    const made = short(lines, { ...who, mostTissue });
+    expect(doseOf(made)).toBeLessThanOrEqual(mostTissue);
+    expect(workSets(made).find(([id]) => id === "calf_standing")).toEqual(
+      workSets(wide).find(([id]) => id === "calf_standing"),
+    );
+  }
+  // one line is always left
+  expect(short(lines, { ...who, mostTissue: 0 })?.map((l) => l.exerciseId)).toEqual(["calf_standing"]);
 });

@@ -122,6 +122,7 @@ const CALLS: Record<string, (i: Any) => unknown> = {
         times: i.demand[kind],
         sets: {},
         kneecapChairS: 0,
+        tissue: 0,
         short: null,
         hardFor: kind === "strength" || kind === "accumulated" ? (["quads"] as const) : [],
       })),

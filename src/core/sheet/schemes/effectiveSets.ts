@@ -44,6 +44,21 @@ export interface CountedRecord {
 }
 
 /**
+ * What a week's growth is counted from: a set that was done as planned counts at least what it was planned as, however easy it
+ * was. Else who found everything light would have a base of nothing and never be given more. Rule W1.
+ */
+export function effectiveBase(line: CountedLine, done: readonly CountedRecord[]): number {
+  const { scheme, sets, share } = line;
+  if (scheme && ownEffective(scheme, share) !== null) return effectiveDone(line, done);
+  return done.reduce((sum, r) => {
+    const planned = sets[r.setNo - 1] ?? sets.at(-1);
+    if (!planned) return sum;
+    const isDone = r.early === null && r.reps !== null && planned.reps !== null && r.reps >= planned.reps;
+    return sum + Math.max(effectiveDone(line, [r]), isDone ? plannedCount(planned, share) : 0);
+  }, 0);
+}
+
+/**
  * The same of what was done: what was said to be left counts in place of what was planned; a set that the muscle ended left
  * nothing.
  */

@@ -11,7 +11,7 @@ import { type KeptLine, keptStationId } from "../../sheet/line/keptLine";
 import { repsLadder } from "../../sheet/line/repsLadder";
 import type { ScoreLine } from "../../sheet/line/scoreInput";
 import { kFactorUnbounded } from "../../strength/repetitionMaximum";
-import { capacityEvents, type LineOfVisit } from "../../visit/capacityEvents";
+import { capacityEvents, type LineOfVisit } from "../../visit/capacity/capacityEvents";
 import { lineDone } from "../../visit/lineDone";
 import type { SetRecord } from "../../visit/setRecord";
 import { lineIdOf } from "../keptLines";
@@ -150,6 +150,7 @@ export function afterFirstVisit(
       swellingBefore: 0,
       swellingApplies: false,
       sore: null,
+      room: null,
       lines: kept,
     },
   };
@@ -157,10 +158,17 @@ export function afterFirstVisit(
     const k = kept[i] as KeptLine;
     const own = done[i] ?? [];
     const lineFacts = lineDone(k, own, repsLadder(j.line)?.most ?? null);
-    const past = { banked: 0, prevRegress: false, missedBefore: false, weekTrend: null };
+    const past = {
+      banked: 0,
+      prevRegress: false,
+      missedBefore: false,
+      saidNone: false,
+      weekTrend: null,
+      weekMean: null,
+    };
     const decision = decide(inputOf(k, j.exercise, lineFacts, past, facts));
     const next = nextLine(j.line, decision.action, decision, {
-      ...{ ...visit, context: later, usedKg: lineFacts.usedKg },
+      ...{ ...visit, context: later, usedKg: lineFacts.usedKg, saidLeft: lineFacts.reserve },
       setKg: k.sets.find((s) => s.role === "work")?.loadKg ?? null,
     });
     const [second] = next.line ? judgeScore([{ ...next.line, sharesRests: false }], later) : [];

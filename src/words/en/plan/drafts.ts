@@ -188,8 +188,8 @@ export const drafts = {
   unconfirmed: (m: { phase: string }) =>
     `Drafted for “${m.phase}”, which nobody has confirmed: confirm the phase in Limits, then draft again.`,
   moves_first: (m: { name: string; how: string }) => `What moves first: ${lowerFirst(m.name)}, ${m.how}.`,
-  test_first: (m: { name: string; machine: string; doubt: number }) =>
-    `Two minutes in the first visit: a repetition test on ${m.machine} (Measure, repetitions). Until then the load of “${lowerFirst(m.name)}” is right to about ± ${Math.round(m.doubt * 100)} %, and is set at the careful end.`,
+  test_first: (m: { name: string; machine: string; doubt: number | null }) =>
+    `Two minutes in the first visit: a repetition test on ${m.machine} (Measure, repetitions). Until then the load of “${lowerFirst(m.name)}” is ${m.doubt === null ? "found by feel, far below what most can do" : `right to about ± ${Math.round(m.doubt * 100)} %, and is set at the careful end`}.`,
   few_sets: (m: { muscle: Muscle; has: number; least: number; days: number; because: TooFewBecause }) =>
     `${upperFirst(MUSCLE_WORDS[m.muscle])}: ${Math.round(m.has * 2) / 2} effective sets on ${m.days} ${m.days === 1 ? "day" : "days"} a week, ${m.least} are wanted in this phase. ${TOO_FEW[m.because]}`,
   time_for_it: "there is time for it beside the main lines",

@@ -9,7 +9,6 @@ export const MUSCLE_WORDS: Record<Muscle, string> = {
   abductors: "outer hip",
   calves: "calf",
 };
-export const MUSCLE_IDS = Object.keys(MUSCLE_WORDS) as Muscle[];
 
 /** What a phase is for, as it stands in a sentence. */
 export const STAGE_WORDS: Record<Stage, string> = {

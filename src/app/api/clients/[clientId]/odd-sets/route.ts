@@ -1,5 +1,5 @@
 import { changes } from "@/app/_web/route";
-import { oddConfirmed } from "@/core/visit/oddConfirmed";
+import { oddConfirmed } from "@/core/visit/capacity/oddConfirmed";
 import { clientEpisode } from "@/server/client/clients";
 import { confirmOdd } from "@/server/visits/oddSets";
 

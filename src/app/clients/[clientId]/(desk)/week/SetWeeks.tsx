@@ -1,10 +1,10 @@
-import type { ByMuscle, Muscle } from "@/core/schedule/balance";
+import { type ByMuscle, MUSCLES, type Muscle } from "@/core/schedule/balance";
 import type { WeekLoad } from "@/core/schedule/block/block";
 import { overSets } from "@/core/schedule/block/setGuard";
 import { bandOf } from "@/core/sheet/effect/setBand";
 import type { SetAim } from "@/server/week/weekSets";
 import { Term } from "@/ui/help/Term";
-import { MUSCLE_IDS, MUSCLE_WORDS, STAGE_WORDS } from "@/words/en/plan/muscles";
+import { MUSCLE_WORDS, STAGE_WORDS } from "@/words/en/plan/muscles";
 
 const [W, H] = [190, 30];
 const round = (n: number): number => Math.round(n * 2) / 2;
@@ -22,7 +22,7 @@ export function SetWeeks({
   aim: SetAim | null;
 }) {
   const all = [...done.map((w) => w.sets), ...loads.map((w) => w.load.sets)];
-  const rows = MUSCLE_IDS.filter((m) => aim?.aimed.includes(m) || all.some((w) => (w[m] ?? 0) > 0));
+  const rows = MUSCLES.filter((m) => aim?.aimed.includes(m) || all.some((w) => (w[m] ?? 0) > 0));
   const each = W / Math.max(1, all.length);
   const bar = Math.max(2, Math.min(16, each - 2));
   return (

@@ -1,8 +1,8 @@
-import { type ByMuscle, balanceOf } from "@/core/schedule/balance";
+import { type ByMuscle, balanceOf, MUSCLES } from "@/core/schedule/balance";
 import { bandOf, type SetBand } from "@/core/sheet/effect/setBand";
 import type { SetAim, WeekAround } from "@/server/week/weekSets";
 import { Term } from "@/ui/help/Term";
-import { MUSCLE_IDS, MUSCLE_WORDS, STAGE_WORDS } from "@/words/en/plan/muscles";
+import { MUSCLE_WORDS, STAGE_WORDS } from "@/words/en/plan/muscles";
 
 const [W, H] = [100, 12];
 const round = (n: number): number => Math.round(n * 2) / 2;
@@ -18,7 +18,7 @@ export function WeekSets({
   aim: SetAim | null;
   around: WeekAround;
 }) {
-  const rows = MUSCLE_IDS.map((muscle) => {
+  const rows = MUSCLES.map((muscle) => {
     const own = (byMuscle[muscle] ?? 0) * around.times;
     const others = around.others[muscle] ?? 0;
     const band = aim && bandOf(aim.stage, muscle, aim.aimed);

@@ -1,11 +1,11 @@
-import { CALIBRATED_SD, type CapacityEvent, STATION_SD } from "../capacity/learn";
-import type { DoneSet } from "../capacity/observe";
-import { demandNm, hardestOf } from "../capacity/station";
-import { shareForFeltEffort } from "../isometrics/effortConversion";
-import { type KeptLine, keptStationId } from "../sheet/line/keptLine";
-import { clamp } from "../units/clamp";
-import type { Side } from "../units/fields";
-import type { SetRecord } from "./setRecord";
+import { CALIBRATED_SD, type CapacityEvent, STATION_SD } from "../../capacity/learn";
+import type { DoneSet } from "../../capacity/observe";
+import { demandNm, hardestOf } from "../../capacity/station";
+import { shareForFeltEffort } from "../../isometrics/effortConversion";
+import { type KeptLine, keptStationId } from "../../sheet/line/keptLine";
+import { clamp } from "../../units/clamp";
+import type { Side } from "../../units/fields";
+import type { SetRecord } from "../setRecord";
 
 /** One line of one visit: how it was planned and what was logged of it, in the order in which it was done. */
 export interface LineOfVisit {

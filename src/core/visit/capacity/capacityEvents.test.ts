@@ -1,5 +1,5 @@
-import { CALIBRATED_SD, learn, STATION_SD } from "../capacity/learn";
-import { keptStationId } from "../sheet/line/keptLine";
+import { CALIBRATED_SD, learn, STATION_SD } from "../../capacity/learn";
+import { keptStationId } from "../../sheet/line/keptLine";
 import { capacityEvents, type LearnFrom, type LineOfVisit } from "./capacityEvents";
 
 const FROM: LearnFrom = { side: "left", isStrict: false, k: 1, machines: new Map(), confirmed: new Set() };
