@@ -119,30 +119,32 @@ test("who never says what is left goes on by what was done, a visit later than o
   expect(at(due + 1, 0)).toBe("P5");
 });
 
+/** A good session: everything known, nothing against it, enough of them. */
+const GOOD: DecisionInput = {
+  school: "monitoring",
+  irritability: "low",
+  redFlag: false,
+  techniqueStop: false,
+  prevRegress: false,
+  missedBefore: false,
+  satisfiedStreak: 3,
+  usualPain: 1,
+  painBefore: 1,
+  painDuring: 1,
+  painAfter: 1,
+  painMorning: 1,
+  effusion: 0,
+  effusionBefore: 0,
+  effusionApplies: true,
+  rangePct: 100,
+  weekTrend: 0,
+  repsState: "top",
+  rir: 3,
+  rirTarget: 3,
+};
+
 describe("corrections K8", () => {
-  /** A good session: everything known, nothing against it, enough of them. */
-  const good: DecisionInput = {
-    school: "monitoring",
-    irritability: "low",
-    redFlag: false,
-    techniqueStop: false,
-    prevRegress: false,
-    missedBefore: false,
-    satisfiedStreak: 3,
-    usualPain: 1,
-    painBefore: 1,
-    painDuring: 1,
-    painAfter: 1,
-    painMorning: 1,
-    effusion: 0,
-    effusionBefore: 0,
-    effusionApplies: true,
-    rangePct: 100,
-    weekTrend: 0,
-    repsState: "top",
-    rir: 3,
-    rirTarget: 3,
-  };
+  const good = GOOD;
 
   test("a good session steps up; the same without the pain before it stays and says what is missing", () => {
     expect(decide(good).action).toBe("PROGRESS");
@@ -186,5 +188,31 @@ describe("corrections K8", () => {
       { painMorning: 3 },
     ])
       expect(decide({ ...good, rangePct: 80, ...over }).change.loadPct).toBeLessThan(0);
+  });
+});
+
+describe("rules that the trial changed", () => {
+  const good = GOOD;
+
+  test("pain that rises from week to week counts only above what is usual (R8, H7)", () => {
+    const rises = { ...good, usualPain: 3, weekTrend: 1.2 };
+    expect(decide({ ...rises, weekMean: 2.5 }).action).toBe("PROGRESS");
+    expect(decide({ ...rises, weekMean: 3.5 })).toMatchObject({ action: "HOLD", rules: ["H7"] });
+    expect(decide({ ...rises, weekMean: 3.5, irritability: "moderate" }).rules).toContain("R8");
+    expect(decide({ ...rises, weekMean: 2.5, irritability: "moderate" }).rules).not.toContain("R8");
+  });
+
+  test("a visit as large as what this joint takes holds the lines that load it (H11)", () => {
+    expect(decide({ ...good, room: { dose: 5.9, most: 6 } }).action).toBe("PROGRESS");
+    expect(decide({ ...good, room: { dose: 6, most: 6 } })).toMatchObject({ action: "HOLD", rules: ["H11"] });
+    expect(decide({ ...good, room: null }).action).toBe("PROGRESS");
+  });
+
+  test("all done and nobody said how it was counts towards the next step; said to be too hard does not (P5)", () => {
+    expect(decide({ ...good, rir: null, satisfiedStreak: 1 })).toMatchObject({
+      rules: ["P5"],
+      change: { bank: 1 },
+    });
+    expect(decide({ ...good, rir: 0, satisfiedStreak: 1 })).toMatchObject({ rules: ["P5"], change: {} });
   });
 });

@@ -182,3 +182,48 @@ test("a hold is whole within half a second of its end, and not a moment earlier"
   expect(reached(holdS - 0.6)).toBe("in");
   expect(reached(holdS - 4)).toBe("in");
 });
+
+test("a warm-up set of few repetitions keeps no line from its top; a work set does", () => {
+  const ramp = kept("lp_horizontal", EXAMPLES.ramp);
+  const work = ramp.sets.find((s) => s.role === "work")?.reps as number;
+  expect(ramp.sets.some((s) => s.role === "ramp" && (s.reps ?? 0) < work)).toBe(true);
+  expect(lineDone(ramp, whole(ramp), work).reached).toBe("top");
+  expect(lineDone(ramp, whole(ramp), work + 1).reached).toBe("in");
+});
+
+test("a leg whose muscle gave out left nothing, whoever was not asked", () => {
+  const last = press.sets.length;
+  const [gaveOut, stopped] = (["muscle", "joint_pain"] as const).map((early) => [
+    ...whole(press, { reserve: 3 }).slice(0, -1),
+    record(press, { setNo: last, reps: 9, early }),
+  ]);
+  expect(lineDone(press, gaveOut as SetRecord[]).reserve).toBe(0);
+  expect(lineDone(press, stopped as SetRecord[]).reserve).toBe(3);
+});
+
+test("the next visit begins with the hardest load that was done well (L9)", () => {
+  const planned = press.sets.find((s) => s.role === "work") as KeptLine["sets"][number];
+  const [kg, aim] = [planned.loadKg as number, planned.reserve as number];
+  const of = (...sets: Partial<SetRecord>[]) =>
+    lineDone(
+      press,
+      sets.map((over, i) => record(press, { setNo: i + 1, reserve: aim, ...over })),
+    ).usedKg;
+  expect(of({}, { loadKg: kg + 10 }, { loadKg: kg + 5 })).toBe(kg + 10);
+  // one less left than aimed at is well, two less are not
+  expect(of({}, { loadKg: kg + 5 }, { loadKg: kg + 10, reserve: aim - 1 })).toBe(kg + 10);
+  expect(of({}, { loadKg: kg + 5 }, { loadKg: kg + 10, reserve: aim - 2 })).toBe(kg + 5);
+  expect(of({}, { loadKg: kg + 5 }, { loadKg: kg + 10, reps: 4, early: "muscle" })).toBe(kg + 5);
+});
+
+test("where nothing was done well and the muscle gave out the next visit begins lighter than that (L8, L9)", () => {
+  const lighter = kept("lp_horizontal", EXAMPLES.straight, { loadKg: 60 });
+  const loads = [40, 45, 50, 55].map((loadKg) => ({ loadKg, how: `${loadKg} kg` }));
+  const l = { ...lighter, lighter: loads } as unknown as KeptLine;
+  const kg = l.sets[0]?.loadKg as number;
+  const used = lineDone(l, [record(l, { reps: 5, early: "muscle" })]).usedKg;
+  expect(used).not.toBeNull();
+  expect(used).toBeLessThan(kg);
+  // pain says nothing of what the muscle can do
+  expect(lineDone(l, [record(l, { reps: 5, early: "joint_pain" })]).usedKg).toBeNull();
+});

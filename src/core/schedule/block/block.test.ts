@@ -434,3 +434,26 @@ test("many sheets are laid within bounded work", () => {
   expect(solved.nodes).toBeLessThan(200_000);
   expect(Object.values(solved.days).flat().length).toBeGreaterThan(3);
 });
+
+test("a whole day of each sheet may come back up to the low end of the band, never where the guard is a bar (W1)", () => {
+  const of = (quads: number, g: Partial<SetGuard> = {}) =>
+    mostSets([{ quads: 1 }], null, [strengthOf(quads)], { ...GUARD, ...g }, true).quads;
+  expect(of(4)).toBe(4);
+  // no further than the band's low end
+  expect(of(9)).toBeLessThan(9);
+  expect(of(4, { isBar: true })).toBeLessThan(4);
+  expect(of(4, { isSore: true })).toBeLessThan(4);
+});
+
+test("a sheet that puts more on the joint than went well is planned short; a whole day of it is a caution (W4)", () => {
+  const sheets = [strengthOf(6, { tissue: 6 })];
+  const of = (mostTissue: number) => question({ sheets, guard: { ...GUARD, mostTissue } });
+  const days = buildBlock(of(5)).days;
+  expect(days.length).toBeGreaterThan(0);
+  expect(days.every((d) => d.isShort)).toBe(true);
+  expect(buildBlock(of(6)).days.some((d) => !d.isShort)).toBe(true);
+  const whole = [{ sheetId: "strength", on: MONDAY, pinned: true, isShort: false }];
+  const rules = (mostTissue: number) => checkBlock(of(mostTissue), whole).map((b) => [b.rule, b.isCaution]);
+  expect(rules(5)).toContainEqual(["tissue_day", true]);
+  expect(rules(6).map(([rule]) => rule)).not.toContain("tissue_day");
+});

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { EXAMPLES } from "../../testdata/scoreContext";
 import { bandOf } from "../effect/setBand";
-import { effectiveDone, effectiveSets } from "./effectiveSets";
+import { effectiveBase, effectiveDone, effectiveSets } from "./effectiveSets";
 import { type Scheme, setsOf } from "./scheme";
 
 const planned = (scheme: Scheme, share: number | null = null) => ({ scheme, sets: setsOf(scheme), share });
@@ -77,4 +77,17 @@ test("what is weak or aimed at takes the upper half of the band", () => {
   expect(bandOf("build", "quads", ["quads"])).toEqual({ from: 7.5, to: 10 });
   expect(bandOf("build", "hams", ["quads"])).toEqual({ from: 5, to: 10 });
   expect(bandOf("protect", "quads", [])).toEqual({ from: 0, to: 2 });
+});
+
+test("what a week grows from counts a set done as planned, however easy it was, and no set that was not (W1)", () => {
+  const line = planned(straight(3), 0.7);
+  const sets = (reps: number, reserve: number | null, early: string | null = null) =>
+    [1, 2, 3].map((setNo) => ({ setNo, reps, reserve, early }));
+  expect(effectiveDone(line, sets(10, 9))).toBe(0);
+  expect(effectiveBase(line, sets(10, 9))).toBe(3);
+  expect(effectiveBase(line, sets(9, 9))).toBe(0);
+  expect(effectiveBase(line, sets(10, 9, "pain"))).toBe(0);
+  // what was planned too light for any effect is no base either
+  expect(effectiveBase(planned(straight(9), 0.7), sets(10, 9))).toBe(0);
+  expect(effectiveBase(line, sets(10, 2))).toBe(3);
 });

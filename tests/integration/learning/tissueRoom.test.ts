@@ -1,0 +1,110 @@
+import { randomUUID } from "node:crypto";
+import type { ClientEpisode } from "@/server/client/clients";
+import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { corridorOn } from "@/server/facts/tissueRoom";
+import { recordMorning } from "@/server/visits/mornings";
+import { linesOfToday } from "@/server/visits/running";
+import { setGuardOf } from "@/server/week/setGuard";
+import { shortForOf } from "@/server/week/weekSets";
+import {
+  closeConnections,
+  currentSheet,
+  daysLater,
+  makeClinic,
+  plannedClient,
+  type RunOptions,
+  runVisit,
+  squats,
+  type TestClinic,
+  takeAll,
+} from "../../support/clinic";
+import { KNEE } from "../../support/lines";
+
+let clinic: TestClinic;
+beforeAll(async () => {
+  clinic = await makeClinic();
+});
+afterAll(closeConnections);
+
+const kneed = async () => (await plannedClient(clinic, { rules: [KNEE] }, [squats()])).client;
+
+/** A visit on a day, its morning, and every draft taken. */
+async function lived(client: ClientEpisode, day: number, pain: number | null, o: RunOptions = {}) {
+  const visitId = await runVisit(clinic, client, { at: daysLater(day), ...o });
+  if (pain !== null)
+    await clinic.as(
+      "trainer",
+      (ctx) =>
+        recordMorning(ctx, client, {
+          ...{ id: randomUUID(), visitId, corrects: null, pain, swelling: null, stiffnessMin: null },
+        }),
+      daysLater(day + 1, 7),
+    );
+  return visitId;
+}
+const roomOn = (client: ClientEpisode, day: number) =>
+  clinic.as(
+    "therapist",
+    (ctx) => corridorOn(ctx, client, daysLater(day).toISOString().slice(0, 10)),
+    daysLater(day),
+  );
+
+test("what a knee takes is learnt from its own visits and mornings, from what was done and not from what was planned (W4)", async () => {
+  const client = await kneed();
+  expect(await roomOn(client, 0)).toEqual({ well: null, sore: null, most: 4, isGuess: true });
+  // three visits in which more was done each time: the second largest stands
+  for (const [i, reps] of [8, 4, 6].entries()) {
+    await lived(client, 3 * i, 1, { reps });
+    await takeAll(clinic, client, daysLater(3 * i + 2));
+  }
+  const { well } = await roomOn(client, 9);
+  const whole = (
+    await clinic.as("therapist", async (ctx) => corridorOn(ctx, client, "2026-03-04"), daysLater(9))
+  ).well;
+  expect(whole).toBeNull();
+  expect(well).toBeGreaterThan(0);
+  // a morning that nobody answered teaches nothing
+  await lived(client, 9, null);
+  await takeAll(clinic, client, daysLater(11));
+  expect((await roomOn(client, 12)).well).toBe(well);
+  // a sore one bounds what is planned, offered and laid from then on
+  await lived(client, 12, 4);
+  const after = await roomOn(client, 13);
+  expect(after.sore).toBeGreaterThan(0);
+  expect(after.most).toBeLessThan(4);
+  const asked = await clinic.as(
+    "therapist",
+    async (ctx) => ({
+      guard: (await setGuardOf(ctx, client)).mostTissue,
+      short: await shortForOf(ctx, client),
+    }),
+    daysLater(13),
+  );
+  expect(asked.guard).toBe(after.most);
+  expect(asked.short).toMatchObject({ sore: "knee", mostTissue: after.most });
+});
+
+/** A small visit, and one that is more than a knee of which nothing is known is given. */
+const SMALL = { sets: 2, reps: 8 };
+const LARGE = { sets: 8, reps: 15 };
+const withSets = async (sets: typeof SMALL) => {
+  const line = squats();
+  const scheme = { ...line.scheme, ...sets } as typeof line.scheme;
+  return (await plannedClient(clinic, { rules: [KNEE], irritability: "moderate" }, [squats({ scheme })]))
+    .client;
+};
+
+test("at the edge of what a knee takes its lines are held, and nothing is offered harder on the floor (H11, L8)", async () => {
+  const of = async (sets: typeof SMALL) => {
+    const client = await withSets(sets);
+    const offers = await clinic.as("trainer", async (ctx) => {
+      const sheet = await currentSheet(clinic, client);
+      return sheet ? (await linesOfToday(ctx, client, sheet)).map((l) => l.offers !== null) : [];
+    });
+    await lived(client, 0, 1, { reserve: 6 });
+    const [draft] = await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), daysLater(2));
+    return { offers, rules: draft?.lines[0]?.decision.rules };
+  };
+  expect(await of(SMALL)).toEqual({ offers: [true], rules: ["P4"] });
+  expect(await of(LARGE)).toEqual({ offers: [false], rules: ["H11"] });
+});
