@@ -49,7 +49,12 @@ const BY_ID = new Map(EXERCISES.map((e) => [e.id, e]));
 const kindOf = (p: TrialPerson): string => `${p.condition} ${p.phase}`;
 
 /** One person's sixteen weeks under one policy; the same chance for every policy. */
-export function live(p: TrialPerson, policy: PolicyName, seed: number): Course {
+export function live(
+  p: TrialPerson,
+  policy: PolicyName,
+  seed: number,
+  make: (p: TrialPerson) => Policy = POLICIES[policy],
+): Course {
   const chance = chanceOf(seed);
   const body = bodyOf(p, chance);
   const client = clientOf(p);
@@ -62,7 +67,7 @@ export function live(p: TrialPerson, policy: PolicyName, seed: number): Course {
       : s.family === "quiet"
         ? QUIET_OF_MASS * p.massKg
         : null;
-  const way = POLICIES[policy](p);
+  const way = make(p);
   const course = {
     flares: 0,
     swellings: 0,

@@ -85,8 +85,31 @@ const LEFT_BY_FEEL = 3;
 const soreOf = ({ condition }: TrialClient) => sorePartOf([condition.main_region]);
 const SEVEN = [0, 1, 2, 3, 4, 5, 6];
 
+/** What somebody sees who looks on: a visit as it was run, or a decision after it. */
+export type Watched =
+  | {
+      of: "visit";
+      day: number;
+      phase: string;
+      isShort: boolean;
+      mayRise: boolean;
+      tissue: number;
+      mostTissue: number;
+      ran: readonly KeptLine[];
+      records: readonly SetRecord[];
+      truth: TrueDay;
+    }
+  | {
+      of: "decision";
+      exerciseId: string;
+      done: LineDone;
+      action: Action;
+      rules: string[];
+      changes: unknown[];
+    };
+
 /** The product's own rules, a therapist taking every draft and every decision as it stands. */
-export function bexlo(p: TrialPerson): Policy {
+export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): Policy {
   let c: TrialClient = clientOf(p);
   let lines: Line[] = [];
   let seconds = 0;
@@ -324,6 +347,10 @@ export function bexlo(p: TrialPerson): Policy {
       }
       return tissueDone(k, CREDITS.exerciseOf(k.exerciseId), soreOf(c), did);
     });
+    watch({
+      ...{ of: "visit", day, phase: c.phase.id, isShort, mayRise, ran, records, truth: lived.truth },
+      ...{ tissue: dosed.reduce((a, b) => a + b, 0), mostTissue: whoOn(today).mostTissue },
+    });
     waiting = { tissue: dosed.reduce((a, b) => a + b, 0), day, lines, ran, records, painAtStart, painAtEnd };
     return lived.truth;
   };
@@ -407,6 +434,8 @@ export function bexlo(p: TrialPerson): Policy {
         action = "HOLD";
         next = nextLine(l.plan, action, null, nextFacts);
       }
+      const { exerciseId } = kept;
+      watch({ of: "decision", exerciseId, done: own, action, rules: decision.rules, changes: next.changes });
       l.earlier.unshift({ day: w.day, done: own });
       l.decided.unshift({ action, banks: decision.change.bank === 1 });
       if (action === "STOP_REFER") isStopped = true;

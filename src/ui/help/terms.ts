@@ -18,6 +18,10 @@ export const TERMS = {
     "effective sets",
     "Sets with four or fewer in reserve at half of the maximum and more count one, easier ones and heavy holds a half. A usual way to count, not a measured one.",
   ],
+  room: [
+    "what the joint takes",
+    "What one visit puts on what is sore: ten repetitions at 60 % of what can be lifted once are 1, four seconds of a hold one repetition. Learnt from the mornings after; it compares visits of one client and predicts nothing.",
+  ],
   kneecap: [
     "chair rises",
     "Load of the kneecap joint as a multiple of this client rising from a 46 cm chair. It compares; it does not predict harm.",

@@ -5,7 +5,9 @@ import type { z } from "zod";
 import { type BlockQuestion, endsOn, type PlannedDay } from "@/core/schedule/block/block";
 import { blockKept, type SheetWish } from "@/core/schedule/block/blockInput";
 import { checkBlock, loadsByWeek } from "@/core/schedule/block/checkBlock";
+import type { Corridor } from "@/core/schedule/corridor";
 import { paceComputed } from "@/core/schedule/paceWorking";
+import type { SorePart } from "@/core/sheet/effect/tissueDose";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { DaysOff } from "@/server/decide/returns";
 import type { Outlook, WeekMark } from "@/server/week/outlook";
@@ -20,6 +22,7 @@ import { send } from "@/ui/send";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { Opens } from "@/ui/working/Figure";
 import { DaysOffBox } from "./DaysOffBox";
+import { RoomOfJoint } from "./RoomOfJoint";
 import { SetWeeks } from "./SetWeeks";
 import { useBlock } from "./useBlock";
 import { WeekBars } from "./WeekBars";
@@ -45,6 +48,8 @@ export function WeekDesk(props: {
   question: BlockQuestion;
   sheets: readonly PlannableSheet[];
   aim: SetAim | null;
+  room: Corridor;
+  sore: SorePart;
   marks: readonly WeekMark[];
   outlook: readonly Outlook[];
   daysOff: DaysOff | null;
@@ -232,6 +237,7 @@ export function WeekDesk(props: {
       <aside className="border-l border-rule bg-base-100 px-5 py-3 print:hidden">
         <WeekRules broken={broken} plan={plan} sheets={sheets} />
         <SetWeeks done={q.weeksDone} loads={loads} aim={props.aim} />
+        <RoomOfJoint sheets={sheets} room={props.room} sore={props.sore} />
         <WeekBars done={q.weeksDone} planned={loads} />
         {props.outlook.length > 0 && (
           <section className="mt-3">
@@ -254,7 +260,7 @@ export function WeekDesk(props: {
           <Problem sentence={problem} />
           {mayWrite && needsReason && (
             <label className="small quiet">
-              more than the weeks before allow, because
+              more than the rules allow, because
               <input
                 className="input input-sm block w-full text-base-content"
                 name="overReason"

@@ -6,6 +6,7 @@ import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { storyOf } from "@/server/client/story";
 import { daysOffOf } from "@/server/decide/returns";
+import { corridorOn, soreOf } from "@/server/facts/tissueRoom";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
 import { weekFacts } from "@/server/week/weekFacts";
@@ -39,6 +40,8 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
       question,
       sheets,
       aim: await setAimOf(ctx, client),
+      room: await corridorOn(ctx, client, today(ctx)),
+      sore: await soreOf(ctx, client),
       marks: await marksOf(ctx, client, endsOn(question)),
       outlook: await outlookOf(ctx, client),
       daysOff: await daysOffOf(ctx, client),
