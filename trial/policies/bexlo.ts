@@ -292,7 +292,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
     return after;
   };
 
-  const run = (on: OnDay): TrueDay | null => {
+  const run = (on: OnDay, mayFeel = true): TrueDay | null => {
     const { day } = on;
     const today = dayOn(day);
     if (day < closedUntil || lines.length === 0) return null;
@@ -306,7 +306,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
       lines.map((l) => l.plan),
       context,
     );
-    if (foundByFeel(on, judged, context)) return run(on);
+    if (mayFeel && foundByFeel(on, judged, context)) return run(on, false);
     const mayRise = offersAreOpen(past, { today, isStrict: careOf(c) === "strict", ...painKnown(context) });
     const open = lines.flatMap((l, i) => {
       const j = judged[i];
@@ -447,7 +447,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
 
   return {
     week: planWeek,
-    run,
+    run: (on) => run(on),
     heard: (morning) => {
       if (!waiting) return;
       const w = waiting;

@@ -1,18 +1,24 @@
 import type { Exercise } from "../../rules/exercises";
-import { onSore, tissueDose } from "../effect/tissueDose";
+import { tissueDose } from "../effect/tissueDose";
 import type { KeptLine } from "../line/keptLine";
 import type { ShortFor } from "./shortForm";
 
-/** From here on of what this joint takes nothing is offered harder in the visit. Rules L8, W4 [own]. */
-const EDGE = 0.85;
+/** What offers may add to a line within one visit: a fifth of demand, and the ladder's repetitions [own]. Rule L8. */
+const MAY_ADD = 0.25;
 
-/** The lines of a day; near the edge of what this joint takes those that load what is sore are run as planned. Rule L8. */
+/** The lines of a day; those that load what is sore are offered more only while what it adds is still within what the joint takes. Rules L8, W4. */
 export function withinEdge(
   lines: readonly KeptLine[],
   exerciseOf: (id: string) => Exercise | null,
   who: Pick<ShortFor, "sore" | "mostTissue">,
 ): KeptLine[] {
-  const dose = lines.reduce((sum, l) => sum + tissueDose(l, exerciseOf(l.exerciseId), who.sore), 0);
-  if (dose <= EDGE * who.mostTissue) return [...lines];
-  return lines.map((l) => (onSore(l, exerciseOf(l.exerciseId), who.sore) > 0 ? { ...l, offers: null } : l));
+  const doses = lines.map((l) => tissueDose(l, exerciseOf(l.exerciseId), who.sore));
+  let left = who.mostTissue - doses.reduce((sum, d) => sum + d, 0);
+  return lines.map((l, i) => {
+    const more = MAY_ADD * (doses[i] ?? 0);
+    if (more === 0 || (l.offers?.loads.length ?? 0) === 0) return l;
+    if (more > left) return { ...l, offers: null };
+    left -= more;
+    return l;
+  });
 }

@@ -53,12 +53,14 @@ test("what was done counts, half more than planned at most", () => {
   expect(done(300)).toBeCloseTo(3);
 });
 
-test("near the edge of what the joint takes nothing that loads it is offered harder; what leaves it quiet still is (L8)", () => {
+test("what loads the joint is offered more only while what it adds still fits; what leaves it quiet always is (L8)", () => {
   const offers = { loads: [{ loadKg: 50 }] } as unknown as KeptLine["offers"];
   const calf = { ...kept("calf_standing", EXAMPLES.straight), offers };
-  const lines = [{ ...press, offers }, calf];
+  const lines = [{ ...press, offers }, { ...press, offers }, calf];
   const offered = (mostTissue: number) =>
     withinEdge(lines, exerciseOf, { sore: "knee", mostTissue }).map((l) => l.offers !== null);
-  expect(offered(2 / 0.85 + 0.01)).toEqual([true, true]);
-  expect(offered(2 / 0.85 - 0.01)).toEqual([false, true]);
+  // two lines of 2 each, to which a quarter may come
+  expect(offered(5.01)).toEqual([true, true, true]);
+  expect(offered(4.99)).toEqual([true, false, true]);
+  expect(offered(4.49)).toEqual([false, false, true]);
 });
