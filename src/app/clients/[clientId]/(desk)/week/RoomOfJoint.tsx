@@ -2,7 +2,7 @@ import type { Corridor } from "@/core/schedule/corridor";
 import type { SorePart } from "@/core/sheet/effect/tissueDose";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { Term } from "@/ui/help/Term";
-import { PART_WORDS, roomWords } from "@/words/en/room";
+import { PART_WORDS, roomWords } from "@/words/en/plan/room";
 
 const [W, H] = [190, 14];
 
