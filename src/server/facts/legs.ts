@@ -7,7 +7,9 @@ import { withMeasuredHip } from "@/core/selection/setUp/machineFor";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
 import { weakenedBy } from "@/core/strength/weakenedBy";
 import type { Side } from "@/core/units/fields";
-import type { Ctx } from "../base/context";
+import { type Ctx, once, today } from "../base/context";
+import { Known } from "../base/known";
+import { untilChanged } from "../base/untilChanged";
 import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { machinesOf } from "../clinic/machines";
@@ -23,12 +25,22 @@ export interface LegKnown {
   does: DoesDaily;
 }
 
+// ten years of sets are folded once, until something of the episode changes
+const known = new Known<LegKnown>(240);
+
 /** What a leg can do, the treated one where nothing is said: everything that was tested, done and told, up to a day. */
-export async function legKnown(
+export const legKnown = (
   ctx: Ctx,
   client: ClientEpisode,
-  { side = client.side, until }: { side?: Side; until?: string } = {},
-): Promise<LegKnown> {
+  { side = client.side, until = today(ctx) }: { side?: Side; until?: string } = {},
+): Promise<LegKnown> =>
+  once(ctx, `leg ${client.episodeId} ${side} ${until}`, () =>
+    untilChanged(ctx, known, { episodeId: client.episodeId, asked: `${side} ${until}` }, () =>
+      foldedLeg(ctx, client, side, until),
+    ),
+  );
+
+async function foldedLeg(ctx: Ctx, client: ClientEpisode, side: Side, until: string): Promise<LegKnown> {
   const measured = await measurementsOf(ctx, client.episodeId);
   const hip = newestOf(measured, "hip_bend", side)?.value ?? null;
   const body = withMeasuredHip(bodyOf(client), hip);

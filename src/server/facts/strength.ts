@@ -17,7 +17,7 @@ import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedS
 import type { Side } from "@/core/units/fields";
 import { capacityEvents, earlierStationId } from "@/core/visit/capacity/capacityEvents";
 import { strengthKnown } from "@/core/visit/capacity/strengthKnown";
-import { type Ctx, today } from "../base/context";
+import type { Ctx } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { type MachinePast, machinePasts } from "../clinic/machineChanges";
 import { awaysOf } from "../history/away";
@@ -73,12 +73,11 @@ export async function knownStrength(
     person: UntestedPerson;
     machines: readonly GymMachine[];
     k: number;
-    /** the last day that is looked at; today where nothing is said */
-    until?: string;
+    /** the last day that is looked at */
+    until: string;
   },
 ): Promise<KnownStrength> {
   const { body, side } = facts;
-  const on = facts.until ?? today(ctx);
   const tests = (await testsOf(ctx, client.episodeId)).filter((t) => t.side === side);
   const curves = curvesOf(tests);
   const care = careOf(client);
@@ -108,7 +107,7 @@ export async function knownStrength(
       hipNm: tests.find((t) => t.movement === "hip_extension")?.torqueNm ?? null,
     },
     events,
-    on,
+    facts.until,
   );
 }
 

@@ -6,6 +6,8 @@ import { type SorePart, sorePartOf, tissueDone } from "@/core/sheet/effect/tissu
 import { keptLine, keptSet } from "@/core/sheet/line/keptLine";
 import { isSore } from "@/core/visit/between/offersAreOpen";
 import { type Ctx, dayOf, once } from "../base/context";
+import { Known } from "../base/known";
+import { untilChanged } from "../base/untilChanged";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -30,23 +32,29 @@ const row = z.object({
   answered: z.object({ pain: z.number().nullable(), swelling: z.number().nullable() }).nullable(),
 });
 
+const known = new Known<readonly TissueVisit[]>(240);
+
 /** What each day of the last weeks put on what is sore, and how the morning after it was. */
-const tissueVisits = (ctx: Ctx, client: ClientEpisode): Promise<TissueVisit[]> =>
-  once(ctx, `tissue ${client.episodeId}`, async () => {
-    const sore = await soreOf(ctx, client);
-    const exercises = withOwn((await exercisesOf(ctx)).map((x) => x.exercise));
-    const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
-    const byDay = new Map<string, TissueVisit>();
-    for (const r of await linesDone(ctx, client.episodeId)) {
-      const day = dayOf(ctx, r.started_at);
-      const e = exercises.find((x) => x.id === r.exercise_id) ?? null;
-      const doses = r.legs.map((leg) => tissueDone(r, e, sore, leg));
-      const sorest = r.answered && isSore({ day, morning: r.answered }, pain) ? "sore" : "well";
-      const dose = (byDay.get(day)?.dose ?? 0) + Math.max(0, ...doses);
-      byDay.set(day, { day, dose, morning: r.answered && sorest });
-    }
-    return [...byDay.values()];
-  });
+const tissueVisits = (ctx: Ctx, client: ClientEpisode): Promise<readonly TissueVisit[]> =>
+  once(ctx, `tissue ${client.episodeId}`, () =>
+    untilChanged(ctx, known, client, () => workedOut(ctx, client)),
+  );
+
+async function workedOut(ctx: Ctx, client: ClientEpisode): Promise<TissueVisit[]> {
+  const sore = await soreOf(ctx, client);
+  const exercises = withOwn((await exercisesOf(ctx)).map((x) => x.exercise));
+  const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
+  const byDay = new Map<string, TissueVisit>();
+  for (const r of await linesDone(ctx, client.episodeId)) {
+    const day = dayOf(ctx, r.started_at);
+    const e = exercises.find((x) => x.id === r.exercise_id) ?? null;
+    const doses = r.legs.map((leg) => tissueDone(r, e, sore, leg));
+    const sorest = r.answered && isSore({ day, morning: r.answered }, pain) ? "sore" : "well";
+    const dose = (byDay.get(day)?.dose ?? 0) + Math.max(0, ...doses);
+    byDay.set(day, { day, dose, morning: r.answered && sorest });
+  }
+  return [...byDay.values()];
+}
 
 /** Lines of the last weeks as they were kept, with what each leg did of them. */
 async function linesDone(ctx: Ctx, episodeId: string) {

@@ -5,8 +5,9 @@ import { packed } from "@/core/review/packed";
 import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
-import { type Ctx, dayOf, today } from "../base/context";
+import { type Ctx, dayOf } from "../base/context";
 import { Known } from "../base/known";
+import { untilChanged } from "../base/untilChanged";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
 import { testsOf } from "../measure/measurements";
@@ -17,18 +18,9 @@ import type { PastEpisode } from "./episode";
 
 const known = new Known<string>(60);
 
-/** The same as the text it travels as. Worked out anew only after something of the episode or clinic changed, or a day. */
-export async function packedFactsOf(ctx: Ctx, e: PastEpisode): Promise<string> {
-  const [r] = await ctx.tx`
-    select (select revision from revision where of = ${e.episodeId}) as own,
-      (select revision from revision where of = ${ctx.actor.clinicId}) as clinics`;
-  const from = `${r?.own} ${r?.clinics} ${today(ctx)}`;
-  const kept = known.get(e.episodeId, from);
-  if (kept !== null) return kept;
-  const text = packed(await reviewFactsOf(ctx, e));
-  known.keep(e.episodeId, from, text);
-  return text;
-}
+/** The same as the text it travels as. */
+export const packedFactsOf = (ctx: Ctx, e: PastEpisode): Promise<string> =>
+  untilChanged(ctx, known, { episodeId: e.episodeId }, async () => packed(await reviewFactsOf(ctx, e)));
 
 /** All that an episode led to, for the time line: one question to the database for each kind of thing. */
 export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts> {

@@ -16,7 +16,7 @@ export function withinEdge(
   let left = who.mostTissue - doses.reduce((sum, d) => sum + d, 0);
   return lines.map((l, i) => {
     const more = MAY_ADD * (doses[i] ?? 0);
-    if (more === 0 || (l.offers?.loads.length ?? 0) === 0) return l;
+    if (more === 0 || !l.offers) return l;
     if (more > left) return { ...l, offers: null };
     left -= more;
     return l;
