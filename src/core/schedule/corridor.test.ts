@@ -38,6 +38,13 @@ test("three good mornings after nearly as much overrule a sore one; after less t
   expect(after(5.9)).toBe(8);
 });
 
+test("a sore morning after far less than what went well three times before says nothing of how much is too much", () => {
+  const before = (dose: number) =>
+    of(visits([dose, "well"], [dose, "well"], [dose, "well"], [4, "sore"], [4, "well"]));
+  expect(before(5)).toMatchObject({ sore: null, well: 5 });
+  expect(before(4.9)).toMatchObject({ sore: 4, well: null });
+});
+
 test("mornings that nobody answered, today's and those of more than six weeks ago say nothing; six make it more than a guess", () => {
   const many = visits(...Array.from({ length: 6 }, (): [number, "well"] => [5, "well"]));
   expect(of(many).isGuess).toBe(false);

@@ -31,9 +31,9 @@ const START = { low: 4, careful: 3 } as const;
 const NO_START = 99;
 /** Sets come whole: one of ten at 60 % may always be added to what went well [own]. */
 const ONE_SET = 1;
-/** A sore morning is overruled by so many good ones after nearly as much: chance makes a morning sore too [own]. */
+/** A sore morning is overruled by so many good ones after nearly as much, or before it after clearly more: chance makes a morning sore too [own]. */
 const OVERRULED_BY = 3;
-const OVERRULES_FROM = 0.75;
+const OVERRULES_FROM = { after: 0.75, before: 1.25 } as const;
 
 /** What this joint took and what it did not, before a day. Rule W4. */
 export function corridorOf(
@@ -47,7 +47,8 @@ export function corridorOf(
     .sort((a, b) => a.day.localeCompare(b.day));
   const wells = known.filter((v) => v.morning === "well");
   const isOverruled = (v: TissueVisit) =>
-    wells.filter((w) => w.day > v.day && w.dose >= OVERRULES_FROM * v.dose).length >= OVERRULED_BY;
+    wells.filter((w) => w.dose >= OVERRULES_FROM[w.day > v.day ? "after" : "before"] * v.dose).length >=
+    OVERRULED_BY;
   const sores = known.filter((v) => v.morning === "sore" && !isOverruled(v)).slice(-LAST_SORE);
   const since = sores.at(-1)?.day ?? "";
   const well = wells

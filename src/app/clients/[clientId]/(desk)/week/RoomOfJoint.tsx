@@ -55,7 +55,7 @@ export function RoomOfJoint({
                   />
                 </svg>
               </td>
-              <td className="w-[64px] text-right">
+              <td className="w-[88px] whitespace-nowrap text-right">
                 {s.tissue.toFixed(1)}
                 {s.short && <span className="quiet"> ½ {s.short.tissue.toFixed(1)}</span>}
               </td>
