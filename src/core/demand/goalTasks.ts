@@ -31,7 +31,8 @@ export function taskOf(goalIds: readonly (string | null)[], task: Task): TaskOf 
   return has(wantedBy(goalIds)) ? "goal" : has(USUAL) ? "usual" : null;
 }
 
-const wantedBy = (goalIds: readonly (string | null)[]): readonly Task[] =>
+/** Tasks of the client's own goals. */
+export const wantedBy = (goalIds: readonly (string | null)[]): readonly Task[] =>
   goalIds.flatMap((id) => (id === null ? [] : (OF_GOAL[id] ?? [])));
 
 /** Tasks of the client's own goals, then the usual ones, each once. */

@@ -1,6 +1,6 @@
 import type { Moved } from "../capacity/learn";
 import type { CourseOf, CoursePoint } from "../decision/lineCourse";
-import type { Cost } from "../demand/cost";
+import type { DatedCost } from "../demand/costsOverTime";
 import type { DatedMeasurement, DatedStrength } from "../measure/findings";
 import type { Action } from "../progression/safetyRules";
 import type { Side } from "../units/fields";
@@ -57,12 +57,9 @@ export interface Decided {
   by: string;
 }
 
-/** What a task took of the leg on a day on which something was learnt of it. */
-export interface DatedCost {
-  on: string;
-  id: string;
+/** What a task took of the leg on a day, with the task's name. */
+export interface NamedCost extends DatedCost {
   name: string;
-  cost: Cost;
 }
 
 /** A day of a block that was kept, until the next block replaced it. */
@@ -88,7 +85,7 @@ export interface ReviewFacts {
   /** share of the other leg that opens the next phase, by movement; null: no phase asks for one */
   criterion: { knee_extension: number | null; knee_flexion: number | null };
   measurements: DatedMeasurement[];
-  costs: DatedCost[];
+  costs: NamedCost[];
   planned: PlannedRun[];
   decisions: Decided[];
 }

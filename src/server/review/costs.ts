@@ -1,10 +1,10 @@
 import "server-only";
 import { bodyFrom } from "@/core/body/segments";
-import type { CurveCan } from "@/core/capacity/capacityAt";
 import { type Cost, costOf } from "@/core/demand/cost";
+import { costsOverTime } from "@/core/demand/costsOverTime";
 import { type TaskOf, taskOf, tasksOfGoals } from "@/core/demand/goalTasks";
 import { TASKS, type Task, taskId } from "@/core/demand/tasks";
-import type { DatedCost } from "@/core/review/facts";
+import type { NamedCost } from "@/core/review/facts";
 import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import type { Side } from "@/core/units/fields";
 import { taskName } from "@/words/en/numbers/work";
@@ -32,30 +32,17 @@ async function bodiesOf(ctx: Ctx, e: PastEpisode) {
 }
 
 /** What tasks took of the treated leg on every day on which something was learnt of it, by the body of that day. */
-export async function costsOverTime(
+export async function costsOf(
   ctx: Ctx,
   e: PastEpisode,
   leg: LegKnown,
   tasks: readonly Task[] = tasksOfGoals(e.goals.map((g) => g.goalId)),
-): Promise<DatedCost[]> {
-  const bodyOn = await bodiesOf(ctx, e);
-  const can = curveCan(leg.strength, "extension");
-  const { moved } = leg.strength.extension;
-  const days = new Map(moved.filter((m) => m.odd !== "waits").map((m) => [m.on, m]));
-  const isTested = (on: string) => moved.some((m) => m.kind === "trial" && m.on <= on);
-  return tasks.flatMap((task) =>
-    [...days.values()].map((m) => {
-      const then: CurveCan = {
-        ...can,
-        peak: { mean: Math.log(m.toNm), sd: m.sd },
-        from: isTested(m.on) ? "trials" : "sets",
-      };
-      return {
-        ...{ on: m.on, id: taskId(task), name: taskName(task) },
-        cost: costOf(bodyOn(m.on), task, then, leg.does),
-      };
-    }),
-  );
+): Promise<NamedCost[]> {
+  const names = new Map(tasks.map((t) => [taskId(t), taskName(t)]));
+  return costsOverTime(tasks, {
+    ...{ can: curveCan(leg.strength, "extension"), moved: leg.strength.extension.moved },
+    ...{ does: leg.does, bodyOn: await bodiesOf(ctx, e) },
+  }).map((c) => ({ ...c, name: names.get(c.id) ?? "" }));
 }
 
 /** One thing of daily life: what it takes of each leg today, and how that came to be. */
@@ -65,7 +52,7 @@ export interface DailyCost {
   whose: TaskOf;
   own: Cost;
   other: Cost;
-  course: DatedCost[];
+  course: NamedCost[];
 }
 
 export interface DailyCosts {
@@ -83,7 +70,7 @@ export async function dailyCosts(ctx: Ctx, e: PastEpisode): Promise<DailyCosts> 
   const goalIds = e.goals.map((g) => g.goalId);
   const now = (leg: LegKnown, task: Task): Cost =>
     costOf(body, task, curveCan(leg.strength, "extension"), leg.does);
-  const course = await costsOverTime(ctx, e, own, TASKS);
+  const course = await costsOf(ctx, e, own, TASKS);
   const costs = TASKS.map((task) => ({
     id: taskId(task),
     name: taskName(task),

@@ -13,7 +13,7 @@ import { recordsOf } from "../history/records";
 import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
 import { bandsOf } from "./bands";
-import { costsOverTime, legOf } from "./costs";
+import { costsOf, legOf } from "./costs";
 import type { PastEpisode } from "./episode";
 
 const known = new Known<string>(60);
@@ -46,7 +46,7 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     can: { knee_extension: leg.strength.extension.moved, knee_flexion: leg.strength.flexion.moved },
     criterion,
     measurements,
-    costs: await costsOverTime(ctx, e, leg),
+    costs: await costsOf(ctx, e, leg),
     planned,
     decisions,
   };

@@ -1,5 +1,5 @@
 import "server-only";
-import type { PlannedDay } from "@/core/schedule/block/block";
+import { type PlannedDay, weeksOf } from "@/core/schedule/block/block";
 import { type BlockKept, blockWishes, type SheetWish } from "@/core/schedule/block/blockInput";
 import { type Broken, checkBlock } from "@/core/schedule/block/checkBlock";
 import { weekdayOf } from "@/core/units/days";
@@ -83,6 +83,8 @@ export async function keepBlock(ctx: Ctx, client: ClientEpisode, input: BlockKep
     );
   if (weekdayOf(input.startsOn) !== 0)
     throw new InputError("startsOn", "A block begins on a Monday: choose another day.");
+  if (weeksOf(input) === 0)
+    throw new InputError("keepWeeks", "A block has a week at the least: build, keep, or both.");
   const { question } = await weekFacts(ctx, client, input);
   const broken = checkBlock(
     question,

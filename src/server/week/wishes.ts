@@ -20,16 +20,18 @@ const FREE_MIN = 60;
 
 /**
  * What holds until somebody keeps a week: the days that the story says there are, an hour each, at a gym unless the client
- * trains at home. Where nobody was asked: every day free, at the clinic on three.
+ * trains at home. Where nobody was asked: every day free, at the clinic on three. Who has reached the goal keeps from the
+ * first week (rule W5).
  */
 export const usualWishes = (
   ctx: Ctx,
   story: Pick<Story, "weekdays" | "trainsAt"> = { weekdays: [], trainsAt: null },
+  isReached = false,
 ): Wishes => ({
   // late in a week the next one is the first
   startsOn: mondayOf(daysAfter(today(ctx), weekdayOf(today(ctx)) > LATE_WEEKDAY ? WEEK_DAYS : 0)),
-  buildWeeks: 6,
-  keepWeeks: 4,
+  buildWeeks: isReached ? 0 : 6,
+  keepWeeks: isReached ? 8 : 4,
   wishes: {},
   ...(story.weekdays.length === 0
     ? { minutes: [60, 60, 60, 60, 60, 30, 30], gym: [true, false, true, false, true, false, false] }

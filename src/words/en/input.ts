@@ -128,7 +128,7 @@ export const input = {
   not_below_none: "Not fewer than none.",
   week_days: "A week has seven days.",
   hour: "Write the hour as 09:30.",
-  build_weeks_least: (m: Bounds) => `${m.least} weeks at the least.`,
+  build_weeks_none_or: "None, or four weeks and more.",
   build_weeks_most: (m: Bounds) => `${m.most} weeks at the most.`,
   keep_weeks_most: (m: Bounds) => `${m.most} weeks of keeping at the most.`,
   day_hours_most: "Four hours a day at the most.",

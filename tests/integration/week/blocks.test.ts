@@ -10,6 +10,8 @@ import type { ClientEpisode } from "@/server/client/clients";
 import { addMachine } from "@/server/clinic/machines";
 import { clientDay } from "@/server/day/clientDay";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { goalReached } from "@/server/facts/goalReached";
+import { recordTest } from "@/server/measure/measurements";
 import { sheetsOf } from "@/server/versions/sheets";
 import { linesOfToday } from "@/server/visits/running";
 import { blockOf, keepBlock } from "@/server/week/blocks";
@@ -28,6 +30,7 @@ import {
   runVisit,
   saveLines,
   type TestClinic,
+  testInput,
 } from "../../support/clinic";
 import { STRAIGHT, sheetLineOf } from "../../support/lines";
 
@@ -67,6 +70,29 @@ async function withGym(): Promise<ClientEpisode> {
   await as((ctx) => saveLines(ctx, client, [extension, hold()], { name: "Strength" }));
   return client;
 }
+
+test("who has reached the goal keeps from the first week; a block of no week at all is refused (W5)", async () => {
+  const client = await withGym();
+  const wishes = await as(async (ctx) => usualWishes(ctx, undefined, true));
+  expect(wishes.buildWeeks).toBe(0);
+  const block = await laid(client, wishes);
+  await as((ctx) => keepBlock(ctx, client, block));
+  expect(await as((ctx) => blockOf(ctx, client.episodeId))).toMatchObject({ buildWeeks: 0, keepWeeks: 8 });
+  const none = { ...block, id: randomUUID(), replaces: block.id, keepWeeks: 0, days: [] };
+  await expect(as((ctx) => keepBlock(ctx, client, none))).rejects.toThrow(/a week at the least/);
+});
+
+test("the goal is reached once the leg had a fifth to spare for four weeks, whatever the client's day asks (W5)", async () => {
+  const { client } = await plannedClient(clinic);
+  const of = (goalId: string | null, at: Date) => as((ctx) => goalReached(ctx, client, [{ goalId }]), at);
+  // tested strong on the first day: not yet for four weeks, then it is
+  const push = [900, 910].map((forceN) => ({ id: randomUUID(), source: "typed" as const, forceN }));
+  await as((ctx) => recordTest(ctx, client, testInput({ trials: push })));
+  expect(await of("stairs", daysLater(20))).toBe(false);
+  expect(await of("stairs", daysLater(30))).toBe(true);
+  // a goal that is no single task is never reached by itself
+  expect(await of(null, daysLater(30))).toBe(false);
+});
 
 test("what the rules laid is kept, stands on the day it is planned for, and is one when sent twice", async () => {
   const client = await withGym();

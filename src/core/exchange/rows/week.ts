@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { blockWishes } from "../../schedule/block/blockInput";
+import { blockWishes, isBuilding } from "../../schedule/block/blockInput";
 import { AWAY } from "../../schedule/daysOff";
 import { day, id, maybeId, moment, table, text, whole } from "./fields";
 
@@ -9,7 +9,7 @@ export const block = table(
     id,
     episode_id: id,
     starts_on: day,
-    build_weeks: whole(4, 6),
+    build_weeks: whole(0, 6).refine(isBuilding),
     keep_weeks: whole(0, 8),
     wishes: blockWishes,
     minutes: z.array(whole(0, 1440)).length(7),

@@ -1,8 +1,8 @@
-import type { DatedCost } from "../facts";
+import type { NamedCost } from "../facts";
 import { type Row, type RowHow, rowOf } from "../row";
 
 /** As the cost itself says it. */
-function costHow(own: readonly DatedCost[]): RowHow {
+function costHow(own: readonly NamedCost[]): RowHow {
   const percent = own.findLast((c) => c.cost.percent)?.cost.percent;
   return {
     formula: percent?.working.formula ?? { code: "work.torque_share" },
@@ -14,7 +14,7 @@ function costHow(own: readonly DatedCost[]): RowHow {
 }
 
 /** What daily life takes of this leg, as it grew stronger. */
-export function costRows(costs: readonly DatedCost[]): Row[] {
+export function costRows(costs: readonly NamedCost[]): Row[] {
   const ids = [...new Set(costs.map((c) => c.id))];
   return ids.flatMap((id) => {
     const own = costs.filter((c) => c.id === id);

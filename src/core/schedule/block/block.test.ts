@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { daysAfter, daysBetween } from "../../units/days";
 import type { ByMuscle, Muscle } from "../balance";
 import { type BlockQuestion, type BlockSheet, endsOn, type PlannedDay } from "./block";
+import { isBuilding } from "./blockInput";
 import { buildBlock } from "./buildBlock";
 import { checkBlock } from "./checkBlock";
 import { mostSets, type SetGuard } from "./setGuard";
@@ -456,4 +457,11 @@ test("a sheet that puts more on the joint than went well is planned short; a who
   const rules = (mostTissue: number) => checkBlock(of(mostTissue), whole).map((b) => [b.rule, b.isCaution]);
   expect(rules(5)).toContainEqual(["tissue_day", true]);
   expect(rules(6).map(([rule]) => rule)).not.toContain("tissue_day");
+});
+
+test("with no weeks of building it keeps from the first week (W5)", () => {
+  const { weeks, days } = buildBlock(question({ buildWeeks: 0, keepWeeks: 4 }));
+  expect(weeks.map((w) => w.isKeeping)).toEqual([true, true, true, true]);
+  expect(days.filter((d) => d.sheetId === "strength")).toHaveLength(4);
+  expect([0, 1, 3, 4, 6].map(isBuilding)).toEqual([true, false, false, true, true]);
 });

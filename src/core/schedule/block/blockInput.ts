@@ -10,6 +10,10 @@ const times = (field: FieldName) =>
     .min(0, { error: "input.not_below_none" })
     .max(7, { error: "input.week_days" });
 
+/** Weeks of building: four to six, or none at all. */
+const LEAST_BUILDING = 4;
+export const isBuilding = (weeks: number): boolean => weeks === 0 || weeks >= LEAST_BUILDING;
+
 /** What is wished of one sheet. */
 export const sheetWish = z.object({
   times: times("days_a_week"),
@@ -31,8 +35,9 @@ export const blockKept = z.object({
   buildWeeks: z
     .number()
     .int()
-    .min(4, { error: "input.build_weeks_least" })
-    .max(6, { error: "input.build_weeks_most" }),
+    .max(6, { error: "input.build_weeks_most" })
+    // none: the goal is reached and kept from the first week (rule W5)
+    .refine(isBuilding, { error: "input.build_weeks_none_or" }),
   keepWeeks: z.number().int().min(0).max(8, { error: "input.keep_weeks_most" }),
   wishes: blockWishes,
   minutes: z.array(z.number().int().min(0).max(240, { error: "input.day_hours_most" })).length(7),

@@ -29,7 +29,7 @@ import { WeekBars } from "./WeekBars";
 import { WeekGrid } from "./WeekGrid";
 import { WeekRules } from "./WeekRules";
 import { Wishes } from "./Wishes";
-import { outlookWords, wishWords } from "./weekWords";
+import { outlookWords, REACHED_WORDS, wishWords } from "./weekWords";
 
 /** A week not kept yet: all that is asked of it, and the days that were put by hand. */
 const KEPT = blockKept.omit({ id: true, replaces: true });
@@ -49,6 +49,8 @@ export function WeekDesk(props: {
   sheets: readonly PlannableSheet[];
   aim: SetAim | null;
   room: Corridor;
+  /** what the goal asks took at most four fifths of the leg for four weeks */
+  isReached: boolean;
   sore: SorePart;
   marks: readonly WeekMark[];
   outlook: readonly Outlook[];
@@ -171,7 +173,8 @@ export function WeekDesk(props: {
         <h1 className="text-[19px]">
           Which days{" "}
           <span className="quiet text-[15px] font-normal">
-            a <Term id="block">block</Term>: {q.buildWeeks} weeks to build, {q.keepWeeks} to keep
+            a <Term id="block">block</Term>: {q.buildWeeks > 0 && `${q.buildWeeks} weeks to build, `}
+            {q.keepWeeks} to keep
             {mayWrite && "; drag, or arrows"}
           </span>
         </h1>
@@ -239,9 +242,10 @@ export function WeekDesk(props: {
         <SetWeeks done={q.weeksDone} loads={loads} aim={props.aim} />
         <RoomOfJoint sheets={sheets} room={props.room} sore={props.sore} />
         <WeekBars done={q.weeksDone} planned={loads} />
-        {props.outlook.length > 0 && (
+        {(props.outlook.length > 0 || props.isReached) && (
           <section className="mt-3">
             <h2 className="text-[15px]">The goal</h2>
+            {props.isReached && <p className="small mt-1">{REACHED_WORDS}</p>}
             {props.outlook.map((o) => (
               <div key={o.name} className="small mt-1">
                 {o.name}, {o.goal}:{" "}

@@ -3,6 +3,10 @@ import type { SheetWish } from "@/core/schedule/block/blockInput";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+const DAYS = [0, 1, 2, 3, 4, 5, 6, 7];
+/** None: the goal is reached, and kept. */
+const BUILD_WEEKS = [0, 4, 5, 6];
+const KEEP_WEEKS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 const MINUTES = [0, 15, 20, 30, 45, 60, 75, 90, 120];
 
 /** What is wished of each sheet, and which days are free for how long. */
@@ -39,14 +43,14 @@ export function Wishes({
             <Few
               label={`${s.name}: days a week`}
               value={wishes[s.id]?.times ?? s.times}
-              most={7}
+              of={DAYS}
               onPick={(times) => onWish(s.id, { times })}
             />
             a week, then
             <Few
               label={`${s.name}: days a week of keeping`}
               value={wishes[s.id]?.keepTimes ?? s.keepTimes}
-              most={7}
+              of={DAYS}
               onPick={(keepTimes) => onWish(s.id, { keepTimes })}
             />
             at
@@ -69,15 +73,14 @@ export function Wishes({
           <Few
             label="weeks of building"
             value={buildWeeks}
-            least={4}
-            most={6}
+            of={BUILD_WEEKS}
             onPick={(n) => onWeeks({ buildWeeks: n })}
           />
           weeks, keep
           <Few
             label="weeks of keeping"
             value={keepWeeks}
-            most={8}
+            of={buildWeeks === 0 ? KEEP_WEEKS.slice(1) : KEEP_WEEKS}
             onPick={(n) => onWeeks({ keepWeeks: n })}
           />
         </span>
@@ -118,14 +121,12 @@ export function Wishes({
 function Few({
   label,
   value,
-  least = 0,
-  most,
+  of,
   onPick,
 }: {
   label: string;
   value: number;
-  least?: number;
-  most: number;
+  of: readonly number[];
   onPick: (n: number) => void;
 }) {
   return (
@@ -135,7 +136,7 @@ function Few({
       value={value}
       onChange={(e) => onPick(Number(e.target.value))}
     >
-      {Array.from({ length: most - least + 1 }, (_, i) => least + i).map((n) => (
+      {of.map((n) => (
         <option key={n} value={n}>
           {n}
         </option>

@@ -6,6 +6,7 @@ import { today } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { storyOf } from "@/server/client/story";
 import { daysOffOf } from "@/server/decide/returns";
+import { goalReached } from "@/server/facts/goalReached";
 import { corridorOn, soreOf } from "@/server/facts/tissueRoom";
 import { blockOf } from "@/server/week/blocks";
 import { marksOf, outlookOf } from "@/server/week/outlook";
@@ -22,11 +23,9 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const block = await blockOf(ctx, client.episodeId);
-    const { question, sheets } = await weekFacts(
-      ctx,
-      client,
-      block ?? usualWishes(ctx, await storyOf(ctx, client)),
-    );
+    const story = await storyOf(ctx, client);
+    const isReached = await goalReached(ctx, client, story.goals);
+    const { question, sheets } = await weekFacts(ctx, client, block ?? usualWishes(ctx, story, isReached));
     return {
       client,
       today: today(ctx),
@@ -39,6 +38,7 @@ export default async function WeekPage({ params }: { params: Promise<{ clientId:
       },
       question,
       sheets,
+      isReached,
       aim: await setAimOf(ctx, client),
       room: await corridorOn(ctx, client, today(ctx)),
       sore: await soreOf(ctx, client),

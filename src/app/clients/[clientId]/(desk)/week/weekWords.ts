@@ -19,6 +19,10 @@ export function wishWords(
   return `${each.join("; ")}. ${here.length > 0 ? `Comes here on ${here.join(", ")}.` : "Does not come here."}`;
 }
 
+/** Why a block keeps from its first week. Rule W5. */
+export const REACHED_WORDS =
+  "For four weeks what it asks has been at most 80 % of what the leg can do: it is kept from the first week.";
+
 /** When a goal comes at the pace so far, or why nothing is said. */
 export function outlookWords(o: Outlook): string {
   if (o.stepsLeft === 0) return "reached";
