@@ -178,8 +178,8 @@ test("two people on one tablet: what one of them logged waits for that one, is n
   page,
 }) => {
   await signInByForm(page, "trainer");
-  await begin(page, "Tove Aldermoor", /^Gym/);
-  const id = await clientId(page, "Tove Aldermoor");
+  await begin(page, "Dorrit Fenwake", /^Gym/);
+  const id = await clientId(page, "Dorrit Fenwake");
   const floor = async () => {
     await page.goto(`/clients/${id}/floor`);
     await expect(band(page)).toBeVisible();
@@ -233,9 +233,9 @@ test("a set that left far more than was planned offers the next one: one key tak
   page,
 }) => {
   await signIn(page, "trainer");
-  await begin(page, "Dorrit Fenwake", /^Gym/);
+  await begin(page, "Tove Aldermoor", /^Gym/);
   const name = page.getByRole("heading", { level: 2 }).first();
-  for (let i = 0; i < 4 && !(await name.textContent())?.startsWith("Seated leg curl"); i++) {
+  for (let i = 0; i < 4 && !(await name.textContent())?.startsWith("Leg press"); i++) {
     const before = (await name.textContent()) ?? "";
     await more(page, "leave out the line");
     await expect(name).not.toHaveText(before);

@@ -26,7 +26,8 @@ export async function runFloor(
     if (word.includes("SET UP")) {
       lines.add((await page.getByRole("heading", { level: 2 }).first().textContent()) ?? "");
       const pins = page.getByRole("checkbox", { name: /Safety pins/ });
-      if (await pins.count()) {
+      // ticked already where the answer before was faster than the tick
+      if ((await pins.count()) && !(await pins.isChecked())) {
         await page.keyboard.press(around);
         // without the tick of the pins nothing starts
         await expect(band(page)).toContainText("SET UP");

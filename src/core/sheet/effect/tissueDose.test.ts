@@ -53,14 +53,15 @@ test("what was done counts, half more than planned at most", () => {
   expect(done(300)).toBeCloseTo(3);
 });
 
-test("what loads the joint is offered more only while what it adds still fits; what leaves it quiet always is (L8)", () => {
+test("what loads the joint is offered more only where what that adds still fits; what leaves it quiet always is (L8)", () => {
   const offers = { loads: [{ loadKg: 50 }] } as unknown as KeptLine["offers"];
   const calf = { ...kept("calf_standing", EXAMPLES.straight), offers };
-  const lines = [{ ...press, offers }, { ...press, offers }, calf];
+  const small = { ...press, share: press.share / 2, offers };
+  const lines = [{ ...press, offers }, small, calf];
   const offered = (mostTissue: number) =>
     withinEdge(lines, exerciseOf, { sore: "knee", mostTissue }).map((l) => l.offers !== null);
-  // two lines of 2 each, to which a quarter may come
-  expect(offered(5.01)).toEqual([true, true, true]);
-  expect(offered(4.99)).toEqual([true, false, true]);
-  expect(offered(4.49)).toEqual([false, false, true]);
+  // lines of 2 and of 1, to each of which a quarter may come
+  expect(offered(3.51)).toEqual([true, true, true]);
+  expect(offered(3.49)).toEqual([false, true, true]);
+  expect(offered(3.24)).toEqual([false, false, true]);
 });
