@@ -35,7 +35,7 @@ OWNER_URL=$(scripts/pg.sh url owner)
 APP_URL=$(scripts/pg.sh url app)
 export SIGN_INS_FILE="$BEXLO_DATA/sign-ins.txt"
 OWNER_URL=$OWNER_URL APP_URL=$APP_URL run_ts database/migrate.mts
-[ -f "$SIGN_INS_FILE" ] || say "making the demo clinic and its weeks of history (about ten seconds)"
+[ -f "$SIGN_INS_FILE" ] || say "making the demo clinic and its weeks of history (about a minute)"
 OWNER_URL=$OWNER_URL DATABASE_URL=$APP_URL run_ts database/demo/seed.mts
 need_build
 

@@ -10,7 +10,7 @@ import { type DraftLine, has, withSets } from "./draftLine";
 import { moved, settled, withLightStart, withRamp } from "./draftOrder";
 import { addLine, type Change, nameOf } from "./edit";
 import { enoughSets, sayTooFew } from "./enoughSets";
-import { filled, sayTime } from "./fillTime";
+import { filled, sayTime, secondsOf } from "./fillTime";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
 import { withStandIns } from "./person/machineRules";
 import { forPain, forSwelling } from "./person/painRules";
@@ -100,9 +100,14 @@ export function draftSession(
     seconds,
   );
   const room = { seconds, lines: most + (wish.minutes >= WITH_MORE_MIN && !facts.isFrail ? 1 : 0) };
-  // what would end early is left out only when all of it stands: its time is filled once more
-  const full = settled(filled(enough, c, context, room), c, by);
-  const last = settled(filled(full, c, context, room), c, by);
+  // what would end early is left out only when all of it stands: its time is filled once more. Easing rests longer: where that is
+  // past the time there is, so much less is filled
+  const fill = (from: readonly ScoreLine[]): ScoreLine[] => {
+    const first = settled(filled(from, c, context, room), c, by);
+    const over = secondsOf(first, context) - seconds;
+    return over > 0 ? settled(filled(from, c, context, { ...room, seconds: seconds - over }), c, by) : first;
+  };
+  const last = fill(fill(enough));
   sayTime(last, c, context, room);
   sayTooFew(last, c, context, seconds);
   for (const t of wish.place === "gym" ? testsWorth(last, facts, context) : [])

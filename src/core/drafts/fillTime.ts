@@ -35,7 +35,7 @@ export interface Room {
   lines: number;
 }
 
-const secondsOf = (lines: readonly ScoreLine[], context: ScoreContext): number =>
+export const secondsOf = (lines: readonly ScoreLine[], context: ScoreContext): number =>
   scoreTotals(itemsOf(judgeScore(lines, context), (_, i) => String(i))).seconds;
 
 const isEarly = ({ facts }: Change): boolean => facts.stage === "protect" || facts.stage === "wake";
