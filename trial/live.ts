@@ -1,8 +1,9 @@
+import { isFrail } from "@/core/drafts/person/frailty";
 import { EXERCISES } from "@/core/rules/exercises";
 import type { Muscle } from "@/core/schedule/balance";
 import { bodyOf, morningAfter, weekPasses } from "./body";
 import { chanceOf } from "./chance";
-import { aimedOf, clientOf, strengthOn } from "./client";
+import { aimedOf, careOf, clientOf, strengthOn } from "./client";
 import type { TrialPerson } from "./person";
 import { bexlo } from "./policies/bexlo";
 import { card, clairvoyant, textbook } from "./policies/others";
@@ -31,6 +32,8 @@ export interface Course {
   effectiveSets: number;
   visits: number;
   hasQuit: boolean;
+  /** after surgery, easily stirred up or frail at the start: held to stricter aims */
+  isStrict: boolean;
   /** the hardest set against what could be lifted once that day */
   worstShare: number;
   crossings: number;
@@ -111,6 +114,7 @@ export function live(
   }
   return {
     ...{ name: p.name, kind: kindOf(p), policy, gain8: course.gain8 },
+    isStrict: careOf(client) === "strict" || isFrail({ ageYears: p.ageYears, normSex: p.norm, rises: null }),
     ...{ flares: course.flares, swellings: course.swellings, sets: course.sets, failed: course.failed },
     ...{
       visits: course.visits,

@@ -1,6 +1,8 @@
 import { type Aim, aimsOf, type Result, type TrialResult } from "./results";
 
 const percent = (x: number): string => `${Math.round(100 * x)} %`;
+/** An aim is missed by tenths too. */
+const tenths = (x: number): string => `${(100 * x).toFixed(1)} %`;
 const one = (x: number): string => x.toFixed(1);
 
 const HEAD = [
@@ -10,13 +12,15 @@ const HEAD = [
 const row = (name: string, r: Result): string =>
   `| ${name} | ${r.people} | ${percent(r.median8)} | ${percent(r.median16)} | ${percent(r.low16)} | ${one(r.flares)} | ${one(r.swellings)} | ${r.quits} | ${percent(r.failed)} | ${one(r.effectiveSets)} | ${percent(r.worstShare)} |`;
 
+const hundredths = (x: number): string => x.toFixed(2);
 const SAID: Readonly<Record<Aim["what"], (a: Aim) => string>> = {
-  gain: (a) => `gain ${percent(a.reached)}, asked ${percent(a.asked)}`,
-  above: (a) => `gain ${percent(a.reached)}, theirs ${percent(a.asked)}`,
-  flares: (a) => `${one(a.reached)} flares, at most ${one(a.asked)}`,
-  swellings: (a) => `${one(a.reached)} swellings, at most ${one(a.asked)}`,
+  gain: (a) => `gain ${tenths(a.reached)}, asked ${tenths(a.asked)}`,
+  above: (a) => `gain ${tenths(a.reached)}, theirs ${tenths(a.asked)}`,
+  flares: (a) => `${hundredths(a.reached)} flares, at most ${hundredths(a.asked)}`,
+  swellings: (a) => `${hundredths(a.reached)} swellings, at most ${hundredths(a.asked)}`,
   crossings: (a) => `${a.reached} sets above what a graft bears, at most ${a.asked}`,
-  failed: (a) => `${percent(a.reached)} failed sets, at most ${percent(a.asked)}`,
+  failed: (a) => `${tenths(a.reached)} failed sets, at most ${tenths(a.asked)}`,
+  hardest: (a) => `hardest set ${tenths(a.reached)} of what could be lifted once, at most ${tenths(a.asked)}`,
   outside: (a) => `${a.reached} sets outside the limits`,
   dead_ends: (a) => `${a.reached} lines without a next step`,
 };

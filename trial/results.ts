@@ -12,6 +12,8 @@ export interface Result {
   swellings: number;
   crossings: number;
   quits: number;
+  /** people who are dosed strictly */
+  strict: number;
   /** of all sets */
   failed: number;
   /** a week, of the muscles that the phase is for */
@@ -45,6 +47,7 @@ export function resultOf(courses: readonly Course[]): Result {
     flares: mean(of((c) => c.flares)),
     swellings: mean(of((c) => c.swellings)),
     crossings: sum(of((c) => c.crossings)),
+    strict: courses.filter((c) => c.isStrict).length,
     quits: courses.filter((c) => c.hasQuit).length,
     failed: sum(of((c) => c.failed)) / Math.max(1, sum(of((c) => c.sets))),
     effectiveSets: mean(of((c) => c.effectiveSets)),
@@ -90,12 +93,23 @@ const OF_BEST = 0.8;
 const OF_BEST_BY_KIND = 0.65;
 const FLARES = { times: 1.5, and: 0.5 };
 const MOST_SWELLINGS = 0.3;
-const MOST_FAILED = 0.08;
+const MOST_FAILED = { usual: 0.08, strict: 0.02 } as const;
+/** Where a joint is dosed strictly no set is harder than this, of what could be lifted once that day. */
+const HARDEST_STRICT = 0.9;
 
 /** An aim with what was asked and what was reached. */
 export interface Aim {
   of: string;
-  what: "gain" | "flares" | "swellings" | "crossings" | "failed" | "outside" | "dead_ends" | "above";
+  what:
+    | "gain"
+    | "flares"
+    | "swellings"
+    | "crossings"
+    | "failed"
+    | "hardest"
+    | "outside"
+    | "dead_ends"
+    | "above";
   reached: number;
   asked: number;
   isMet: boolean;
@@ -120,7 +134,9 @@ export function aimsOf({ policies }: TrialResult): Aim[] {
     least(kind, "gain", r.median16, OF_BEST_BY_KIND * b.median16);
     most(kind, "flares", r.flares, FLARES.times * b.flares + FLARES.and);
     most(kind, "swellings", r.swellings, MOST_SWELLINGS);
-    most(kind, "failed", r.failed, MOST_FAILED);
+    const isStrict = r.strict === r.people;
+    most(kind, "failed", r.failed, MOST_FAILED[isStrict ? "strict" : "usual"]);
+    if (isStrict) most(kind, "hardest", r.worstShare, HARDEST_STRICT);
   }
   most("all", "crossings", own.crossings, 0);
   most("all", "outside", own.outsideLimits, 0);

@@ -69,7 +69,8 @@ test("a graft bears more from week to week; who has none crosses none", () => {
 });
 
 test("who knows the truth is the measure: aims are missed and met by it", () => {
-  const course = (policy: "bexlo" | "clairvoyant", gain16: number, flares: number) => ({
+  const course = (policy: "bexlo" | "clairvoyant", gain16: number, flares: number, isStrict = false) => ({
+    isStrict,
     ...{ name: "a", kind: "k", policy, gain8: 0, gain16, flares, swellings: 0, sets: 10, failed: 0 },
     ...{ effectiveSets: 1, visits: 1, hasQuit: false, worstShare: 0.8, crossings: 0 },
     ...{ outsideLimits: 0, deadEnds: 0, decisions: {} },
@@ -81,6 +82,10 @@ test("who knows the truth is the measure: aims are missed and met by it", () => 
   expect(missed(0.16, 2)).toEqual([]);
   expect(missed(0.15, 2)).toEqual(["all gain"]);
   expect(missed(0.12, 2.1)).toEqual(["all gain", "k gain", "k flares"]);
+  // who is dosed strictly has sets that fail less, and none near all that can be lifted
+  const hard = { ...course("bexlo", 0.2, 1, true), failed: 0.5, worstShare: 0.95 };
+  const strict = aimsOf(trialResult([hard, course("clairvoyant", 0.2, 1, true)]));
+  expect(strict.filter((a) => !a.isMet).map((a) => a.what)).toEqual(["failed", "hardest"]);
   expect(percentile([3, 1, 2], 0.5)).toBe(2);
 });
 

@@ -9,11 +9,11 @@ import { takeDecisions } from "@/server/decide/decisions";
 import { answerRecheck } from "@/server/decide/rechecks";
 import { recentVisits } from "@/server/history/visits";
 import { floorBarred } from "@/server/visits/floor";
-import { recordMorning } from "@/server/visits/mornings";
 import {
   closeConnections,
   currentSheet,
   daysLater,
+  enterMorning,
   hold,
   holdWith,
   makeClinic,
@@ -50,20 +50,7 @@ const answer = (
   day: number,
   morning: { pain: number; swelling?: number | null; corrects?: string | null },
   hour = 7,
-) =>
-  clinic.as(
-    "trainer",
-    (ctx) =>
-      recordMorning(ctx, client, {
-        id: randomUUID(),
-        visitId,
-        corrects: morning.corrects ?? null,
-        pain: morning.pain,
-        swelling: morning.swelling ?? null,
-        stiffnessMin: null,
-      }),
-    daysLater(day, hour),
-  );
+) => enterMorning(clinic, client, visitId, daysLater(day, hour), morning);
 
 const draftOf = (client: ClientEpisode, day: number) =>
   clinic.as("trainer", async (ctx) => (await visitDrafts(ctx, client))[0] ?? null, daysLater(day));

@@ -9,11 +9,12 @@ import { recentVisits } from "@/server/history/visits";
 import { outbox } from "@/server/links/links";
 import { type SheetVersion, versionById } from "@/server/versions/sheets";
 import { floorBarred } from "@/server/visits/floor";
-import { answerMorning, recordMorning } from "@/server/visits/mornings";
+import { answerMorning } from "@/server/visits/mornings";
 import { keepBlock } from "@/server/week/blocks";
 import {
   closeConnections,
   daysLater,
+  enterMorning,
   makeClinic,
   openedVisit,
   owner,
@@ -49,20 +50,7 @@ const morning = (
   visitId: string,
   pain: number,
   over: { swelling?: number; id?: string } = {},
-) =>
-  clinic.as(
-    "trainer",
-    (ctx) =>
-      recordMorning(ctx, client, {
-        id: over.id ?? randomUUID(),
-        visitId,
-        corrects: null,
-        pain,
-        swelling: over.swelling ?? null,
-        stiffnessMin: null,
-      }),
-    TUESDAY,
-  );
+) => enterMorning(clinic, client, visitId, TUESDAY, { pain, ...over });
 
 test("a sore morning with swelling after one sheet keeps every sheet closed until its visit is decided", async () => {
   const { client, gym, home } = await twoSheets({ swellingApplies: true });

@@ -19,6 +19,7 @@ import { answerRecheck } from "@/server/decide/rechecks";
 import { recordTest } from "@/server/measure/measurements";
 import { saveSheet } from "@/server/sheets/saveSheet";
 import { type SheetVersion, sheetsOf } from "@/server/versions/sheets";
+import { recordMorning } from "@/server/visits/mornings";
 import { logEvent, openVisit, startVisit } from "@/server/visits/running";
 
 /** The owner's connection: makes clinics, and looks past row-level security to check what is really there. */
@@ -335,6 +336,25 @@ export async function runVisit(
   await sendLog(clinic, visitId, await logOf(clinic, client, at, run));
   return visitId;
 }
+
+/** The morning after a visit, entered by the clinic on a day. */
+export const enterMorning = (
+  clinic: TestClinic,
+  client: ClientEpisode,
+  visitId: string,
+  at: Date,
+  morning: Partial<Parameters<typeof recordMorning>[2]>,
+  by: keyof TestClinic["actors"] = "trainer",
+) =>
+  clinic.as(
+    by,
+    (ctx) =>
+      recordMorning(ctx, client, {
+        ...{ id: randomUUID(), visitId, corrects: null, pain: 1, swelling: null, stiffnessMin: null },
+        ...morning,
+      }),
+    at,
+  );
 
 /** Takes every draft of the oldest visit that waits, as it stands; gives what was drafted, null where none waits. */
 export async function takeAll(

@@ -1,5 +1,6 @@
 import type { KeptLine } from "../sheet/line/keptLine";
 import { inputOf, type VisitFacts } from "./inputOf";
+import { linePast } from "./linePast";
 
 const DONE = {
   painDuring: 2,
@@ -22,14 +23,9 @@ const VISIT: VisitFacts = {
   swellingApplies: false,
 } as unknown as VisitFacts;
 const LINE = { feltAim: null, sets: [] } as unknown as KeptLine;
+const NOTHING_BEFORE = linePast([], [], null);
 const asked = (banked: number, done = DONE) =>
-  inputOf(
-    LINE,
-    null,
-    done,
-    { banked, prevRegress: false, missedBefore: false, saidNone: false, weekTrend: null, weekMean: null },
-    VISIT,
-  );
+  inputOf(LINE, null, done, { ...NOTHING_BEFORE, banked }, VISIT);
 
 test("the visit that is decided counts as one more good one on this step", () => {
   expect(asked(0).satisfiedStreak).toBe(1);
@@ -50,14 +46,7 @@ test("holds count seconds, sets repetitions", () => {
       } as unknown as KeptLine,
       null,
       DONE,
-      {
-        banked: 0,
-        prevRegress: false,
-        missedBefore: false,
-        saidNone: false,
-        weekTrend: null,
-        weekMean: null,
-      },
+      NOTHING_BEFORE,
       VISIT,
     ).isHeld;
   expect([of([null, null]), of([10, null]), of([])]).toEqual([true, false, false]);

@@ -1,5 +1,6 @@
 import { nextSet } from "../capacity/nextSet";
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
+import { leftEnough } from "./leftEnough";
 import { type SetRecord, standing } from "./setRecord";
 import { isWholeHold } from "./tasks";
 
@@ -146,9 +147,9 @@ function usedOf(line: KeptLine, own: readonly SetRecord[]): number | null {
   return Math.abs(used - planned) < 1e-6 ? null : used;
 }
 
-/** As planned or as offered, with at most one less in reserve than was aimed at. */
+/** As planned or as offered, with enough left. */
 const isWell = (r: SetRecord, planned: KeptSet | undefined): boolean =>
-  r.early === null && (r.reserve === null || planned?.reserve == null || r.reserve >= planned.reserve - 1);
+  r.early === null && leftEnough(r.reserve, planned?.reserve ?? null);
 
 /** Where the muscle gave out: what a next set would be set to, strict or not. Null: it did not, or nothing is lighter. Rule L8. */
 function lessAfter(

@@ -12,7 +12,6 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import { scoreTotals } from "@/core/sheet/order/sessionScore";
-import { daysAfter } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
@@ -225,7 +224,7 @@ async function visitFacts(
     swellingBefore: swellingBefore(client, visits, visit.day),
     swellingApplies: client.swellingApplies,
     sore: await soreOf(ctx, client),
-    room: await roomAfter(ctx, client, visit.day, daysAfter(visit.day, 1)),
+    room: await roomAfter(ctx, client, visit.day),
     lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
 }

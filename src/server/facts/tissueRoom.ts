@@ -4,6 +4,7 @@ import { withOwn } from "@/core/rules/exercises";
 import { type Corridor, corridorOf, type TissueVisit } from "@/core/schedule/corridor";
 import { type SorePart, sorePartOf, tissueDone } from "@/core/sheet/effect/tissueDose";
 import { keptLine, keptSet } from "@/core/sheet/line/keptLine";
+import { daysAfter } from "@/core/units/days";
 import { isSore } from "@/core/visit/between/offersAreOpen";
 import { type Ctx, dayOf, once } from "../base/context";
 import { Known } from "../base/known";
@@ -12,6 +13,7 @@ import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
+import { stands } from "../history/records";
 import { morningOf } from "../history/visits";
 
 /** Six weeks count, and a week more for drafts that waited. Rule W4. */
@@ -65,7 +67,7 @@ async function linesDone(ctx: Ctx, episodeId: string) {
         coalesce(sum(r.worked_s) filter (where r.reps is null), 0)::float8 as held_s
       from set_record r join visit v on v.id = r.visit_id
       where v.episode_id = ${episodeId} and v.received_at > ${since}
-        and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
+        and ${stands(ctx)}
       group by r.visit_id, r.line_id, r.exercise_id, r.leg)
     select v.started_at, d.exercise_id, l.scheme_kind as kind, l.kept -> 'sets' as sets, (l.kept ->> 'share')::float8 as share,
       json_agg(json_build_object('reps', d.reps, 'heldS', d.held_s)) as legs,
@@ -88,9 +90,8 @@ export async function roomAfter(
   ctx: Ctx,
   client: ClientEpisode,
   day: string,
-  morningAfter: string,
 ): Promise<{ dose: number; most: number }> {
-  const { most } = await corridorOn(ctx, client, morningAfter);
+  const { most } = await corridorOn(ctx, client, daysAfter(day, 1));
   const of = (await tissueVisits(ctx, client)).find((v) => v.day === day);
   return { dose: of?.dose ?? 0, most };
 }

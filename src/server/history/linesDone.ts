@@ -4,24 +4,17 @@ import { scheme } from "@/core/sheet/schemes/scheme";
 import type { LineOfVisit } from "@/core/visit/capacity/capacityEvents";
 import { type Ctx, dayOf, once } from "../base/context";
 import { Known } from "../base/known";
-
-/** Every line of an episode that capacity can learn from, with what was logged of it and stands, the oldest first. */
-export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =>
-  once(ctx, `lines done ${episodeId}`, async () => {
-    const [r] = await ctx.tx<{ revision: string | null; is_clean: boolean }[]>`
-      select (select revision from revision where of = ${episodeId}) as revision,
-        pg_current_xact_id_if_assigned() is null as is_clean`;
-    const from = `${r?.revision} ${ctx.actor.timeZone}`;
-    const before = known.get(episodeId, from);
-    if (before) return before;
-    const lines = await readLines(ctx, episodeId);
-    // what is not committed yet may be taken back, and another change get its number
-    if (r?.is_clean) known.keep(episodeId, from, lines);
-    return lines;
-  });
+import { untilChanged } from "../base/untilChanged";
+import { stands } from "./records";
 
 // ten years of sets are read once, until something of the episode changes
 const known = new Known<LineOfVisit[]>(60);
+
+/** Every line of an episode that capacity can learn from, with what was logged of it and stands, the oldest first. */
+export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =>
+  once(ctx, `lines done ${episodeId}`, () =>
+    untilChanged(ctx, known, { episodeId }, () => readLines(ctx, episodeId)),
+  );
 
 async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
   const rows = await ctx.tx<
@@ -44,7 +37,7 @@ async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
       from visit v join sheet_version w on w.id = v.version_id join sheet_line l on l.version_id = v.version_id
       join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
       where v.episode_id = ${episodeId} and jsonb_typeof(l.kept -> 'station') = 'object'
-        and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
+        and ${stands(ctx)}
       group by v.id, w.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
   return rows.map((r) => ({
     visitId: r.id,

@@ -8,13 +8,10 @@ import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
 import { rowsOf } from "../base/batch";
 import { type Ctx, dayOf, once, today } from "../base/context";
-import { recordsOf } from "./records";
+import { recordsOf, stands } from "./records";
 
 const DAY_MS = 86_400_000;
 const before = (at: Date, days: number): Date => new Date(at.getTime() - days * DAY_MS);
-
-/** Records that stand: not corrected and not taken back. */
-const STANDS = "not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)";
 
 const WEEKS_KEPT_DAYS = 42;
 
@@ -42,7 +39,7 @@ export async function workOfVisits(ctx: Ctx, episodeId: string, since: Date | nu
       from sheet_line l where l.version_id in (select version_id from run) and l.kept is not null),
     done as materialized (
       select r.visit_id, r.line_id, sum(coalesce(r.reps, r.worked_s)) as done from set_record r
-      where r.visit_id in (select id from run) and ${ctx.tx.unsafe(STANDS)} group by r.visit_id, r.line_id)
+      where r.visit_id in (select id from run) and ${stands(ctx)} group by r.visit_id, r.line_id)
     select run.id, run.started_at, sum(chair * least(${MOST_SHARE}, coalesce(done, 0) / planned)) as chair,
       sum(hard * least(${MOST_SHARE}, coalesce(done, 0) / planned)) as hard
     from run join plan on plan.version_id = run.version_id and plan.planned > 0
@@ -94,7 +91,7 @@ export async function daysSinceAccumulated(ctx: Ctx, episodeId: string): Promise
     select max(v.started_at) as at from visit v
     join sheet_line l on l.version_id = v.version_id and l.scheme_kind = 'accumulated'
     where v.episode_id = ${episodeId} and exists (
-      select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and ${ctx.tx.unsafe(STANDS)})`;
+      select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and ${stands(ctx)})`;
   return r?.at ? daysBetween(dayOf(ctx, r.at), today(ctx)) : null;
 }
 
@@ -105,7 +102,7 @@ export async function lastWorstPain(ctx: Ctx, episodeId: string): Promise<number
       select v.id, e.pain_at_start, e.pain_at_end from visit v join visit_end e on e.visit_id = v.id
       where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)
     select greatest(
-      (select max(r.pain) from set_record r where ${ctx.tx.unsafe(STANDS)} and r.visit_id = (select id from last)),
+      (select max(r.pain) from set_record r where ${stands(ctx)} and r.visit_id = (select id from last)),
       (select pain_at_start from last), (select pain_at_end from last)) as worst`;
   return r?.worst ?? null;
 }
@@ -121,7 +118,7 @@ export const timedHolds = (ctx: Ctx, episodeId: string): Promise<TimedHold[]> =>
       join sheet_line l on l.version_id = v.version_id and l.line_id = r.line_id
       where v.episode_id = ${episodeId} and r.early = 'muscle' and r.set_no = 1 and r.bout_no = 1
         and l.scheme_kind = 'holds' and l.kept ->> 'share' is not null and r.exercise_id = l.exercise_id
-        and ${ctx.tx.unsafe(STANDS)}
+        and ${stands(ctx)}
       order by v.received_at desc limit ${TIMED}`;
     return rows.map((r) => ({ shareOfMax: r.share, heldS: r.worked_s }));
   });

@@ -4,6 +4,10 @@ import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
 import type { Ctx } from "../base/context";
 
+/** Of a set record r: neither corrected nor taken back. */
+export const stands = (ctx: Ctx) =>
+  ctx.tx`not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)`;
+
 const COLUMNS = `id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided, started_at, worked_s, reps, load_kg,
   how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt, early, mean_force_n, counted_by`;
 

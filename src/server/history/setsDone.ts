@@ -4,6 +4,7 @@ import { keptSet } from "@/core/sheet/line/keptLine";
 import { effectiveBase, effectiveDone } from "@/core/sheet/schemes/effectiveSets";
 import { scheme } from "@/core/sheet/schemes/scheme";
 import { type Ctx, dayOf } from "../base/context";
+import { stands } from "./records";
 
 /** Effective sets of one exercise on one day at the clinic, by what was logged. Rule D1. */
 export interface SetsDone {
@@ -41,7 +42,7 @@ export async function setsDoneSince(ctx: Ctx, episodeId: string, since: Date): P
     from visit v join sheet_line l on l.version_id = v.version_id and l.kept is not null
     join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
     where v.episode_id = ${episodeId} and v.received_at > ${since}
-      and not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)
+      and ${stands(ctx)}
     group by v.id, l.version_id, l.line_id order by v.started_at, v.id, l.line_id`;
   return z
     .array(row)

@@ -1,5 +1,5 @@
 import "server-only";
-import type { BlockKept } from "@/core/schedule/block/blockInput";
+import { type BlockKept, MOST_KEEP_WEEKS } from "@/core/schedule/block/blockInput";
 import { daysAfter, mondayOf, weekdayOf } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
 import type { Story } from "../client/story";
@@ -31,7 +31,7 @@ export const usualWishes = (
   // late in a week the next one is the first
   startsOn: mondayOf(daysAfter(today(ctx), weekdayOf(today(ctx)) > LATE_WEEKDAY ? WEEK_DAYS : 0)),
   buildWeeks: isReached ? 0 : 6,
-  keepWeeks: isReached ? 8 : 4,
+  keepWeeks: isReached ? MOST_KEEP_WEEKS : 4,
   wishes: {},
   ...(story.weekdays.length === 0
     ? { minutes: [60, 60, 60, 60, 60, 30, 30], gym: [true, false, true, false, true, false, false] }

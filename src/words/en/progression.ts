@@ -1,6 +1,7 @@
 import type { MissingFact } from "@/core/progression/safetyRules";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
+import { roundDose } from "./plan/room";
 
 const FACTS: Record<MissingFact, string> = {
   pain_before: "pain before the first set",
@@ -38,8 +39,8 @@ export const progression: Words<Rooms["progression"]> = {
   range_reached: (m, f) => `${f.number(m.pct)} % of the planned range was reached`,
   arrived_above: (m) => `arrived with ${m.pain}, above the usual ${m.usual}`,
   position_lost: "the position was lost before the end",
-  at_room: (m, f) =>
-    `the visit put as much on what is sore as it has lately taken well (${f.number(m.dose, 1)} of ${f.number(m.most, 1)})`,
+  at_room: (m) =>
+    `the day put as much on what is sore as it takes (${roundDose(m.dose)} of ${roundDose(m.most)} sets of ten at 60 %)`,
   done_unsaid: (m) =>
     `all of it was done in ${m.visits} visits running; what was left was never said, so the smallest step`,
   missing: (m, f) => `not known yet: ${f.list(m.facts.map((fact) => FACTS[fact]))}`,

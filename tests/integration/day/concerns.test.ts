@@ -7,12 +7,12 @@ import { clientDay } from "@/server/day/clientDay";
 import { todayList } from "@/server/day/todayList";
 import { seeConcern, unseenConcerns } from "@/server/decide/concerns";
 import { answerRecheck } from "@/server/decide/rechecks";
-import { recordMorning } from "@/server/visits/mornings";
 import { openVisit, startVisit } from "@/server/visits/running";
 import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
+  enterMorning,
   logOf,
   MONDAY,
   makeClient,
@@ -39,19 +39,7 @@ const TUESDAY = daysLater(1);
 const unseen = (client: ClientEpisode, at = TUESDAY) =>
   clinic.as("trainer", (ctx) => unseenConcerns(ctx, client), at);
 const morning = (by: "trainer" | "therapist", client: ClientEpisode, visitId: string, pain: number) =>
-  clinic.as(
-    by,
-    (ctx) =>
-      recordMorning(ctx, client, {
-        id: randomUUID(),
-        visitId,
-        corrects: null,
-        pain,
-        swelling: null,
-        stiffnessMin: null,
-      }),
-    TUESDAY,
-  );
+  enterMorning(clinic, client, visitId, TUESDAY, { pain }, by);
 const stopOf = (at: Date): LogEntry[] => [
   { type: "stop", reason: "Sharp, sudden or giving-way pain", at: at.getTime() },
   { type: "finish", painAtEnd: 2, at: at.getTime() + 1000 },

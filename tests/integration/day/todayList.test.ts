@@ -8,11 +8,11 @@ import { waitingDrafts } from "@/server/decide/decisionDrafts";
 import { answerRecheck } from "@/server/decide/rechecks";
 import { kneeWindowOf } from "@/server/facts/windows";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
-import { recordMorning } from "@/server/visits/mornings";
 import { sayPlainly } from "@/words/say";
 import {
   closeConnections,
   daysLater,
+  enterMorning,
   hold,
   logOf,
   makeClient,
@@ -39,19 +39,7 @@ const onPage =
     work({ ...ctx, asked: new Map() });
 
 const morningOf = (own: TestClinic, client: ClientEpisode, visitId: string, pain: number, at: Date) =>
-  own.as(
-    "trainer",
-    (ctx) =>
-      recordMorning(ctx, client, {
-        id: randomUUID(),
-        visitId,
-        corrects: null,
-        pain,
-        swelling: null,
-        stiffnessMin: 5,
-      }),
-    at,
-  );
+  enterMorning(own, client, visitId, at, { pain, stiffnessMin: 5 });
 
 /** Every row of the list says what working it out anew for that client alone says. */
 async function expectFresh(at: Date): Promise<Map<string, string>> {

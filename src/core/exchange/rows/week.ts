@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { blockWishes, isBuilding } from "../../schedule/block/blockInput";
+import { BUILD_WEEKS, blockWishes, MOST_KEEP_WEEKS } from "../../schedule/block/blockInput";
 import { AWAY } from "../../schedule/daysOff";
 import { day, id, maybeId, moment, table, text, whole } from "./fields";
 
@@ -9,8 +9,8 @@ export const block = table(
     id,
     episode_id: id,
     starts_on: day,
-    build_weeks: whole(0, 6).refine(isBuilding),
-    keep_weeks: whole(0, 8),
+    build_weeks: whole(0, 6).refine((n) => BUILD_WEEKS.includes(n)),
+    keep_weeks: whole(0, MOST_KEEP_WEEKS),
     wishes: blockWishes,
     minutes: z.array(whole(0, 1440)).length(7),
     gym: z.array(z.boolean()).length(7),

@@ -10,9 +10,9 @@ const times = (field: FieldName) =>
     .min(0, { error: "input.not_below_none" })
     .max(7, { error: "input.week_days" });
 
-/** Weeks of building: four to six, or none at all. */
-const LEAST_BUILDING = 4;
-export const isBuilding = (weeks: number): boolean => weeks === 0 || weeks >= LEAST_BUILDING;
+/** Weeks of building: none, where the goal is reached and kept from the first week (rule W5), or four to six. */
+export const BUILD_WEEKS: readonly number[] = [0, 4, 5, 6];
+export const MOST_KEEP_WEEKS = 8;
 
 /** What is wished of one sheet. */
 export const sheetWish = z.object({
@@ -35,10 +35,8 @@ export const blockKept = z.object({
   buildWeeks: z
     .number()
     .int()
-    .max(6, { error: "input.build_weeks_most" })
-    // none: the goal is reached and kept from the first week (rule W5)
-    .refine(isBuilding, { error: "input.build_weeks_none_or" }),
-  keepWeeks: z.number().int().min(0).max(8, { error: "input.keep_weeks_most" }),
+    .refine((n) => BUILD_WEEKS.includes(n), { error: "input.build_weeks" }),
+  keepWeeks: z.number().int().min(0).max(MOST_KEEP_WEEKS, { error: "input.keep_weeks_most" }),
   wishes: blockWishes,
   minutes: z.array(z.number().int().min(0).max(240, { error: "input.day_hours_most" })).length(7),
   gym: z.array(z.boolean()).length(7),

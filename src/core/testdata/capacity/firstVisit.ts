@@ -2,6 +2,7 @@ import { learn, STATION_SD } from "../../capacity/learn";
 import { nextSet } from "../../capacity/nextSet";
 import { demandNm } from "../../capacity/station";
 import { inputOf, type VisitFacts } from "../../decision/inputOf";
+import { linePast } from "../../decision/linePast";
 import { nextLine } from "../../decision/nextLine";
 import { decide } from "../../progression/decide";
 import type { KnownStrength } from "../../selection/setUp/strengthKnown";
@@ -158,14 +159,7 @@ export function afterFirstVisit(
     const k = kept[i] as KeptLine;
     const own = done[i] ?? [];
     const lineFacts = lineDone(k, own, repsLadder(j.line)?.most ?? null);
-    const past = {
-      banked: 0,
-      prevRegress: false,
-      missedBefore: false,
-      saidNone: false,
-      weekTrend: null,
-      weekMean: null,
-    };
+    const past = linePast([], [], null);
     const decision = decide(inputOf(k, j.exercise, lineFacts, past, facts));
     const next = nextLine(j.line, decision.action, decision, {
       ...{ ...visit, context: later, usedKg: lineFacts.usedKg, saidLeft: lineFacts.reserve },

@@ -5,6 +5,7 @@ import { shareForFeltEffort } from "../../isometrics/effortConversion";
 import { type KeptLine, keptStationId } from "../../sheet/line/keptLine";
 import { clamp } from "../../units/clamp";
 import type { Side } from "../../units/fields";
+import { leftEnough } from "../leftEnough";
 import type { SetRecord } from "../setRecord";
 
 /** One line of one visit: how it was planned and what was logged of it, in the order in which it was done. */
@@ -120,7 +121,7 @@ function isWell(
 ): boolean {
   if (r.early !== null || !planned || planned.role === "ramp") return false;
   const isWhole = planned.reps === null || (r.reps ?? 0) >= planned.reps;
-  return isWhole && (r.reserve === null || planned.reserve === null || r.reserve >= planned.reserve - 1);
+  return isWhole && leftEnough(r.reserve, planned.reserve);
 }
 
 /** The last hold of a line that says anything: how it felt, or that the muscle gave out. */

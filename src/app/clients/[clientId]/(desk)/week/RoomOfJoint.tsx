@@ -2,7 +2,7 @@ import type { Corridor } from "@/core/schedule/corridor";
 import type { SorePart } from "@/core/sheet/effect/tissueDose";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 import { Term } from "@/ui/help/Term";
-import { PART_WORDS, roomWords } from "@/words/en/plan/room";
+import { PART_WORDS, roomWords, roundDose } from "@/words/en/plan/room";
 
 const [W, H] = [190, 14];
 
@@ -41,7 +41,7 @@ export function RoomOfJoint({
                   viewBox={`0 0 ${W} ${H}`}
                   className="my-0.5 w-full"
                   role="img"
-                  aria-label={`${s.tissue.toFixed(1)}${s.short ? `, short ${s.short.tissue.toFixed(1)}` : ""}; at most ${room.most.toFixed(1)}`}
+                  aria-label={`${roundDose(s.tissue)}${s.short ? `, short ${roundDose(s.short.tissue)}` : ""}; at most ${roundDose(room.most)} sets of ten at 60 %`}
                 >
                   <rect width={x(room.most)} height={H} className="fill-mark opacity-30" />
                   <rect y={4} width={x(s.tissue)} height={H - 8} className="fill-primary opacity-40" />
@@ -56,8 +56,8 @@ export function RoomOfJoint({
                 </svg>
               </td>
               <td className="w-[88px] whitespace-nowrap text-right">
-                {s.tissue.toFixed(1)}
-                {s.short && <span className="quiet"> ½ {s.short.tissue.toFixed(1)}</span>}
+                {roundDose(s.tissue)}
+                {s.short && <span className="quiet"> ½ {roundDose(s.short.tissue)}</span>}
               </td>
             </tr>
           ))}

@@ -29,7 +29,7 @@ import { WeekBars } from "./WeekBars";
 import { WeekGrid } from "./WeekGrid";
 import { WeekRules } from "./WeekRules";
 import { Wishes } from "./Wishes";
-import { outlookWords, REACHED_WORDS, wishWords } from "./weekWords";
+import { outlookWords, reachedWords, wishWords } from "./weekWords";
 
 /** A week not kept yet: all that is asked of it, and the days that were put by hand. */
 const KEPT = blockKept.omit({ id: true, replaces: true });
@@ -245,7 +245,7 @@ export function WeekDesk(props: {
         {(props.outlook.length > 0 || props.isReached) && (
           <section className="mt-3">
             <h2 className="text-[15px]">The goal</h2>
-            {props.isReached && <p className="small mt-1">{REACHED_WORDS}</p>}
+            {props.isReached && <p className="small mt-1">{reachedWords(q)}</p>}
             {props.outlook.map((o) => (
               <div key={o.name} className="small mt-1">
                 {o.name}, {o.goal}:{" "}

@@ -1,12 +1,10 @@
 "use client";
-import type { SheetWish } from "@/core/schedule/block/blockInput";
+import { BUILD_WEEKS, MOST_KEEP_WEEKS, type SheetWish } from "@/core/schedule/block/blockInput";
 import type { PlannableSheet } from "@/server/week/weekFacts";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 const DAYS = [0, 1, 2, 3, 4, 5, 6, 7];
-/** None: the goal is reached, and kept. */
-const BUILD_WEEKS = [0, 4, 5, 6];
-const KEEP_WEEKS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+const KEEP_WEEKS = Array.from({ length: MOST_KEEP_WEEKS + 1 }, (_, n) => n);
 const MINUTES = [0, 15, 20, 30, 45, 60, 75, 90, 120];
 
 /** What is wished of each sheet, and which days are free for how long. */

@@ -19,9 +19,9 @@ export function wishWords(
   return `${each.join("; ")}. ${here.length > 0 ? `Comes here on ${here.join(", ")}.` : "Does not come here."}`;
 }
 
-/** Why a block keeps from its first week. Rule W5. */
-export const REACHED_WORDS =
-  "For four weeks what it asks has been at most 80 % of what the leg can do: it is kept from the first week.";
+/** What follows from a goal that is reached, in a block as it stands. Rule W5. */
+export const reachedWords = ({ buildWeeks }: Pick<BlockQuestion, "buildWeeks">): string =>
+  `For four weeks it has asked at most 80 % of what the leg can do: ${buildWeeks === 0 ? "it is kept from the first week" : "it can be kept, without weeks of building"}.`;
 
 /** When a goal comes at the pace so far, or why nothing is said. */
 export function outlookWords(o: Outlook): string {
