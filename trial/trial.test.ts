@@ -4,6 +4,7 @@ import { live, type POLICIES } from "./live";
 import people from "./people.json";
 import { percentile } from "./percentile";
 import { trialPerson } from "./person";
+import { isDeadEnd } from "./policies/bexlo";
 import { aimsOf, trialResult } from "./results";
 
 const PEOPLE = people.map((p) => trialPerson.parse(p));
@@ -87,6 +88,14 @@ test("who knows the truth is the measure: aims are missed and met by it", () => 
   const strict = aimsOf(trialResult([hard, course("clairvoyant", 0.2, 1, true)]));
   expect(strict.filter((a) => !a.isMet).map((a) => a.what)).toEqual(["failed", "hardest"]);
   expect(percentile([3, 1, 2], 0.5)).toBe(2);
+});
+
+test("a dead end is a step up that neither steps nor says what else there is", () => {
+  expect(isDeadEnd([{ code: "same" }])).toBe(true);
+  expect(isDeadEnd([{ code: "harder_form", name: null }])).toBe(true);
+  expect(isDeadEnd([{ code: "harder_form", name: "half squat" }])).toBe(false);
+  expect(isDeadEnd([{ code: "barred", because: "a limit" }])).toBe(false);
+  expect(isDeadEnd([{ code: "reps", from: 8, to: 9 }])).toBe(false);
 });
 
 test("sixteen weeks by Bexlo's own rules: nothing outside the limits, always a next step, and stronger than by guesses", () => {

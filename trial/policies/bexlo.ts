@@ -1,5 +1,6 @@
 import { mostOf } from "@/core/bounds/inForce";
 import { inputOf, type VisitFacts } from "@/core/decision/inputOf";
+import type { LineChange } from "@/core/decision/lineChange";
 import { linePast } from "@/core/decision/linePast";
 import { nextLine } from "@/core/decision/nextLine";
 import { testedOn, testsWorth } from "@/core/drafts/testsWorth";
@@ -85,6 +86,10 @@ const LEFT_BY_FEEL = 3;
 const soreOf = ({ condition }: TrialClient) => sorePartOf([condition.main_region]);
 const SEVEN = [0, 1, 2, 3, 4, 5, 6];
 
+/** Up, and neither a step nor what else there is nor why not is named. Rule P3. */
+export const isDeadEnd = (changes: readonly LineChange[]): boolean =>
+  changes.every((x) => x.code === "same" || (x.code === "harder_form" && x.name === null));
+
 /** What somebody sees who looks on: a visit as it was run, or a decision after it. */
 export type Watched =
   | {
@@ -105,7 +110,7 @@ export type Watched =
       done: LineDone;
       action: Action;
       rules: string[];
-      changes: unknown[];
+      changes: readonly LineChange[];
     };
 
 /** The product's own rules, a therapist taking every draft and every decision as it stands. */
@@ -426,7 +431,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
       const ruled = `${action} ${decision.rules.join(" ")}`;
       faults.decisions[ruled] = (faults.decisions[ruled] ?? 0) + 1;
       let next = nextLine(l.plan, action, decision, nextFacts);
-      if (action === "PROGRESS" && next.changes.length === 0) faults.deadEnds++;
+      if (action === "PROGRESS" && isDeadEnd(next.changes)) faults.deadEnds++;
       if (
         next.line &&
         standingBars(judgeScore([{ ...next.line, sharesRests: false }], context)[0] as never).length > 0
