@@ -7,8 +7,7 @@ import { withMeasuredHip } from "@/core/selection/setUp/machineFor";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
 import { weakenedBy } from "@/core/strength/weakenedBy";
 import type { Side } from "@/core/units/fields";
-import { type Ctx, once, today } from "../base/context";
-import { Known } from "../base/known";
+import { type Ctx, today } from "../base/context";
 import { untilChanged } from "../base/untilChanged";
 import { ageYearsOf, bodyOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -26,7 +25,7 @@ export interface LegKnown {
 }
 
 // ten years of sets are folded once, until something of the episode changes
-const known = new Known<LegKnown>(240);
+const kept = untilChanged<LegKnown>("leg", 240);
 
 /** What a leg can do, the treated one where nothing is said: everything that was tested, done and told, up to a day. */
 export const legKnown = (
@@ -34,11 +33,7 @@ export const legKnown = (
   client: ClientEpisode,
   { side = client.side, until = today(ctx) }: { side?: Side; until?: string } = {},
 ): Promise<LegKnown> =>
-  once(ctx, `leg ${client.episodeId} ${side} ${until}`, () =>
-    untilChanged(ctx, known, { episodeId: client.episodeId, asked: `${side} ${until}` }, () =>
-      foldedLeg(ctx, client, side, until),
-    ),
-  );
+  kept(ctx, client.episodeId, () => foldedLeg(ctx, client, side, until), `${side} ${until}`);
 
 async function foldedLeg(ctx: Ctx, client: ClientEpisode, side: Side, until: string): Promise<LegKnown> {
   const measured = await measurementsOf(ctx, client.episodeId);

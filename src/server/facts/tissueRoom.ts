@@ -6,8 +6,7 @@ import { type SorePart, sorePartOf, tissueDone } from "@/core/sheet/effect/tissu
 import { keptLine, keptSet } from "@/core/sheet/line/keptLine";
 import { daysAfter } from "@/core/units/days";
 import { isSore } from "@/core/visit/between/offersAreOpen";
-import { type Ctx, dayOf, once } from "../base/context";
-import { Known } from "../base/known";
+import { type Ctx, dayOf } from "../base/context";
 import { untilChanged } from "../base/untilChanged";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
@@ -34,13 +33,11 @@ const row = z.object({
   answered: z.object({ pain: z.number().nullable(), swelling: z.number().nullable() }).nullable(),
 });
 
-const known = new Known<readonly TissueVisit[]>(240);
+const kept = untilChanged<readonly TissueVisit[]>("tissue", 240);
 
 /** What each day of the last weeks put on what is sore, and how the morning after it was. */
 const tissueVisits = (ctx: Ctx, client: ClientEpisode): Promise<readonly TissueVisit[]> =>
-  once(ctx, `tissue ${client.episodeId}`, () =>
-    untilChanged(ctx, known, client, () => workedOut(ctx, client)),
-  );
+  kept(ctx, client.episodeId, () => workedOut(ctx, client));
 
 async function workedOut(ctx: Ctx, client: ClientEpisode): Promise<TissueVisit[]> {
   const sore = await soreOf(ctx, client);

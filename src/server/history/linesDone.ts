@@ -2,19 +2,16 @@ import "server-only";
 import { keptOffers, keptSet, keptStation } from "@/core/sheet/line/keptLine";
 import { scheme } from "@/core/sheet/schemes/scheme";
 import type { LineOfVisit } from "@/core/visit/capacity/capacityEvents";
-import { type Ctx, dayOf, once } from "../base/context";
-import { Known } from "../base/known";
+import { type Ctx, dayOf } from "../base/context";
 import { untilChanged } from "../base/untilChanged";
 import { stands } from "./records";
 
 // ten years of sets are read once, until something of the episode changes
-const known = new Known<LineOfVisit[]>(60);
+const kept = untilChanged<LineOfVisit[]>("lines done", 60);
 
 /** Every line of an episode that capacity can learn from, with what was logged of it and stands, the oldest first. */
 export const linesDone = (ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> =>
-  once(ctx, `lines done ${episodeId}`, () =>
-    untilChanged(ctx, known, { episodeId }, () => readLines(ctx, episodeId)),
-  );
+  kept(ctx, episodeId, () => readLines(ctx, episodeId));
 
 async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
   const rows = await ctx.tx<

@@ -7,7 +7,8 @@ import { keptLine } from "@/core/sheet/line/keptLine";
 import { daysBetween } from "@/core/units/days";
 import { lineDone } from "@/core/visit/lineDone";
 import { rowsOf } from "../base/batch";
-import { type Ctx, dayOf, once, today } from "../base/context";
+import { type Ctx, dayOf, today } from "../base/context";
+import { untilChanged } from "../base/untilChanged";
 import { recordsOf, stands } from "./records";
 
 const DAY_MS = 86_400_000;
@@ -53,9 +54,11 @@ export async function workOfVisits(ctx: Ctx, episodeId: string, since: Date | nu
   }));
 }
 
+const keptLoads = untilChanged<PastLoad[]>("past loads", 240);
+
 /** The kneecap's by day for the last weeks. Today is left out: it is what is being planned. */
 export const pastLoads = (ctx: Ctx, episodeId: string): Promise<PastLoad[]> =>
-  once(ctx, `past loads ${episodeId}`, async () => {
+  keptLoads(ctx, episodeId, async () => {
     const byDay = new Map<string, number>();
     for (const v of await workOfVisits(ctx, episodeId, before(ctx.now, WEEKS_KEPT_DAYS))) {
       const day = dayOf(ctx, v.startedAt);
@@ -76,42 +79,62 @@ export async function daysOfReps(ctx: Ctx, lineId: string, reps: number): Promis
   return r?.since ? daysBetween(dayOf(ctx, r.since), today(ctx)) : 0;
 }
 
+const keptDays = untilChanged<number>("days run", 240);
+
 /** On how many days something was run to its end, counted no further than `most`. */
-export async function visitsDone(ctx: Ctx, episodeId: string, most: number): Promise<number> {
-  const [r] = await ctx.tx`
-    select count(*) as n from (
-      select distinct (v.started_at at time zone ${ctx.actor.timeZone})::date from visit v
-      join visit_end e on e.visit_id = v.id where v.episode_id = ${episodeId} limit ${most}) x`;
-  return r?.n ?? 0;
-}
+export const visitsDone = (ctx: Ctx, episodeId: string, most: number): Promise<number> =>
+  keptDays(
+    ctx,
+    episodeId,
+    async () => {
+      const [r] = await ctx.tx`
+        select count(*) as n from (
+          select distinct (v.started_at at time zone ${ctx.actor.timeZone})::date from visit v
+          join visit_end e on e.visit_id = v.id where v.episode_id = ${episodeId} limit ${most}) x`;
+      return r?.n ?? 0;
+    },
+    String(most),
+  );
+
+const keptAccumulated = untilChanged<{ at: Date | null }>("accumulated", 240);
 
 /** Whole days since the last set of an accumulated line was done, today not counted; null: never. */
 export async function daysSinceAccumulated(ctx: Ctx, episodeId: string): Promise<number | null> {
-  const [r] = await ctx.tx`
-    select max(v.started_at) as at from visit v
-    join sheet_line l on l.version_id = v.version_id and l.scheme_kind = 'accumulated'
-    where v.episode_id = ${episodeId} and exists (
-      select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and ${stands(ctx)})`;
-  return r?.at ? daysBetween(dayOf(ctx, r.at), today(ctx)) : null;
+  const { at } = await keptAccumulated(ctx, episodeId, async () => {
+    const [r] = await ctx.tx<{ at: Date | null }[]>`
+      select max(v.started_at) as at from visit v
+      join sheet_line l on l.version_id = v.version_id and l.scheme_kind = 'accumulated'
+      where v.episode_id = ${episodeId} and exists (
+        select 1 from set_record r where r.visit_id = v.id and r.line_id = l.line_id and ${stands(ctx)})`;
+    return { at: r?.at ?? null };
+  });
+  return at ? daysBetween(dayOf(ctx, at), today(ctx)) : null;
 }
+
+const keptPain = untilChanged<{ worst: number | null }>("worst pain", 240);
 
 /** The worst joint pain of the last visit: before it, in any set, at its end; null: none is known. */
 export async function lastWorstPain(ctx: Ctx, episodeId: string): Promise<number | null> {
-  const [r] = await ctx.tx`
-    with last as (
-      select v.id, e.pain_at_start, e.pain_at_end from visit v join visit_end e on e.visit_id = v.id
-      where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)
-    select greatest(
-      (select max(r.pain) from set_record r where ${stands(ctx)} and r.visit_id = (select id from last)),
-      (select pain_at_start from last), (select pain_at_end from last)) as worst`;
-  return r?.worst ?? null;
+  const { worst } = await keptPain(ctx, episodeId, async () => {
+    const [r] = await ctx.tx<{ worst: number | null }[]>`
+      with last as (
+        select v.id, e.pain_at_start, e.pain_at_end from visit v join visit_end e on e.visit_id = v.id
+        where v.episode_id = ${episodeId} order by v.received_at desc, v.id limit 1)
+      select greatest(
+        (select max(r.pain) from set_record r where ${stands(ctx)} and r.visit_id = (select id from last)),
+        (select pain_at_start from last), (select pain_at_end from last)) as worst`;
+    return { worst: r?.worst ?? null };
+  });
+  return worst;
 }
 
 const TIMED = 20;
 
+const keptHolds = untilChanged<TimedHold[]>("timed holds", 240);
+
 /** First holds that ended because the muscle gave out: they tell how long this person holds. The newest twenty. */
 export const timedHolds = (ctx: Ctx, episodeId: string): Promise<TimedHold[]> =>
-  once(ctx, `timed holds ${episodeId}`, async () => {
+  keptHolds(ctx, episodeId, async () => {
     const rows = await ctx.tx`
       select r.worked_s, (l.kept ->> 'share')::numeric as share
       from visit v join set_record r on r.visit_id = v.id

@@ -6,7 +6,6 @@ import { conditionById } from "@/core/rules/conditions";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf } from "../base/context";
-import { Known } from "../base/known";
 import { untilChanged } from "../base/untilChanged";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
@@ -16,11 +15,11 @@ import { bandsOf } from "./bands";
 import { costsOf, legOf } from "./costs";
 import type { PastEpisode } from "./episode";
 
-const known = new Known<string>(60);
+const kept = untilChanged<string>("review", 60);
 
 /** The same as the text it travels as. */
 export const packedFactsOf = (ctx: Ctx, e: PastEpisode): Promise<string> =>
-  untilChanged(ctx, known, { episodeId: e.episodeId }, async () => packed(await reviewFactsOf(ctx, e)));
+  kept(ctx, e.episodeId, async () => packed(await reviewFactsOf(ctx, e)));
 
 /** All that an episode led to, for the time line: one question to the database for each kind of thing. */
 export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts> {

@@ -10,12 +10,11 @@ import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { legKnown } from "../facts/legs";
 import { linesDone } from "../history/linesDone";
-import { setsDoneSince } from "../history/setsDone";
+import { setsDoneWithin } from "../history/setsDone";
 import { recentVisits } from "../history/visits";
 import { blockOf } from "../week/blocks";
 import { muscleCredits, setAimOf } from "../week/weekSets";
 
-const DAY_MS = 86_400_000;
 const WEEKS = PLATEAU_DAYS / 7;
 const MUSCLE = { extension: "quads", flexion: "hams" } as const satisfies Record<Direction, string>;
 
@@ -34,11 +33,7 @@ export async function plateausOf(
   const tried = { visits: new Set(visits.map((v) => v.day)).size, planned };
   if (!wasTried(tried)) return [];
   const { credit } = await muscleCredits(ctx);
-  const done = await setsDoneSince(
-    ctx,
-    client.episodeId,
-    new Date(ctx.now.getTime() - PLATEAU_DAYS * DAY_MS),
-  );
+  const done = await setsDoneWithin(ctx, client.episodeId, PLATEAU_DAYS);
   const byMuscle = credit(done.filter((d) => d.on > since));
   const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
   const soreMornings = visits.filter((v) => isSore(v, pain)).length;

@@ -7,7 +7,7 @@ import { daysAfter, daysBetween, mondayOf } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { pastLoads } from "../history/past";
-import { setsDoneSince } from "../history/setsDone";
+import { MOST_DAYS_BACK, setsDoneWithin } from "../history/setsDone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
 import { setGuardOf } from "./setGuard";
 import { muscleCredits, shortForOf } from "./weekSets";
@@ -30,8 +30,6 @@ export interface PlannableSheet extends BlockSheet {
 const WEEK_DAYS = 7;
 const WEEKS_BACK = 4;
 /** Records may come in some days after they were done. */
-const SETS_BACK_DAYS = 49;
-const DAY_MS = 86_400_000;
 const HARD_BACK_DAYS = 14;
 
 /** The question of a block: sheets in force with what is wished, the client's days, and what was done before it. */
@@ -62,11 +60,7 @@ export async function weekFacts(
     on: daysAfter(today(ctx), -p.daysAgo),
     kneecapChairS: p.kneecapChairS,
   }));
-  const done = await setsDoneSince(
-    ctx,
-    client.episodeId,
-    new Date(ctx.now.getTime() - SETS_BACK_DAYS * DAY_MS),
-  );
+  const done = await setsDoneWithin(ctx, client.episodeId, MOST_DAYS_BACK);
   const setsWithin = (from: string, to: string): ByMuscle =>
     credit(
       done
@@ -109,10 +103,9 @@ const workSetsOf = (lines: readonly KeptLine[]): number =>
 
 /** Days of the last two weeks on which hard leg work was done, today's too, and for which muscle groups it was hard. */
 export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {
-  const since = new Date(ctx.now.getTime() - HARD_BACK_DAYS * DAY_MS);
   const { hard } = await muscleCredits(ctx);
   const byDay = new Map<string, { work: { exerciseId: string; sets: number }[]; isAccumulated: boolean }>();
-  for (const d of await setsDoneSince(ctx, episodeId, since)) {
+  for (const d of await setsDoneWithin(ctx, episodeId, HARD_BACK_DAYS)) {
     if (d.kind === "holds") continue;
     const day = byDay.get(d.on) ?? { work: [], isAccumulated: false };
     day.work.push(d);
