@@ -5,6 +5,7 @@ import type { DraftFacts, PainSite } from "@/core/drafts/draftFacts";
 import { draftSession } from "@/core/drafts/draftSession";
 import { aimedMuscles } from "@/core/drafts/person/aimed";
 import { isFrail } from "@/core/drafts/person/frailty";
+import { notYetOf } from "@/core/drafts/person/notYet";
 import { recipeOf } from "@/core/drafts/recipe";
 import { phaseLimits } from "@/core/phases/phaseLimits";
 import { painLimit, type School } from "@/core/progression/painRule";
@@ -194,6 +195,10 @@ export function draftFactsOn(c: TrialClient, visits: number): DraftFacts {
     daysAWeek: weekdaysOf(p).length,
     isOfTheBack: condition.main_region === "lumbar",
     painSites: site ? [site] : [],
+    notYet: notYetOf(
+      { rises: p.rises ? "yes" : "hands", climbs: p.climbs ? "yes" : "rail" },
+      { chair: null, stairs: null },
+    ),
     swellingIsUp: false,
     weak: [],
     isFrail: isFrail({ ageYears: p.ageYears, normSex: p.norm, rises: null }),

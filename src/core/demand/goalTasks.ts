@@ -18,10 +18,9 @@ const OF_GOAL: Record<string, readonly Task[]> = {
 };
 
 /** Usual for everybody: the chair and the stair of daily life. */
-const USUAL: readonly Task[] = [
-  { kind: "chair", seatM: 0.46 },
-  { kind: "stairs_up", riserM: 0.17 },
-];
+export const USUAL_CHAIR: Task = { kind: "chair", seatM: 0.46 };
+export const USUAL_STAIR: Task = { kind: "stairs_up", riserM: 0.17 };
+const USUAL: readonly Task[] = [USUAL_CHAIR, USUAL_STAIR];
 
 /** Whose a task is: of a goal of the client, of everybody's day, or neither. */
 export type TaskOf = "goal" | "usual" | null;

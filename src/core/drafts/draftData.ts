@@ -3,8 +3,8 @@ import data from "../rules/data/drafts.json";
 import { legs } from "../sheet/line/legs";
 import type { Scheme } from "../sheet/schemes/scheme";
 
-/** What a line is for. The task is the goal itself and is never dropped for time. */
-const role = z.enum(["warm_up", "main", "support", "calf", "stretch", "task"]);
+/** What a line is for. The task is the goal itself; it and the range after surgery are never dropped for time. Rule K19. */
+const role = z.enum(["warm_up", "main", "support", "calf", "range", "task"]);
 export type Role = z.infer<typeof role>;
 
 const restS = z.number();

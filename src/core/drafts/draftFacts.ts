@@ -1,5 +1,6 @@
 import type { Stage } from "../rules/conditions";
 import type { Muscle } from "../schedule/balance";
+import type { NotYet } from "./person/notYet";
 import type { Recipe } from "./recipe";
 
 /** Where it hurts, as far as a first draft asks. */
@@ -25,6 +26,8 @@ export interface DraftFacts {
   daysAWeek: number;
   isOfTheBack: boolean;
   painSites: readonly PainSite[];
+  /** daily tasks that are not done alone yet, as told or by what they would take */
+  notYet: readonly NotYet[];
   /** one grade more swelling than at the visit before */
   swellingIsUp: boolean;
   weak: readonly WeakGroup[];

@@ -13,6 +13,7 @@ import { enoughSets, sayTooFew } from "./enoughSets";
 import { filled, sayTime, secondsOf } from "./fillTime";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
 import { withStandIns } from "./person/machineRules";
+import { forStory } from "./person/notYet";
 import { forPain, forSwelling } from "./person/painRules";
 import {
   forExperience,
@@ -125,7 +126,8 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   const { known } = context;
   const ladder = c.facts.recipe.ladders[0];
   const goal = GOALS.find((g) => g.id === ladder?.goal_id);
-  let made = ladder && goal ? withTask(drafted, c, known, ladder, goal.name) : drafted;
+  const told = forStory(drafted, c);
+  let made = ladder && goal ? withTask(told, c, known, ladder, goal.name) : told;
   made = forSwelling(forPain(made, c), c);
   made = forWeakness(made, c);
   made = forIrritability(made, c, known.irritability);
@@ -149,7 +151,7 @@ function shortened(made: DraftLine[], c: Change): DraftLine[] {
   const weeks = c.facts.weeksAfterSurgery;
   const pumps = weeks !== null && weeks < PUMP_WEEKS;
   const kept = made.map((l) => ({ ...l, isAsked: l.isAsked || (pumps && l.role === "calf") }));
-  const fewer = kept.filter((l) => l.isAsked || (l.role !== "stretch" && l.role !== "calf"));
+  const fewer = kept.filter((l) => l.isAsked || l.role !== "calf");
   return (fewer.length >= LEAST_LINES ? fewer : kept).map((l) =>
     withSets(l, (now) => (l.scheme.kind === "holds" ? now : Math.min(2, now))),
   );

@@ -20,6 +20,7 @@ import type { PainSite, WeakGroup } from "./draftFacts";
 import { draftSession } from "./draftSession";
 import { leading } from "./leading";
 import { standInsOf } from "./person/machineRules";
+import { notYetOf } from "./person/notYet";
 import { painSitesOf } from "./person/painSites";
 import { swellingTrend } from "./person/swellingTrend";
 import { weakGroups } from "./person/weakGroups";
@@ -70,16 +71,26 @@ describe("a draft of any condition and phase", () => {
     isFrail: fc.boolean(),
     isNovice: fc.boolean(),
     swellingIsUp: fc.boolean(),
+    told: fc.record({
+      rises: fc.constantFrom("yes" as const, "hands" as const, "no" as const, null),
+      climbs: fc.constantFrom("yes" as const, "rail" as const, "no" as const, null),
+    }),
   });
 
   test("holds nothing that is barred or ends early, no held hinge, nothing twice, and says why each line is there", () => {
     fc.assert(
-      fc.property(example, ({ of, ...x }) => {
-        const { facts, context } = draftFor({ ...of, ...x });
+      fc.property(example, ({ of, told, ...x }) => {
+        const notYet = notYetOf(told, { chair: null, stairs: null });
+        const { facts, context } = draftFor({ ...of, ...x, notYet });
         const { lines, notes } = draftSession(facts, rangeSheet(context.sheet), context, x, USUAL_ORDER);
         expect(new Set(lines.map((l) => l.exerciseId)).size).toBe(lines.length);
         // a warm-up may stand before them
         expect(lines.length).toBeLessThanOrEqual(x.isFrail ? 5 : 8);
+        // nothing that the client does not do alone yet
+        const asked = (...ids: string[]) => lines.some((l) => ids.includes(l.exerciseId));
+        if (told.rises === "hands" || told.rises === "no")
+          expect(asked("sit_to_stand", "chair_rise_staggered")).toBe(false);
+        if (told.climbs === "no") expect(asked("step_up", "step_down")).toBe(false);
         const judged = judgeScore(lines, context);
         for (const j of judged) {
           expect({ id: j.line.exerciseId, bars: j.bars, isTrial: j.isTrial }).toEqual({
@@ -125,6 +136,7 @@ describe("a draft of any condition and phase", () => {
               place: "gym",
               minutes: 15,
               goal: "low_chair",
+              told: { rises: null, climbs: null },
               irritability: "low",
               painSites: [],
               weak: [],
@@ -193,6 +205,7 @@ describe("a draft of any condition and phase", () => {
               ) as (typeof EVERY)[number],
               place: "gym",
               minutes: 45,
+              told: { rises: null, climbs: null },
               goal: "low_chair",
               irritability: "low",
               painSites: ["front_of_knee", "low_back"],

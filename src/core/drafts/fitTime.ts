@@ -15,12 +15,11 @@ export interface Made {
 
 export const LEAST_LINES = 3;
 
-/** What is given up first: support and calves, what was asked for later, then warm-ups, at last the one that heavy work asked for; never the task, nor the last main line. */
+/** What is given up first: support and calves, what was asked for later, then warm-ups, at last the one that heavy work asked for; never the task, the range or the last main line. */
 const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
   (d) => d.role === "support" && !d.isAsked,
-  (d) => d.role === "stretch" && !d.isAsked,
   (d) => d.role === "calf" && !d.isAsked,
-  (d) => d.role === "support" || d.role === "calf" || d.role === "stretch",
+  (d) => d.role === "support" || d.role === "calf",
   (d) => d.role === "warm_up" && !d.isAsked,
   (d) => d.role === "main" && !d.isAsked,
   (d) => d.role === "main",

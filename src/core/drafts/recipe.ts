@@ -1,3 +1,5 @@
+import { SCALES } from "../bounds/scales";
+import { conditionById } from "../rules/conditions";
 import { type Said, saidWith } from "../units/said";
 import { DRAFTS, LADDERS, type WrittenLadder, type WrittenLine } from "./draftData";
 import { type DraftLine, plainLine } from "./draftLine";
@@ -10,6 +12,8 @@ export interface Recipe {
   beside: readonly string[];
   /** of the client's goals, the hardest to do first */
   ladders: readonly WrittenLadder[];
+  /** goals that ask for more impact than any phase of this condition opens: talked about, never drafted. Rule K17 */
+  talkedAbout: readonly string[];
 }
 
 export interface RecipeOfPlace {
@@ -32,6 +36,7 @@ export interface Settled {
 export function recipeOf(c: Settled, goalIds: readonly string[]): Recipe | null {
   const written = DRAFTS.find((d) => d.condition_id === c.conditionId && d.phase_id === c.phaseId);
   if (!written) return null;
+  const ladders = goalIds.flatMap((id) => LADDERS.filter((l) => l.goal_id === id));
   const place = (p: (typeof written)["home"]): RecipeOfPlace => ({
     ...settledLines(p.lines, c),
     movesFirst: { exerciseId: p.progress_first.exercise_id, how: p.progress_first.how },
@@ -40,8 +45,17 @@ export function recipeOf(c: Settled, goalIds: readonly string[]): Recipe | null 
     clinic: place(written.clinic_gym),
     home: place(written.home),
     beside: written.beside,
-    ladders: goalIds.flatMap((id) => LADDERS.filter((l) => l.goal_id === id)),
+    ladders,
+    talkedAbout: ladders.filter((l) => neverOpens(l, c.conditionId)).map((l) => l.goal_id),
   };
+}
+
+/** Whether a goal asks for jumps or running that no phase of a condition allows. */
+function neverOpens(ladder: WrittenLadder, conditionId: string): boolean {
+  const impact = (word: string) => (SCALES.impact as readonly string[]).indexOf(word);
+  const phases = conditionById(conditionId)?.phases ?? [];
+  const most = Math.max(...phases.map((p) => impact(p.limits.impact)));
+  return ladder.stages.some((s) => s.needs_impact && impact(s.needs_impact) > most);
 }
 
 function settledLines(lines: readonly WrittenLine[], c: Settled): Pick<RecipeOfPlace, "lines" | "notes"> {

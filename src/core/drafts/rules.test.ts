@@ -1,15 +1,21 @@
 import { sayPlainly } from "@/words/say";
 import type { InForce } from "../bounds/inForce";
+import type { Cost } from "../demand/cost";
 import { exerciseById } from "../rules/exercises";
+import { rangeSheet } from "../selection/rank/rangeSheet";
+import { USUAL_ORDER } from "../sheet/order/sessionScore";
 import { bounded } from "../testdata/bounded";
+import { draftFor } from "../testdata/draftFor";
 import { fromKept, saidWith } from "../units/said";
 import { schemeInPlaceOf } from "./addedSchemes";
 import { LADDERS, type WrittenLadder } from "./draftData";
 import type { DraftFacts } from "./draftFacts";
 import { type DraftLine, plainLine } from "./draftLine";
+import { draftSession } from "./draftSession";
 import { addLine, type Change, swap } from "./edit";
 import { isFrail } from "./person/frailty";
 import { withStandIns } from "./person/machineRules";
+import { forStory, notYetOf } from "./person/notYet";
 import { forPain, forSwelling } from "./person/painRules";
 import {
   forExperience,
@@ -19,7 +25,7 @@ import {
   forYears,
   insideEffort,
 } from "./person/personRules";
-import { recipeOf } from "./recipe";
+import { type Recipe, recipeOf } from "./recipe";
 import { withTask } from "./taskStage";
 
 const SETS: DraftLine["scheme"] = {
@@ -69,6 +75,7 @@ function change(
       daysAWeek: 3,
       isOfTheBack: false,
       painSites: [],
+      notYet: [],
       swellingIsUp: false,
       weak: [],
       isFrail: false,
@@ -282,6 +289,77 @@ describe("the goal as a line", () => {
     const none = change({}, { not: ladder("low_chair").stages.flatMap((s) => s.exercise_id ?? []) });
     withTask([line("lp_mid_hip")], none, known(), ladder("low_chair"), "a low chair");
     expect(none.notes.join(" ")).toMatch(/no stage of it fits today.*opens later.*raised seat/);
+  });
+
+  test("what is not done alone yet ends the ladder below it, with the reason, and stays out of every line", () => {
+    const told = (rises: "hands" | "no" | null, climbs: "no" | null = null) =>
+      notYetOf({ rises, climbs }, { chair: null, stairs: null });
+    const c = change({ notYet: told("hands") });
+    const chair = withTask(
+      forStory([line("lp_mid_hip"), line("sit_to_stand")], c),
+      c,
+      known({ irritability: "low" }),
+      ladder("low_chair"),
+      "a low chair",
+    );
+    expect(ids(chair)).toEqual(["lp_mid_hip", "chair_rise_hands"]);
+    expect(sayPlainly(fromKept(of(chair, "chair_rise_hands").why))).toMatch(
+      /goal itself.*still takes the hands/,
+    );
+    // the floor begins with rising: what comes before it takes its place
+    expect(ids(withTask([line("lp_mid_hip")], c, known(), ladder("floor"), "the floor"))).toContain(
+      "chair_rise_hands",
+    );
+    const stairs = change({ notYet: told(null, "no") });
+    const low = withTask(
+      [line("lp_mid_hip")],
+      stairs,
+      known({ irritability: "low" }),
+      ladder("stairs"),
+      "stairs",
+    );
+    expect(ids(low)).toEqual(["lp_mid_hip", "step_up_low"]);
+    const none = change(
+      { notYet: told("no") },
+      { not: ["chair_rise_hands", "lp_horizontal", "lp_mid_hip", "bridge_two"] },
+    );
+    expect(forStory([line("sit_to_stand")], none)).toEqual([]);
+    expect(none.notes.join(" ")).toMatch(/Left out: .*nobody rises from a chair alone yet/);
+    // the same exercise never twice
+    expect(ids(forStory([line("chair_rise_hands"), line("sit_to_stand")], c))).toEqual(["chair_rise_hands"]);
+  });
+
+  test("where nobody asked, what would surely take more than there is counts as not done; what is told wins", () => {
+    const cost = (value: number, doubt: number) => ({ percent: { value, doubt } }) as Cost;
+    const asked = { rises: null, climbs: null };
+    const dear = { chair: cost(140, 30), stairs: cost(125, 30) };
+    expect(notYetOf(asked, dear)).toEqual([{ task: "chair", because: "cost", percent: 140 }]);
+    expect(notYetOf({ rises: "yes", climbs: "rail" }, { chair: cost(300, 1), stairs: cost(300, 1) })).toEqual(
+      [],
+    );
+  });
+
+  test("running where no phase of the condition opens it is talked about, not drafted", () => {
+    const of = (conditionId: string, phaseId: string, variantId: string) =>
+      recipeOf({ conditionId, phaseId, variantId, choices: {} }, ["run"]) as Recipe;
+    const recipe = of("total_knee_replacement", "w12p", "standard");
+    expect(recipe.talkedAbout).toEqual(["run"]);
+    const c = change({ recipe });
+    expect(withTask([line("lp_mid_hip")], c, known(), ladder("run"), "running")).toHaveLength(1);
+    expect(c.notes.join(" ")).toMatch(/“running” is talked about/);
+    expect(of("acl_reconstruction", "p4", "standard").talkedAbout).toEqual([]);
+  });
+
+  test("range early after surgery is not given up for time", () => {
+    const settled = { conditionId: "total_knee_replacement", phaseId: "w0_2", variantId: "standard" };
+    for (const minutes of [15, 30]) {
+      const { facts, context } = draftFor({ ...settled, week: 1, weeksAfterSurgery: 1 });
+      const wish = { place: "gym", minutes } as const;
+      const { lines } = draftSession(facts, rangeSheet(context.sheet), context, wish, USUAL_ORDER);
+      expect(lines.map((l) => l.exerciseId)).toEqual(
+        expect.arrayContaining(["heel_prop_straight", "heel_slide_bend"]),
+      );
+    }
   });
 
   test("says how a stage is set with its units", () => {

@@ -2,9 +2,11 @@ import { isStricter } from "../bounds/inForce";
 import type { ClientSchemeFacts } from "../sheet/judge/schemeFacts";
 import { lowerFirst } from "../units/lowerFirst";
 import { asKept, fromKept, type Said, saidWith } from "../units/said";
+import { addedScheme } from "./addedSchemes";
 import type { WrittenLadder, WrittenStage } from "./draftData";
 import { type DraftLine, has, plainLine } from "./draftLine";
 import type { Change } from "./edit";
+import { asksTooMuch, easierThan } from "./person/notYet";
 
 /** In the first weeks after surgery a goal begins at its first stage [own]. */
 const EARLY_WEEKS = 6;
@@ -28,15 +30,20 @@ export function withTask(
   ladder: WrittenLadder,
   goalName: string,
 ): DraftLine[] {
-  const own = ladder.stages.findIndex((s) => s.exercise_id && has(lines, s.exercise_id));
+  if (c.facts.recipe.talkedAbout.includes(ladder.goal_id)) {
+    c.note(saidWith("drafts.goal_talked", { goal: goalName }));
+    return lines;
+  }
+  // what is not done alone yet ends the ladder for now
+  const tooMuch = ladder.stages.findIndex((s) => s.exercise_id && asksTooMuch(c, s.exercise_id));
+  const stages = tooMuch < 0 ? ladder.stages : ladder.stages.slice(0, tooMuch);
+  const own = stages.findIndex((s) => s.exercise_id && has(lines, s.exercise_id));
   const start = Math.floor(ladder.stages.length * begunAt(c, known));
-  const reachable = ladder.stages.slice(0, start + 1);
+  const reachable = stages.slice(0, start + 1);
   const stage =
-    reachable.findLast((s) => isOpen(s, c)) ??
-    ladder.stages.find((s) => s.exercise_id && isOpen(s, c)) ??
-    null;
-  if (own >= 0 && isOpen(ladder.stages[own] as WrittenStage, c)) {
-    const id = ladder.stages[own]?.exercise_id;
+    reachable.findLast((s) => isOpen(s, c)) ?? stages.find((s) => s.exercise_id && isOpen(s, c)) ?? null;
+  if (own >= 0 && isOpen(stages[own] as WrittenStage, c)) {
+    const id = stages[own]?.exercise_id;
     return lines.map((l) =>
       l.exerciseId === id
         ? {
@@ -52,6 +59,21 @@ export function withTask(
   const before = stage?.exercise_id ? lines.find((l) => l.role === "task" && isBefore(l)) : undefined;
   if (before && begunAt(c, known) === 0 && c.fits(before.exerciseId))
     return lines.map((l) => (l === before ? { ...l, isAsked: true } : l));
+  const easier = tooMuch < 0 ? null : easierThan(c, ladder.stages[tooMuch]?.exercise_id ?? "");
+  if (!stage && easier) {
+    const { exercise, why } = easier;
+    const made = plainLine(
+      exercise.id,
+      "task",
+      { scheme: addedScheme(exercise), window: null },
+      "together",
+      why,
+    );
+    const stands = has(lines, exercise.id);
+    return stands
+      ? lines.map((l) => (l.exerciseId === exercise.id ? { ...l, isAsked: true, why } : l))
+      : inPlaceOf(lines, { ...made, isAsked: true });
+  }
   if (!stage) {
     const first = ladder.stages.find((s) => s.exercise_id);
     c.note(

@@ -1,13 +1,18 @@
 import "server-only";
+import { costOf } from "@/core/demand/cost";
+import { USUAL_CHAIR, USUAL_STAIR } from "@/core/demand/goalTasks";
+import type { Task } from "@/core/demand/tasks";
 import type { DraftFacts } from "@/core/drafts/draftFacts";
 import { leading } from "@/core/drafts/leading";
 import { aimedMuscles } from "@/core/drafts/person/aimed";
 import { isFrail } from "@/core/drafts/person/frailty";
+import { notYetOf } from "@/core/drafts/person/notYet";
 import { painSitesOf } from "@/core/drafts/person/painSites";
 import { swellingTrend } from "@/core/drafts/person/swellingTrend";
 import { weakGroups } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
+import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { sayPlainly } from "@/words/say";
 import { type Ctx, dayOf, today } from "../base/context";
@@ -15,6 +20,7 @@ import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/cli
 import { conditionsOf } from "../client/conditions";
 import { screeningsOf } from "../client/screenings";
 import { storyOf } from "../client/story";
+import { legKnown } from "../facts/legs";
 import { painSentence } from "../facts/pain";
 import { visitsDone } from "../history/past";
 import { recentVisits } from "../history/visits";
@@ -54,6 +60,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     daysAWeek: story.weekdays.length || USUAL_DAYS,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
+    notYet: await notYet(ctx, client, story),
     swellingIsUp: trend === "one_more",
     weak,
     isFrail: isFrail({
@@ -68,6 +75,18 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     bodyMassKg: client.bodyMassKg,
     unconfirmed: first.isConfirmed ? null : lowerFirst(first.phase.name),
   };
+}
+
+/** What is not done alone yet: as told in Story, else by what it would take of the leg. Rule K17. */
+async function notYet(
+  ctx: Ctx,
+  client: ClientEpisode,
+  told: Parameters<typeof notYetOf>[0],
+): Promise<DraftFacts["notYet"]> {
+  const { body, strength, does } = await legKnown(ctx, client);
+  const can = curveCan(strength, "extension");
+  const cost = (task: Task) => costOf(body, task, can, does);
+  return notYetOf(told, { chair: cost(USUAL_CHAIR), stairs: cost(USUAL_STAIR) });
 }
 
 /** Every grade on file: of the story, measured, and of the mornings. */

@@ -1,5 +1,6 @@
 import type { TooFewBecause } from "@/core/drafts/enoughSets";
 import type { TimeBecause } from "@/core/drafts/fillTime";
+import type { NotYet } from "@/core/drafts/person/notYet";
 import type { Muscle } from "@/core/schedule/balance";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
@@ -28,6 +29,20 @@ const TOO_FEW: Readonly<Record<TooFewBecause, string>> = {
     "Today's limits leave so many in reserve that a set counts half: a therapist can change that limit.",
   light: "The loads that are open ask too little to count whole: they rise with what the sets show.",
   lines: "Every line has the sets it can have: add a line for it.",
+};
+
+/** Why a daily task is not asked for yet. */
+const NOT_YET: Record<NotYet["task"], Record<NotYet["because"], (percent: number | null) => string>> = {
+  chair: {
+    hands: () => "rising from a chair still takes the hands",
+    not: () => "nobody rises from a chair alone yet here",
+    cost: (percent) => `rising without hands would take about ${percent} % of what this leg can do`,
+  },
+  stairs: {
+    hands: () => "stairs still take the rail",
+    not: () => "stairs are not climbed alone yet",
+    cost: (percent) => `a stair would take about ${percent} % of what this leg can do`,
+  },
 };
 
 type Set = Readonly<Record<string, string | number>>;
@@ -165,6 +180,10 @@ export const drafts = {
   stand_in: (m: { why: Said; instead: Said }, f: Format) => `${f.say(m.why)} (${f.say(m.instead)})`,
   // the goal itself
   goal_itself: (m: { why: Said }, f: Format) => `the goal itself: ${f.say(m.why)}`,
+  goal_talked: (m: { goal: string }) =>
+    `“${m.goal}” is talked about with the client and with who treats them: no phase of these rules opens jumping or running, nothing is drafted for it.`,
+  easier_now: (m: NotYet) => `a stage easier for now: ${NOT_YET[m.task][m.because](m.percent)}`,
+  not_yet: (m: NotYet) => NOT_YET[m.task][m.because](m.percent),
   goal_stage: (m: { set: Set; goOn: string }) => `the goal itself: ${setWords(m.set)}; on when ${m.goOn}`,
   goal_not_yet: (
     m: { goal: string; goalId: string; impact: boolean; first: string; opens: Said | null },
