@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
 import { plainMeasurement } from "@/core/measure/measurementInput";
 import { boundsOf, limitsBar, limitsOf, writeLimit, writtenLimits } from "@/server/bounds/limits";
+import { previewStance } from "@/server/choice/stancePreview";
 import { clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { recordOf } from "@/server/client/record";
@@ -9,7 +10,6 @@ import { chooseStance, noteStanceView, stancesInForce, stanceViews } from "@/ser
 import { createClient } from "@/server/client/story";
 import { checkedCitations, markSource } from "@/server/clinic/sources";
 import { confirmPhase, findingsOf, tickFunctional } from "@/server/facts/phases";
-import { previewStance } from "@/server/facts/stancePreview";
 import { recordTest } from "@/server/measure/measurements";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {

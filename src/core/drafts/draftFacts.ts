@@ -26,6 +26,8 @@ export interface DraftFacts {
   daysAWeek: number;
   isOfTheBack: boolean;
   painSites: readonly PainSite[];
+  /** the answer in force to each question of schools that somebody answered, by its id. Rule K22 */
+  schools: Readonly<Record<string, string>>;
   /** daily tasks that are not done alone yet, as told or by what they would take */
   notYet: readonly NotYet[];
   /** one grade more swelling than at the visit before */

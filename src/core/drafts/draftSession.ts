@@ -24,6 +24,7 @@ import {
   insideEffort,
 } from "./person/personRules";
 import { soundLines } from "./person/soundLines";
+import { forSchools } from "./schools/schoolRules";
 import { withTask } from "./taskStage";
 import { testsWorth } from "./testsWorth";
 
@@ -128,7 +129,7 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   const goal = GOALS.find((g) => g.id === ladder?.goal_id);
   const told = forStory(drafted, c);
   let made = ladder && goal ? withTask(told, c, known, ladder, goal.name) : told;
-  made = forSwelling(forPain(made, c), c);
+  made = forSwelling(forPain(forSchools(made, c), c), c);
   made = forWeakness(made, c);
   made = forIrritability(made, c, known.irritability);
   made = forYears(forPlace(made, c, wish.place), c);

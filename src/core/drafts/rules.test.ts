@@ -1,6 +1,5 @@
 import { sayPlainly } from "@/words/say";
 import type { InForce } from "../bounds/inForce";
-import type { Cost } from "../demand/cost";
 import { exerciseById } from "../rules/exercises";
 import { rangeSheet } from "../selection/rank/rangeSheet";
 import { USUAL_ORDER } from "../sheet/order/sessionScore";
@@ -75,6 +74,7 @@ function change(
       daysAWeek: 3,
       isOfTheBack: false,
       painSites: [],
+      schools: {},
       notYet: [],
       swellingIsUp: false,
       weak: [],
@@ -330,7 +330,7 @@ describe("the goal as a line", () => {
   });
 
   test("where nobody asked, what would surely take more than there is counts as not done; what is told wins", () => {
-    const cost = (value: number, doubt: number) => ({ percent: { value, doubt } }) as Cost;
+    const cost = (value: number, doubt: number) => ({ value, doubt });
     const asked = { rises: null, climbs: null };
     const dear = { chair: cost(140, 30), stairs: cost(125, 30) };
     expect(notYetOf(asked, dear)).toEqual([{ task: "chair", because: "cost", percent: 140 }]);

@@ -11,6 +11,8 @@ export interface StanceOption {
   /** reasons for it and against it */
   speaksFor: string;
   speaksAgainst: string;
+  /** what it does beside limits; null: limits alone, or it is the rules' own way */
+  effect: string | null;
 }
 
 /** A question on which schools of practice differ, whatever it is about. */
@@ -44,6 +46,8 @@ const notes = z
   .object({
     against: z.record(z.string(), z.string()),
     needsSurgeon: z.array(z.string()),
+    /** questions that are answered by an order, not by a school */
+    notOffered: z.array(z.string()),
     own: z.array(ownStance),
   })
   .parse(data);
@@ -67,6 +71,9 @@ const disagreement = z.object({
   confidence,
 });
 
+const EFFECTS: Readonly<Record<string, string>> = texts.effects;
+const effectOf = (id: string, optionId: string): string | null => EFFECTS[`${id}.${optionId}`] ?? null;
+
 /** Stances that belong to no condition: how work is set up, ordered, judged. */
 export const GENERAL_STANCES: readonly Stance[] = [
   ...notes.own.map(
@@ -79,6 +86,7 @@ export const GENERAL_STANCES: readonly Stance[] = [
         label: x.label,
         speaksFor: x.for,
         speaksAgainst: x.against,
+        effect: effectOf(o.id, x.id),
       })),
       defaultId: o.default,
       defaultReason: o.defaultReason,
@@ -101,6 +109,7 @@ export const GENERAL_STANCES: readonly Stance[] = [
             label: d.tool_default,
             speaksFor: texts.rule_for,
             speaksAgainst: texts.rule_against,
+            effect: null,
           },
           ...d.positions.map((p, i) => {
             return {
@@ -110,24 +119,32 @@ export const GENERAL_STANCES: readonly Stance[] = [
               // where no price is written, the other view is the argument against
               speaksAgainst:
                 p.trade_off ?? `${texts.others_say}${d.positions.find((o) => o !== p)?.view ?? ""}`,
+              effect: effectOf(d.id, `view_${i + 1}`),
             };
           }),
-        ],
+        ].filter((o) => o.id === "rule" || o.effect !== null),
         defaultId: "rule",
         defaultReason: texts.default_reason,
-        changes: texts.changes_nothing,
+        changes: texts.changes_drafts,
         source: d.source,
         confidence: d.confidence,
       }),
-    ),
+    )
+    // an answer that changes nothing is not offered (K22)
+    .filter((s) => s.options.length > 1),
 ];
 
 export const stanceId = (conditionId: string, schoolId: string): string => `${conditionId}.${schoolId}`;
 
+/** The school of pain is a limit of its own; of the others some answer bounds another phase otherwise. */
+const changesLimits = (s: Condition["schools"][number]): boolean =>
+  s.id === "pain_school" || s.options.some((o) => Object.keys(o.phase_overrides).length > 0);
+
 /** The stances of a condition, in the shape of all others. */
 export function stancesOf(condition: Condition, variantId?: string): Stance[] {
   const variant = condition.variants.find((v) => v.id === variantId);
-  return condition.schools.map((s) => ({
+  const offered = condition.schools.filter((s) => !notes.notOffered.includes(stanceId(condition.id, s.id)));
+  return offered.map((s) => ({
     id: stanceId(condition.id, s.id),
     topic: s.question,
     conditionId: condition.id,
@@ -137,10 +154,11 @@ export function stancesOf(condition: Condition, variantId?: string): Stance[] {
       speaksFor: o.reason,
       speaksAgainst:
         notes.against[`${condition.id}.${s.id}.${o.id}`] ?? notes.against[`${s.id}.${o.id}`] ?? "",
+      effect: effectOf(stanceId(condition.id, s.id), o.id),
     })),
     defaultId: variant?.school_defaults[s.id] ?? s.default,
     defaultReason: s.default_reason,
-    changes: texts.changes_limits,
+    changes: changesLimits(s) ? texts.changes_limits : texts.changes_drafts,
     source: s.options.map((o) => o.source).join("; "),
     confidence: s.options.find((o) => o.id === s.default)?.confidence ?? "low",
   }));

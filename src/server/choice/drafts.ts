@@ -12,6 +12,7 @@ import { swellingTrend } from "@/core/drafts/person/swellingTrend";
 import { weakGroups } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
+import { GENERAL_STANCES, stanceId } from "@/core/rules/stances";
 import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { sayPlainly } from "@/words/say";
@@ -19,6 +20,7 @@ import { type Ctx, dayOf, today } from "../base/context";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { screeningsOf } from "../client/screenings";
+import { optionInForce, stancesInForce } from "../client/stances";
 import { storyOf } from "../client/story";
 import { legKnown } from "../facts/legs";
 import { painSentence } from "../facts/pain";
@@ -30,8 +32,18 @@ import { findingsOnFile, measurementsOf } from "../measure/otherMeasurements";
 /** Days a week where nobody was asked. */
 const USUAL_DAYS = 3;
 
+/** One question of schools, answered otherwise than it is. */
+export interface Answered {
+  id: string;
+  optionId: string;
+}
+
 /** What a first draft is made from, or the sentence why none is made today. */
-export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<DraftFacts | string> {
+export async function draftFacts(
+  ctx: Ctx,
+  client: ClientEpisode,
+  answered: Answered | null = null,
+): Promise<DraftFacts | string> {
   const first = leading(await conditionsOf(ctx, client.episodeId));
   if (!first) return "No condition of the rules is named in Story: add exercises by hand.";
   const pain = await painSentence(ctx, client);
@@ -42,11 +54,12 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   const story = await storyOf(ctx, client);
   // the goal that is hardest to do now comes first
   const goals = [...story.goals].sort((a, b) => b.hard - a.hard).flatMap((g) => g.goalId ?? []);
+  const schools = await schoolsOf(ctx, client, answered);
   const settled = {
     conditionId: first.condition.id,
     phaseId: first.phase.id,
     variantId: first.variantId,
-    choices: first.choices,
+    choices: choicesOf(first.condition.id, schools),
   };
   const recipe = recipeOf(settled, goals);
   if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
@@ -60,6 +73,7 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
     daysAWeek: story.weekdays.length || USUAL_DAYS,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
+    schools,
     notYet: await notYet(ctx, client, story),
     swellingIsUp: trend === "one_more",
     weak,
@@ -77,6 +91,34 @@ export async function draftFacts(ctx: Ctx, client: ClientEpisode): Promise<Draft
   };
 }
 
+/** The answers in force, general and of the conditions, by the question's id. */
+async function schoolsOf(
+  ctx: Ctx,
+  client: ClientEpisode,
+  answered: Answered | null,
+): Promise<Record<string, string>> {
+  const stances = await stancesInForce(ctx, client.episodeId);
+  const general = GENERAL_STANCES.flatMap(({ id }) => {
+    const option = optionInForce(stances, id);
+    return option ? [[id, option] as const] : [];
+  });
+  const own = (await conditionsOf(ctx, client.episodeId)).flatMap((c) =>
+    Object.entries(c.choices).map(([school, option]) => [stanceId(c.condition.id, school), option] as const),
+  );
+  return {
+    ...Object.fromEntries([...general, ...own]),
+    ...(answered && { [answered.id]: answered.optionId }),
+  };
+}
+
+/** Those of one condition, by its own names. */
+const choicesOf = (conditionId: string, schools: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(schools).flatMap(([id, option]) =>
+      id.startsWith(`${conditionId}.`) ? [[id.slice(conditionId.length + 1), option] as const] : [],
+    ),
+  );
+
 /** What is not done alone yet: as told in Story, else by what it would take of the leg. Rule K17. */
 async function notYet(
   ctx: Ctx,
@@ -85,7 +127,7 @@ async function notYet(
 ): Promise<DraftFacts["notYet"]> {
   const { body, strength, does } = await legKnown(ctx, client);
   const can = curveCan(strength, "extension");
-  const cost = (task: Task) => costOf(body, task, can, does);
+  const cost = (task: Task) => costOf(body, task, can, does).percent;
   return notYetOf(told, { chair: cost(USUAL_CHAIR), stairs: cost(USUAL_STAIR) });
 }
 

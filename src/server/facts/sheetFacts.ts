@@ -72,12 +72,17 @@ export const contextOfSheet = async (
   sheet: Parameters<typeof factsOfSheet>[1],
 ): Promise<ScoreContext> => scoreContextOf(factsOfSheet(await sheetFacts(ctx, client), sheet));
 
-/** The second view of each question: calves first, isolation before the press. */
-async function orderSchool(ctx: Ctx, episodeId: string): Promise<OrderSchool> {
+/** The second view of each question: calves first, isolation before the press; `otherwise`: one answered so. */
+export async function orderSchool(
+  ctx: Ctx,
+  episodeId: string,
+  otherwise: { id: string; optionId: string } | null = null,
+): Promise<OrderSchool> {
   const stances = await stancesInForce(ctx, episodeId);
+  const answer = (id: string) => (otherwise?.id === id ? otherwise.optionId : optionInForce(stances, id));
   return {
     ...USUAL_ORDER,
-    calvesFirst: optionInForce(stances, "d_calves_order") === "view_2",
-    isolationFirst: optionInForce(stances, "d_ext_before_press") === "view_1",
+    calvesFirst: answer("d_calves_order") === "view_2",
+    isolationFirst: answer("d_ext_before_press") === "view_1",
   };
 }

@@ -1,7 +1,7 @@
-import type { Cost } from "../../demand/cost";
 import type { Exercise } from "../../rules/exercises";
 import type { Climbs, Rises } from "../../story/daily";
 import { asKept, saidWith } from "../../units/said";
+import type { Computed } from "../../units/working/working";
 import { schemeInPlaceOf } from "../addedSchemes";
 import type { DraftLine } from "../draftLine";
 import { type Change, leftOut } from "../edit";
@@ -14,16 +14,19 @@ export interface NotYet {
   percent: number | null;
 }
 
+/** What a task takes of what the leg can do, with its doubt. */
+type Percent = Pick<Computed, "value" | "doubt">;
+
 /** More than this nobody can give. */
 const ALL_PERCENT = 100;
 
 /** What is told wins over what is worked out: who does it every day can. */
 export function notYetOf(
   told: { rises: Rises | null; climbs: Climbs | null },
-  costs: { chair: Cost | null; stairs: Cost | null },
+  costs: { chair: Percent | null; stairs: Percent | null },
 ): NotYet[] {
   const byCost = (task: NotYet["task"], isAsked: boolean): NotYet[] => {
-    const found = costs[task]?.percent;
+    const found = costs[task];
     if (isAsked || !found || found.value - (found.doubt ?? 0) <= ALL_PERCENT) return [];
     return [{ task, because: "cost", percent: Math.round(found.value) }];
   };

@@ -1,4 +1,4 @@
-import { isStricter } from "../../bounds/inForce";
+import { isStricter, mostOf } from "../../bounds/inForce";
 import type { PainSite } from "../draftFacts";
 import { bentAtMost, type DraftLine, has, withReserve, withSets } from "../draftLine";
 import { addLine, type Change, drop, isClass, onEach, swap } from "../edit";
@@ -8,16 +8,21 @@ type Rule = (lines: DraftLine[], change: Change) => DraftLine[];
 /** Half a right angle is where the inner side is still quiet, and light bending work too [~]. */
 const SHALLOW_DEG = 60;
 
+/** A hip that may bend so far is not bounded: phases write 110 to 120° where they mean nothing [own]. */
+const FREE_HIP_DEG = 110;
+
+/** Back, a bounded hip and the inner side of the knee win over the height of the feet: they stay in the middle, hip wide. */
+export const feetStayMid = (c: Change): boolean =>
+  c.facts.painSites.includes("low_back") ||
+  c.facts.painSites.includes("inner_joint_line") ||
+  mostOf(c.limits, "hip_flexion") < FREE_HIP_DEG ||
+  isStricter(c.limits, "back_bending", "allowed");
+
 /** What hurts is looked at before anything else: swap or move the angle first, then take load off, drop last. */
 const RULES: Record<PainSite, Rule> = {
   front_of_knee: (lines, c) => {
-    // the back wins over the height of the feet
-    const backWins =
-      c.facts.painSites.includes("low_back") ||
-      c.limits.hip_flexion !== undefined ||
-      isStricter(c.limits, "back_bending", "allowed");
     const swapped = [
-      ...(backWins ? [] : [["lp_mid_hip", "lp_high_wide", "drafts.upright_shin"] as const]),
+      ...(feetStayMid(c) ? [] : [["lp_mid_hip", "lp_high_wide", "drafts.upright_shin"] as const]),
       ["kext_full", "kext_restricted", "drafts.near_straight"] as const,
       ["kext_ankle_weight", "kext_iso_band", "drafts.cuff_last_degrees"] as const,
     ].reduce((l, [from, to, why]) => swap(l, c, from, to, why), lines);

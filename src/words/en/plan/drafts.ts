@@ -182,6 +182,7 @@ export const drafts = {
   goal_itself: (m: { why: Said }, f: Format) => `the goal itself: ${f.say(m.why)}`,
   goal_talked: (m: { goal: string }) =>
     `“${m.goal}” is talked about with the client and with who treats them: no phase of these rules opens jumping or running, nothing is drafted for it.`,
+  by_school: "as the school chosen for this client has it",
   easier_now: (m: NotYet) => `a stage easier for now: ${NOT_YET[m.task][m.because](m.percent)}`,
   not_yet: (m: NotYet) => NOT_YET[m.task][m.because](m.percent),
   goal_stage: (m: { set: Set; goOn: string }) => `the goal itself: ${setWords(m.set)}; on when ${m.goOn}`,

@@ -13,14 +13,23 @@ interface EditedStance {
   changes: string;
   defaultReason: string;
   source: string;
+  /** bounds of the condition, else drafts and their order */
   changesLimits: boolean;
-  options: { id: string; label: string; speaksFor: string; speaksAgainst: string; needsSurgeon: boolean }[];
+  options: {
+    id: string;
+    label: string;
+    speaksFor: string;
+    speaksAgainst: string;
+    effect: string | null;
+    needsSurgeon: boolean;
+  }[];
 }
 
 /** What a choice would change, as the server computed it without saving anything. */
 export interface StancePreview {
   limits: string[];
   exercises: string[];
+  draft: string[];
 }
 
 /** Chooses a stance: reasons for and against each answer, and what it changes, before anything is saved. */
@@ -107,6 +116,7 @@ export function StanceEditor({
                 <b>{o.label}</b> {o.id === chosen && <span className="small quiet">in force</span>}
                 <span className="small block">+ {o.speaksFor}</span>
                 {o.speaksAgainst && <span className="small block">− {o.speaksAgainst}</span>}
+                {o.effect && <span className="small quiet block">Then {o.effect}.</span>}
               </span>
             </label>
           ))}
@@ -182,17 +192,25 @@ function PreviewWords({
   clinic: boolean;
 }) {
   if (isSame) return <p className="quiet">Choose another answer to see what it changes.</p>;
-  if (!stance.changesLimits) return <p>Changes {stance.changes}.</p>;
   if (clinic)
-    return <p>Changes the limits of every client with this condition for whom nothing else is chosen.</p>;
+    return (
+      <p>
+        Changes {stance.changes}
+        {stance.changesLimits ? " for every client who has it" : " for every client"} for whom nothing else is
+        chosen.
+      </p>
+    );
   if (!preview) return <p className="quiet">Working out what it changes …</p>;
-  if (preview.limits.length + preview.exercises.length === 0)
-    return <p>Changes nothing in this phase; it may in a later one.</p>;
+  const changed = [...preview.limits, ...preview.exercises, ...preview.draft];
+  if (changed.length === 0)
+    return (
+      <p>Changes nothing for this client today: {stance.changes} may be other in a later phase or draft.</p>
+    );
   return (
     <>
       <p className="font-bold">It would change</p>
       <ul className="small">
-        {[...preview.limits, ...preview.exercises].map((w) => (
+        {changed.map((w) => (
           <li key={w}>{w}</li>
         ))}
       </ul>
@@ -210,7 +228,7 @@ function usePreview(
   const [preview, setPreview] = useState<StancePreview | null>(null);
   useEffect(() => {
     setPreview(null);
-    if (!clientId || !isAsked || !stance.changesLimits) return;
+    if (!clientId || !isAsked) return;
     let isCurrent = true;
     send<StancePreview>(`/api/clients/${clientId}/stances/preview`, { stanceId: stance.id, optionId }).then(
       (sent) => isCurrent && sent.ok && setPreview(sent.result),
@@ -218,6 +236,6 @@ function usePreview(
     return () => {
       isCurrent = false;
     };
-  }, [clientId, stance.id, stance.changesLimits, optionId, isAsked]);
+  }, [clientId, stance.id, optionId, isAsked]);
   return preview;
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { changes } from "@/app/_web/route";
+import { previewStance } from "@/server/choice/stancePreview";
 import { clientEpisode } from "@/server/client/clients";
-import { previewStance } from "@/server/facts/stancePreview";
 
 const asked = z.object({ stanceId: z.string().max(80), optionId: z.string().max(80) });
 
