@@ -74,6 +74,8 @@ const disagreement = z.object({
 const EFFECTS: Readonly<Record<string, string>> = texts.effects;
 const effectOf = (id: string, optionId: string): string | null => EFFECTS[`${id}.${optionId}`] ?? null;
 
+const DISAGREED = z.array(disagreement).parse(exerciseData.disagreements);
+
 /** Stances that belong to no condition: how work is set up, ordered, judged. */
 export const GENERAL_STANCES: readonly Stance[] = [
   ...notes.own.map(
@@ -95,41 +97,38 @@ export const GENERAL_STANCES: readonly Stance[] = [
       confidence: o.confidence,
     }),
   ),
-  ...z
-    .array(disagreement)
-    .parse(exerciseData.disagreements)
-    .map(
-      (d): Stance => ({
-        id: d.id,
-        topic: d.topic,
-        conditionId: null,
-        options: [
-          {
-            id: "rule",
-            label: d.tool_default,
-            speaksFor: texts.rule_for,
-            speaksAgainst: texts.rule_against,
-            effect: null,
-          },
-          ...d.positions.map((p, i) => {
-            return {
-              id: `view_${i + 1}`,
-              label: p.label,
-              speaksFor: p.reason ?? texts.practice,
-              // where no price is written, the other view is the argument against
-              speaksAgainst:
-                p.trade_off ?? `${texts.others_say}${d.positions.find((o) => o !== p)?.view ?? ""}`,
-              effect: effectOf(d.id, `view_${i + 1}`),
-            };
-          }),
-        ].filter((o) => o.id === "rule" || o.effect !== null),
-        defaultId: "rule",
-        defaultReason: texts.default_reason,
-        changes: texts.changes_drafts,
-        source: d.source,
-        confidence: d.confidence,
-      }),
-    )
+  ...DISAGREED.map(
+    (d): Stance => ({
+      id: d.id,
+      topic: d.topic,
+      conditionId: null,
+      options: [
+        {
+          id: "rule",
+          label: d.tool_default,
+          speaksFor: texts.rule_for,
+          speaksAgainst: texts.rule_against,
+          effect: null,
+        },
+        ...d.positions.map((p, i) => {
+          return {
+            id: `view_${i + 1}`,
+            label: p.label,
+            speaksFor: p.reason ?? texts.practice,
+            // where no price is written, the other view is the argument against
+            speaksAgainst:
+              p.trade_off ?? `${texts.others_say}${d.positions.find((o) => o !== p)?.view ?? ""}`,
+            effect: effectOf(d.id, `view_${i + 1}`),
+          };
+        }),
+      ].filter((o) => o.id === "rule" || o.effect !== null),
+      defaultId: "rule",
+      defaultReason: texts.default_reason,
+      changes: texts.changes_drafts,
+      source: d.source,
+      confidence: d.confidence,
+    }),
+  )
     // an answer that changes nothing is not offered (K22)
     .filter((s) => s.options.length > 1),
 ];
@@ -170,6 +169,20 @@ export function stanceById(id: string): Stance | null {
   if (general) return general;
   const condition = conditionById(id.split(".")[0] ?? "");
   return (condition && stancesOf(condition).find((s) => s.id === id)) ?? null;
+}
+
+/** Whether there is, or once was, such an answer: files keep what was chosen before it was found to change nothing. */
+export function isKnownAnswer(id: string, optionId: string | null): boolean {
+  const [condition = "", school = ""] = id.split(".");
+  const written =
+    DISAGREED.find((d) => d.id === id)
+      ?.positions.map((_, i) => `view_${i + 1}`)
+      .concat("rule") ??
+    stanceById(id)?.options.map((o) => o.id) ??
+    conditionById(condition)
+      ?.schools.find((s) => s.id === school)
+      ?.options.map((o) => o.id);
+  return written !== undefined && (optionId === null || written.includes(optionId));
 }
 
 /** Options that only the surgeon's written word opens. */

@@ -4,7 +4,7 @@ import { schoolOf } from "../phases/painSchool";
 import { phaseStep } from "../phases/phaseEntry";
 import { allCitations } from "../rules/citations";
 import { CONDITIONS, conditionById } from "../rules/conditions";
-import { GENERAL_STANCES, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
+import { GENERAL_STANCES, isKnownAnswer, needsSurgeonsWord, stanceById, stancesOf } from "../rules/stances";
 import { notCovered } from "../rules/uncovered";
 import { NO_FINDINGS } from "../testdata/noFindings";
 import { issueSaid } from "../units/wrong";
@@ -145,6 +145,13 @@ describe("stances", () => {
       }
     }
     expect(stanceById("nothing.of_it")).toBeNull();
+    // files keep answers that are not offered any more
+    expect(stanceById("d_soreness")).toBeNull();
+    expect(isKnownAnswer("d_soreness", "view_1")).toBe(true);
+    expect(isKnownAnswer("acl_reconstruction.brace", "brace")).toBe(true);
+    expect(isKnownAnswer("d_foot_height", null)).toBe(true);
+    expect(isKnownAnswer("d_soreness", "view_9")).toBe(false);
+    expect(isKnownAnswer("nothing.of_it", null)).toBe(false);
   });
 
   test("those that only the surgeon opens exist", () => {

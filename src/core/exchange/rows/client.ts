@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { conditionById } from "../../rules/conditions";
-import { stanceById } from "../../rules/stances";
+import { isKnownAnswer } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
 import { ANSWERS } from "../../screening/screening";
 import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
@@ -97,10 +97,8 @@ export const condition = table(
   { episode_id: "episode", set_by: "person" },
 );
 
-const isStance = (s: { stance_id: string; option_id: string | null }): boolean => {
-  const known = stanceById(s.stance_id);
-  return known !== null && (s.option_id === null || known.options.some((o) => o.id === s.option_id));
-};
+const isStance = (s: { stance_id: string; option_id: string | null }): boolean =>
+  isKnownAnswer(s.stance_id, s.option_id);
 const STANCE = { path: ["stance_id"], error: "input.no_such_stance" };
 
 export const stanceChoice = table(

@@ -180,6 +180,10 @@ export function StanceEditor({
   );
 }
 
+/** Neither a limit nor a draft: what it changes is seen on its own page. */
+const isElsewhere = (s: EditedStance): boolean =>
+  !s.changesLimits && s.options.every((o) => o.effect === null);
+
 function PreviewWords({
   stance,
   isSame,
@@ -192,6 +196,7 @@ function PreviewWords({
   clinic: boolean;
 }) {
   if (isSame) return <p className="quiet">Choose another answer to see what it changes.</p>;
+  if (isElsewhere(stance)) return <p>Changes {stance.changes}.</p>;
   if (clinic)
     return (
       <p>
@@ -228,7 +233,7 @@ function usePreview(
   const [preview, setPreview] = useState<StancePreview | null>(null);
   useEffect(() => {
     setPreview(null);
-    if (!clientId || !isAsked) return;
+    if (!clientId || !isAsked || isElsewhere(stance)) return;
     let isCurrent = true;
     send<StancePreview>(`/api/clients/${clientId}/stances/preview`, { stanceId: stance.id, optionId }).then(
       (sent) => isCurrent && sent.ok && setPreview(sent.result),
@@ -236,6 +241,6 @@ function usePreview(
     return () => {
       isCurrent = false;
     };
-  }, [clientId, stance.id, optionId, isAsked]);
+  }, [clientId, stance, optionId, isAsked]);
   return preview;
 }
