@@ -195,6 +195,7 @@ export function draftFactsOn(c: TrialClient, visits: number): DraftFacts {
     daysAWeek: weekdaysOf(p).length,
     isOfTheBack: condition.main_region === "lumbar",
     painSites: site ? [site] : [],
+    painfulArcs: [],
     schools: {},
     notYet: notYetOf(
       { rises: p.rises ? "yes" : "hands", climbs: p.climbs ? "yes" : "rail" },

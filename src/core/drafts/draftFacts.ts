@@ -1,5 +1,6 @@
 import type { Stage } from "../rules/conditions";
 import type { Muscle } from "../schedule/balance";
+import type { PainfulArc } from "../strength/painfulArc";
 import type { NotYet } from "./person/notYet";
 import type { Recipe } from "./recipe";
 
@@ -26,6 +27,8 @@ export interface DraftFacts {
   daysAWeek: number;
   isOfTheBack: boolean;
   painSites: readonly PainSite[];
+  /** where it hurts, by the way the knee is moved. Rule K27 */
+  painfulArcs: readonly PainfulArc[];
   /** the answer in force to each question of schools that somebody answered, by its id. Rule K22 */
   schools: Readonly<Record<string, string>>;
   /** daily tasks that are not done alone yet, as told or by what they would take */

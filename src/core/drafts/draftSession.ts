@@ -12,6 +12,7 @@ import { addLine, type Change, nameOf } from "./edit";
 import { enoughSets, sayTooFew } from "./enoughSets";
 import { filled, sayTime, secondsOf } from "./fillTime";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
+import { aroundWhatHurts } from "./person/aroundPain";
 import { withStandIns } from "./person/machineRules";
 import { forStory } from "./person/notYet";
 import { forPain, forSwelling } from "./person/painRules";
@@ -129,7 +130,7 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   const goal = GOALS.find((g) => g.id === ladder?.goal_id);
   const told = forStory(drafted, c);
   let made = ladder && goal ? withTask(told, c, known, ladder, goal.name) : told;
-  made = forSwelling(forPain(forSchools(made, c), c), c);
+  made = forSwelling(aroundWhatHurts(forPain(forSchools(made, c), c), c), c);
   made = forWeakness(made, c);
   made = forIrritability(made, c, known.irritability);
   made = forYears(forPlace(made, c, wish.place), c);

@@ -74,6 +74,7 @@ function change(
       daysAWeek: 3,
       isOfTheBack: false,
       painSites: [],
+      painfulArcs: [],
       schools: {},
       notYet: [],
       swellingIsUp: false,

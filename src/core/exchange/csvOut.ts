@@ -102,7 +102,10 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
     },
     {
       name: "measurements",
-      columns: ["client", "taken_at", "what", "side", "value", "unit", "way", "stands", "taken_by"],
+      columns: [
+        ...["client", "taken_at", "what", "side", "value", "unit", "way", "stands", "taken_by"],
+        ...["moved", "from_deg", "to_deg", "load_kg"],
+      ],
       rows: rows.measurement.map((m) => [
         client,
         m.taken_at,
@@ -113,6 +116,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         m.way,
         m.voided_at ? "no" : "yes",
         who.get(m.taken_by) ?? "",
+        ...[m.moved, m.from_deg, m.to_deg, m.load_kg],
       ]),
     },
     {

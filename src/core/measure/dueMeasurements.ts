@@ -4,7 +4,7 @@ import { daysBetween } from "../units/days";
 import type { Side } from "../units/fields";
 import { type Said, saidWith } from "../units/said";
 import { type DatedMeasurement, type DatedStrength, FINDING_VALID_DAYS, newestOf } from "./findings";
-import { type MeasurementKind, measurementKind } from "./measurementKinds";
+import { type MeasurementGroup, type MeasurementKind, measurementKind } from "./measurementKinds";
 
 /** Something to measure, and why. */
 export interface DueMeasurement {
@@ -12,7 +12,7 @@ export interface DueMeasurement {
   what: Said;
   because: Said;
   /** which part of Measure it is in */
-  group: "strength" | "motion" | "swelling" | "function" | "repetitions";
+  group: "strength" | MeasurementGroup;
   /** without it nothing can be dosed */
   isNeeded: boolean;
 }

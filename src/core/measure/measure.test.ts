@@ -13,6 +13,7 @@ import { dueMeasurements } from "./dueMeasurements";
 import { type DatedMeasurement, type DatedStrength, findingsFrom, pairedStrength } from "./findings";
 import { measurementInput, plainMeasurement } from "./measurementInput";
 import { MEASUREMENT_KIND_IDS } from "./measurementKinds";
+import { type MeasuredArc, painfulArcsNow } from "./painfulArcs";
 import { sitToStandBelow } from "./sitToStand";
 import { ratioSummary, strengthSummary } from "./strengthSummary";
 
@@ -249,6 +250,20 @@ describe("a measurement as it is sent", () => {
       /20 and 80 cm/,
     ],
     [{ kind: "repetition_test", way: null, value: 40, reps: 8, reserve: 2 }, /Name the machine/],
+    [{ kind: "painful_arc", way: null, value: 4, fromDeg: 20, toDeg: 40 }, /how the knee was moved/],
+    [{ kind: "painful_arc", way: null, value: 4, moved: "closed" }, /from which to which bend/],
+    [
+      { kind: "painful_arc", way: null, value: 4, moved: "closed", fromDeg: 40, toDeg: 42 },
+      /at least 5° wide/,
+    ],
+    [
+      { kind: "painful_arc", way: null, value: 4, moved: "closed", fromDeg: 60, toDeg: 20 },
+      /at least 5° wide/,
+    ],
+    [
+      { kind: "painful_arc", way: null, value: 4, moved: "closed", fromDeg: 0, toDeg: 20, loadKg: 0 },
+      /leave it empty/,
+    ],
     [{ kind: "guess", way: null }, /what was measured/],
   ])("%j", (over, expected) => {
     expect(sentences(over).join(" ")).toMatch(expected);
@@ -257,7 +272,9 @@ describe("a measurement as it is sent", () => {
   test("every kind can be sent plainly at its bounds, except those that need more", () => {
     for (const kind of MEASUREMENT_KIND_IDS) {
       const ok = measurementInput.safeParse(plainMeasurement(ID, kind, "left", 15)).success;
-      expect(ok).toBe(!["sit_to_stand_30s", "repetition_test", "swelling", "daily_pain"].includes(kind));
+      expect(ok).toBe(
+        !["sit_to_stand_30s", "repetition_test", "swelling", "daily_pain", "painful_arc"].includes(kind),
+      );
     }
   });
 });
@@ -278,5 +295,29 @@ describe("the angle sensor", () => {
   test("refuses a leg that still moves, and a reading that is too short", () => {
     expect(() => endRangeDeg(trace(112, 1.8))).toThrow("input.reading_moved");
     expect(() => endRangeDeg(trace(112, 0.3))).toThrow("input.reading_short");
+  });
+});
+
+describe("where it hurts", () => {
+  const measured = (takenOn: string, over: Partial<MeasuredArc> = {}): MeasuredArc => ({
+    ...{ kind: "painful_arc", side: "left", value: 4, way: null, takenOn },
+    ...{ moved: "extension", fromDeg: 20, toDeg: 40, loadKg: null },
+    ...over,
+  });
+
+  test("of each way of moving the newest on that leg counts, for six weeks; none found takes it away", () => {
+    const at = (all: MeasuredArc[], today = "2026-03-30") => painfulArcsNow(all, "left", today);
+    const closed = measured("2026-03-01", { moved: "closed", fromDeg: 60, toDeg: 90, loadKg: 20 });
+    const both = [measured("2026-03-20", { fromDeg: 25, toDeg: 45 }), measured("2026-03-02"), closed];
+    expect(at(both).map((a) => [a.moved, a.fromDeg, a.toDeg, a.pain])).toEqual([
+      ["extension", 25, 45, 4],
+      ["closed", 60, 90, 4],
+    ]);
+    expect(at([measured("2026-03-20", { side: "right" })])).toEqual([]);
+    expect(
+      at([measured("2026-03-21", { value: 0, fromDeg: null, toDeg: null }), ...both]).map((a) => a.moved),
+    ).toEqual(["closed"]);
+    expect(at([measured("2026-02-16")])).toHaveLength(1);
+    expect(at([measured("2026-02-15")])).toEqual([]);
   });
 });

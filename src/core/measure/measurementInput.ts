@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { painfulMove } from "../strength/painfulArc";
 import { side, uuid, wholeField } from "../units/fields";
 import { wrong } from "../units/wrong";
 import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "./measurementKinds";
@@ -22,6 +23,16 @@ export const measurementInput = z
       .max(0.8, { error: "input.chair_range" })
       .nullable(),
     armsUsed: z.boolean().nullable(),
+    /** of a painful arc: how it was moved, from where to where it hurt, and with what added */
+    moved: painfulMove.nullable().default(null),
+    fromDeg: wholeField("arc_from", 0, 155).nullable().default(null),
+    toDeg: wholeField("arc_to", 5, 160).nullable().default(null),
+    loadKg: z
+      .number({ error: "input.arc_load" })
+      .gt(0, { error: "input.arc_load" })
+      .max(400, { error: "input.arc_load" })
+      .nullable()
+      .default(null),
   })
   .superRefine((m, ctx) => {
     const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
@@ -42,6 +53,12 @@ export const measurementInput = z
       if (m.reps === null) say("reps", "input.reps_done");
       if (m.reserve === null) say("reserve", "input.reserve_left");
     }
+    if (m.kind === "painful_arc") {
+      if (m.moved === null) say("moved", "input.choose_move");
+      if (m.value > 0 && (m.fromDeg === null || m.toDeg === null)) say("fromDeg", "input.arc_ends");
+      else if (m.fromDeg !== null && m.toDeg !== null && m.toDeg - m.fromDeg < LEAST_ARC_DEG)
+        say("toDeg", wrong("input.arc_wide", { least: LEAST_ARC_DEG }));
+    }
     if (m.kind === "sit_to_stand_30s") {
       if (m.chairM === null) say("chairM", "input.chair_height");
       if (m.armsUsed === null) say("armsUsed", "input.arms_used");
@@ -49,7 +66,13 @@ export const measurementInput = z
   });
 export type MeasurementInput = z.infer<typeof measurementInput>;
 
+/** Finer than this nobody feels or reads it [own]. */
+const LEAST_ARC_DEG = 5;
+
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
+/** What only a painful arc has. */
+export const NO_ARC = { moved: null, fromDeg: null, toDeg: null, loadKg: null } as const;
 
 /** A measurement with nothing but its value: the rest as most kinds have it. */
 export const plainMeasurement = (
@@ -70,4 +93,5 @@ export const plainMeasurement = (
   twoLegs: null,
   chairM: null,
   armsUsed: null,
+  ...NO_ARC,
 });

@@ -1,7 +1,7 @@
 import { SIT_TO_STAND_REAL_CHANGE } from "./sitToStand";
 import texts from "./text/en.json";
 
-export type MeasurementGroup = "motion" | "swelling" | "function" | "repetitions";
+export type MeasurementGroup = "motion" | "swelling" | "function" | "repetitions" | "painful_arc";
 
 interface KindModel {
   group: MeasurementGroup;
@@ -107,9 +107,24 @@ const MODELS = {
     isAngle: false,
     realChange: null,
   },
+  // the worst pain in it; where it lies is kept beside
+  painful_arc: {
+    group: "painful_arc",
+    unit: "of 10",
+    least: 0,
+    most: 10,
+    isWhole: true,
+    isSided: true,
+    isAngle: false,
+    realChange: 2,
+  },
 } as const satisfies Record<string, KindModel>;
 
 export type MeasurementKind = keyof typeof MODELS;
 export const MEASUREMENT_KIND_IDS = Object.keys(MODELS) as [MeasurementKind, ...MeasurementKind[]];
 const TEXTS: Readonly<Record<MeasurementKind, Pick<KindSpec, "name" | "how" | "realChangeSource">>> = texts;
 export const measurementKind = (kind: MeasurementKind): KindSpec => ({ ...MODELS[kind], ...TEXTS[kind] });
+
+/** Whether a value and a side say all of it: what a file of values can bring. */
+export const isPlain = (kind: MeasurementKind): boolean =>
+  kind !== "repetition_test" && kind !== "painful_arc";

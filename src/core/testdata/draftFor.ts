@@ -69,6 +69,7 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
       daysAWeek: 3,
       isOfTheBack: condition.main_region === "lumbar",
       painSites: x.painSites ?? [],
+      painfulArcs: x.painfulArcs ?? [],
       schools: x.schools ?? {},
       notYet: x.notYet ?? [],
       swellingIsUp: x.swellingIsUp ?? false,

@@ -4,6 +4,8 @@ import { wrong } from "./wrong";
 /** What people enter; its words are in `words/en/fields`. */
 export type FieldName =
   | "knee_flexion"
+  | "arc_from"
+  | "arc_to"
   | "body_mass"
   | "height"
   | "lever_arm"

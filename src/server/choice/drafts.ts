@@ -27,7 +27,7 @@ import { painSentence } from "../facts/pain";
 import { visitsDone } from "../history/past";
 import { recentVisits } from "../history/visits";
 import { testsOf } from "../measure/measurements";
-import { findingsOnFile, measurementsOf } from "../measure/otherMeasurements";
+import { findingsOnFile, measurementsOf, painfulArcsOf } from "../measure/otherMeasurements";
 
 /** Days a week where nobody was asked. */
 const USUAL_DAYS = 3;
@@ -73,6 +73,7 @@ export async function draftFacts(
     daysAWeek: story.weekdays.length || USUAL_DAYS,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
+    painfulArcs: await painfulArcsOf(ctx, client),
     schools,
     notYet: await notYet(ctx, client, story),
     swellingIsUp: trend === "one_more",

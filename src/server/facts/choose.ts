@@ -10,12 +10,14 @@ import { type StartCap, startCapOf } from "@/core/selection/setUp/startCap";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
 import { firstTissue } from "@/core/selection/tissue/firstTissue";
 import type { Tissue } from "@/core/selection/tissue/tissues";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { Ctx } from "../base/context";
 import { boundsOf, laterBoundsOf, noRuleFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
+import { painfulArcsOf } from "../measure/otherMeasurements";
 import { legKnown } from "./legs";
 import { motionOf } from "./windows";
 
@@ -29,6 +31,7 @@ export interface ChooseFacts {
   machines: GymMachine[];
   /** exercises that the clinic changed or added; all others are the catalogue's */
   ownExercises: Exercise[];
+  painfulArcs: PainfulArc[];
   goalIds: string[];
   firstTissue: Tissue;
   hipIsMeasured: boolean;
@@ -55,6 +58,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
     body,
     strength,
     motion: await motionOf(ctx, client),
+    painfulArcs: await painfulArcsOf(ctx, client),
     machines,
     ownExercises: (await exercisesOf(ctx)).filter((x) => x.origin !== "catalogue").map((x) => x.exercise),
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),

@@ -2,17 +2,19 @@ import "server-only";
 import type { DatedMeasurement } from "@/core/measure/findings";
 import type { MeasurementInput } from "@/core/measure/measurementInput";
 import { measurementKind } from "@/core/measure/measurementKinds";
+import { type MeasuredArc, painfulArcsNow } from "@/core/measure/painfulArcs";
 import { withStory } from "@/core/measure/storyFindings";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
-import { type Ctx, dayOf, mustMay, once } from "../base/context";
+import { type Ctx, dayOf, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
 import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "../client/clients";
 import { loadingBarred } from "../client/screenings";
 
 /** A measurement that stands. */
-export interface StoredMeasurement extends DatedMeasurement {
+export interface StoredMeasurement extends MeasuredArc {
   id: string;
   source: "typed" | "angle_sensor";
   apparatus: string | null;
@@ -37,6 +39,10 @@ export const findingsOnFile = async (ctx: Ctx, client: ClientEpisode): Promise<D
     swellingGrade: client.swellingApplies ? client.firstSwelling : null,
   });
 
+/** Where the treated knee hurts now, by the way it is moved. Rule K27. */
+export const painfulArcsOf = async (ctx: Ctx, client: ClientEpisode): Promise<PainfulArc[]> =>
+  painfulArcsNow(await measurementsOf(ctx, client.episodeId), client.side, today(ctx));
+
 async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMeasurement[]> {
   const rows = await rowsOf(
     ctx,
@@ -59,6 +65,10 @@ async function readMeasurementsOf(ctx: Ctx, episodeId: string): Promise<StoredMe
     twoLegs: r.two_legs,
     chairM: r.chair_m,
     armsUsed: r.arms_used,
+    moved: r.moved,
+    fromDeg: r.from_deg,
+    toDeg: r.to_deg,
+    loadKg: r.load_kg,
     takenOn: dayOf(ctx, r.taken_at),
     by: r.name,
   }));
@@ -70,16 +80,20 @@ export async function recordMeasurement(ctx: Ctx, client: ClientEpisode, m: Meas
   if (await isRepeat(ctx, "measurement", client.episodeId, m)) return;
   const isRepetition = m.kind === "repetition_test";
   const isChair = m.kind === "sit_to_stand_30s";
+  const isArc = m.kind === "painful_arc";
+  // none found has no angles
+  const isFound = isArc && m.value > 0;
   const barred = isRepetition ? await loadingBarred(ctx, client) : null;
   if (barred) throw new Refused("conflict", barred);
   const [fresh] = await ctx.tx`
     insert into measurement (id, clinic_id, episode_id, kind, side, value, way, source, apparatus, reps, reserve,
-      two_legs, chair_m, arms_used, taken_at, taken_by)
+      two_legs, chair_m, arms_used, moved, from_deg, to_deg, load_kg, taken_at, taken_by)
     values (${m.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${m.kind},
       ${measurementKind(m.kind).isSided && !(isRepetition && m.twoLegs) ? m.side : null}, ${m.value}, ${m.way},
       ${m.source}, ${isRepetition ? m.apparatus : null}, ${isRepetition ? m.reps : null},
       ${isRepetition ? m.reserve : null}, ${isRepetition ? (m.twoLegs ?? false) : null}, ${isChair ? m.chairM : null},
-      ${isChair ? m.armsUsed : null}, ${ctx.now}, ${ctx.actor.personId})
+      ${isChair ? m.armsUsed : null}, ${isArc ? m.moved : null}, ${isFound ? m.fromDeg : null},
+      ${isFound ? m.toDeg : null}, ${isArc ? m.loadKg : null}, ${ctx.now}, ${ctx.actor.personId})
     on conflict (id) do nothing returning id`;
   if (!fresh) throw idIsTaken();
   await audit(ctx, "measurement.record", "measurement", client.episodeId, null, {

@@ -9,6 +9,8 @@ export interface Named {
 /** What is entered, with the likely slip where there is one. */
 const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = {
   knee_flexion: ["Knee flexion", "0° is straight."],
+  arc_from: ["Where it begins to hurt", "0° is straight."],
+  arc_to: ["Where it ends to hurt", "0° is straight."],
   body_mass: "Body mass",
   height: ["Height", "Enter metres, for example 1.72."],
   lever_arm: ["Lever arm", "Measure from the joint line to the pad in centimetres."],

@@ -113,6 +113,11 @@ export const input = {
   reps_done: "Enter how many repetitions were done.",
   reserve_left: "Enter how many were left in reserve.",
   arms_used: "Say whether the arms were used.",
+  choose_move: "Choose how the knee was moved.",
+  arc_ends: "Enter from which to which bend it hurt, or 0 for the pain where none was found.",
+  arc_wide: (m: Bounds) =>
+    `A painful arc is at least ${m.least}° wide: from the straighter end to the more bent one.`,
+  arc_load: "Enter the load in kilograms, or leave it empty where nothing was added.",
   cam_order: "Measured points must be in order of knee flexion.",
   choose_paper: "Choose a paper.",
   choose_size: "Choose A4 or Letter.",

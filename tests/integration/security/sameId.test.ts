@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
+import { NO_ARC } from "@/core/measure/measurementInput";
 import type { Ctx } from "@/server/base/context";
 import { standsUnder } from "@/server/base/sameId";
 import { writeLimit } from "@/server/bounds/limits";
@@ -49,6 +50,7 @@ const value = (n: number) => ({
   twoLegs: null,
   chairM: null,
   armsUsed: null,
+  ...NO_ARC,
 });
 const limit = (high: number) => ({
   kind: "joint_pain" as const,

@@ -1,4 +1,9 @@
-import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
+import {
+  isPlain,
+  MEASUREMENT_KIND_IDS,
+  type MeasurementKind,
+  measurementKind,
+} from "../../measure/measurementKinds";
 import { MOVEMENTS, movement as movements } from "../../strength/movements";
 import { saidWith } from "../../units/said";
 import { CLIENT_TABLES, type FileProblem, type FileRow } from "../clientFile";
@@ -14,7 +19,7 @@ const STRENGTH = Object.fromEntries(
   ]),
 );
 const KINDS = Object.fromEntries(
-  MEASUREMENT_KIND_IDS.filter((k) => k !== "repetition_test").flatMap((k) => [
+  MEASUREMENT_KIND_IDS.filter(isPlain).flatMap((k) => [
     [k, k],
     [measurementKind(k).name.toLowerCase(), k],
   ]),

@@ -1,5 +1,10 @@
 import { z } from "zod";
-import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "../../measure/measurementKinds";
+import {
+  isPlain,
+  MEASUREMENT_KIND_IDS,
+  type MeasurementKind,
+  measurementKind,
+} from "../../measure/measurementKinds";
 import { conditionById } from "../../rules/conditions";
 import { movement as movements } from "../../strength/movements";
 import type { Side } from "../../units/fields";
@@ -356,7 +361,7 @@ function observed(
       );
     return "test";
   }
-  const kind = MEASUREMENT_KIND_IDS.find((k) => k !== "repetition_test" && codes.includes(k)) as
+  const kind = MEASUREMENT_KIND_IDS.find((k) => isPlain(k) && codes.includes(k)) as
     | MeasurementKind
     | undefined;
   if (!kind) return "left";

@@ -78,6 +78,23 @@ export const measurementObservations = (rows: Rows, subject: string, say: SayIt)
       performer: [toId(m.taken_by)],
       valueQuantity: quantity(m.value, spec.unit),
       ...bodySite(m.side, "leg"),
+      ...components([
+        ...(
+          [
+            ["from", m.from_deg, "°"],
+            ["to", m.to_deg, "°"],
+            ["load", m.load_kg, "kg"],
+          ] as const
+        ).map(([part, value, unit]) =>
+          value === null
+            ? null
+            : {
+                code: coded(`painful_arc_${part}`, say(saidWith("bundle.painful_arc", { part }))),
+                valueQuantity: quantity(value, unit),
+              },
+        ),
+      ]),
+      ...(m.moved ? { method: { text: say(saidWith("bundle.moved", { moved: m.moved })) } } : {}),
       ...(m.way ? { method: { text: say(saidWith("bundle.motion", { way: m.way })) } } : {}),
     };
   });

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { limit } from "../../bounds/limit";
 import { MEASUREMENT_KIND_IDS } from "../../measure/measurementKinds";
 import { movement } from "../../strength/movements";
+import { painfulMove } from "../../strength/painfulArc";
 import { day, id, maybeId, moment, number, range, side, table, text, texts, whole } from "./fields";
 
 export const episodeLimit = table(
@@ -85,6 +86,11 @@ export const measurement = table(
     two_legs: z.boolean().nullable(),
     chair_m: number(0.2, 0.8).nullable(),
     arms_used: z.boolean().nullable(),
+    // files from before painful arcs have none
+    moved: painfulMove.nullable().default(null),
+    from_deg: whole(0, 155).nullable().default(null),
+    to_deg: whole(5, 160).nullable().default(null),
+    load_kg: number(0, 400).nullable().default(null),
     taken_at: moment,
     taken_by: id,
     ...voided,

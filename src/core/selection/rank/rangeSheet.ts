@@ -1,6 +1,7 @@
 import type { InForce } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
 import { GOALS } from "../../rules/goals";
+import { type PainfulArc, painfulArcOf } from "../../strength/painfulArc";
 import { asKept, type Said, saidWith } from "../../units/said";
 import { type AllowedArc, allowedArc, type MeasuredMotion } from "../fit/allowedArc";
 import { exerciseUse, isAtHand } from "../fit/exerciseUse";
@@ -22,6 +23,8 @@ export interface RangeRow {
   /** null where there is no model of the knee for it */
   computed: ComputedSetUp | null;
   isAtHand: boolean;
+  /** where it hurts in this way of moving; null: not known to */
+  painful: PainfulArc | null;
   /** what speaks for it and against it */
   said: Said;
 }
@@ -64,6 +67,8 @@ export interface SheetInput extends RowContext {
   /** done at home: the machines are what people have there */
   isAtHome?: boolean;
   motion: MeasuredMotion;
+  /** where it hurts, by the way the knee is moved; missing: not known */
+  painfulArcs?: readonly PainfulArc[];
   goalIds: readonly string[];
   /** later phases of the client's conditions, soonest first */
   later: readonly LaterLimits[];
@@ -102,6 +107,7 @@ export function rangeSheet(input: SheetInput): { rows: RangeRow[]; barred: Barre
       group,
       ...found,
       isAtHand: rank.isAtHand,
+      painful: painfulArcOf(e.match.class, input.painfulArcs ?? []),
       rank,
       goals,
       terms: rankTerms(rank),

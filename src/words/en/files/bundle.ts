@@ -1,4 +1,6 @@
+import type { PainfulMove } from "@/core/strength/painfulArc";
 import type { Format } from "../../format";
+import { MOVE_WORDS } from "../plan/painfulArc";
 
 /** Display texts of a bundle: what a system without our codes shows of a resource. */
 export const bundle = {
@@ -10,6 +12,13 @@ export const bundle = {
   force_found: (m: { sources: readonly string[] }, f: Format) =>
     `${f.list(m.sources.map((s) => SOURCES[s] ?? s))}; best of valid trials`,
   motion: (m: { way: string }) => `${m.way} motion`,
+  moved: (m: { moved: PainfulMove }) => MOVE_WORDS[m.moved],
+  painful_arc: (m: { part: "from" | "to" | "load" }) =>
+    ({
+      from: "Knee flexion where it begins to hurt",
+      to: "Knee flexion where it ends to hurt",
+      load: "Load added",
+    })[m.part],
   morning_pain: "Pain severity, 0 to 10, the morning after",
   swelling: "Swelling grade, 0 to 4",
   stiffness: "Stiffness in the morning",

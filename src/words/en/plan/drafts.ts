@@ -2,11 +2,13 @@ import type { TooFewBecause } from "@/core/drafts/enoughSets";
 import type { TimeBecause } from "@/core/drafts/fillTime";
 import type { NotYet } from "@/core/drafts/person/notYet";
 import type { Muscle } from "@/core/schedule/balance";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import { upperFirst } from "@/core/units/upperFirst";
 import type { Format } from "../../format";
 import { MUSCLE_WORDS } from "./muscles";
+import { hurtWords } from "./painfulArc";
 
 /** What is done until the goal's first stage fits. Source: draft rules, goals and the first line. */
 const MEANWHILE: Readonly<Record<string, string>> = {
@@ -44,6 +46,8 @@ const NOT_YET: Record<NotYet["task"], Record<NotYet["because"], (percent: number
     cost: (percent) => `a stair would take about ${percent} % of what this leg can do`,
   },
 };
+
+type Painful = Pick<PainfulArc, "moved" | "fromDeg" | "toDeg" | "loadKg" | "pain">;
 
 type Set = Readonly<Record<string, string | number>>;
 
@@ -182,6 +186,10 @@ export const drafts = {
   goal_itself: (m: { why: Said }, f: Format) => `the goal itself: ${f.say(m.why)}`,
   goal_talked: (m: { goal: string }) =>
     `“${m.goal}” is talked about with the client and with who treats them: no phase of these rules opens jumping or running, nothing is drafted for it.`,
+  around_pain: (m: { name: string } & Painful) =>
+    `${m.name} is laid around ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m)}.`,
+  eased_in_pain: (m: { name: string } & Painful) =>
+    `${m.name} comes into ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m)}: more is left in reserve, as no part beside it is wide enough.`,
   by_school: "as the school chosen for this client has it",
   easier_now: (m: NotYet) => `a stage easier for now: ${NOT_YET[m.task][m.because](m.percent)}`,
   not_yet: (m: NotYet) => NOT_YET[m.task][m.because](m.percent),

@@ -3,9 +3,11 @@ import { memo } from "react";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import type { Tissue } from "@/core/selection/tissue/tissues";
 import { Brackets } from "@/ui/rail/Hatch";
+import { PainfulBand } from "@/ui/rail/PainfulBand";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
 import { tissuePhrase, tissueShort, tissueWords } from "@/words/en/plan/choose";
+import { painfulShort } from "@/words/en/plan/painfulArc";
 import { rampTone } from "./rampTone";
 
 const HEIGHT = 54;
@@ -77,6 +79,9 @@ export const RowBand = memo(function RowBand({
       >
         {detail(row)}
       </text>
+      {row.painful && (
+        <PainfulBand {...row.painful} y={TOP} height={BASE - TOP} words={painfulShort(row.painful)} />
+      )}
       {computed ? (
         <Ridge row={row} points={computed.points} x1={x1} x2={x2} y={y} most={most} chairAt={chairAt} />
       ) : (
@@ -216,7 +221,7 @@ function detail({ computed, e }: RangeRow): string {
 /** The row for who cannot see it. */
 function rowWords(r: RangeRow, tissue: Tissue): string {
   const load = r.computed ? `, ${r.computed.how}, ${mostWords(tissueWords(tissue, r.computed.peak))}` : "";
-  return `${r.e.name}: ${Math.round(r.arc.fromDeg)}° to ${Math.round(r.arc.toDeg)}°${load}`;
+  return `${r.e.name}: ${Math.round(r.arc.fromDeg)}° to ${Math.round(r.arc.toDeg)}°${load}${r.painful ? `, ${painfulShort(r.painful)}` : ""}`;
 }
 
 /** "at most 0.7 × a chair rise", but "no pull". */

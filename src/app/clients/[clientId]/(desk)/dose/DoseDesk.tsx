@@ -125,7 +125,10 @@ export function DoseDesk({
   const j = useJudged(score.lines, here, past);
   const { context, rows, judged, totals } = j;
   const { limits } = context.sheet;
-  const start = useMemo(() => ({ effort, limits }), [effort, limits]);
+  const start = useMemo(
+    () => ({ effort, limits, painfulArcs: facts.choose.painfulArcs ?? [] }),
+    [effort, limits, facts.choose.painfulArcs],
+  );
   // the picked line stands in the address by its place; one that was just made or moved is followed by its name
   const current = judged.find((x) => x.line.key === justMade) ?? judged[pickedAt - 1] ?? judged[0] ?? null;
   const line = current?.line ?? null;
@@ -270,6 +273,7 @@ export function DoseDesk({
             predictions={j.predictions}
             notes={j.notes}
             onFix={mayWrite ? fix : null}
+            painfulArcs={start.painfulArcs}
             picked={line?.key ?? null}
             mayMove={mayWrite}
             onPick={(key) => setPicked(key)}

@@ -14,9 +14,12 @@ import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle } from "@/core/sheet/line/holdAngle";
 import type { Fix, OrderNote } from "@/core/sheet/order/sessionScore";
 import type { SchemeTotals } from "@/core/sheet/schemes/schemeTotals";
+import { type PainfulArc, painfulArcOf } from "@/core/strength/painfulArc";
+import { PainfulBand } from "@/ui/rail/PainfulBand";
 import { Ruler } from "@/ui/rail/Ruler";
 import { RAIL, xOf } from "@/ui/rail/scale";
 import { twoLines } from "@/ui/rail/twoLines";
+import { painfulShort } from "@/words/en/plan/painfulArc";
 import { schemeWords } from "./_line/schemeDefaults";
 import { NoteMark } from "./_sheet/NoteMark";
 import type { Line } from "./useScore";
@@ -39,6 +42,7 @@ export function ScoreRail({
   onPick,
   onPlace,
   onFix,
+  painfulArcs,
 }: {
   judged: readonly JudgedLine<Line>[];
   totals: ReadonlyMap<string, SchemeTotals>;
@@ -51,6 +55,8 @@ export function ScoreRail({
   onPick: (key: string) => void;
   onPlace: (key: string, to: number) => void;
   onFix: ((fix: Fix) => void) | null;
+  /** where it hurts, by the way the knee is moved */
+  painfulArcs: readonly PainfulArc[];
 }) {
   // a click picks, a drag of some pixels moves; the keys U and D do the same
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -78,6 +84,7 @@ export function ScoreRail({
                 predictions={predictions.filter((p) => p.lineId === j.line.key && p.leg !== "second")}
                 notes={notes.filter((n) => n.itemId === j.line.key)}
                 isPicked={j.line.key === picked}
+                painful={j.exercise && painfulArcOf(j.exercise.match.class, painfulArcs)}
                 onFix={onFix}
                 onPick={() => onPick(j.line.key)}
               />
@@ -98,6 +105,7 @@ function Row({
   predictions,
   notes,
   isPicked,
+  painful,
   onPick,
   onFix,
 }: {
@@ -109,6 +117,7 @@ function Row({
   predictions: readonly SetPrediction[];
   notes: readonly OrderNote[];
   isPicked: boolean;
+  painful: PainfulArc | null;
   onPick: () => void;
   onFix: ((fix: Fix) => void) | null;
 }) {
@@ -134,7 +143,7 @@ function Row({
           viewBox={`0 0 ${RAIL.width} ${HEIGHT}`}
           className="block w-full"
           role="img"
-          aria-label={`${place}. ${name}, ${schemeWords(line.scheme)}${line.sharesRests ? ", in the rests of the line above" : ""}${isBarred ? ", barred" : ""}`}
+          aria-label={`${place}. ${name}, ${schemeWords(line.scheme)}${line.sharesRests ? ", in the rests of the line above" : ""}${isBarred ? ", barred" : ""}${painful ? `, ${painfulShort(painful)}` : ""}`}
         >
           {isTied && (
             <path
@@ -164,6 +173,9 @@ function Row({
           >
             {isBarred ? "barred: see at the right" : schemeWords(line.scheme)}
           </text>
+          {painful && exercise && hasHoldAngle(exercise) && (
+            <PainfulBand {...painful} y={4} height={HEIGHT - 10} words={painfulShort(painful)} />
+          )}
           <Mark judged={judged} />
           <text x={RAIL.right + 6} y={13} fontSize={12.5} className="fill-current">
             {total ? `${Math.max(1, Math.round(total.seconds / 60))} min` : ""}

@@ -7,6 +7,7 @@ const PARTS = [
   ["swelling", "Swelling and girth"],
   ["function", "Function"],
   ["repetitions", "Repetition test"],
+  ["painful_arc", "Painful arc"],
 ] as const;
 
 /** The parts of Measure in a line; a diamond says that something in it is due. */

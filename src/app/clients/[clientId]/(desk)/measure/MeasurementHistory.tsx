@@ -6,6 +6,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
 import { Opens } from "@/ui/working/Figure";
+import { MOVE_WORDS } from "@/words/en/plan/painfulArc";
 import { TakeBack } from "./TakeBack";
 import { valueWords } from "./ValueCell";
 
@@ -86,7 +87,12 @@ export function MeasurementHistory({
 /** Against the one before it, and whether that is more than measurement error. */
 function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): string {
   const before = all.find(
-    (b) => b.kind === m.kind && b.side === m.side && b.way === m.way && b.takenOn < m.takenOn,
+    (b) =>
+      b.kind === m.kind &&
+      b.side === m.side &&
+      b.way === m.way &&
+      b.moved === m.moved &&
+      b.takenOn < m.takenOn,
   );
   const real = measurementKind(m.kind).realChange;
   if (!before) return "";
@@ -97,8 +103,19 @@ function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): s
   return `${signed}, ${Math.abs(by) >= real ? "more than measurement error" : "within measurement noise"}`;
 }
 
-/** What a sit-to-stand count means for the age. */
+/** Where it hurt, how it was moved and with what. */
+const arcWords = (m: StoredMeasurement): string =>
+  [
+    m.moved && MOVE_WORDS[m.moved],
+    m.fromDeg === null ? "none found" : `${m.fromDeg}° to ${m.toDeg}°`,
+    m.loadKg !== null && `with ${m.loadKg} kg`,
+  ]
+    .filter(Boolean)
+    .join(", ");
+
+/** What a count of rising means for the age, or where it hurt. */
 function extraWords(m: StoredMeasurement, client: ClientEpisode, today: string): string {
+  if (m.kind === "painful_arc") return arcWords(m);
   if (m.kind !== "sit_to_stand_30s") return "";
   if (m.armsUsed) return "arms used: counts as none";
   const age = ageYearsOn(today, client.birthYear);

@@ -22,7 +22,10 @@ import { MeasurementHistory } from "./MeasurementHistory";
 import { MotionRail } from "./MotionRail";
 import { ValueCell } from "./ValueCell";
 
-const HEADS: Record<Exclude<MeasurementGroup, "repetitions">, [string, string]> = {
+/** What is entered in a table; the others have forms of their own. */
+type TableGroup = Exclude<MeasurementGroup, "repetitions" | "painful_arc">;
+
+const HEADS: Record<TableGroup, [string, string]> = {
   motion: ["How far does it move?", "goniometer or angle sensor; 0° is straight"],
   swelling: ["How swollen, how thick?", "both sides, to compare"],
   function: ["What can it do?", "counted and timed"],
@@ -40,7 +43,7 @@ export function MeasurementTable({
   mayRecord,
 }: {
   client: ClientEpisode;
-  group: Exclude<MeasurementGroup, "repetitions">;
+  group: TableGroup;
   measurements: StoredMeasurement[];
   today: string;
   locale: string;

@@ -19,6 +19,7 @@ import { DueList } from "./DueList";
 import { MeasureDesk } from "./MeasureDesk";
 import { MeasurementTable } from "./MeasurementTable";
 import { MeasureParts } from "./MeasureParts";
+import { PainfulArcs } from "./PainfulArcs";
 import { RepetitionTest } from "./RepetitionTest";
 
 /** Where no extension machine tells where its pad sits: a usual place on the shin. */
@@ -26,7 +27,7 @@ const USUAL_LEVER_M = 0.33;
 
 export const metadata: Metadata = { title: "Measure" };
 
-const PARTS = ["strength", "motion", "swelling", "function", "repetitions"] as const;
+const PARTS = ["strength", "motion", "swelling", "function", "repetitions", "painful_arc"] as const;
 type Part = "strength" | MeasurementGroup;
 
 /** Measure: one part at a time (it stands in the address), what is due and why, what the tests say together. */
@@ -107,6 +108,8 @@ export default async function MeasurePage({
             machines={data.machines}
             massUnit={actor.massUnit}
           />
+        ) : part === "painful_arc" ? (
+          <PainfulArcs {...shared} measurements={measurements} massUnit={actor.massUnit} />
         ) : (
           <MeasurementTable {...shared} group={part} measurements={measurements} />
         )}

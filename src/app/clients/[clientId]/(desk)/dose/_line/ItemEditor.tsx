@@ -9,10 +9,11 @@ import type { SetPrediction } from "@/core/sheet/effect/sessionFatigue";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { hasHoldAngle, usualHoldDeg } from "@/core/sheet/line/holdAngle";
 import { type Legs, legsAllowed } from "@/core/sheet/line/legs";
-import { type ScoreLine, scoreLine } from "@/core/sheet/line/scoreInput";
+import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { insideLimits } from "@/core/sheet/schemes/insideLimits";
 import { plannedDeg } from "@/core/sheet/schemes/parts";
 import { SCHEME_KINDS, type Scheme, type SchemeKind } from "@/core/sheet/schemes/scheme";
+import { type PainfulArc, painfulArcOf } from "@/core/strength/painfulArc";
 import type { Side } from "@/core/units/fields";
 import type { MassUnit } from "@/core/units/mass";
 import { asKept, fromKept } from "@/core/units/said";
@@ -25,6 +26,7 @@ import { LineFields } from "./LineFields";
 import { NumberRow, SchemeFields } from "./SchemeFields";
 import { HOLD_EFFORT_STARTS, type HoldEffort, SCHEME_STARTS } from "./schemeDefaults";
 import { SetList, ToSet } from "./ToSet";
+import { WindowFields } from "./WindowFields";
 
 const STEP = 5;
 const up = (deg: number) => Math.ceil(deg / STEP) * STEP;
@@ -36,6 +38,8 @@ export interface LineStart {
   effort: HoldEffort;
   /** today's */
   limits: InForce;
+  /** where it hurts, by the way the knee is moved */
+  painfulArcs: readonly PainfulArc[];
 }
 
 /** A kind of scheme as it starts on a line: holds at the usual angle, legs as the exercise allows. */
@@ -44,7 +48,7 @@ export function schemeOn(
   e: Exercise,
   kind: SchemeKind,
   legs: Legs,
-  { effort, limits }: LineStart,
+  { effort, limits }: Pick<LineStart, "effort" | "limits">,
 ) {
   const start: Scheme = SCHEME_STARTS[kind];
   const scheme =
@@ -198,6 +202,7 @@ export function ItemEditor({
           <WindowFields
             arc={{ fromDeg: up(arc.fromDeg), toDeg: down(arc.toDeg) }}
             line={line}
+            painful={painfulArcOf(e.match.class, start.painfulArcs)}
             onChange={onChange}
           />
         )}
@@ -276,56 +281,6 @@ const firstLegWords = (weaker: WeakerLeg | null, side: Side): string =>
   weaker
     ? `The ${weaker.side} leg begins: weaker by ${Math.round(weaker.byPct)} %.`
     : `No clear difference was measured: the ${side} leg, which this is about, begins.`;
-
-/** The part of the open arc that repetitions travel. */
-function WindowFields({
-  arc,
-  line,
-  onChange,
-}: {
-  arc: { fromDeg: number; toDeg: number };
-  line: Line;
-  onChange: (part: Partial<ScoreLine>) => void;
-}) {
-  const say = useSay();
-  const { window } = line;
-  const set = (part: { fromDeg?: number; toDeg?: number }): string | null => {
-    const found = scoreLine.shape.window.safeParse({ ...(window ?? arc), ...part });
-    if (!found.success) return say(firstIssue(found.error));
-    onChange({ window: found.data });
-    return null;
-  };
-  return (
-    <div className="flex items-center justify-between gap-2">
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={window === null}
-          onChange={(x) => onChange({ window: x.target.checked ? null : arc })}
-        />
-        all of the open arc
-      </label>
-      {window && (
-        <span className="flex gap-2">
-          {(["fromDeg", "toDeg"] as const).map((end) => (
-            <NumberRow
-              key={end}
-              label={end === "fromDeg" ? "from" : "to"}
-              unit="°"
-              name={end}
-              least={arc.fromDeg}
-              most={arc.toDeg}
-              step={STEP}
-              value={window[end]}
-              onValue={(deg) => set({ [end]: deg })}
-            />
-          ))}
-        </span>
-      )}
-    </div>
-  );
-}
 
 /** The therapist's reason to go above the start cap; it goes above nothing else. */
 function AboveStart({ value, onValue }: { value: string; onValue: (reason: string | null) => void }) {
