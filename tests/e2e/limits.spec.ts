@@ -71,6 +71,20 @@ test("a stance shows what it would change before it is saved, and keeps the coll
   await expect(page.getByText(/Ruta Vanhallow sees it differently/)).toBeHidden();
 });
 
+test("a general stance shows what the client's first draft would be under it, before anything is saved", async ({
+  page,
+}) => {
+  await workAs(page, "therapist");
+  await openStep(page, "Dorrit Fenwake", "limits");
+  await page.getByText("How work is set up, ordered and judged").click();
+  await page.getByRole("button", { name: "Compare and choose: One leg or both" }).click();
+  const dialog = page.getByRole("dialog", { name: "One leg or both" });
+  await dialog.getByRole("radio", { name: /One leg wherever there is a form/ }).check();
+  await expect(dialog.getByText(/Then lines on two legs are drafted on one/)).toBeVisible();
+  await expect(dialog.getByText(/In the draft, in the place of .*leg press.*single/i)).toBeVisible();
+  await expectAccessible(page);
+});
+
 test("a phase opens when every criterion is met; another client's does not, without a written reason", async ({
   page,
 }) => {

@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import {
+  addExercise,
   clientId,
   expectAccessible,
   expectFits,
@@ -80,6 +81,40 @@ test("a repetition test gives a range and says how sure it is; pounds stay pound
   ).toBeVisible();
   await field(page, "reps").fill("60");
   await expect(page.getByText("too light to say anything: repeat with a heavier set")).toBeVisible();
+});
+
+test("where it hurts in its way is measured, seen in Choose and Dose, and a window beside it is one tap", async ({
+  page,
+}) => {
+  await workAs(page, "therapist");
+  const id = await clientId(page, "Dorrit Fenwake");
+  await page.goto(`/clients/${id}/measure?part=painful_arc`);
+  await isAlive(page);
+  await expect(page.getByText("nothing known to hurt")).toHaveCount(3);
+  await page.getByLabel("pain in it").fill("4");
+  await page.getByLabel("added load").fill("10");
+  await page.getByRole("button", { name: /^Save/ }).click();
+  await expect(page.getByText(/from which to which bend it hurt/)).toBeVisible();
+  await page.getByLabel("hurts from").fill("20");
+  await page.getByLabel("to", { exact: true }).fill("40");
+  await page.getByRole("button", { name: /^Save/ }).click();
+  await expect(page.getByText(/Choose and Dose show it/)).toBeVisible();
+  await expect(page.getByText("hurts 20° to 40°, 4 of 10").first()).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(`/clients/${id}/choose`);
+  await expect(
+    page.getByRole("img", { name: /^Seated knee extension.*hurts 20° to 40°/ }).first(),
+  ).toBeVisible();
+  await page.goto(`/clients/${id}/dose?sheet=new`);
+  await isAlive(page);
+  await addExercise(page, "Seated knee extension, full arc");
+  const editor = page.getByRole("complementary", { name: "The picked line" });
+  await expect(
+    editor.getByText(/It comes into 20° to 40°, where straightening hurt 4 of 10 with 10 kg/),
+  ).toBeVisible();
+  await editor.getByRole("button", { name: /^45° to \d+°$/ }).click();
+  await expect(editor.getByText(/It comes into/)).toBeHidden();
+  await expect(editor.getByRole("spinbutton", { name: "from", exact: true })).toHaveValue("45");
 });
 
 test("hip strength by load cell needs the cell zeroed, and stands beside the knee's", async ({ page }) => {

@@ -2,7 +2,9 @@ import { randomUUID } from "node:crypto";
 import { plainMeasurement } from "@/core/measure/measurementInput";
 import { draftFacts } from "@/server/choice/drafts";
 import { clientEpisode } from "@/server/client/clients";
+import { chooseStance } from "@/server/client/stances";
 import { clientDay } from "@/server/day/clientDay";
+import { sheetFacts } from "@/server/facts/sheetFacts";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
   closeConnections,
@@ -68,6 +70,35 @@ describe("what a first draft is made from", () => {
     expect(facts.recipe.clinic.lines.map((l) => l.exerciseId)).toContain("lp_mid_hip");
     // one recipe travels to the page, never all of them
     expect(JSON.stringify(facts).length).toBeLessThan(40_000);
+  });
+
+  test("knows what is not done alone yet as it was told, where it hurts in the way, and which school is in force", async () => {
+    const client = await makeClient(clinic, { rules: [KNEE] });
+    await owner`update episode set rises = 'hands', climbs = 'yes' where id = ${client.episodeId}`;
+    const arc = { moved: "extension" as const, fromDeg: 20, toDeg: 40, loadKg: 10 };
+    await measured(client, "painful_arc", 4, daysLater(0), { side: "right", ...arc });
+    await measured(client, "painful_arc", 3, daysLater(0), { side: "left", ...arc, moved: "closed" });
+    await clinic.as("therapist", (ctx) =>
+      chooseStance(ctx, client, {
+        ...{ id: randomUUID(), stanceId: "d_foot_height", optionId: "view_1" },
+        ...{ reason: "kneecaps here", replaces: null, surgeonAgrees: false },
+      }),
+    );
+    const facts = await factsOf(client);
+    if (typeof facts === "string") throw new Error(facts);
+    expect(facts.notYet).toEqual([{ task: "chair", because: "hands", percent: null }]);
+    expect(facts.painfulArcs).toEqual([{ ...arc, pain: 4, on: "2026-03-02" }]);
+    expect(facts.schools).toEqual({ d_foot_height: "view_1" });
+    const { choose } = await clinic.as("therapist", (ctx) => sheetFacts(ctx, client));
+    expect(choose.painfulArcs).toEqual(facts.painfulArcs);
+    // looked for and not found any more
+    await measured(client, "painful_arc", 0, daysLater(3), {
+      side: "right",
+      moved: "extension",
+      fromDeg: 20,
+    });
+    const later = await factsOf(client, daysLater(3));
+    expect(later).toMatchObject({ painfulArcs: [] });
   });
 
   test("is refused with the number and the reason where pain before any work is above the most allowed", async () => {

@@ -170,6 +170,14 @@ describe("stances", () => {
     expect(preview.limits.join()).toMatch(/extension with the foot free: free → in an arc 45 to 90°/);
     expect(preview.exercises.join()).toMatch(/Seated knee extension, full arc: fitted → blocked/);
     expect(await rule()).toBe("free");
+    // a general one changes the draft and no limit, and writes nothing
+    const general = await clinic.as("trainer", (ctx) => previewStance(ctx, client, "d_iso_first", "view_1"));
+    expect(general).toMatchObject({ limits: [], exercises: [] });
+    expect(general.draft.join(" ")).toMatch(/draft/);
+    const same = await clinic.as("trainer", (ctx) =>
+      previewStance(ctx, client, "d_iso_first", "rule"),
+    );
+    expect(same.draft).toEqual([]);
     await clinic.as("admin", (ctx) => chooseStance(ctx, null, choice()));
     expect(await rule()).toBe("arc");
     const own = choice({ optionId: "free", reason: "no grating here" });

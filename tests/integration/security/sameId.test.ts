@@ -131,7 +131,7 @@ const WRITES: Record<string, [Write, Write]> = {
       chooseStance(ctx, c, {
         id,
         stanceId: "d_calves_order",
-        optionId: "view_1",
+        optionId: "rule",
         reason: "as usual",
         replaces: null,
         surgeonAgrees: false,
