@@ -174,9 +174,7 @@ describe("stances", () => {
     const general = await clinic.as("trainer", (ctx) => previewStance(ctx, client, "d_iso_first", "view_1"));
     expect(general).toMatchObject({ limits: [], exercises: [] });
     expect(general.draft.join(" ")).toMatch(/draft/);
-    const same = await clinic.as("trainer", (ctx) =>
-      previewStance(ctx, client, "d_iso_first", "rule"),
-    );
+    const same = await clinic.as("trainer", (ctx) => previewStance(ctx, client, "d_iso_first", "rule"));
     expect(same.draft).toEqual([]);
     await clinic.as("admin", (ctx) => chooseStance(ctx, null, choice()));
     expect(await rule()).toBe("arc");

@@ -6,17 +6,20 @@ const TOOTH = 6;
 export function PainfulBand({
   fromDeg,
   toDeg,
+  xAt = xOf,
   y,
   height,
   words,
 }: {
   fromDeg: number;
   toDeg: number;
+  /** of the rail that it stands on */
+  xAt?: (deg: number) => number;
   y: number;
   height: number;
   words: string;
 }) {
-  const [x1, x2] = [xOf(Math.min(fromDeg, RAIL.maxDeg)), xOf(Math.min(toDeg, RAIL.maxDeg))];
+  const [x1, x2] = [xAt(Math.min(fromDeg, RAIL.maxDeg)), xAt(Math.min(toDeg, RAIL.maxDeg))];
   const count = Math.max(1, Math.floor((x2 - x1) / TOOTH));
   const step = (x2 - x1) / count;
   const teeth = Array.from(

@@ -1,6 +1,8 @@
 import { area, curveMonotoneX, line } from "d3";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { Brackets, HatchDefs } from "@/ui/rail/Hatch";
+import { PainfulBand } from "@/ui/rail/PainfulBand";
+import { painfulShort } from "@/words/en/plan/painfulArc";
 import { rampTone } from "./rampTone";
 
 const WIDTH = 430;
@@ -27,7 +29,7 @@ export function SmallRidge({
 }) {
   const base = isLow ? 26 : 52;
   const height = isLow ? 30 : 68;
-  const { arc, computed } = row;
+  const { arc, computed, painful } = row;
   const [x1, x2] = [x(arc.fromDeg), x(arc.toDeg)];
   const y = (v: number): number => base - (Math.min(v, most) / most) * (base - 4);
   const points: Point[] = computed?.points ?? [];
@@ -45,7 +47,7 @@ export function SmallRidge({
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="block w-full"
       role="img"
-      aria-label={`may go from ${Math.round(arc.fromDeg)} to ${Math.round(arc.toDeg)} degrees`}
+      aria-label={`may go from ${Math.round(arc.fromDeg)} to ${Math.round(arc.toDeg)} degrees${painful ? `, ${painfulShort(painful)}` : ""}`}
     >
       <HatchDefs />
       <clipPath id={id}>
@@ -53,6 +55,7 @@ export function SmallRidge({
       </clipPath>
       <rect x={x(0)} y={4} width={x(MOST_DEG) - x(0)} height={base - 4} fill="url(#barred)" />
       <rect x={x1} y={4} width={Math.max(2, x2 - x1)} height={base - 4} className="fill-base-100" />
+      {painful && <PainfulBand {...painful} xAt={x} y={4} height={base - 4} words={painfulShort(painful)} />}
       <g clipPath={`url(#${id})`}>
         <path d={ridge ?? ""} fill={rampTone((computed?.peak ?? 0) / most)} />
         <path d={edge ?? ""} fill="none" strokeWidth={1.7} className="stroke-base-content" />

@@ -22,7 +22,7 @@ import { useSendOnce } from "@/ui/useSendOnce";
 import { MOVE_SHORT, MOVE_WORDS, painfulShort } from "@/words/en/plan/painfulArc";
 import { MeasurementHistory } from "./MeasurementHistory";
 
-const ROW = { top: 40, height: 34 } as const;
+const ROW = { top: 40, height: 40 } as const;
 
 /** From where to where it hurts, by the way the knee is moved: windows of lines are then laid around it. Rule K27. */
 export function PainfulArcs({
@@ -85,7 +85,7 @@ export function PainfulArcs({
       <h1 className="text-[19px]">
         Where in its way does it hurt?{" "}
         <span className="quiet text-[15px] font-normal">
-          slowly through the whole range, with as little as brings it on; 0° is straight
+          slowly, with as little load as brings it on; 0° is straight
         </span>
       </h1>
       <svg
@@ -173,7 +173,7 @@ export function PainfulArcs({
             problem={problems.fromDeg}
           />
           <Field
-            label="to"
+            label="hurts until"
             name="toDeg"
             unit="° bent"
             inputMode="numeric"
