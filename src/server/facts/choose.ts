@@ -1,6 +1,7 @@
 import "server-only";
 import type { Body } from "@/core/body/segments";
 import type { InForce } from "@/core/bounds/inForce";
+import { leading } from "@/core/drafts/leading";
 import type { Exercise } from "@/core/rules/exercises";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
 import { type WeightOnLeg, weightOnLeg } from "@/core/selection/fit/weightOnLeg";
@@ -38,6 +39,8 @@ export interface ChooseFacts {
   weight: WeightOnLeg;
   startCap: StartCap;
   hasBackProblem: boolean;
+  /** what leads the treatment is the back */
+  isOfTheBack: boolean;
 }
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
@@ -71,6 +74,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
       painAtRest: client.usualPain,
       painAtWorst: story?.pain_worst ?? null,
     }),
+    isOfTheBack: leading(conditions)?.condition.main_region === "lumbar",
     hasBackProblem: conditions.some((c) => c.condition.main_region === "lumbar"),
   };
 }

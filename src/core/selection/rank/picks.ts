@@ -1,3 +1,4 @@
+import { GOALS } from "../../rules/goals";
 import { type Said, saidWith } from "../../units/said";
 import type { BarredRow, RangeRow } from "./rangeSheet";
 
@@ -11,19 +12,51 @@ export interface AlikeRows {
   others: RangeRow[];
 }
 
+/** Whom the first picks are for. */
+export interface PicksFor {
+  goalIds: readonly string[];
+  /** what the goal asks for comes before what a knee asks for */
+  isOfTheBack: boolean;
+}
+
+/** Forms that ask for more skill or strength than this are found in the sheet, not put first [own]. */
+const MOST_DEMAND = 2;
+
+const isFirst = (r: RangeRow): boolean =>
+  r.isAtHand &&
+  !r.computed?.tooHeavyBecause &&
+  !r.e.match.requires_unlock &&
+  r.e.match.entry_demand_1_4 <= MOST_DEMAND;
+
+/** The best row of each kind that the goals ask for, in the order in which they ask. */
+function forGoals(rows: readonly RangeRow[], goalIds: readonly string[]): RangeRow[] {
+  const families = goalIds.flatMap((id) => GOALS.find((g) => g.id === id)?.exercise_families ?? []);
+  return [...new Set(families)].flatMap((f) => rows.find((r) => r.e.family === f && isFirst(r)) ?? []);
+}
+
 /**
- * The first three that are unalike, of what can be set here and breaks nothing, in the order of the sheet; then every kind
- * in one row. Nothing is ranked anew: the picks are the sheet's own first rows.
+ * The first three that are unalike, of what can be set here and breaks nothing: the sheet's own first row, then what the
+ * goals ask for first, then of it another muscle group, hip, calf and trunk too; else the sheet's next. For a back the goals come
+ * first. Then every kind in one row. docs/rules.md, "How they meet".
  */
-export function picksOf(rows: readonly RangeRow[]): { picks: RangeRow[]; also: AlikeRows[] } {
+export function picksOf(
+  rows: readonly RangeRow[],
+  { goalIds, isOfTheBack }: PicksFor,
+): { picks: RangeRow[]; also: AlikeRows[] } {
+  const own = rows.filter((r) => r.computed && isFirst(r));
+  const asked = forGoals(rows, goalIds);
   const picks: RangeRow[] = [];
-  for (const r of rows) {
-    if (picks.length === PICKS) break;
-    if (!r.computed || r.computed.tooHeavyBecause || !r.isAtHand) continue;
-    if (picks.some((p) => p.e.family === r.e.family)) continue;
-    if (picks.filter((p) => p.group === r.group).length >= OF_ONE_GROUP) continue;
-    picks.push(r);
-  }
+  const take = (from: readonly RangeRow[], most: number, ofOneGroup: number) => {
+    for (const r of from) {
+      if (picks.length === most) return;
+      if (picks.some((p) => p.e.family === r.e.family)) continue;
+      if (picks.filter((p) => p.group === r.group).length < ofOneGroup) picks.push(r);
+    }
+  };
+  if (!isOfTheBack || asked.length === 0) take(own, 1, 1);
+  take(asked, PICKS - 1, OF_ONE_GROUP);
+  take(asked, PICKS, 1);
+  take(own, PICKS, OF_ONE_GROUP);
   const kinds = new Map<string, RangeRow[]>();
   for (const r of rows) {
     if (picks.includes(r)) continue;

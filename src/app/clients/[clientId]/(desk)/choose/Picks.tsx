@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { keptOutBy, picksOf } from "@/core/selection/rank/picks";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
 import { setUpWords } from "@/core/selection/setUp/setUpWords";
@@ -8,7 +8,7 @@ import type { ChooseFacts } from "@/server/facts/choose";
 import { useKeys } from "@/ui/keys/useKeys";
 import { Pose } from "@/ui/pose/Pose";
 import { Said, useSay } from "@/ui/reader";
-import { TISSUES, tissueShort } from "@/words/en/plan/choose";
+import { GROUPS, TISSUES, tissueShort } from "@/words/en/plan/choose";
 import { Barred } from "./Barred";
 import { SmallRidge } from "./SmallRidge";
 import { type Choose, fullHeight } from "./useChoose";
@@ -29,7 +29,7 @@ export function Picks({
   onUse: (row: RangeRow) => void;
 }) {
   const { rows, sheet, tissue, flat, setState } = choose;
-  const { picks, also } = picksOf(rows);
+  const { picks, also } = picksOf(rows, { goalIds: facts.goalIds, isOfTheBack: facts.isOfTheBack });
   const most = fullHeight(
     tissue,
     rows.map((r) => r.computed?.peak ?? 0),
@@ -48,7 +48,7 @@ export function Picks({
     <main className="px-5 py-3">
       <header className="flex flex-wrap items-baseline justify-between gap-x-5">
         <h1 className="text-[20px]">
-          What fits this knee{" "}
+          {facts.isOfTheBack ? "What fits today" : "What fits this knee"}{" "}
           <span className="quiet text-[15px] font-normal">
             in this gym, sparing the {TISSUES[tissue].name}
           </span>
@@ -114,7 +114,9 @@ function Pick({
   onUse: () => void;
 }) {
   const s = row.computed;
-  if (!s) return null;
+  const open = () => void choose.setState({ view: "sheet", row: row.e.id });
+  const use = <UseIt no={no} name={row.e.name} whyNot={whyNot} onUse={onUse} />;
+  if (!s) return <QuietPick row={row} onOpen={open} use={use} />;
   const set = setUpWords(s);
   const isNone = tissueShort(choose.tissue, s.peak) === "none";
   const [number, ...unit] = tissueShort(choose.tissue, s.peak).split(" ");
@@ -141,7 +143,7 @@ function Pick({
           <button
             type="button"
             className="display cursor-pointer text-left text-[18px] hover:underline"
-            onClick={() => void choose.setState({ view: "sheet", row: row.e.id })}
+            onClick={open}
           >
             {row.e.name}
           </button>{" "}
@@ -176,18 +178,61 @@ function Pick({
         <p className="leading-snug">
           <Said>{row.said}</Said>
         </p>
-        {whyNot === null ? (
+        {use}
+      </div>
+    </li>
+  );
+}
+
+function UseIt({
+  no,
+  name,
+  whyNot,
+  onUse,
+}: {
+  no: number;
+  name: string;
+  whyNot: string | null;
+  onUse: () => void;
+}) {
+  if (whyNot !== null) return no === 1 ? <p className="small quiet mt-1">{whyNot}</p> : null;
+  return (
+    <button
+      type="button"
+      className={`btn btn-sm mt-1.5 ${no === 1 ? "btn-primary" : "btn-line"}`}
+      onClick={onUse}
+    >
+      Use this <kbd className={no === 1 ? "text-primary-content" : ""}>{no}</kbd>
+      <span className="sr-only">: {name}</span>
+    </button>
+  );
+}
+
+/** Of a muscle that the knee's model does not know: what it is for, and that nothing of the knee is computed. */
+function QuietPick({ row, onOpen, use }: { row: RangeRow; onOpen: () => void; use: ReactNode }) {
+  return (
+    <li className="grid grid-cols-1 lg:grid-cols-[190px_minmax(0,1fr)_300px] items-center gap-x-5 border-t border-rule py-2">
+      <p className="display quiet text-center text-[22px] leading-tight">{GROUPS[row.group]}</p>
+      <div className="min-w-0">
+        <p className="leading-tight">
           <button
             type="button"
-            className={`btn btn-sm mt-1.5 ${no === 1 ? "btn-primary" : "btn-line"}`}
-            onClick={onUse}
+            className="display cursor-pointer text-left text-[18px] hover:underline"
+            onClick={onOpen}
           >
-            Use this <kbd className={no === 1 ? "text-primary-content" : ""}>{no}</kbd>
-            <span className="sr-only">: {row.e.name}</span>
+            {row.e.name}
           </button>
-        ) : (
-          no === 1 && <p className="small quiet mt-1">{whyNot}</p>
-        )}
+        </p>
+        <p className="quiet">
+          The knee stays quiet, or nobody has a model of it: limits and catalogue decide it; its load is found
+          in Dose.
+        </p>
+      </div>
+      <div>
+        <p className="leading-snug">
+          <Said>{row.said}</Said>
+        </p>
+        {use}
       </div>
     </li>
   );
