@@ -83,8 +83,7 @@ test("the same session is made from nothing in under four minutes, from the keyb
   const names = await lines(page).evaluateAll((all) =>
     all.map(
       (l) =>
-        (l.getAttribute("aria-label") ?? "").replace(/^\d+\. /, "").split(/, (?=\d|ramp|sixes|to \d)/)[0] ??
-        "",
+        (l.getAttribute("aria-label") ?? "").replace(/^\d+\. /, "").split(/, (?=\d|ramp|to \d)/)[0] ?? "",
     ),
   );
   const reps = wanted.map((w) => /(\d+) × (\d+), (\d+) in reserve/.exec(w));

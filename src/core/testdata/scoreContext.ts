@@ -82,7 +82,7 @@ export const EXAMPLES: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } = {
   },
   straight: { kind: "straight", sets: 3, reps: 10, reserve: 2, tempo: TEMPO, restS: 90 },
   ramp: { kind: "ramp", sets: 3, reps: 6, reserve: 2, tempo: TEMPO, restS: 120 },
-  climb: { kind: "climb", plateKg: 5, reserve: 1 },
+  climb: { kind: "climb", reps: 6, plateKg: 5, reserve: 1 },
   accumulated: { kind: "accumulated", total: 25, restS: 20, reserve: 1 },
   drop: { kind: "drop", drops: 2, dropPct: 20, reserve: 0 },
   partials: { kind: "partials", sets: 2, reps: 10, partials: 5, end: "stretched", holdS: 15, restS: 90 },

@@ -4,6 +4,7 @@ import { wrong } from "./wrong";
 /** What people enter; its words are in `words/en/fields`. */
 export type FieldName =
   | "knee_flexion"
+  | "accumulated_total"
   | "arc_from"
   | "arc_to"
   | "body_mass"

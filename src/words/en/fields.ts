@@ -9,6 +9,7 @@ export interface Named {
 /** What is entered, with the likely slip where there is one. */
 const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = {
   knee_flexion: ["Knee flexion", "0° is straight."],
+  accumulated_total: ["The total", "24 is usual, 16 for beginners."],
   arc_from: ["Where it begins to hurt", "0° is straight."],
   arc_to: ["Where it ends to hurt", "0° is straight."],
   body_mass: "Body mass",

@@ -176,7 +176,6 @@ export const input = {
   sheet_place: "Say where it is done.",
   order_steps_up: "Say whether it may also step up.",
   order_ends: "A standing order ends on a day: choose one.",
-  accumulated_total: "The total is 25, for novices 15.",
   choose_knee_angle: "Choose a knee angle.",
   knee_angle_range: "Knee flexion is between 0 and 130 degrees; 0° is straight.",
   knee_angle_step: "Knee angles are planned in steps of 5 degrees.",

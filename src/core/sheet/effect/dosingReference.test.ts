@@ -27,7 +27,7 @@ import {
 import reference from "../../testdata/dosing.reference.json";
 import { findDose } from "../draft/findDose";
 import { jumpPlan, workingLoad } from "../load/workingLoad";
-import { accumulatedSet, climbSixes, twoUpOneDownLoad } from "../schemes/specialSets";
+import { accumulatedSet, climbing, twoUpOneDownLoad } from "../schemes/specialSets";
 import { stretchPlan } from "../schemes/stretchPlan";
 import { exerciseSeconds } from "../time/holdSeconds";
 import { hardRepetitions } from "./repetitionFatigue";
@@ -182,7 +182,7 @@ const CALLS: Record<string, (i: Any) => unknown> = {
       : { ...r, bouts: r.bouts.map(withReserve) };
   },
   climbSixes: (i) => {
-    const r = climbSixes(i.oneRM, i.start, i.plate);
+    const r = climbing(i.oneRM, i.start, i.plate, 6);
     return {
       sets: r.sets.map((s) => ({ load: s.load, rir: round(s.reserve, 1) })),
       n: r.sets.length,

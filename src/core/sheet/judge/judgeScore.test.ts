@@ -215,7 +215,7 @@ describe("what bars a line", () => {
       "a total of 25 for a novice",
       line("kext_single", EXAMPLES.accumulated, { legs: "in_turns" }),
       scoreContext({}, { known: { ...scoreContext().known, isNovice: true } }),
-      /25 is not for novices: choose 15/,
+      /25 is not for novices: choose 16/,
     ],
     ["an unknown exercise", line("flying", EXAMPLES.straight), scoreContext(), /not in the library/],
     [

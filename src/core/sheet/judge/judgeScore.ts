@@ -70,7 +70,7 @@ export const fitsWell = (j: JudgedLine): boolean =>
   j.bars.length === 0 && j.load !== null && !asksForMore(j.load) && !j.isTrial;
 
 /** Novices accumulate so many repetitions. Dosing rules D8. */
-const NOVICE_TOTAL = 15;
+const NOVICE_TOTAL = 16;
 
 /** Judges every line; the same function runs on the page and at the route. */
 export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: ScoreContext): JudgedLine<L>[] {

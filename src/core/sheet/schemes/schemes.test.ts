@@ -106,7 +106,8 @@ describe("schemes", () => {
     ["a hold of ten minutes", { ...EXAMPLES.holds, holdS: 600 }, "between 3 and 60"],
     ["an angle between the notches", { ...EXAMPLES.holds, atDeg: 62 }, "steps of 5 degrees"],
     ["an angle beyond the knee", { ...EXAMPLES.holds, atDeg: 140 }, "between 0 and 130"],
-    ["a total nobody does", { ...EXAMPLES.accumulated, total: 40 }, "25, for novices 15"],
+    ["a total nobody does", { ...EXAMPLES.accumulated, total: 60 }, "from 8 to 40"],
+    ["a climb of twelves", { ...EXAMPLES.climb, reps: 12 }, "from 3 to 10"],
     ["a walk of a kilometre", { ...EXAMPLES.carry, distanceM: 1000 }, "between 4 and 40"],
   ])("%s is refused with a sentence", (_, value, words) => {
     expect(
@@ -116,6 +117,8 @@ describe("schemes", () => {
         .join(),
     ).toContain(words);
     expect(scheme.safeParse({ kind: "pyramid" }).success).toBe(false);
+    // what was saved before its repetitions could be chosen climbs in sixes, as it did
+    expect(scheme.parse({ kind: "climb", plateKg: 5, reserve: 1 })).toEqual(EXAMPLES.climb);
   });
 });
 

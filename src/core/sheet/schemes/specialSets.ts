@@ -60,7 +60,6 @@ export const CLIMB_STARTS_AT = 0.5;
 const ACCUMULATED_AT = 0.7;
 export const DROP_STARTS_AT = 0.75;
 
-export const SIXES = 6;
 export const CLIMB_REST_S = 90;
 const CLIMB_ENDS_AT = 1.5;
 const CLIMB_FEW = 3;
@@ -71,17 +70,17 @@ export interface Climb {
   status: "ok" | "start_lighter" | "start_heavier";
 }
 
-/** Sixes, each set a plate heavier, until hardly any repetition is left. Dosing rules D7. */
-export function climbSixes(oneRepMax: number, start: number, plate: number): Climb {
+/** So many repetitions, each set a plate heavier, until hardly one is left. Dosing rules D7, X4. */
+export function climbing(oneRepMax: number, start: number, plate: number, reps: number): Climb {
   let state = RESTED;
   const sets: Climb["sets"] = [];
   for (let load = start; load < oneRepMax; load += plate) {
     const share = load / oneRepMax;
     const rested = sets.length ? afterPause(state, CLIMB_REST_S) : state;
-    const reserve = repetitionsLeft(rested, share) - SIXES;
+    const reserve = repetitionsLeft(rested, share) - reps;
     if (reserve < 0) break;
     sets.push({ load, reserve });
-    state = afterRepetitions(rested, share, SIXES);
+    state = afterRepetitions(rested, share, reps);
     if (reserve <= CLIMB_ENDS_AT) break;
   }
   return {
@@ -99,7 +98,7 @@ export type AccumulatedSet =
   | { status: "complete" | "stopped"; done: number; bouts: DoneSet[]; seconds: number; hard: number }
   | { status: "too-heavy"; firstBoutPossible: number; suggestShare: number };
 
-/** One set to a total in short bouts with standing rests: to 25, for novices to 15. Dosing rules D8. */
+/** One set to a total in short bouts with standing rests. Dosing rules D8, X4. */
 export function accumulatedSet(shareOfMax: number, restS: number, total: number): AccumulatedSet {
   const first = Math.floor(repetitionsPossible(shareOfMax) - 1);
   if (first < FIRST_BOUT.least)

@@ -22,7 +22,7 @@ export const SCHEME_NAMES: Readonly<Record<SchemeKind, string>> = {
   holds: "holds",
   straight: "straight sets",
   ramp: "ramp to a working load",
-  climb: "sixes climb",
+  climb: "climbing sets",
   accumulated: "accumulated set",
   drop: "drop set",
   partials: "partials and a closing hold",

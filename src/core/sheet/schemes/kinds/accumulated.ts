@@ -8,7 +8,8 @@ import { ACCUMULATED_REP_S, accumulatedSet, accumulatedShare } from "../specialS
 
 export const accumulatedSchema = z.object({
   kind: z.literal("accumulated"),
-  total: z.union([z.literal(15), z.literal(25)], { error: "input.accumulated_total" }),
+  /** of all bouts: a first one and three of a third of it, for beginners two thirds of that. Rule X4 */
+  total: wholeField("accumulated_total", 8, 40),
   restS: numberField("standing_rest", "s", 15, 30),
   /** left at the end of every bout */
   reserve: wholeField("reserve", 1, 4),

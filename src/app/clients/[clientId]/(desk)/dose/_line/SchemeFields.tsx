@@ -13,6 +13,7 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   carriedKg: { label: "carried", unit: "kg", least: 0, most: 60, step: 1 },
   holdS: { label: "hold", unit: "s", least: 3, most: 60, step: 5 },
   reserve: { label: "in reserve", unit: "", least: 0, most: 8, step: 1 },
+  total: { label: "in all", unit: "", least: 8, most: 40, step: 1 },
   percent: { label: "of one lift", unit: "%", least: 40, most: 60, step: 5 },
   plateKg: { label: "a step", unit: "kg", least: 0.5, most: 20, step: 0.5 },
   drops: { label: "drops", unit: "", least: 1, most: 3, step: 1 },
@@ -235,19 +236,6 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
             ))}
           </span>
         </fieldset>
-      )}
-      {value.kind === "accumulated" && (
-        <label className="flex items-center justify-between gap-3">
-          to a total of
-          <select
-            className="select select-sm w-[120px]"
-            value={value.total}
-            onChange={(e) => set({ total: e.target.value === "25" ? 25 : 15 })}
-          >
-            <option value={15}>15, novices</option>
-            <option value={25}>25</option>
-          </select>
-        </label>
       )}
       {(value.kind === "partials" || value.kind === "pulses") && (
         <label className="flex items-center justify-between gap-3">

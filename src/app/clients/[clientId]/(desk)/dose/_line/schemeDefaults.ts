@@ -23,8 +23,8 @@ export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } 
   },
   straight: { kind: "straight", sets: 3, reps: 10, reserve: 3, tempo: TEMPO, restS: 90 },
   ramp: { kind: "ramp", sets: 3, reps: 8, reserve: 3, tempo: TEMPO, restS: 120 },
-  climb: { kind: "climb", plateKg: 5, reserve: 2 },
-  accumulated: { kind: "accumulated", total: 15, restS: 20, reserve: 2 },
+  climb: { kind: "climb", reps: 5, plateKg: 5, reserve: 2 },
+  accumulated: { kind: "accumulated", total: 16, restS: 20, reserve: 2 },
   drop: { kind: "drop", drops: 2, dropPct: 20, reserve: 2 },
   partials: { kind: "partials", sets: 2, reps: 10, partials: 5, end: "stretched", holdS: 15, restS: 90 },
   pulses: { kind: "pulses", sets: 2, reps: 10, pulses: 2, end: "short", restS: 90 },
@@ -50,7 +50,7 @@ export function schemeWords(s: Scheme): string {
     case "ramp":
       return `ramp, ${s.sets} × ${s.reps}, ${s.reserve} in reserve`;
     case "climb":
-      return `sixes, ${s.plateKg} kg a step`;
+      return `${s.reps} each, ${s.plateKg} kg a step`;
     case "accumulated":
       return `to ${s.total}, rests ${s.restS} s`;
     case "drop":

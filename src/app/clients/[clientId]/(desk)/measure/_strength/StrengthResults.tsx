@@ -72,12 +72,11 @@ export function StrengthResults({
       ))}
       {ratios.length > 0 && (
         <details className="small mt-1.5">
-          <summary className="cursor-pointer">“Hamstrings should be twice as strong”?</summary>
+          <summary className="cursor-pointer">Why the front is nearly always stronger</summary>
           <p className="mt-1">
-            Measured torque says the opposite: the quadriceps has about twice the cross-section and pulls on a
-            longer lever, so it gives 1.3 to 2 times as much. The saying fits other things: hamstrings and
-            glutes together at the hip, kilograms on machines with different levers, lowering against lifting
-            at speed, or twice the hamstring work. It is never a pass mark.
+            The front of the thigh is the larger muscle and pulls on the longer lever, so on the load cell it
+            gives more. Hip and thigh together, machines with other levers, and fast lowering make it look
+            otherwise. The ratio tells whether one side of the thigh is behind; it is never a pass mark.
           </p>
           <p className="quiet mt-1">{AIM_WORDS[aim] ?? ""} Source: dosing rules F3, unverified citation.</p>
         </details>
