@@ -41,6 +41,8 @@ export interface ChooseFacts {
   hasBackProblem: boolean;
   /** what leads the treatment is the back */
   isOfTheBack: boolean;
+  /** operated, or easily stirred up */
+  isCareful: boolean;
 }
 
 /** The facts, or the sentence why nothing can be chosen by rule. */
@@ -74,6 +76,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
       painAtRest: client.usualPain,
       painAtWorst: story?.pain_worst ?? null,
     }),
+    isCareful: client.school === "post_op" || client.irritability === "high",
     isOfTheBack: leading(conditions)?.condition.main_region === "lumbar",
     hasBackProblem: conditions.some((c) => c.condition.main_region === "lumbar"),
   };

@@ -39,7 +39,7 @@ test("the picks are unalike, settable and break nothing; nothing that fits or is
   fc.assert(
     fc.property(inPhase, (limits) => {
       const sheet = rangeSheet(input(limits));
-      const { picks, also } = picksOf(sheet.rows, { goalIds: [], isOfTheBack: false });
+      const { picks, also } = picksOf(sheet.rows, { goalIds: [], isOfTheBack: false, isCareful: false });
       expect(picks.length).toBeLessThanOrEqual(3);
       expect(new Set(picks.map((p) => p.e.family)).size).toBe(picks.length);
       for (const p of picks) expect(p.computed?.tooHeavyBecause ?? null).toBeNull();
@@ -74,7 +74,7 @@ test("the goals' muscles are among the picks, also those of which the knee knows
       fc.boolean(),
       (limits, goalIds, isOfTheBack) => {
         const { rows } = rangeSheet({ ...input(limits), goalIds });
-        const { picks } = picksOf(rows, { goalIds, isOfTheBack });
+        const { picks } = picksOf(rows, { goalIds, isOfTheBack, isCareful: false });
         const wanted = new Set(
           GOALS.filter((g) => goalIds.includes(g.id)).flatMap((g) => g.exercise_families),
         );
@@ -110,12 +110,23 @@ test("walking asks for calf and hip, lifting with a sore back for the hinge befo
     const limits = boundsOfRecord(phaseLimits(c, phase, { week: phase.weeks.from }), "phase");
     return rangeSheet({ ...input(limits), goalIds: [goalId] }).rows;
   };
-  const walk = picksOf(rowsOf(knee, "build", "walk_30"), { goalIds: ["walk_30"], isOfTheBack: false }).picks;
+  const walk = picksOf(rowsOf(knee, "build", "walk_30"), {
+    goalIds: ["walk_30"],
+    isOfTheBack: false,
+    isCareful: false,
+  }).picks;
   expect(walk.map((p) => p.group)).toEqual(["front_thigh", "calf", "hip"]);
   const lift = picksOf(rowsOf(back, "persistent", "lift_floor"), {
     goalIds: ["lift_floor"],
     isOfTheBack: true,
+    isCareful: false,
   }).picks;
   expect(lift[0]?.e.family).toBe("hip_hinge");
   expect(lift.map((p) => p.e.family)).not.toContain("knee_extension");
+  const chair = rowsOf(knee, "build", "low_chair");
+  const asked = (isCareful: boolean) =>
+    picksOf(chair, { goalIds: ["low_chair"], isOfTheBack: false, isCareful }).picks.slice(1);
+  // who was operated gets the easiest forms of what the goal asks for
+  for (const p of asked(true)) expect(p.e.match.entry_demand_1_4).toBe(1);
+  expect(asked(false).some((p) => p.e.match.entry_demand_1_4 === 2)).toBe(true);
 });

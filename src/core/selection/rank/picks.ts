@@ -17,10 +17,13 @@ export interface PicksFor {
   goalIds: readonly string[];
   /** what the goal asks for comes before what a knee asks for */
   isOfTheBack: boolean;
+  /** operated, or easily stirred up: of what the goals ask for the easiest forms come first */
+  isCareful: boolean;
 }
 
 /** Forms that ask for more skill or strength than this are found in the sheet, not put first [own]. */
 const MOST_DEMAND = 2;
+const EASIEST_DEMAND = 1;
 
 const isFirst = (r: RangeRow): boolean =>
   r.isAtHand &&
@@ -29,9 +32,13 @@ const isFirst = (r: RangeRow): boolean =>
   r.e.match.entry_demand_1_4 <= MOST_DEMAND;
 
 /** The best row of each kind that the goals ask for, in the order in which they ask. */
-function forGoals(rows: readonly RangeRow[], goalIds: readonly string[]): RangeRow[] {
+function forGoals(rows: readonly RangeRow[], { goalIds, isCareful }: PicksFor): RangeRow[] {
   const families = goalIds.flatMap((id) => GOALS.find((g) => g.id === id)?.exercise_families ?? []);
-  return [...new Set(families)].flatMap((f) => rows.find((r) => r.e.family === f && isFirst(r)) ?? []);
+  return [...new Set(families)].flatMap((f) => {
+    const open = rows.filter((r) => r.e.family === f && isFirst(r));
+    const easy = isCareful ? open.find((r) => r.e.match.entry_demand_1_4 <= EASIEST_DEMAND) : undefined;
+    return easy ?? open[0] ?? [];
+  });
 }
 
 /**
@@ -39,12 +46,9 @@ function forGoals(rows: readonly RangeRow[], goalIds: readonly string[]): RangeR
  * goals ask for first, then of it another muscle group, hip, calf and trunk too; else the sheet's next. For a back the goals come
  * first. Then every kind in one row. docs/rules.md, "How they meet".
  */
-export function picksOf(
-  rows: readonly RangeRow[],
-  { goalIds, isOfTheBack }: PicksFor,
-): { picks: RangeRow[]; also: AlikeRows[] } {
+export function picksOf(rows: readonly RangeRow[], who: PicksFor): { picks: RangeRow[]; also: AlikeRows[] } {
   const own = rows.filter((r) => r.computed && isFirst(r));
-  const asked = forGoals(rows, goalIds);
+  const asked = forGoals(rows, who);
   const picks: RangeRow[] = [];
   const take = (from: readonly RangeRow[], most: number, ofOneGroup: number) => {
     for (const r of from) {
@@ -53,7 +57,7 @@ export function picksOf(
       if (picks.filter((p) => p.group === r.group).length < ofOneGroup) picks.push(r);
     }
   };
-  if (!isOfTheBack || asked.length === 0) take(own, 1, 1);
+  if (!who.isOfTheBack || asked.length === 0) take(own, 1, 1);
   take(asked, PICKS - 1, OF_ONE_GROUP);
   take(asked, PICKS, 1);
   take(own, PICKS, OF_ONE_GROUP);

@@ -29,7 +29,7 @@ export function Picks({
   onUse: (row: RangeRow) => void;
 }) {
   const { rows, sheet, tissue, flat, setState } = choose;
-  const { picks, also } = picksOf(rows, { goalIds: facts.goalIds, isOfTheBack: facts.isOfTheBack });
+  const { picks, also } = picksOf(rows, facts);
   const most = fullHeight(
     tissue,
     rows.map((r) => r.computed?.peak ?? 0),
