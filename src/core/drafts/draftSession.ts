@@ -14,7 +14,7 @@ import { filled, sayTime, secondsOf } from "./fillTime";
 import { atMost, fitTime, LEAST_LINES } from "./fitTime";
 import { aroundWhatHurts } from "./person/aroundPain";
 import { withStandIns } from "./person/machineRules";
-import { forStory } from "./person/notYet";
+import { asksTooMuch, forStory } from "./person/notYet";
 import { forPain, forSwelling } from "./person/painRules";
 import {
   forExperience,
@@ -56,7 +56,9 @@ export function draftSession(
 ): SessionDraft {
   const notes: Said[] = [];
   const byId = new Map(context.sheet.exercises.map((e) => [e.id, e]));
-  const open = new Set(sheet.rows.filter((r) => isOpen(r, wish)).map((r) => r.e.id));
+  const open = new Set(
+    sheet.rows.filter((r) => isOpen(r, wish) && !asksTooMuch(facts, r.e.id)).map((r) => r.e.id),
+  );
   const c: Change = {
     facts,
     limits: context.sheet.limits,

@@ -35,7 +35,7 @@ export function withTask(
     return lines;
   }
   // what is not done alone yet ends the ladder for now
-  const tooMuch = ladder.stages.findIndex((s) => s.exercise_id && asksTooMuch(c, s.exercise_id));
+  const tooMuch = ladder.stages.findIndex((s) => s.exercise_id && asksTooMuch(c.facts, s.exercise_id));
   const stages = tooMuch < 0 ? ladder.stages : ladder.stages.slice(0, tooMuch);
   const own = stages.findIndex((s) => s.exercise_id && has(lines, s.exercise_id));
   const start = Math.floor(ladder.stages.length * begunAt(c, known));

@@ -3,6 +3,7 @@ import type { Climbs, Rises } from "../../story/daily";
 import { asKept, saidWith } from "../../units/said";
 import type { Computed } from "../../units/working/working";
 import { schemeInPlaceOf } from "../addedSchemes";
+import type { DraftFacts } from "../draftFacts";
 import type { DraftLine } from "../draftLine";
 import { type Change, leftOut } from "../edit";
 
@@ -54,12 +55,12 @@ const EASIER: Record<NotYet["task"], Readonly<Record<string, readonly string[]>>
 };
 
 /** What of today's stages a client does not do alone yet. */
-export const asksTooMuch = (c: Change, exerciseId: string): NotYet | null =>
-  c.facts.notYet.find((n) => exerciseId in EASIER[n.task]) ?? null;
+export const asksTooMuch = (facts: Pick<DraftFacts, "notYet">, exerciseId: string): NotYet | null =>
+  facts.notYet.find((n) => exerciseId in EASIER[n.task]) ?? null;
 
 /** The first easier exercise that fits, with the reason; null: none does. */
 export function easierThan(c: Change, exerciseId: string): { exercise: Exercise; why: string } | null {
-  const n = asksTooMuch(c, exerciseId);
+  const n = asksTooMuch(c.facts, exerciseId);
   const id = n && EASIER[n.task][exerciseId]?.find(c.fits);
   const exercise = id ? c.exercise(id) : null;
   return n && exercise ? { exercise, why: asKept(saidWith("drafts.easier_now", { ...n })) } : null;
@@ -69,7 +70,7 @@ export function easierThan(c: Change, exerciseId: string): { exercise: Exercise;
 export function forStory(lines: DraftLine[], c: Change): DraftLine[] {
   const ids = new Set(lines.map((l) => l.exerciseId));
   return lines.flatMap((l) => {
-    const n = asksTooMuch(c, l.exerciseId);
+    const n = asksTooMuch(c.facts, l.exerciseId);
     if (!n) return [l];
     const to = easierThan(c, l.exerciseId);
     if (!to) c.note(leftOut(c, l.exerciseId, saidWith("drafts.not_yet", { ...n })));
