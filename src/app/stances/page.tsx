@@ -37,7 +37,7 @@ export default async function StancesPage() {
           {CONDITIONS.map((c) => (
             <details key={c.id} className="border-t border-rule py-1">
               <summary className="cursor-pointer">
-                {c.name} <span className="small quiet">{c.schools.length}</span>
+                {c.name} <span className="small quiet">{stancesOf(c).length}</span>
               </summary>
               <StanceList {...shared} stances={stancesOf(c)} />
             </details>

@@ -14,7 +14,7 @@ import type { Tissue } from "@/core/selection/tissue/tissues";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { Ctx } from "../base/context";
 import { boundsOf, laterBoundsOf, noRuleFor } from "../bounds/limits";
-import type { ClientEpisode } from "../client/clients";
+import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
@@ -41,7 +41,7 @@ export interface ChooseFacts {
   hasBackProblem: boolean;
   /** what leads the treatment is the back */
   isOfTheBack: boolean;
-  /** operated, or easily stirred up */
+  /** operated within half a year, or easily stirred up */
   isCareful: boolean;
 }
 
@@ -50,9 +50,13 @@ export async function chooseFacts(ctx: Ctx, client: ClientEpisode): Promise<Choo
   return (await noRuleFor(ctx, client)) ?? knownFacts(ctx, client);
 }
 
+/** So long after surgery the easiest forms of what a goal asks for come first [own]. */
+const CAREFUL_WEEKS = 26;
+
 /** What is known of a client and the gym, also where no rule of the base chooses for them. */
 export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<ChooseFacts> {
   const bounds = await boundsOf(ctx, client);
+  const weeks = weeksAfterSurgery(ctx, client);
   const { body, hipIsMeasured, strength } = await legKnown(ctx, client);
   const [story] = await ctx.tx`select goals, pain_worst from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
@@ -76,7 +80,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
       painAtRest: client.usualPain,
       painAtWorst: story?.pain_worst ?? null,
     }),
-    isCareful: client.school === "post_op" || client.irritability === "high",
+    isCareful: (weeks !== null && weeks < CAREFUL_WEEKS) || client.irritability === "high",
     isOfTheBack: leading(conditions)?.condition.main_region === "lumbar",
     hasBackProblem: conditions.some((c) => c.condition.main_region === "lumbar"),
   };
