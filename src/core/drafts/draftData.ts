@@ -81,7 +81,7 @@ const scheme = written.transform((s) => ({
 }));
 
 /** So many left, light and many still counts whole; a phase that asks for more gets more. Rule D1. */
-const LIGHT_RESERVE = 3;
+export const LIGHT_RESERVE = 3;
 
 function plain(s: z.infer<typeof written>): Scheme {
   switch (s.kind) {

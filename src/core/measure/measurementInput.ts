@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { painfulMove } from "../strength/painfulArc";
+import { LEAST_ARC_DEG, painfulMove } from "../strength/painfulArc";
 import { side, uuid, wholeField } from "../units/fields";
 import { wrong } from "../units/wrong";
 import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "./measurementKinds";
@@ -29,7 +29,7 @@ export const measurementInput = z
     toDeg: wholeField("arc_to", 5, 160).nullable().default(null),
     loadKg: z
       .number({ error: "input.arc_load" })
-      .gt(0, { error: "input.arc_load" })
+      .min(0.1, { error: "input.arc_load" })
       .max(400, { error: "input.arc_load" })
       .nullable()
       .default(null),
@@ -65,9 +65,6 @@ export const measurementInput = z
     }
   });
 export type MeasurementInput = z.infer<typeof measurementInput>;
-
-/** Finer than this nobody feels or reads it [own]. */
-const LEAST_ARC_DEG = 5;
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 

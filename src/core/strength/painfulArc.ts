@@ -22,6 +22,15 @@ export const PAINFUL_ARC_DAYS = 42;
 /** So far a window stays from where it hurts [own]. */
 export const AROUND_PAIN_DEG = 5;
 
+/** Finer than this nobody feels or reads it [own]. */
+export const LEAST_ARC_DEG = 5;
+
+/** Pain has its two angles, wide enough; none found has none. The database holds the same (0026_painful_arc.sql). */
+export const isWholeArc = (a: { pain: number; fromDeg: number | null; toDeg: number | null }): boolean =>
+  a.pain === 0
+    ? a.fromDeg === null && a.toDeg === null
+    : a.fromDeg !== null && a.toDeg !== null && a.toDeg - a.fromDeg >= LEAST_ARC_DEG;
+
 const MOVE_OF: Readonly<Record<string, PainfulMove>> = {
   open_knee_extension: "extension",
   open_knee_flexion: "flexion",

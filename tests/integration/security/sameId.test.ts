@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
-import { NO_ARC } from "@/core/measure/measurementInput";
+import { plainMeasurement } from "@/core/measure/measurementInput";
 import type { Ctx } from "@/server/base/context";
 import { standsUnder } from "@/server/base/sameId";
 import { writeLimit } from "@/server/bounds/limits";
@@ -38,20 +38,7 @@ beforeAll(async () => {
 afterAll(closeConnections);
 
 type Write = (ctx: Ctx, client: ClientEpisode, id: string) => Promise<unknown>;
-const value = (n: number) => ({
-  kind: "knee_bend" as const,
-  side: "right" as const,
-  value: n,
-  way: "passive" as const,
-  source: "typed" as const,
-  apparatus: null,
-  reps: null,
-  reserve: null,
-  twoLegs: null,
-  chairM: null,
-  armsUsed: null,
-  ...NO_ARC,
-});
+const value = (id: string, n: number) => plainMeasurement(id, "knee_bend", "right", n);
 const limit = (high: number) => ({
   kind: "joint_pain" as const,
   low: null,
@@ -101,8 +88,8 @@ const WRITES: Record<string, [Write, Write]> = {
     (ctx, c, id) => writeLimit(ctx, c, { id, ...limit(5) }),
   ],
   "a measurement": [
-    (ctx, c, id) => recordMeasurement(ctx, c, { id, ...value(110) }),
-    (ctx, c, id) => recordMeasurement(ctx, c, { id, ...value(90) }),
+    (ctx, c, id) => recordMeasurement(ctx, c, value(id, 110)),
+    (ctx, c, id) => recordMeasurement(ctx, c, value(id, 90)),
   ],
   "a strength test": [
     (ctx, c, id) => recordTest(ctx, c, { ...FIXED_TEST, id }),
@@ -215,9 +202,7 @@ test("twenty at once under one id with two contents: one stands, and who sent th
   for (let i = 0; i < 10; i++) {
     const id = randomUUID();
     const sent = await Promise.allSettled(
-      [110, 90].map((n) =>
-        clinic.as("therapist", (ctx) => recordMeasurement(ctx, client, { id, ...value(n) })),
-      ),
+      [110, 90].map((n) => clinic.as("therapist", (ctx) => recordMeasurement(ctx, client, value(id, n)))),
     );
     expect(sent.filter((s) => s.status === "fulfilled")).toHaveLength(1);
   }

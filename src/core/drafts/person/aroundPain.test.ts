@@ -86,7 +86,7 @@ test("a hold sits beside what hurts; where nothing beside it is wide enough more
   const { facts, context } = draftFor({
     ...KNEE,
     phaseId: "flare",
-    painfulArcs: [arc({ fromDeg: 55, toDeg: 80 })],
+    painfulArcs: [arc({ fromDeg: 57, toDeg: 78 })],
   });
   const { lines } = draftSession(
     facts,
@@ -98,5 +98,6 @@ test("a hold sits beside what hurts; where nothing beside it is wide enough more
   const hold = lines.find((l) => l.exerciseId === "kext_iso_machine");
   const at = hold?.scheme.kind === "holds" ? hold.scheme.atDeg : null;
   expect(at).not.toBeNull();
-  expect(comesInto({ fromDeg: at ?? 0, toDeg: at ?? 0 }, { fromDeg: 55, toDeg: 80 })).toBe(false);
+  expect((at ?? 1) % ANGLE_STEP_DEG).toBe(0);
+  expect(comesInto({ fromDeg: at ?? 0, toDeg: at ?? 0 }, { fromDeg: 57, toDeg: 78 })).toBe(false);
 });

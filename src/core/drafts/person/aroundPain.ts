@@ -1,3 +1,4 @@
+import { usualHoldDeg } from "../../sheet/line/holdAngle";
 import { LEAST_WINDOW_DEG } from "../../sheet/line/scoreInput";
 import { ANGLE_STEP_DEG } from "../../sheet/schemes/parts";
 import { AROUND_PAIN_DEG, aroundPain, comesInto, painfulArcOf } from "../../strength/painfulArc";
@@ -21,9 +22,14 @@ export function aroundWhatHurts(lines: DraftLine[], c: Change): DraftLine[] {
     const say = (code: "drafts.around_pain" | "drafts.eased_in_pain") =>
       c.note(saidWith(code, { name: nameOf(c, e.id), ...painful }));
     if (l.scheme.kind === "holds") {
-      const { atDeg } = l.scheme;
+      const atDeg = l.scheme.atDeg ?? usualHoldDeg(e, { ...whole, cuts: [] });
       if (atDeg === null || !comesInto({ fromDeg: atDeg, toDeg: atDeg }, painful)) return l;
-      const beside = [painful.fromDeg - AROUND_PAIN_DEG, painful.toDeg + AROUND_PAIN_DEG]
+      const step = (deg: number, round: (n: number) => number) =>
+        round(deg / ANGLE_STEP_DEG) * ANGLE_STEP_DEG;
+      const beside = [
+        step(painful.fromDeg - AROUND_PAIN_DEG, Math.floor),
+        step(painful.toDeg + AROUND_PAIN_DEG, Math.ceil),
+      ]
         .filter((deg) => deg >= whole.fromDeg && deg <= whole.toDeg)
         .sort((a, b) => Math.abs(a - atDeg) - Math.abs(b - atDeg))[0];
       if (beside === undefined) return l;

@@ -2,6 +2,7 @@ import type { Stage } from "../../rules/conditions";
 import { needsOf } from "../../rules/exerciseNeeds";
 import { LEAST_WINDOW_DEG } from "../../sheet/line/scoreInput";
 import type { Scheme } from "../../sheet/schemes/scheme";
+import { LIGHT_RESERVE } from "../draftData";
 import { bentAtMost, type DraftLine } from "../draftLine";
 import { addLine, type Change, isClass, onEach, swap } from "../edit";
 import { feetStayMid } from "../person/painRules";
@@ -38,6 +39,7 @@ const BEHIND_TOES_DEG = 60;
 /** Cut later to what is open. */
 const AS_DEEP_AS_OPEN_DEG = 140;
 const HEAVY_REPS = 8;
+const LIGHT_REPS = 25;
 
 const straightFrom =
   (fromDeg: (now: number) => number): Rule =>
@@ -74,16 +76,16 @@ const lightOnes: Rule = (lines) =>
     (l) => isMain(l) && l.scheme.kind === "straight",
     (l) => ({
       ...l,
-      scheme: { kind: "light", sets: setsOf(l.scheme), reps: 25, restS: 60 } as Scheme,
+      scheme: { kind: "light", sets: setsOf(l.scheme), reps: LIGHT_REPS, reserve: LIGHT_RESERVE, restS: 60 },
       why: WHY,
     }),
   );
 
 const heavyOnes: Rule = (lines) =>
-  onEach(
-    lines,
-    (l) => isMain(l) && l.scheme.kind === "straight" && l.scheme.reps > HEAVY_REPS,
-    (l) => ({ ...l, scheme: { ...l.scheme, reps: HEAVY_REPS } as Scheme, why: WHY }),
+  lines.map((l) =>
+    l.role === "main" && l.scheme.kind === "straight" && l.scheme.reps > HEAVY_REPS
+      ? { ...l, scheme: { ...l.scheme, reps: HEAVY_REPS }, why: WHY }
+      : l,
   );
 
 const setsOf = (s: Scheme): number => ("sets" in s ? s.sets : 1);

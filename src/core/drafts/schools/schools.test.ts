@@ -4,6 +4,7 @@ import { exerciseById } from "../../rules/exercises";
 import { GENERAL_STANCES, stanceById, stancesOf } from "../../rules/stances";
 import { rangeSheet } from "../../selection/rank/rangeSheet";
 import { USUAL_ORDER } from "../../sheet/order/sessionScore";
+import { scheme } from "../../sheet/schemes/scheme";
 import { draftFor, type Example } from "../../testdata/draftFor";
 import type { DraftFacts } from "../draftFacts";
 import { draftSession } from "../draftSession";
@@ -116,6 +117,8 @@ test.each([
 test("light and many takes the place of tens, what hurts wins over a school, and the usual answer changes nothing", () => {
   const light = drafted(KNEE, { own_hard_repetitions: "many" });
   expect(light.some((l) => l.scheme.kind === "light")).toBe(true);
+  // nothing is left to a default: what is judged is what is saved
+  for (const l of light) expect(scheme.parse(l.scheme)).toEqual(l.scheme);
   expect(isNoDiff(draftDiff(drafted(KNEE, {}), drafted(KNEE, { d_foot_height: "rule" })))).toBe(true);
   const sore: Example = { ...FREE, painSites: ["front_of_knee"] };
   expect(drafted(sore, { d_foot_height: "view_2" }).map((l) => l.exerciseId)).not.toContain("lp_mid_hip");

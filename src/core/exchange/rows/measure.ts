@@ -2,7 +2,7 @@ import { z } from "zod";
 import { limit } from "../../bounds/limit";
 import { MEASUREMENT_KIND_IDS } from "../../measure/measurementKinds";
 import { movement } from "../../strength/movements";
-import { painfulMove } from "../../strength/painfulArc";
+import { isWholeArc, painfulMove } from "../../strength/painfulArc";
 import { day, id, maybeId, moment, number, range, side, table, text, texts, whole } from "./fields";
 
 export const episodeLimit = table(
@@ -72,28 +72,36 @@ export const strengthTrial = table(
 
 export const measurement = table(
   "measurement",
-  z.strictObject({
-    id,
-    episode_id: id,
-    kind: z.enum(MEASUREMENT_KIND_IDS),
-    side: side.nullable(),
-    value: number(-20, 400),
-    way: z.enum(["active", "passive"]).nullable(),
-    source: z.enum(["typed", "angle_sensor"]),
-    apparatus: text(120).nullable(),
-    reps: whole(1, 60).nullable(),
-    reserve: whole(0, 10).nullable(),
-    two_legs: z.boolean().nullable(),
-    chair_m: number(0.2, 0.8).nullable(),
-    arms_used: z.boolean().nullable(),
-    // files from before painful arcs have none
-    moved: painfulMove.nullable().default(null),
-    from_deg: whole(0, 155).nullable().default(null),
-    to_deg: whole(5, 160).nullable().default(null),
-    load_kg: number(0, 400).nullable().default(null),
-    taken_at: moment,
-    taken_by: id,
-    ...voided,
-  }),
+  z
+    .strictObject({
+      id,
+      episode_id: id,
+      kind: z.enum(MEASUREMENT_KIND_IDS),
+      side: side.nullable(),
+      value: number(-20, 400),
+      way: z.enum(["active", "passive"]).nullable(),
+      source: z.enum(["typed", "angle_sensor"]),
+      apparatus: text(120).nullable(),
+      reps: whole(1, 60).nullable(),
+      reserve: whole(0, 10).nullable(),
+      two_legs: z.boolean().nullable(),
+      chair_m: number(0.2, 0.8).nullable(),
+      arms_used: z.boolean().nullable(),
+      // files from before painful arcs have none
+      moved: painfulMove.nullable().default(null),
+      from_deg: whole(0, 155).nullable().default(null),
+      to_deg: whole(5, 160).nullable().default(null),
+      load_kg: number(0.1, 400).nullable().default(null),
+      taken_at: moment,
+      taken_by: id,
+      ...voided,
+    })
+    .refine(
+      (m) =>
+        m.kind === "painful_arc"
+          ? m.moved !== null && isWholeArc({ pain: m.value, fromDeg: m.from_deg, toDeg: m.to_deg })
+          : m.moved === null && m.from_deg === null && m.to_deg === null && m.load_kg === null,
+      { path: ["from_deg"], error: "input.arc_ends" },
+    ),
   { episode_id: "episode", taken_by: "person", voided_by: "person" },
 );

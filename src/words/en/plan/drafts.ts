@@ -186,10 +186,11 @@ export const drafts = {
   goal_itself: (m: { why: Said }, f: Format) => `the goal itself: ${f.say(m.why)}`,
   goal_talked: (m: { goal: string }) =>
     `“${m.goal}” is talked about with the client and with who treats them: no phase of these rules opens jumping or running, nothing is drafted for it.`,
-  around_pain: (m: { name: string } & Painful) =>
-    `${m.name} is laid around ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m)}.`,
-  eased_in_pain: (m: { name: string } & Painful) =>
-    `${m.name} comes into ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m)}: more is left in reserve, as no part beside it is wide enough.`,
+  comes_into: (m: Painful, f: Format) => `It comes into ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m, f)}.`,
+  around_pain: (m: { name: string } & Painful, f: Format) =>
+    `${m.name} is laid around ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m, f)}.`,
+  eased_in_pain: (m: { name: string } & Painful, f: Format) =>
+    `${m.name} comes into ${m.fromDeg}° to ${m.toDeg}°, ${hurtWords(m, f)}: more is left in reserve, as no part beside it is wide enough.`,
   by_school: "as the school chosen for this client has it",
   easier_now: (m: NotYet) => `a stage easier for now: ${NOT_YET[m.task][m.because](m.percent)}`,
   not_yet: (m: NotYet) => NOT_YET[m.task][m.because](m.percent),

@@ -1,4 +1,5 @@
 import type { PainfulArc, PainfulMove } from "@/core/strength/painfulArc";
+import type { Format } from "../../format";
 
 export const MOVE_WORDS: Readonly<Record<PainfulMove, string>> = {
   extension: "straightening, foot free",
@@ -22,8 +23,8 @@ const WITH: Readonly<Record<PainfulMove, string>> = {
 const pain = (value: number): string => `${value} of 10`;
 
 /** "where straightening hurt 4 of 10 with 10 kg" */
-export const hurtWords = (a: Pick<PainfulArc, "moved" | "loadKg" | "pain">): string =>
-  `${WITH[a.moved]} ${pain(a.pain)}${a.loadKg === null ? "" : ` with ${a.loadKg} kg`}`;
+export const hurtWords = (a: Pick<PainfulArc, "moved" | "loadKg" | "pain">, f: Pick<Format, "kg">): string =>
+  `${WITH[a.moved]} ${pain(a.pain)}${a.loadKg === null ? "" : ` with ${f.kg(a.loadKg, 1)}`}`;
 
 /** "hurts 40° to 60°, 4 of 10" */
 export const painfulShort = (a: Pick<PainfulArc, "fromDeg" | "toDeg" | "pain">): string =>

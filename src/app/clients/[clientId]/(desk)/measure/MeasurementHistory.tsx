@@ -2,9 +2,11 @@ import { type MeasurementKind, measurementKind } from "@/core/measure/measuremen
 import { powerComputed } from "@/core/measure/otherWorkings";
 import { sitToStandBelow } from "@/core/measure/sitToStand";
 import { ageYearsOn } from "@/core/units/days";
+import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { shortDay } from "@/ui/dates";
+import { useMassUnit } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
 import { MOVE_WORDS } from "@/words/en/plan/painfulArc";
 import { TakeBack } from "./TakeBack";
@@ -30,6 +32,7 @@ export function MeasurementHistory({
   mayVoid: boolean;
   today: string;
 }) {
+  const massUnit = useMassUnit();
   const of = measurements.filter((m) => kinds.includes(m.kind));
   if (of.length === 0)
     return (
@@ -51,7 +54,9 @@ export function MeasurementHistory({
             </td>
             <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
             <td className="small quiet py-1 pr-3">
-              {[changeWords(m, measurements), extraWords(m, client, today)].filter(Boolean).join(" · ")}
+              {[changeWords(m, measurements), extraWords(m, { client, today, massUnit })]
+                .filter(Boolean)
+                .join(" · ")}
               <Power m={m} client={client} />
             </td>
             <td className="small quiet py-1 pr-3">{m.by}</td>
@@ -104,18 +109,21 @@ function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): s
 }
 
 /** Where it hurt, how it was moved and with what. */
-const arcWords = (m: StoredMeasurement): string =>
+const arcWords = (m: StoredMeasurement, massUnit: MassUnit): string =>
   [
     m.moved && MOVE_WORDS[m.moved],
     m.fromDeg === null ? "none found" : `${m.fromDeg}° to ${m.toDeg}°`,
-    m.loadKg !== null && `with ${m.loadKg} kg`,
+    m.loadKg !== null && `with ${formatMass(m.loadKg, massUnit)}`,
   ]
     .filter(Boolean)
     .join(", ");
 
 /** What a count of rising means for the age, or where it hurt. */
-function extraWords(m: StoredMeasurement, client: ClientEpisode, today: string): string {
-  if (m.kind === "painful_arc") return arcWords(m);
+function extraWords(
+  m: StoredMeasurement,
+  { client, today, massUnit }: { client: ClientEpisode; today: string; massUnit: MassUnit },
+): string {
+  if (m.kind === "painful_arc") return arcWords(m, massUnit);
   if (m.kind !== "sit_to_stand_30s") return "";
   if (m.armsUsed) return "arms used: counts as none";
   const age = ageYearsOn(today, client.birthYear);

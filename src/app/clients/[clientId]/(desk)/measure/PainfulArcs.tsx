@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { plainMeasurement } from "@/core/measure/measurementInput";
 import { painfulArcsNow } from "@/core/measure/painfulArcs";
 import { PAINFUL_ARC_DAYS, type PainfulMove, painfulMove } from "@/core/strength/painfulArc";
 import type { Side } from "@/core/units/fields";
@@ -57,18 +58,7 @@ export function PainfulArcs({
   const save = async () => {
     const load = numberOf(typed.load);
     const sent = await sendOnce(`/api/clients/${client.clientId}/measurements`, (id) => ({
-      id,
-      kind: "painful_arc",
-      side,
-      value: readNumber(typed.pain),
-      way: null,
-      source: "typed",
-      apparatus: null,
-      reps: null,
-      reserve: null,
-      twoLegs: null,
-      chairM: null,
-      armsUsed: null,
+      ...plainMeasurement(id, "painful_arc", side, readNumber(typed.pain)),
       moved,
       fromDeg: isNone ? null : numberOf(typed.from),
       toDeg: isNone ? null : numberOf(typed.to),

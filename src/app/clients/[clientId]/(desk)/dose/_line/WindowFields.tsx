@@ -1,9 +1,9 @@
 import { LEAST_WINDOW_DEG, type ScoreLine, scoreLine } from "@/core/sheet/line/scoreInput";
 import { ANGLE_STEP_DEG } from "@/core/sheet/schemes/parts";
 import { aroundPain, comesInto, type PainfulArc } from "@/core/strength/painfulArc";
+import { saidWith } from "@/core/units/said";
 import { firstIssue } from "@/core/units/wrong";
-import { useSay } from "@/ui/reader";
-import { hurtWords } from "@/words/en/plan/painfulArc";
+import { Said, useSay } from "@/ui/reader";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
 
@@ -85,7 +85,7 @@ function AroundPain({
   const beside = aroundPain(arc, painful, { stepDeg: ANGLE_STEP_DEG, leastDeg: LEAST_WINDOW_DEG });
   return (
     <p className="small mt-1 border-l-4 border-accent pl-2">
-      It comes into {painful.fromDeg}° to {painful.toDeg}°, {hurtWords(painful)}.{" "}
+      <Said>{saidWith("drafts.comes_into", { ...painful })}</Said>{" "}
       {beside.length === 0
         ? "No part beside it is wide enough: more in reserve, or another exercise."
         : "Beside it: "}
