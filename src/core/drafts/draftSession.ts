@@ -132,14 +132,15 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   const goal = GOALS.find((g) => g.id === ladder?.goal_id);
   const told = forStory(drafted, c);
   let made = ladder && goal ? withTask(told, c, known, ladder, goal.name) : told;
-  made = forSwelling(aroundWhatHurts(forPain(forSchools(made, c), c), c), c);
+  made = forSwelling(forPain(forSchools(made, c), c), c);
   made = forWeakness(made, c);
   made = forIrritability(made, c, known.irritability);
   made = forYears(forPlace(made, c, wish.place), c);
   if (wish.minutes <= SHORT_MIN) made = shortened(made, c);
   made = forExperience(made, c, known.isNovice);
   if (wish.minutes >= LONG_MIN) made = lengthened(made, c);
-  return made;
+  // last: what weakness, years or place brought in goes around it too
+  return aroundWhatHurts(made, c);
 }
 
 const SHORT_MIN = 20;

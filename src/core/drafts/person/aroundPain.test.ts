@@ -21,8 +21,8 @@ const KNEE: Example = {
   ...{ conditionId: "knee_oa", phaseId: "build", variantId: "moderate", irritability: "low" },
 };
 
-function drafted(painfulArcs: PainfulArc[]) {
-  const { facts, context } = draftFor({ ...KNEE, painfulArcs });
+function drafted(painfulArcs: PainfulArc[], over: Partial<Example> = {}) {
+  const { facts, context } = draftFor({ ...KNEE, ...over, painfulArcs });
   return draftSession(facts, rangeSheet(context.sheet), context, { place: "gym", minutes: 45 }, USUAL_ORDER);
 }
 
@@ -71,6 +71,10 @@ test("a draft goes around the angles that hurt in its own way of moving, and say
   expect(extension.length).toBeGreaterThan(0);
   for (const l of extension) expect(l.window && comesInto(l.window, arc())).toBe(false);
   expect(is.notes).toContainEqual(expect.objectContaining({ code: "drafts.around_pain" }));
+  // what a weak group asks for goes around it too
+  const weak = drafted([arc({ moved: "flexion" })], { phaseId: "maintain", weak: ["hamstrings"] });
+  const curl = weak.lines.find((l) => l.exerciseId === "curl_seated");
+  expect(curl?.window && comesInto(curl.window, arc())).toBe(false);
   // presses are moved otherwise
   const press = (lines: typeof was.lines) => lines.find((l) => l.exerciseId === "lp_mid_hip")?.window;
   expect(press(is.lines)).toEqual(press(was.lines));
