@@ -8,6 +8,7 @@ import { saidWith } from "../units/said";
 import { addedScheme } from "./addedSchemes";
 import type { DraftLine } from "./draftLine";
 import type { Change } from "./edit";
+import { aroundWhatHurts } from "./person/aroundPain";
 import { soundLines } from "./person/soundLines";
 
 /** A draft fits the time there is within a quarter of it. Rule D5. */
@@ -101,7 +102,7 @@ function besideOf(
       ...{ exerciseId, role: "support", scheme: addedScheme(e), legs: "together", window: null },
       ...{ why: "drafts.time_for_it", isAsked: false },
     };
-    const [made] = soundLines([draft], quietly, context);
+    const [made] = soundLines(aroundWhatHurts([draft], quietly), quietly, context);
     if (made && !lines.some((l) => l.exerciseId === made.line.exerciseId)) return made.line;
   }
   return null;
