@@ -108,7 +108,7 @@ test("where it hurts in its way is measured, seen in Choose and Dose, and a wind
   await addExercise(page, "Seated knee extension, full arc");
   const editor = page.getByRole("complementary", { name: "The picked line" });
   await expect(
-    editor.getByText(/It comes into 20° to 40°, where straightening hurt 4 of 10 with 10 kg/),
+    editor.getByText(/It comes into 20° to 40°, where straightening hurt 4 of 10 with 10\skg/),
   ).toBeVisible();
   await editor.getByRole("button", { name: /^45° to \d+°$/ }).click();
   await expect(editor.getByText(/It comes into/)).toBeHidden();
