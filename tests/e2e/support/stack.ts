@@ -32,19 +32,24 @@ export async function startStacks(count: number): Promise<void> {
     execFileSync("cp", ["-a", DATA, stackOf(i).data]);
   }
   if (count > 1) pg("start");
-  for (let i = 0; i < count; i++) {
-    pgOf(stackOf(i), "start");
-    await startServer(stackOf(i));
-    await keepSessions(stackOf(i));
-    await keepTheSeededDemo(stackOf(i));
-  }
+  const stacks = Array.from({ length: count }, (_, i) => stackOf(i));
+  for (const stack of stacks) pgOf(stack, "start");
+  await Promise.all(
+    stacks.map(async (stack) => {
+      await startServer(stack);
+      await keepSessions(stack);
+      await keepTheSeededDemo(stack);
+    }),
+  );
 }
 
 export async function stopStacks(count: number): Promise<void> {
-  for (let i = 0; i < count; i++) {
-    await stopServer(stackOf(i));
-    if (i > 0) pgOf(stackOf(i), "destroy");
-  }
+  await Promise.all(
+    Array.from({ length: count }, async (_, i) => {
+      await stopServer(stackOf(i));
+      if (i > 0) pgOf(stackOf(i), "destroy");
+    }),
+  );
 }
 
 export async function startServer(stack = MINE): Promise<void> {

@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
-import { expectAccessible, expectFits, field, isAlive, signIn } from "./support/bexlo";
-import { check, pickBy, press, tabTo, typeDay, typeInto } from "./support/keyboard";
-import { putTheDemoBack } from "./support/stack";
+import { expectAccessible, expectFits, field, isAlive, signIn } from "../support/bexlo";
+import { check, pickBy, press, tabTo, typeDay, typeInto } from "../support/keyboard";
+import { putTheDemoBack } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 

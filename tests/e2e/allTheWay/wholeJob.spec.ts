@@ -13,8 +13,8 @@ import {
   sheetLines,
   signIn,
   workAs,
-} from "./support/bexlo";
-import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
+} from "../support/bexlo";
+import { letANightPass, putTheDemoBack, restartEverything } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 

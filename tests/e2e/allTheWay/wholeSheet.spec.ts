@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
-import { clientId, isAlive, lineEditor, openStep, sheetLines, signIn, workAs } from "./support/bexlo";
-import { runFloor } from "./support/run";
-import { letANightPass, putTheDemoBack, restartEverything } from "./support/stack";
+import { clientId, isAlive, lineEditor, openStep, sheetLines, signIn, workAs } from "../support/bexlo";
+import { runFloor } from "../support/run";
+import { letANightPass, putTheDemoBack, restartEverything } from "../support/stack";
 
 test.beforeAll(putTheDemoBack);
 
