@@ -101,6 +101,8 @@ test("where it hurts in its way is measured, seen in Choose and Dose, and a wind
   await expect(page.getByText(/Choose and Dose show it/)).toBeVisible();
   await expect(page.getByText("hurts 20° to 40°, 4 of 10").first()).toBeVisible();
   await expectAccessible(page);
+  await page.goto(`/clients/${id}/limits`);
+  await expect(page.getByRole("img", { name: /straightening hurts 20° to 40°, 4 of 10/ })).toBeVisible();
   await page.goto(`/clients/${id}/choose`);
   await expect(page.getByRole("img", { name: /^may go from .*hurts 20° to 40°/ }).first()).toBeVisible();
   await page.goto(`/clients/${id}/dose?sheet=new`);

@@ -1,9 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { plainMeasurement } from "@/core/measure/measurementInput";
+import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { draftFacts } from "@/server/choice/drafts";
 import { clientEpisode } from "@/server/client/clients";
 import { chooseStance } from "@/server/client/stances";
 import { clientDay } from "@/server/day/clientDay";
+import { painfulLines } from "@/server/facts/painfulLines";
 import { sheetFacts } from "@/server/facts/sheetFacts";
 import { recordMeasurement } from "@/server/measure/otherMeasurements";
 import {
@@ -91,6 +93,12 @@ describe("what a first draft is made from", () => {
     expect(facts.schools).toEqual({ d_foot_height: "view_1" });
     const { choose } = await clinic.as("therapist", (ctx) => sheetFacts(ctx, client));
     expect(choose.painfulArcs).toEqual(facts.painfulArcs);
+    // a kept line that goes through it says so on the floor and in the decision
+    const kept = { lineId: "a", exerciseId: "kext_iso_machine", fromDeg: 30, toDeg: 30 } as KeptLine;
+    const told = await clinic.as("therapist", (ctx) =>
+      painfulLines(ctx, client, [kept, { ...kept, lineId: "b", fromDeg: 60, toDeg: 60 }, null]),
+    );
+    expect(told).toEqual({ a: facts.painfulArcs[0] });
     // looked for and not found any more
     await measured(client, "painful_arc", 0, daysLater(3), {
       side: "right",

@@ -322,7 +322,10 @@ test("every condition, phase and variant, at one of three places and times: with
     ["home", 30],
     ["gym", 60],
   ] as const;
-  const all = VARIANTS.map((of, i) => minutesOf(of, ...(asked[i % asked.length] ?? asked[0])));
+  const all = VARIANTS.map((of, i) => {
+    const [place, minutes] = asked[i % asked.length] ?? asked[0];
+    return minutesOf(of, place, minutes);
+  });
   const outside = all.filter((d) => d.share < 0.75 || d.share > 1.25);
   expect(outside.length).toBeLessThanOrEqual(0.05 * all.length);
   expect(outside.filter((d) => !d.said)).toEqual([]);

@@ -1,7 +1,8 @@
 import type { Moved } from "../capacity/learn";
 import type { CourseOf, CoursePoint } from "../decision/lineCourse";
 import type { DatedCost } from "../demand/costsOverTime";
-import type { DatedMeasurement, DatedStrength } from "../measure/findings";
+import type { DatedStrength } from "../measure/findings";
+import type { MeasuredArc } from "../measure/painfulArcs";
 import type { Action } from "../progression/safetyRules";
 import type { Side } from "../units/fields";
 
@@ -84,7 +85,7 @@ export interface ReviewFacts {
   can: Record<"knee_extension" | "knee_flexion", readonly Moved[]>;
   /** share of the other leg that opens the next phase, by movement; null: no phase asks for one */
   criterion: { knee_extension: number | null; knee_flexion: number | null };
-  measurements: DatedMeasurement[];
+  measurements: MeasuredArc[];
   costs: NamedCost[];
   planned: PlannedRun[];
   decisions: Decided[];

@@ -328,3 +328,33 @@ test("what the leg can do stands once a day with its band, and says what moved i
   ]);
   expect(rowOf(f, "can knee_flexion")).toBeUndefined();
 });
+
+test("what hurts in its way narrows or goes, each leg by itself, with the load it was found at", () => {
+  const found = (
+    takenOn: string,
+    value: number,
+    fromDeg: number | null,
+    toDeg: number | null,
+    side = "right",
+  ) => ({
+    ...{ kind: "painful_arc" as const, way: null, moved: "closed" as const, loadKg: 10, takenOn, value },
+    ...{ fromDeg, toDeg, side: side as "left" | "right" },
+  });
+  const f = facts({
+    measurements: [
+      found("2026-02-09", 0, null, null),
+      found("2026-01-05", 5, 40, 70),
+      found("2026-01-19", 3, 45, 60),
+      found("2026-01-05", 2, 30, 40, "left"),
+    ],
+  });
+  const row = rowOf(f, "painful closed");
+  expect(row?.series.map((s) => s.points.map((p) => p.value))).toEqual([[30, 15, 0], [10]]);
+  expect(row?.series[0]?.points.map((p) => p.note.map((n) => sayPlainly(n).replace("\u00a0", " ")))).toEqual([
+    ["40° to 70°, 5 of 10 with 10 kg"],
+    ["45° to 60°, 3 of 10 with 10 kg"],
+    [],
+  ]);
+  expect(sayPlainly(row?.name ?? "")).toBe("angles that hurt: pressing, standing");
+  expect(rowOf(f, "painful extension")).toBeUndefined();
+});

@@ -4,6 +4,7 @@ import { canRows } from "./rows/canRows";
 import { costRows } from "./rows/costRows";
 import { lineRows } from "./rows/lineRows";
 import { measureRows } from "./rows/measureRows";
+import { painfulRows } from "./rows/painfulRows";
 import { painRow } from "./rows/painRow";
 import { strengthRows, symmetryRows } from "./rows/strengthRows";
 import { weekRows } from "./rows/weekRows";
@@ -17,6 +18,7 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
     ...symmetryRows(f),
     ...strengthRows(f),
     ...costRows(f.costs),
+    ...painfulRows(f),
     ...measureRows(f),
     ...weekRows(f),
   ].filter((r) => r.series.some((s) => s.points.length > 0));

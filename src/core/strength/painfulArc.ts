@@ -51,6 +51,21 @@ interface Span {
 export const comesInto = (span: Span, painful: Span): boolean =>
   span.fromDeg < painful.toDeg + AROUND_PAIN_DEG && span.toDeg > painful.fromDeg - AROUND_PAIN_DEG;
 
+/** Of lines by their class and the angles they travel or are held at: those that come into what hurts, by line. */
+export function painfulByLine(
+  lines: readonly { lineId: string; exerciseClass: string; fromDeg: number | null; toDeg: number | null }[],
+  arcs: readonly PainfulArc[],
+): Record<string, PainfulArc> {
+  return Object.fromEntries(
+    lines.flatMap(({ lineId, exerciseClass, fromDeg, toDeg }) => {
+      const arc = painfulArcOf(exerciseClass, arcs);
+      return arc && fromDeg !== null && toDeg !== null && comesInto({ fromDeg, toDeg }, arc)
+        ? [[lineId, arc] as const]
+        : [];
+    }),
+  );
+}
+
 /** The parts of a span on both sides of what hurts, in steps, the wider first; none narrower than `leastDeg`. */
 export function aroundPain(
   span: Span,

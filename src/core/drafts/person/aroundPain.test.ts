@@ -4,7 +4,13 @@ import { rangeSheet } from "../../selection/rank/rangeSheet";
 import { LEAST_WINDOW_DEG } from "../../sheet/line/scoreInput";
 import { USUAL_ORDER } from "../../sheet/order/sessionScore";
 import { ANGLE_STEP_DEG } from "../../sheet/schemes/parts";
-import { AROUND_PAIN_DEG, aroundPain, comesInto, type PainfulArc } from "../../strength/painfulArc";
+import {
+  AROUND_PAIN_DEG,
+  aroundPain,
+  comesInto,
+  type PainfulArc,
+  painfulByLine,
+} from "../../strength/painfulArc";
 import { draftFor, type Example } from "../../testdata/draftFor";
 import { draftSession } from "../draftSession";
 
@@ -104,4 +110,22 @@ test("a hold sits beside what hurts; where nothing beside it is wide enough more
   expect(at).not.toBeNull();
   expect((at ?? 1) % ANGLE_STEP_DEG).toBe(0);
   expect(comesInto({ fromDeg: at ?? 0, toDeg: at ?? 0 }, { fromDeg: 57, toDeg: 78 })).toBe(false);
+});
+
+test("a line is told from others by its way of moving and by its angles, a hold by the one it is held at", () => {
+  const line = (lineId: string, exerciseClass: string, fromDeg: number | null, toDeg: number | null) => ({
+    ...{ lineId, exerciseClass, fromDeg, toDeg },
+  });
+  const told = painfulByLine(
+    [
+      line("through", "open_knee_extension", 10, 90),
+      line("beside", "open_knee_extension", 45, 90),
+      line("near", "open_knee_extension", 44, 90),
+      line("held in it", "open_knee_extension", 30, 30),
+      line("other way", "closed_knee", 10, 90),
+      line("no angle", "open_knee_extension", null, null),
+    ],
+    [arc()],
+  );
+  expect(told).toEqual({ through: arc(), near: arc(), "held in it": arc() });
 });

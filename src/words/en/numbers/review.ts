@@ -1,10 +1,12 @@
 import type { Action } from "@/core/progression/safetyRules";
 import type { Mark } from "@/core/review/row";
 import type { SpanNumbers } from "@/core/review/span";
+import type { PainfulMove } from "@/core/strength/painfulArc";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import type { Format } from "../../format";
 import { ACTION_WORDS } from "../decide";
+import { MOVE_SHORT } from "../plan/painfulArc";
 
 /** Rows of the time line: what they show, how to read them, and what is to be known of a value. */
 export const review = {
@@ -24,6 +26,13 @@ export const review = {
   morning_after: "the morning after",
   as_measured: "as it was measured that day",
   own_record: "the clinic's own record",
+  painful: (m: { moved: PainfulMove }) => `angles that hurt: ${MOVE_SHORT[m.moved]}`,
+  painful_under: "width of what hurts; 0: looked for and none found",
+  painful_formula: "the bend at which it stops hurting less the one at which it begins",
+  painful_source: "found on that day with the load that is noted; docs/rules.md, K27",
+  painful_cannot: "two days with different loads",
+  painful_from: (m: { fromDeg: number; toDeg: number; loadKg: number | null; pain: number }, f: Format) =>
+    `${m.fromDeg}° to ${m.toDeg}°, ${m.pain} of 10${m.loadKg === null ? "" : ` with ${f.kg(m.loadKg, 1)}`}`,
   pain: "joint pain",
   pain_formula: "the answer from 0 to 10; of several in a visit the worst",
   pain_source: "the visit's record and the morning after; a change of 2 is more than chance",

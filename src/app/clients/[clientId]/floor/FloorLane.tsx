@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { MassUnit } from "@/core/units/mass";
 import type { WornFacts } from "@/core/visit/worn";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -31,6 +32,8 @@ export interface FloorLaneProps {
   machines: GymMachine[];
   /** what is worn, from the set-up cards, by exercise; else what the story asks for */
   worn: WornFacts;
+  /** lines that come into where it hurts */
+  painful: Readonly<Record<string, PainfulArc>>;
   /** whose advice is shown */
   conditionIds: readonly string[];
   /** pounds stand beside kilograms for who reads them */

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
 import { ACTIONS, type Action } from "@/core/progression/safetyRules";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/decide/decisionDrafts";
 import { longDay } from "@/ui/dates";
@@ -30,6 +31,7 @@ const KEPT = z.record(z.string(), choice);
 export function DecideDesk({
   client,
   draft,
+  painful,
   plateaus,
   waiting,
   visitDay,
@@ -39,6 +41,8 @@ export function DecideDesk({
 }: {
   client: ClientEpisode;
   draft: VisitDraft;
+  /** lines that come into where it hurts now */
+  painful: Readonly<Record<string, PainfulArc>>;
   plateaus: Plateaus;
   /** further visits that wait */
   waiting: number;
@@ -190,7 +194,7 @@ export function DecideDesk({
         </div>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
-        {picked && <LineFacts client={client} line={picked} />}
+        {picked && <LineFacts client={client} line={picked} painful={painful[picked.plan.lineId] ?? null} />}
         <div className="mt-4">
           <PastDecisions
             clientId={client.clientId}

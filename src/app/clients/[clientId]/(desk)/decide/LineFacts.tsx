@@ -1,10 +1,13 @@
 import type { ReactNode } from "react";
 import { rungsOf } from "@/core/decision/nextLine";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft } from "@/server/decide/decisionDrafts";
 import { Term } from "@/ui/help/Term";
+import { Link } from "@/ui/Link";
 import { SCHOOL_WORDS } from "@/words/en/decide";
+import { painfulShort } from "@/words/en/plan/painfulArc";
 
 const REACHED = {
   below: "less than planned",
@@ -14,15 +17,30 @@ const REACHED = {
 } as const;
 
 /** What the table looked at for one line: its own sets first, then what all lines of the visit share. */
-export function LineFacts({ client, line }: { client: ClientEpisode; line: LineDraft }) {
+export function LineFacts({
+  client,
+  line,
+  painful,
+}: {
+  client: ClientEpisode;
+  line: LineDraft;
+  /** what the line comes into */
+  painful: PainfulArc | null;
+}) {
   const { input } = line;
   const isHeld = line.kept.kind === "holds";
   const known = (n: number | null): string => (n === null ? "not known" : String(n));
   const swelling = (grade: number | null): string =>
     grade === null ? "not known" : (SWELLING_WORDS[grade] ?? "–");
-  const own: [ReactNode, string][] = [
+  const own: [ReactNode, ReactNode][] = [
     ["before it", known(input.painBefore)],
     ["worst in a set", known(input.painDuring)],
+    ...(painful || hurtIn(input)
+      ? ([["in its way", <InItsWay key="way" clientId={client.clientId} painful={painful} />]] as [
+          ReactNode,
+          ReactNode,
+        ][])
+      : []),
     [isHeld ? "held" : "done", REACHED[input.repsState]],
     [
       isHeld ? (
@@ -51,7 +69,7 @@ export function LineFacts({ client, line }: { client: ClientEpisode; line: LineD
     ],
     ["week against the last", input.weekTrend === null ? "not enough yet" : input.weekTrend.toFixed(1)],
   ];
-  const shared: [ReactNode, string][] = [
+  const shared: [ReactNode, ReactNode][] = [
     ["joint pain, usual", String(input.usualPain)],
     ["at the end of the visit", known(input.painAfter)],
     ["next morning", known(input.painMorning)],
@@ -84,7 +102,7 @@ function ladderWords(client: ClientEpisode, { plan }: LineDraft): string {
   return rungs.map((deg) => (Math.abs(deg - at) < 0.5 ? `▸${deg}°` : `${deg}°`)).join(" ");
 }
 
-function Facts({ rows }: { rows: readonly [ReactNode, string][] }) {
+function Facts({ rows }: { rows: readonly [ReactNode, ReactNode][] }) {
   return (
     <dl className="mt-1">
       {rows.map(([name, value], i) => (
@@ -95,5 +113,20 @@ function Facts({ rows }: { rows: readonly [ReactNode, string][] }) {
         </div>
       ))}
     </dl>
+  );
+}
+
+/** It hurt more in a set than usual: where in its way is worth knowing. */
+const hurtIn = ({ painDuring, usualPain }: LineDraft["input"]): boolean =>
+  painDuring !== null && painDuring >= usualPain + 2;
+
+/** Where in its way the line comes into what hurts; the part of Measure that finds it, where nothing is known. */
+function InItsWay({ clientId, painful }: { clientId: string; painful: PainfulArc | null }) {
+  return painful ? (
+    painfulShort(painful)
+  ) : (
+    <Link href={`/clients/${clientId}/measure?part=painful_arc`} className="underline">
+      find where it hurts
+    </Link>
   );
 }

@@ -4,6 +4,7 @@ import { may } from "@/core/access/roles";
 import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
+import { painfulLines } from "@/server/facts/painfulLines";
 import { recentVisitsWhole } from "@/server/history/visits";
 import { plateausOf } from "@/server/review/plateau";
 import { Link } from "@/ui/Link";
@@ -26,6 +27,13 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
     return {
       client,
       drafts,
+      painful: drafts[0]
+        ? await painfulLines(
+            ctx,
+            client,
+            drafts[0].lines.map((l) => l.kept),
+          )
+        : {},
       plateaus: drafts.length > 0 ? await plateausOf(ctx, client) : [],
       draftDay: drafts[0] ? dayOf(ctx, drafts[0].visit.startedAt) : null,
       past: visits.toReversed().flatMap((v) =>
@@ -49,6 +57,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
       key={draft.visit.id}
       client={client}
       draft={draft}
+      painful={data.painful}
       plateaus={data.plateaus}
       waiting={drafts.length - 1}
       visitDay={data.draftDay}

@@ -2,6 +2,7 @@ import type { InForce } from "@/core/bounds/inForce";
 import { keyBounds } from "@/core/bounds/keyBounds";
 import { kneeWindow } from "@/core/bounds/window";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import { KeyBounds } from "./KeyBounds";
 import { KneeArc } from "./KneeArc";
 
@@ -9,10 +10,13 @@ import { KneeArc } from "./KneeArc";
 export function BoundsPicture({
   bounds,
   motion,
+  painfulArcs,
   beside,
 }: {
   bounds: InForce;
   motion: MeasuredMotion;
+  /** where it hurts now */
+  painfulArcs: readonly PainfulArc[];
   beside: { words: string; bounds: InForce } | null;
 }) {
   const [here, there] = [bounds, beside?.bounds].map(
@@ -22,7 +26,7 @@ export function BoundsPicture({
   if (!there || !beside)
     return (
       <div className="mt-2 grid grid-cols-1 items-center gap-x-6 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
-        <KneeArc window={here.window} motion={motion} />
+        <KneeArc window={here.window} motion={motion} painfulArcs={painfulArcs} />
         <KeyBounds bounds={here.key} />
       </div>
     );
@@ -42,7 +46,7 @@ export function BoundsPicture({
             {side.title}
             {arcDiffers && <span className="text-accent"> ◆ other angles</span>}
           </h2>
-          <KneeArc window={side.window} motion={motion} />
+          <KneeArc window={side.window} motion={motion} painfulArcs={painfulArcs} />
           <KeyBounds bounds={side.key} differing={side.marks} />
         </section>
       ))}

@@ -1,8 +1,10 @@
 import type { AllowedWindow } from "@/core/bounds/window";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
+import type { PainfulArc } from "@/core/strength/painfulArc";
 import { SideLeg } from "@/ui/pose/SideLeg";
 import { HatchDefs } from "@/ui/rail/Hatch";
 import { endWords } from "@/words/en/plan/bounds";
+import { MOVE_SHORT, painfulShort } from "@/words/en/plan/painfulArc";
 
 const KNEE = { x: 250, y: 62 };
 const REACH = 190;
@@ -28,7 +30,15 @@ function arc(from: number, to: number, r: number): string {
  * The knee from the side with its bend: the open part clear, hatching beyond it, who cut it at the cut itself, what was
  * measured as dashes. The shank is drawn in the middle of what is open.
  */
-export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: MeasuredMotion }) {
+export function KneeArc({
+  window: w,
+  motion,
+  painfulArcs,
+}: {
+  window: AllowedWindow;
+  motion: MeasuredMotion;
+  painfulArcs: readonly PainfulArc[];
+}) {
   const middle = w.isEmpty ? 45 : (w.fromDeg + w.toDeg) / 2;
   const foot = at(middle, 150);
   const toe = {
@@ -75,7 +85,7 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
       viewBox={`0 0 ${W} ${H}`}
       className="w-full max-w-[640px]"
       role="img"
-      aria-label={`${words}${isMeasured ? `; measured ${measured.from}° to ${measured.to}°` : "; motion not measured"}`}
+      aria-label={`${words}${isMeasured ? `; measured ${measured.from}° to ${measured.to}°` : "; motion not measured"}${painfulArcs.map((p) => `; ${MOVE_SHORT[p.moved]} ${painfulShort(p)}`).join("")}`}
     >
       <HatchDefs />
       <path d={sector(0, MOST_DEG, REACH)} fill="url(#barred)" />
@@ -94,6 +104,21 @@ export function KneeArc({ window: w, motion }: { window: AllowedWindow; motion: 
       {!w.isEmpty && (
         <path d={arc(w.fromDeg, w.toDeg, REACH - 5)} fill="none" strokeWidth={7} className="stroke-primary" />
       )}
+      {painfulArcs.map((p, i) => (
+        <g key={p.moved}>
+          <title>{`${MOVE_SHORT[p.moved]} ${painfulShort(p)}`}</title>
+          <path
+            d={arc(p.fromDeg, Math.min(p.toDeg, MOST_DEG), REACH - 30 - 16 * i)}
+            fill="none"
+            strokeWidth={6}
+            strokeDasharray="2 4"
+            className="stroke-accent"
+          />
+          <text x={6} y={36 + 18 * i} fontSize={13} className="fill-accent">
+            {`${MOVE_SHORT[p.moved]} ${painfulShort(p)}`}
+          </text>
+        </g>
+      ))}
       {[0, 30, 60, 90, 120].map((deg) => {
         const [a, b] = [at(deg, REACH), at(deg, REACH + 8)];
         return (

@@ -19,6 +19,7 @@ import { checkedCitations } from "@/server/clinic/sources";
 import { findingsOf } from "@/server/facts/phases";
 import { limitsUnder } from "@/server/facts/underStance";
 import { motionOf } from "@/server/facts/windows";
+import { painfulArcsOf } from "@/server/measure/otherMeasurements";
 import { longDay } from "@/ui/dates";
 import { Term } from "@/ui/help/Term";
 import { Said } from "@/ui/reader";
@@ -87,6 +88,7 @@ export default async function LimitsPage({
       limits: await limitsOf(then, client),
       beside: beside === undefined ? null : await limitsUnder(then, client, conditions, stance, option),
       motion: await motionOf(then, client),
+      painfulArcs: await painfulArcsOf(then, client),
       written: await writtenLimits(ctx, client.episodeId),
       views: await stanceViews(ctx, client.episodeId),
       uncovered: coverOf(ctx, client),
@@ -132,6 +134,7 @@ export default async function LimitsPage({
         <BoundsPicture
           bounds={bounds}
           motion={data.motion}
+          painfulArcs={data.painfulArcs}
           beside={data.beside && other ? { words: other.option, bounds: inForce(data.beside, day) } : null}
         />
         {uncovered.length === 0 &&

@@ -1,6 +1,8 @@
 "use client";
 import type { Worn } from "@/core/selection/setUp/cardInput";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
+import type { PainfulArc } from "@/core/strength/painfulArc";
+import { painfulShort } from "@/words/en/plan/painfulArc";
 import { WORN } from "@/words/en/plan/setUp";
 
 /** What is looked at before the first set of a line. The pins have a tick of their own: without it nothing starts. */
@@ -8,6 +10,7 @@ export function SetUpCard({
   line,
   checks,
   worn,
+  painful,
   pins,
   onPins,
 }: {
@@ -15,6 +18,8 @@ export function SetUpCard({
   /** what of the line's checks is this client's */
   checks: readonly string[];
   worn: Worn;
+  /** what this line comes into */
+  painful: PainfulArc | null;
   pins: boolean;
   onPins: (isIn: boolean) => void;
 }) {
@@ -40,6 +45,11 @@ export function SetUpCard({
             {check}
           </li>
         ))}
+        {painful && (
+          <li className="border-l-4 border-accent pl-3">
+            <b>{painfulShort(painful)}</b>: slower there, and ask
+          </li>
+        )}
         {worn !== "none" && (
           <li className="flex gap-3">
             <span aria-hidden className="text-primary">

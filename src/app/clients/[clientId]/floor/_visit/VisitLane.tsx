@@ -252,6 +252,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     line={line}
                     checks={ownLines(line.checks, new Set(props.conditionIds))}
                     worn={worn}
+                    painful={props.painful[line.lineId] ?? null}
                     pins={pins}
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
