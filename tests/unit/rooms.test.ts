@@ -24,7 +24,7 @@ const CORE: House = {
     strength: "body mechanics signal",
     capacity: "strength",
     rules: "bounds",
-    progression: "bounds",
+    progression: "bounds rules",
     story: "progression rules",
     phases: "bounds progression rules strength",
     demand: "body capacity mechanics strength",

@@ -9,6 +9,8 @@ const DONE = {
   reached: "top",
   reserve: 2,
   lostPosition: false,
+  cleanShare: null,
+  faults: [],
 } as unknown as Parameters<typeof inputOf>[2];
 const VISIT: VisitFacts = {
   school: "monitoring",

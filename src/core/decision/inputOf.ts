@@ -1,6 +1,7 @@
 import type { DecisionInput } from "../progression/decisionInput";
 import { type Irritability, painRule, type School } from "../progression/painRule";
 import type { Exercise } from "../rules/exercises";
+import { type FaultId, remedyOf } from "../rules/faults/faults";
 import { onSore, type SorePart } from "../sheet/effect/tissueDose";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { LineDone } from "../visit/lineDone";
@@ -39,6 +40,8 @@ export interface LinePast {
   weekTrend: number | null;
   /** of its worst pain in the last seven days */
   weekMean: number | null;
+  /** what was seen of it in the visits before, the newest first */
+  faults: readonly (readonly FaultId[])[];
 }
 
 const USUAL_RESERVE = 2;
@@ -67,6 +70,8 @@ export function inputOf(
     school: visit.school,
     irritability: visit.irritability,
     writtenPainLimit: visit.writtenPainLimit,
+    cleanShare: done.cleanShare,
+    faultAgain: faultAgain(done.faults, past.faults),
     redFlag: visit.redFlag,
     techniqueStop: done.lostPosition,
     prevRegress: past.prevRegress,
@@ -88,4 +93,14 @@ export function inputOf(
     rir: past.saidNone && done.reserve === 0 && done.reached !== "below" ? null : done.reserve,
     rirTarget: reserveAim(line),
   };
+}
+
+/** The fault that was seen in the most visits running, this one with them; null: none in two. Rule S3. */
+function faultAgain(now: readonly FaultId[], before: LinePast["faults"]): DecisionInput["faultAgain"] {
+  const runs = now.map((fault) => {
+    const without = before.findIndex((seen) => !seen.includes(fault));
+    return { fault, visits: 1 + (without < 0 ? before.length : without) };
+  });
+  const [most] = runs.filter((r) => r.visits > 1).sort((a, b) => b.visits - a.visits);
+  return most ? { ...most, remedy: remedyOf(most.fault, most.visits) } : null;
 }

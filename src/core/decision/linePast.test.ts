@@ -8,6 +8,8 @@ const DONE: LineDone = {
   reserve: 2,
   rangePct: 100,
   lostPosition: false,
+  cleanShare: 1,
+  faults: [],
   usedKg: null,
 };
 const hold = (banks: boolean) => ({ action: "HOLD" as const, banks });

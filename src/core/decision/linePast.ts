@@ -42,5 +42,6 @@ export function linePast(
     missedBefore: earlier[0]?.done?.reached === "below",
     weekTrend: trend?.change ?? null,
     weekMean: trend?.mean ?? null,
+    faults: earlier.map((e) => e.done?.faults ?? []),
   };
 }

@@ -4,6 +4,7 @@ import { ladder } from "../progression/ladder";
 import type { Irritability, School } from "../progression/painRule";
 import type { Action } from "../progression/safetyRules";
 import { stepSizes } from "../progression/stepSizes";
+import type { Remedy } from "../rules/faults/faults";
 import type { JudgedLine } from "../sheet/judge/judgeScore";
 import type { ScoreLine } from "../sheet/line/scoreInput";
 import type { ProgressStep } from "../sheet/schemes/contract";
@@ -31,12 +32,14 @@ export function nextLine(
   switch (action) {
     case "STOP_REFER":
       return { line: null, changes: [{ code: "stop" }] };
-    case "HOLD":
-      return stays(
-        facts.setKg == null && facts.usedKg === null ? line : underToday(pinned(line, facts), facts.context),
-      );
+    case "HOLD": {
+      const same =
+        facts.setKg == null && facts.usedKg === null ? line : underToday(pinned(line, facts), facts.context);
+      return remedied(same, decision?.change.remedy);
+    }
     case "REGRESS": {
       const now = pinned(line, facts);
+      if (decision?.change.remedy === "less_arc") return settable(lessRange(now, facts), now, facts);
       return settable(decision?.change.rangeDeg ? lessRange(now, facts) : back(now, facts), now, facts);
     }
     case "PROGRESS": {
@@ -49,6 +52,23 @@ export function nextLine(
       );
     }
   }
+}
+
+const SLOWER_BY_S = 1;
+const SLOWEST_S = 5;
+
+/** What is tried about a fault and leaves load and arc as they are. Rule S3. */
+function remedied(line: ScoreLine, remedy: Remedy | undefined): NextLine {
+  if (remedy === "cue" || remedy === "set_up") return stays(line, { code: remedy });
+  if (remedy !== "slower" || !("tempo" in line.scheme)) return stays(line);
+  const { lowerS } = line.scheme.tempo;
+  const to = Math.min(SLOWEST_S, lowerS + SLOWER_BY_S);
+  return to <= lowerS
+    ? stays(line, { code: "cue" })
+    : {
+        line: withScheme(line, { tempo: { ...line.scheme.tempo, lowerS: to } }),
+        changes: [{ code: "lowering", from: lowerS, to }],
+      };
 }
 
 /** Schemes that climb by themselves: holds, stretches and carries have ways of their own. */

@@ -1,3 +1,4 @@
+import type { Remedy } from "../rules/faults/faults";
 import type { DecisionInput } from "./decisionInput";
 import { performanceRule, reserveBand } from "./performanceRule";
 import { type Action, type FiredRule, safetyRules, stricter, tellsTherapist } from "./safetyRules";
@@ -14,6 +15,8 @@ export interface DecisionChange {
   setsPct?: number;
   rangeDeg?: number;
   exercise?: "stop";
+  /** what is tried about a fault that was seen again, in place of everything else. Rule S3 */
+  remedy?: Remedy;
 }
 
 export interface Decision {
@@ -66,8 +69,10 @@ function changeFor(
       // a shorter range alone answers a shorter range alone (corrections K8)
       if (ids.every((id) => id === "R6") && fired.every((r) => !r.id.startsWith("H") || r.id === "H5"))
         return { rangeDeg: -sizes.angleDeg, load: 0 };
+      if (ids.every((id) => id === "R10") && input.faultAgain) return { remedy: input.faultAgain.remedy };
       return { loadPct: -sizes.backPct, setsPct: sizes.setsBackPct };
     case "HOLD":
+      if (ids.includes("H13") && input.faultAgain) return { remedy: input.faultAgain.remedy };
       // what was all done counts towards the next step, also where nobody said how it was
       return ids.length === 1 && (ids[0] === "P6" || (ids[0] === "P5" && input.rir === null))
         ? { bank: 1 }

@@ -1,3 +1,4 @@
+import type { FaultId, Remedy } from "../rules/faults/faults";
 import type { DecisionInput } from "./decisionInput";
 import { painRule } from "./painRule";
 
@@ -44,6 +45,8 @@ export type RuleSaid =
   | { code: "progression.pain_not_green"; pain: number; green: number }
   | { code: "progression.pain_after"; pain: number; before: number; isUsual: boolean }
   | { code: "progression.at_room"; dose: number; most: number }
+  | { code: "progression.not_clean"; pct: number }
+  | { code: "progression.fault_again"; fault: FaultId; visits: number; remedy: Remedy }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
   | { code: "progression.far_too_easy"; left: number }
@@ -102,6 +105,12 @@ const regressesForEffusion = (c: Context) =>
 const trendRises = (c: Context) =>
   at(c.i.weekTrend) >= 1 && (c.i.weekMean == null || c.i.weekMean > c.i.usualPain);
 const trendCounts = (c: Context) => c.i.irritability !== "low" || c.postOp;
+
+/** A step up needs so much of what was done clean. Rule S3 [own]. */
+const CLEAN_ENOUGH = 0.8;
+type FaultAgain = NonNullable<DecisionInput["faultAgain"]>;
+/** Remedies that ask less of the line; the others leave it as heavy and as far. */
+const GIVES_LESS: ReadonlySet<Remedy> = new Set(["less_arc", "lighter"]);
 
 /** The safety layer, dosing rules E2; every rule that fires is kept, the strictest decides. */
 const RULES: readonly Rule[] = [
@@ -184,6 +193,12 @@ const RULES: readonly Rule[] = [
     why: (c) => ({ code: "progression.morning_above", ...morning(c) }),
   },
   {
+    id: "R10",
+    action: "REGRESS",
+    fires: ({ i }) => i.faultAgain != null && GIVES_LESS.has(i.faultAgain.remedy),
+    why: ({ i }) => ({ code: "progression.fault_again", ...(i.faultAgain as FaultAgain) }),
+  },
+  {
     id: "H1",
     action: "HOLD",
     fires: (c) =>
@@ -255,6 +270,18 @@ const RULES: readonly Rule[] = [
       dose: at(i.room?.dose ?? null),
       most: at(i.room?.most ?? null),
     }),
+  },
+  {
+    id: "H12",
+    action: "HOLD",
+    fires: ({ i }) => i.cleanShare != null && i.cleanShare < CLEAN_ENOUGH,
+    why: ({ i }) => ({ code: "progression.not_clean", pct: Math.floor(100 * (i.cleanShare ?? 0)) }),
+  },
+  {
+    id: "H13",
+    action: "HOLD",
+    fires: ({ i }) => i.faultAgain != null && !GIVES_LESS.has(i.faultAgain.remedy),
+    why: ({ i }) => ({ code: "progression.fault_again", ...(i.faultAgain as FaultAgain) }),
   },
 ];
 

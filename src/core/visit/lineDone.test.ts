@@ -42,6 +42,7 @@ const record = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord => {
     early: null,
     meanForceN: null,
     countedBy: "tap",
+    faults: [],
     ...over,
   };
 };
@@ -50,6 +51,8 @@ const whole = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord[] =>
 
 test("nothing logged is not known, never good", () => {
   expect(lineDone(press, [])).toEqual({
+    cleanShare: null,
+    faults: [],
     painBefore: null,
     painDuring: null,
     reached: "unknown",

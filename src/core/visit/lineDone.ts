@@ -1,6 +1,8 @@
 import { nextSet } from "../capacity/nextSet";
+import type { FaultId } from "../rules/faults/faults";
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
 import { leftEnough } from "./leftEnough";
+import { cleanShare, faultsIn } from "./seen";
 import { type SetRecord, standing } from "./setRecord";
 import { isWholeHold } from "./tasks";
 
@@ -17,6 +19,10 @@ export interface LineDone {
   rangePct: number | null;
   /** a set ended because the position was lost */
   lostPosition: boolean;
+  /** of what was done of the planned exercise the share that was clean; null: nothing was done. Rule S2 */
+  cleanShare: number | null;
+  /** what was seen of it, each once */
+  faults: FaultId[];
   /** what the next visit begins with, where it was another than planned. Rule L9 */
   usedKg: number | null;
 }
@@ -50,6 +56,8 @@ export function lineDone(
     reserve: reserveOf(own),
     rangePct: rangeOf(line, own),
     lostPosition: records.some((r) => r.early === "position"),
+    cleanShare: cleanShare(own),
+    faults: faultsIn(own),
     usedKg: usedOf(line, own),
   };
 }

@@ -32,5 +32,6 @@ export function recordOf(d: DoneTask, first: Side, corrects: string | null = nul
     early: d.early,
     meanForceN: d.meanForceN,
     countedBy: d.countedBy,
+    faults: [...d.faults],
   };
 }

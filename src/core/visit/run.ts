@@ -3,6 +3,7 @@ import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
 import { withLoad } from "./between/eased";
 import { offerFor, saysNext, withOffer } from "./between/offer";
+import type { SeenFault } from "./seen";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
 import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
@@ -29,6 +30,7 @@ export interface DoneTask {
   early: EarlyReason | null;
   meanForceN: number | null;
   countedBy: SetRecord["countedBy"];
+  faults: readonly SeenFault[];
 }
 
 export interface VisitState {
@@ -40,7 +42,9 @@ export interface VisitState {
   setUp: readonly string[];
   painBefore: number | null;
   /** of the set under way or waiting for its rating */
-  under: (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt"> & { endedAtMs: number | null }) | null;
+  under:
+    | (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt" | "faults"> & { endedAtMs: number | null })
+    | null;
   /** earliest start of what comes next by the plan; null where nothing is waited for */
   restEndsAtMs: number | null;
   /** steps up that were taken of a line, and sets whose offer was answered */
@@ -285,6 +289,9 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   const u = s.under;
   if (!u || s.done.some((d) => d.recordId === e.recordId)) return s;
   const { endedAtMs, ...set } = u;
+  const { lineId } = u.task;
+  const line = lineOf(s, lineId);
+  const danger = dangerIn(line, e.faults ?? []);
   const done: DoneTask = {
     ...set,
     reps: set.reps === null ? null : (e.reps ?? set.reps),
@@ -292,9 +299,9 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
     pain: e.pain,
     reserve: e.reserve,
     felt: e.felt,
+    faults: e.faults ?? [],
+    early: set.early ?? (danger ? "position" : null),
   };
-  const { lineId } = u.task;
-  const line = lineOf(s, lineId);
   const tasks = s.tasks.map((t) => (taskKey(t) === taskKey(u.task) ? { ...t, status: "done" as const } : t));
   const after: VisitState = {
     ...s,
@@ -305,6 +312,7 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   };
   const most = line?.painMax ?? 0;
   if (e.pain > most) return endLine(after, lineId, asKept(saidWith("floor.pain_in", { pain: e.pain, most })));
+  if (danger) return endLine(after, lineId, asKept(saidWith("floor.fault_ends", { fault: danger })));
   if (line && saysNext(line, done) === null && line.offers?.care === "strict")
     return endLine(after, lineId, asKept({ code: "floor.gave_out" }));
   if (u.painBefore !== null && e.pain - u.painBefore >= JUMP)
@@ -316,6 +324,10 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
     restEndsAtMs: isSameGroup && endedAtMs !== null ? endedAtMs + u.task.thenS * 1000 : null,
   });
 }
+
+/** A fault that is a danger to this client ends the line as a lost position does. Rule S3. */
+const dangerIn = (line: KeptLine | null, seen: readonly SeenFault[]): SeenFault["id"] | null =>
+  seen.find((f) => line?.faults?.some((w) => w.id === f.id && w.endsSet))?.id ?? null;
 
 const MOST_ADDED = 3;
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { painScore, uuid } from "../units/fields";
+import { seenFaults } from "./seen";
 
 /** Why a set or a hold ended before its time. */
 export const earlyReason = z.enum(["muscle", "joint_pain", "position", "range", "other"]);
@@ -48,6 +49,8 @@ export const setRecord = z
     /** mean force between shin and pad, N; null without a load cell */
     meanForceN: z.number().min(0).max(3000).nullable(),
     countedBy: z.enum(["tap", "sensor", "cell", "clock"]),
+    /** what was seen of it; empty: clean, or nobody looked */
+    faults: seenFaults.default([]),
   })
   .refine((r) => !r.voided || r.corrects !== null, {
     path: ["corrects"],

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { keptLine } from "../sheet/line/keptLine";
 import { painScore, uuid } from "../units/fields";
+import { seenFaults } from "./seen";
 import { earlyReason } from "./setRecord";
 
 /** Milliseconds of the tablet's clock. */
@@ -41,6 +42,8 @@ export const visitEvent = z.discriminatedUnion("type", [
     reps,
     reserve: scale,
     felt: scale,
+    /** what was seen of it; missing: nothing was said */
+    faults: seenFaults.optional(),
     recordId: uuid,
     at,
   }),

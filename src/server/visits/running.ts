@@ -12,6 +12,7 @@ import { asKept, fromKept, saidWith } from "@/core/units/said";
 import { offersAreOpen } from "@/core/visit/between/offersAreOpen";
 import { recordOf } from "@/core/visit/recordOf";
 import { type DoneTask, type VisitState, visitState } from "@/core/visit/run";
+import { watchedFaults } from "@/core/visit/seen";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visitEvent";
 import type { entryInput, startInput } from "@/core/visit/visitInput";
@@ -21,6 +22,7 @@ import { attempted, mustBeSame, Refused } from "../base/refused";
 import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
 import { recentVisits } from "../history/visits";
@@ -112,7 +114,11 @@ export async function linesOfToday(
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const form = (isShort && (await shortOf(ctx, client, lines))) || lines;
   const { exerciseOf } = await muscleCredits(ctx);
-  return withinEdge(form, exerciseOf, await shortForOf(ctx, client));
+  const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
+  return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
+    const e = exerciseOf(l.exerciseId);
+    return e ? { ...l, faults: watchedFaults(e, conditionIds) } : l;
+  });
 }
 
 async function shortOf(ctx: Ctx, client: ClientEpisode, lines: readonly KeptLine[]) {
@@ -284,11 +290,11 @@ async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<voi
   const written = await ctx.tx`
     insert into set_record (id, clinic_id, visit_id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided,
       started_at, tablet_at, worked_s, reps, load_kg, how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt,
-      early, mean_force_n, counted_by, logged_by, received_at)
+      early, mean_force_n, counted_by, faults, logged_by, received_at)
     values (${r.id}, ${ctx.actor.clinicId}, ${visitId}, ${r.lineId}, ${r.exerciseId}, ${r.setNo}, ${r.leg}, ${r.boutNo},
       ${r.corrects}, ${r.voided}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${r.workedS}, ${r.reps}, ${r.loadKg}, ${r.how},
       ${r.rangeFromDeg}, ${r.rangeToDeg}, ${r.painBefore}, ${r.pain}, ${r.reserve}, ${r.felt}, ${r.early},
-      ${r.meanForceN}, ${r.countedBy}, ${ctx.actor.personId}, ${ctx.now})
+      ${r.meanForceN}, ${r.countedBy}, ${ctx.tx.json(r.faults as never)}, ${ctx.actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (written.length === 0)
     throw attempted(

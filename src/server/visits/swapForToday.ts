@@ -16,11 +16,13 @@ import { keep } from "@/core/sheet/judge/keep";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { InputError } from "@/core/units/inputError";
 import { asKept, type Said } from "@/core/units/said";
+import { watchedFaults } from "@/core/visit/seen";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { swapAsked } from "@/core/visit/visitInput";
 import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
+import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { versionById } from "../versions/sheets";
 import type { RunningVisit } from "./running";
@@ -93,6 +95,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
     families: new Set(facts.choose.machines.map((m) => m.family)),
     weight: facts.choose.weight,
   });
+  const conditionIds = (await conditionsOf(ctx, visit.episodeId)).map((c) => c.condition.id);
   const running = visit.lines.find((l) => l.lineId === lineId);
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
   const lineOn = (exerciseId: string): KeptLine | null => {
@@ -103,7 +106,11 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
     const [judged] = made ? judgeScore([made], context) : [];
     if (!judged || judged.bars.length > 0) return null;
     const kept = keep(judged, context, names);
-    return { ...kept, painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax) };
+    return {
+      ...kept,
+      painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax),
+      faults: watchedFaults(e, conditionIds),
+    };
   };
   return { client, exercise, candidates, lineOn };
 }

@@ -9,6 +9,10 @@ export function changeWords(c: LineChange): string {
       return "Stop this; refer. A therapist plans it anew.";
     case "same":
       return "The same again.";
+    case "cue":
+      return "The same again, with the cue before each set.";
+    case "set_up":
+      return "The same again, set up in another way: foot place, seat or pad.";
     case "full":
       return "The same again: reach all of it first.";
     case "at_goal":

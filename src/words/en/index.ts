@@ -6,7 +6,6 @@ import { morning } from "./client/morning";
 import { desk } from "./desk";
 import { bundle } from "./files/bundle";
 import { exchange } from "./files/exchange";
-import { floor } from "./floor";
 import { home } from "./home";
 import { input } from "./input";
 import { due } from "./numbers/due";
@@ -23,7 +22,8 @@ import { gate, held, line, order } from "./plan/line";
 import { setUp } from "./plan/setUp";
 import { progression } from "./progression";
 import { screening } from "./screening";
-import { visit } from "./visit";
+import { floor } from "./visit/floor";
+import { visit } from "./visit/visit";
 
 /** Labels of pages: they say what no room of the core has a code for. */
 export const labels = { atHome, clientPaper, link, morning };

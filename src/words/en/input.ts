@@ -257,5 +257,6 @@ export const input = {
   no_test: "There is no strength test yet: measure one first.",
   test_torque: "A strength test needs a torque above zero.",
   not_iso_date: "This is not a date: write it as year-month-day.",
+  fault_twice: "A fault is named once for a set.",
   bad_letters: "This text has characters that cannot be kept. Type it again.",
 };

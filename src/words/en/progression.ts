@@ -2,6 +2,7 @@ import type { MissingFact } from "@/core/progression/safetyRules";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 import { roundDose } from "./plan/room";
+import { FAULT_WORDS, REMEDY_WORDS } from "./visit/faults";
 
 const FACTS: Record<MissingFact, string> = {
   pain_before: "pain before the first set",
@@ -38,6 +39,9 @@ export const progression: Words<Rooms["progression"]> = {
   swelling_trace: "a trace of swelling is new",
   range_reached: (m, f) => `${f.number(m.pct)} % of the planned range was reached`,
   arrived_above: (m) => `arrived with ${m.pain}, above the usual ${m.usual}`,
+  not_clean: (m) => `only ${m.pct} % of what was done was clean, 80 % is asked for a step up`,
+  fault_again: (m) =>
+    `${FAULT_WORDS[m.fault]} in ${m.visits} visits running: next is ${REMEDY_WORDS[m.remedy]}`,
   position_lost: "the position was lost before the end",
   at_room: (m) =>
     `the day put as much on what is sore as it takes (${roundDose(m.dose)} of ${roundDose(m.most)} sets of ten at 60 %)`,

@@ -269,6 +269,7 @@ function addVisit(
         early: null,
         mean_force_n: null,
         counted_by: "tap",
+        faults: [],
         logged_by: m.by,
         received_at: at,
       });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ACTIONS } from "../../progression/safetyRules";
 import { keptLine } from "../../sheet/line/keptLine";
+import { seenFaults } from "../../visit/seen";
 import { logEntry } from "../../visit/visitEvent";
 import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
 
@@ -88,6 +89,7 @@ export const setRecord = table(
     early: z.enum(["muscle", "joint_pain", "position", "range", "other"]).nullable(),
     mean_force_n: number(0, 3000).nullable(),
     counted_by: z.enum(["tap", "sensor", "cell", "clock", "client"]),
+    faults: seenFaults.default([]),
     logged_by: id,
     received_at: moment,
   }),

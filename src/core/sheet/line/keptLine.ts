@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { faultId } from "../../rules/faults/faults";
 import { uuid } from "../../units/fields";
 import type { PlannedSet } from "../schemes/contract";
 import { SCHEME_KINDS, type SchemeKind, scheme } from "../schemes/scheme";
@@ -106,6 +107,8 @@ export const keptLine = z.object({
     .nullable(),
   /** where its load is moved, as capacity sees it; none: nothing is learnt from it */
   station: keptStation.nullish(),
+  /** what is looked for while it is done, of the visit that runs it; missing: nothing. Rules S1, S3 */
+  faults: z.array(z.object({ id: faultId, endsSet: z.boolean() })).optional(),
   /** what its next set may become by how the last one went; none: it stays as planned. Rule L8 */
   offers: keptOffers.nullish(),
   /** felt effort that is aimed at, 0 to 10 */

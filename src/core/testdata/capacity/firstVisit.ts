@@ -70,7 +70,7 @@ function doneBy(kept: KeptLine, peakNm: number, who: MadeUpLifter): SetRecord[] 
           loadKg: s.loadKg === null ? null : now.loadKg,
         },
         ...{ how: null, rangeFromDeg: kept.fromDeg, rangeToDeg: kept.toDeg, painBefore: 0, pain: 0, reserve },
-        ...{ felt: null, early: isFailed ? "muscle" : null, meanForceN: null, countedBy: "tap" },
+        ...{ felt: null, early: isFailed ? "muscle" : null, meanForceN: null, countedBy: "tap", faults: [] },
       } as SetRecord);
     const next =
       offers &&

@@ -18,9 +18,9 @@ import { Said } from "@/ui/reader";
 import { useSetClock } from "@/ui/visit/useSetClock";
 import { type OpenVisit, useVisit } from "@/ui/visit/useVisit";
 import { bandOf, missingWords, savedWords, spaceDoes } from "@/ui/visit/visitWords";
-import { WRAP } from "@/words/en/floor";
 import { SCHEME_NAMES } from "@/words/en/plan/line";
 import { wayWords } from "@/words/en/plan/way";
+import { WRAP } from "@/words/en/visit/floor";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
@@ -35,6 +35,7 @@ import { Stage } from "./Stage";
 import { StateBand } from "./StateBand";
 import { StopDialog } from "./StopDialog";
 import { SwapDialog } from "./SwapDialog";
+import { useSeen } from "./useSeen";
 import { WhatToSet } from "./WhatToSet";
 
 /** A question stands so long before a key answers it. */
@@ -72,6 +73,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const asked = task && line ? askedOf(state, task, line) : { reserve: false, felt: false };
   const needsLeft = asked.reserve || asked.felt;
   const didReps = reps ?? state.under?.reps ?? null;
+  const seen = useSeen(didReps ?? task?.reps ?? null);
 
   const rate = (p: number, l: number | null) => {
     happen({
@@ -80,12 +82,14 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       reps: didReps,
       reserve: asked.reserve ? l : null,
       felt: asked.felt ? l : null,
+      ...(seen.faults.length > 0 ? { faults: seen.faults } : {}),
       recordId: crypto.randomUUID(),
       at: Date.now(),
     });
     setPain(null);
     setLeft(null);
     setReps(null);
+    seen.clear();
   };
   // a key that was pressed before its question stood here answers nothing
   const question = `${state.phase} ${task ? taskKey(task) : ""} ${pain !== null}`;
@@ -272,6 +276,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
             <div className="max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:border-t max-lg:border-rule max-lg:bg-base-200 max-lg:pt-2">
               <div className="grid grid-cols-1 items-end gap-x-6 gap-y-2 px-4 pb-2 min-[560px]:grid-cols-[minmax(0,1fr)_140px] lg:grid-cols-[minmax(0,1fr)_220px] lg:px-8">
                 <Entry
+                  watched={line.faults ?? []}
+                  seen={seen}
                   isQuiet={isQuiet}
                   state={state}
                   painMax={painMax}

@@ -3,8 +3,8 @@ import { lowerFirst } from "@/core/units/lowerFirst";
 import { fromKept } from "@/core/units/said";
 import { type RecheckSign, signsSaid } from "@/core/visit/signs/recheckSigns";
 import { stopSaid } from "@/core/visit/signs/stopReasons";
-import type { Rooms } from "../message";
-import type { Words } from "../words";
+import type { Rooms } from "../../message";
+import type { Words } from "../../words";
 
 const SIGNS: Record<RecheckSign, string> = {
   change: "a fall, fever, illness, new medicine or surgery date, pregnancy",

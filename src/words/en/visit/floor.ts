@@ -1,7 +1,9 @@
+import type { FaultId } from "@/core/rules/faults/faults";
 import type { Said } from "@/core/units/said";
 import { OPENS_AT } from "@/core/visit/morningOpens";
 import type { EarlyReason } from "@/core/visit/setRecord";
-import type { Format } from "../format";
+import type { Format } from "../../format";
+import { FAULT_WORDS } from "./faults";
 
 /** Why a set ended before its time. */
 export const EARLY_WORDS: Readonly<Record<EarlyReason, string>> = {
@@ -23,6 +25,8 @@ export const floor = {
     `joint pain of ${m.pain} in it is above the limit of ${m.most}`,
   ended: (m: { why: readonly Said[] }, f: Format) => m.why.map((w) => f.say(w)).join("; "),
   gave_out: "the muscle gave out: no more of it before a therapist has looked",
+  fault_ends: (m: { fault: FaultId }) =>
+    `${FAULT_WORDS[m.fault]}, which this client must not load: no more of it today`,
   pain_jumped: (m: { from: number; to: number }) => `joint pain jumped from ${m.from} to ${m.to}`,
   morning_from: (m: { on: string }, f: Format) =>
     `The morning after this visit begins at ${OPENS_AT} on ${f.day(m.on)}: ask again from then on. Until then staying, stepping back and stopping can be decided.`,
