@@ -1,5 +1,6 @@
 import type { KeptLine } from "../sheet/line/keptLine";
-import { currentTask, startOf, visitState } from "../visit/run";
+import { currentTask, lineOf, startOf, visitState } from "../visit/run";
+import type { SeenFault } from "../visit/seen";
 import type { VisitEvent } from "../visit/visitEvent";
 import { lineIdOf } from "./keptLines";
 
@@ -18,6 +19,8 @@ export interface RobotOptions {
   reserve?: number | null;
   /** holds are given up after so many seconds */
   heldS?: number;
+  /** what is seen of every set of a line */
+  faults?: (line: KeptLine) => SeenFault[];
   /** the identifiers of the records, in order */
   ids?: () => string;
 }
@@ -65,6 +68,7 @@ export function robot(
         reps: null,
         reserve: s.under.task.reps === null ? null : (o.reserve ?? null),
         felt: s.under.task.reps === null ? (o.felt ?? null) : null,
+        ...(o.faults ? { faults: o.faults(lineOf(s, s.under.task.lineId) as KeptLine) } : {}),
         recordId: o.ids?.() ?? lineIdOf(1000 + i),
         at: Math.round(seconds * 1000),
       });

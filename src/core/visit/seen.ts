@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Exercise } from "../rules/exercises";
 import { endsSet, type FaultId, faultId, faultsOf } from "../rules/faults/faults";
+import type { KeptLine } from "../sheet/line/keptLine";
 import type { SetRecord } from "./setRecord";
 
 /** A fault of a set, with the repetition in which it began; null: holds, and what has no repetitions. Rule S2. */
@@ -16,13 +17,19 @@ export const seenFaults = z
   .max(5)
   .refine((all) => new Set(all.map((f) => f.id)).size === all.length, { error: "input.fault_twice" });
 
-/** A fault that is looked for in a line: it may end the set for this client. */
-export const watchedFault = z.object({ id: faultId, endsSet: z.boolean() });
-export type WatchedFault = z.infer<typeof watchedFault>;
+/** A fault that is looked for in a line: it may end the set for this client, and may have been seen last time. */
+export type WatchedFault = NonNullable<KeptLine["faults"]>[number];
 
-/** What is looked for in an exercise, for somebody with these conditions. Rules S1, S3. */
-export const watchedFaults = (e: Exercise, conditionIds: readonly string[]): WatchedFault[] =>
-  faultsOf(e).map((id) => ({ id, endsSet: endsSet(id, conditionIds) }));
+/** What is looked for in an exercise, for somebody with these conditions, and what was seen last time. Rules S1, S3. */
+export const watchedFaults = (
+  e: Exercise,
+  conditionIds: readonly string[],
+  lastTime: readonly FaultId[],
+): WatchedFault[] =>
+  faultsOf(e).map((id) => ({
+    ...{ id, endsSet: endsSet(id, conditionIds) },
+    ...(lastTime.includes(id) ? { wasSeen: true } : {}),
+  }));
 
 /** Where nobody says more, it began in the last third. Rule S2. */
 export const lastThirdFrom = (reps: number): number => Math.floor((2 * Math.max(1, reps)) / 3) + 1;

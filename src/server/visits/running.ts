@@ -25,6 +25,7 @@ import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
+import { faultsSeenLast } from "../history/faultsSeen";
 import { recentVisits } from "../history/visits";
 import { makeMorningLink } from "../links/links";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
@@ -114,10 +115,11 @@ export async function linesOfToday(
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const form = (isShort && (await shortOf(ctx, client, lines))) || lines;
   const { exerciseOf } = await muscleCredits(ctx);
+  const seen = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
   return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
     const e = exerciseOf(l.exerciseId);
-    return e ? { ...l, faults: watchedFaults(e, conditionIds) } : l;
+    return e ? { ...l, faults: watchedFaults(e, conditionIds, seen.get(l.lineId) ?? []) } : l;
   });
 }
 

@@ -109,7 +109,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
     return {
       ...kept,
       painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax),
-      faults: watchedFaults(e, conditionIds),
+      faults: watchedFaults(e, conditionIds, []),
     };
   };
   return { client, exercise, candidates, lineOn };

@@ -56,7 +56,10 @@ beforeAll(async () => {
     squats(),
   ]);
   for (const [i, pain] of [1, 2].entries()) {
-    const visitId = await runVisit(clinic, client, { at: daysLater(3 * i), pain });
+    const visitId = await runVisit(clinic, client, {
+      ...{ at: daysLater(3 * i), pain },
+      faults: () => [{ id: "shakes", fromRep: null }],
+    });
     const answered = daysLater(3 * i + 1);
     await clinic.as(
       "trainer",

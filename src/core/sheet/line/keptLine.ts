@@ -108,7 +108,9 @@ export const keptLine = z.object({
   /** where its load is moved, as capacity sees it; none: nothing is learnt from it */
   station: keptStation.nullish(),
   /** what is looked for while it is done, of the visit that runs it; missing: nothing. Rules S1, S3 */
-  faults: z.array(z.object({ id: faultId, endsSet: z.boolean() })).optional(),
+  faults: z
+    .array(z.object({ id: faultId, endsSet: z.boolean(), wasSeen: z.boolean().optional() }))
+    .optional(),
   /** what its next set may become by how the last one went; none: it stays as planned. Rule L8 */
   offers: keptOffers.nullish(),
   /** felt effort that is aimed at, 0 to 10 */

@@ -8,6 +8,7 @@ import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { SCHOOL_WORDS } from "@/words/en/decide";
 import { painfulShort } from "@/words/en/plan/painfulArc";
+import { FAULT_WORDS } from "@/words/en/visit/faults";
 
 const REACHED = {
   below: "less than planned",
@@ -54,6 +55,9 @@ export function LineFacts({
         ? `${10 - input.rirTarget}, ${input.rir === null ? "not known" : 10 - input.rir}`
         : `${input.rirTarget}, ${known(input.rir)}`,
     ],
+    ...(line.done.faults.length > 0
+      ? ([["seen in it", seenWords(line.done)]] as [ReactNode, ReactNode][])
+      : []),
     ["range reached", input.rangePct === null ? "not known" : `${Math.round(input.rangePct)} %`],
     [
       <>
@@ -130,3 +134,10 @@ function InItsWay({ clientId, painful }: { clientId: string; painful: PainfulArc
     </Link>
   );
 }
+
+/** What was seen of the sets, and how much of them was clean. */
+const seenWords = ({ faults, cleanShare }: LineDraft["done"]): string =>
+  [
+    ...faults.map((id) => FAULT_WORDS[id]),
+    ...(cleanShare === null ? [] : [`${Math.floor(100 * cleanShare)} % clean`]),
+  ].join(", ");

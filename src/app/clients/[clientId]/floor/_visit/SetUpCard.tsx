@@ -4,6 +4,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import { painfulShort } from "@/words/en/plan/painfulArc";
 import { WORN } from "@/words/en/plan/setUp";
+import { FAULT_CUES, FAULT_WORDS } from "@/words/en/visit/faults";
 
 /** What is looked at before the first set of a line. The pins have a tick of their own: without it nothing starts. */
 export function SetUpCard({
@@ -49,6 +50,14 @@ export function SetUpCard({
           <li className="border-l-4 border-accent pl-3">
             <b>{painfulShort(painful)}</b>: slower there, and ask
           </li>
+        )}
+        {(line.faults ?? []).map(
+          (f) =>
+            f.wasSeen && (
+              <li key={f.id} className="border-l-4 border-mark pl-3">
+                <b>“{FAULT_CUES[f.id]}”</b>: {FAULT_WORDS[f.id]} last time
+              </li>
+            ),
         )}
         {worn !== "none" && (
           <li className="flex gap-3">
