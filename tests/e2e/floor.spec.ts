@@ -270,3 +270,59 @@ test("a set that left far more than was planned offers the next one: one key tak
   await bandSays(page, "MOVE");
   await expect(page.getByTestId("giant")).toHaveText(offered);
 });
+
+test("what was seen of a set is one tap and says its cue; what must not be loaded ends the line, and stands in the record", async ({
+  page,
+}) => {
+  // a warning sign of hers stands since the line that pain ended
+  await putTheDemoBack();
+  await signIn(page, "therapist");
+  await begin(page, "Maren Ostrelle", /^Other gym/);
+  const name = page.getByRole("heading", { level: 2 }).first();
+  for (let i = 0; i < 8 && !(await name.textContent())?.startsWith("Box lift"); i++) {
+    const before = (await name.textContent()) ?? "";
+    await more(page, "leave out the line");
+    await expect(name).not.toHaveText(before);
+  }
+  await bandSays(page, "SET UP");
+  await page.keyboard.press("1");
+  await expect(band(page)).toContainText(/GO|REST/);
+  await page.keyboard.press(" ");
+  await bandSays(page, "MOVE");
+  await page.keyboard.press(" ");
+  await bandSays(page, "PAIN?");
+  const seen = page.getByRole("group", { name: /^Seen in it/ });
+  await seen.getByRole("button", { name: "jerk or bounce" }).click();
+  await expect(seen.getByText("start as slowly as you stop")).toBeVisible();
+  const from = Number(await seen.getByTestId("from-rep").textContent());
+  const reps = Number(await page.getByTestId("reps").textContent());
+  expect(from).toBe(Math.floor((2 * reps) / 3) + 1);
+  await key(page, "jerk or bounce: began a repetition earlier").click();
+  await expect(seen.getByTestId("from-rep")).toHaveText(String(from - 1));
+  await seen.getByRole("button", { name: "back rounds" }).click();
+  await expect(seen.getByText(/back rounds ends this line/)).toBeVisible();
+  await expectAccessible(page);
+  await fitsAThumb(page);
+  await page.keyboard.press("1");
+  await page
+    .getByRole("group", { name: /How many more/ })
+    .getByRole("button", { name: /: 4$/ })
+    .click();
+  await expect(
+    page.getByText(/Box lift.* ended: back rounds, which this client must not load/),
+  ).toBeVisible();
+  await floorSays(page, "saved at the clinic");
+  const file = await page.request.get(
+    `/api/clients/${await clientId(page, "Maren Ostrelle")}/files?what=json`,
+  );
+  const sets = (await file.json()).rows.set_record as { early: string | null; faults: unknown[] }[];
+  expect(sets.filter((s) => s.faults.length > 0)).toMatchObject([
+    {
+      early: "position",
+      faults: [
+        { id: "jerk", fromRep: from - 1 },
+        { id: "back_rounds", fromRep: from },
+      ],
+    },
+  ]);
+});

@@ -1,11 +1,8 @@
 "use client";
 import type { VisitState } from "@/core/visit/run";
-import type { WatchedFault } from "@/core/visit/seen";
 import type { EarlyReason } from "@/core/visit/setRecord";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { EARLY_WORDS } from "@/words/en/visit/floor";
-import { SeenChips } from "./SeenChips";
-import type { Seen } from "./useSeen";
 
 /** What is asked about the set that was done, beside its pain. */
 export interface Asked {
@@ -15,8 +12,6 @@ export interface Asked {
 
 /** What is entered now: joint pain, what is left in the tank, how many it were, why it ended early. */
 export function Entry({
-  watched,
-  seen,
   isQuiet,
   state,
   painMax,
@@ -30,9 +25,6 @@ export function Entry({
   onReps,
   onWhy,
 }: {
-  /** what is looked for in the line, and what was seen */
-  watched: readonly WatchedFault[];
-  seen: Seen;
   /** nothing of it is asked now */
   isQuiet: boolean;
   state: VisitState;
@@ -96,9 +88,6 @@ export function Entry({
           </button>
           repetitions
         </p>
-      )}
-      {watched.length > 0 && (isRating || state.phase === "working") && (
-        <SeenChips watched={watched} seen={seen} />
       )}
       <ScoreKeys
         label={label}

@@ -6,7 +6,7 @@ import type { Seen } from "./useSeen";
 /** What was seen of the set, one tap each; what is tapped says its cue, and where in the set it began. */
 export function SeenChips({ watched, seen }: { watched: readonly WatchedFault[]; seen: Seen }) {
   return (
-    <fieldset className="short:hidden">
+    <fieldset>
       <legend className="text-[15px] lg:text-[17px]">Seen in it, if anything</legend>
       <div className="mt-1 flex flex-wrap gap-2">
         {watched.map((w) => {

@@ -29,6 +29,7 @@ import { cellQuery, sensorQuery } from "./deviceQueries";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
+import { SeenChips } from "./SeenChips";
 import { SetBars } from "./SetBars";
 import { SetUpCard } from "./SetUpCard";
 import { Stage } from "./Stage";
@@ -250,7 +251,9 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                   <WhatToSet line={line} task={task as LiveTask} massUnit={props.massUnit} />
                 </div>
               </div>
-              <div className="order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 lg:self-center">
+              <div
+                className={`order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 ${state.phase === "rating" ? "" : "lg:self-center"}`}
+              >
                 {state.phase === "set-up" ? (
                   <SetUpCard
                     line={line}
@@ -260,6 +263,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     pins={pins}
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
+                ) : state.phase === "rating" && line.faults?.length ? (
+                  <SeenChips watched={line.faults} seen={seen} />
                 ) : (
                   pose
                 )}
@@ -276,8 +281,6 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
             <div className="max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:border-t max-lg:border-rule max-lg:bg-base-200 max-lg:pt-2">
               <div className="grid grid-cols-1 items-end gap-x-6 gap-y-2 px-4 pb-2 min-[560px]:grid-cols-[minmax(0,1fr)_140px] lg:grid-cols-[minmax(0,1fr)_220px] lg:px-8">
                 <Entry
-                  watched={line.faults ?? []}
-                  seen={seen}
                   isQuiet={isQuiet}
                   state={state}
                   painMax={painMax}
