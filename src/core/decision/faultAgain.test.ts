@@ -37,7 +37,7 @@ test("a step up needs four fifths of it clean", () => {
   expect(decision).toMatchObject({ action: "HOLD", rules: ["H12"] });
   expect(decision.reasons[0]?.why).toEqual({ code: "progression.not_clean", pct: 79 });
   // nobody looked: nothing is known to be unclean
-  expect(after({ cleanShare: null }).decision.action).toBe("PROGRESS");
+  expect(after({ cleanShare: 1, faults: [] }).input.cleanShare).toBeNull();
 });
 
 test("the same fault in visits running brings its next remedy; one between, or another, begins anew", () => {
@@ -74,6 +74,15 @@ test("the remedy is the change of the line, and the only one", () => {
   expect(slower.decision).toMatchObject({ action: "HOLD", rules: ["H13"], change: { remedy: "slower" } });
   expect(slower.made.changes).toEqual([{ code: "lowering", from: lowerS, to: lowerS + 1 }]);
   expect(next("heel_lifts", ["heel_lifts"]).made.changes).toEqual([{ code: "set_up" }]);
+});
+
+test("remedies one after another are no second step back, pain after one is", () => {
+  const two = (over: Partial<DecisionInput>) => {
+    const { input } = after({ faults: ["knee_in"] }, ["knee_in"], ["knee_in"]);
+    return decide({ ...input, prevRegress: true, ...over });
+  };
+  expect(two({})).toMatchObject({ action: "REGRESS", rules: ["R10"] });
+  expect(two({ painDuring: 8 })).toMatchObject({ action: "STOP_REFER" });
 });
 
 test("what pain asks comes before what was seen", () => {

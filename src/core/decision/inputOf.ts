@@ -70,7 +70,7 @@ export function inputOf(
     school: visit.school,
     irritability: visit.irritability,
     writtenPainLimit: visit.writtenPainLimit,
-    cleanShare: done.cleanShare,
+    cleanShare: done.faults.length > 0 ? done.cleanShare : null,
     faultAgain: faultAgain(done.faults, past.faults),
     redFlag: visit.redFlag,
     techniqueStop: done.lostPosition,
@@ -95,7 +95,7 @@ export function inputOf(
   };
 }
 
-/** The fault that was seen in the most visits running, this one with them; null: none in two. Rule S3. */
+/** The fault that was seen in the most visits running, this one with them; null: none in two. Rule Seen 3. */
 function faultAgain(now: readonly FaultId[], before: LinePast["faults"]): DecisionInput["faultAgain"] {
   const runs = now.map((fault) => {
     const without = before.findIndex((seen) => !seen.includes(fault));

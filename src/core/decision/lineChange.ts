@@ -4,7 +4,7 @@ import type { Said } from "../units/said";
 /** What changes of a line, as a code with what stood before and what stands after; words are made elsewhere. */
 export type LineChange =
   | { code: "stop" | "same" | "full" | "at_goal" | "at_least" }
-  /** the same again, with a word about how, or set up in another way. Rule S3 */
+  /** the same again, with a word about how, or set up in another way. Rule Seen 3 */
   | { code: "cue" | "set_up" }
   /** nothing of the line itself is left to take: the next exercise of its kind, by name, where there is one */
   | { code: "harder_form"; name: string | null }

@@ -57,7 +57,7 @@ export function nextLine(
 const SLOWER_BY_S = 1;
 const SLOWEST_S = 5;
 
-/** What is tried about a fault and leaves load and arc as they are. Rule S3. */
+/** What is tried about a fault and leaves load and arc as they are. Rule Seen 3. */
 function remedied(line: ScoreLine, remedy: Remedy | undefined): NextLine {
   if (remedy === "cue" || remedy === "set_up") return stays(line, { code: remedy });
   if (remedy !== "slower" || !("tempo" in line.scheme)) return stays(line);

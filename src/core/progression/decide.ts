@@ -15,7 +15,7 @@ export interface DecisionChange {
   setsPct?: number;
   rangeDeg?: number;
   exercise?: "stop";
-  /** what is tried about a fault that was seen again, in place of everything else. Rule S3 */
+  /** what is tried about a fault that was seen again, in place of everything else. Rule Seen 3 */
   remedy?: Remedy;
 }
 

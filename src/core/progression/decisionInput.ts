@@ -17,9 +17,9 @@ export const decisionInput = z.object({
   isHeld: z.boolean().optional(),
   /** the visit put as much on what is sore as this joint takes, and this line is part of it. Rule W4 */
   room: z.object({ dose: z.number(), most: z.number() }).nullable().optional(),
-  /** clean repetitions over done; null or missing: nobody looked. Rule S3 */
+  /** clean repetitions over done; null or missing: nobody looked. Rule Seen 3 */
   cleanShare: z.number().min(0).max(1).nullable().optional(),
-  /** the fault that was seen in the most visits running, two and more, and what is tried next about it. Rule S3 */
+  /** the fault that was seen in the most visits running, two and more, and what is tried next about it. Rule Seen 3 */
   faultAgain: z.object({ fault: faultId, visits: z.number().int(), remedy }).nullable().optional(),
   redFlag: z.boolean(),
   techniqueStop: z.boolean(),

@@ -106,7 +106,7 @@ const trendRises = (c: Context) =>
   at(c.i.weekTrend) >= 1 && (c.i.weekMean == null || c.i.weekMean > c.i.usualPain);
 const trendCounts = (c: Context) => c.i.irritability !== "low" || c.postOp;
 
-/** A step up needs so much of what was done clean. Rule S3 [own]. */
+/** A step up needs so much of what was done clean. Rule Seen 3 [own]. */
 const CLEAN_ENOUGH = 0.8;
 type FaultAgain = NonNullable<DecisionInput["faultAgain"]>;
 /** Remedies that ask less of the line; the others leave it as heavy and as far. */
@@ -339,7 +339,10 @@ export function safetyRules(i: DecisionInput): FiredRule[] {
     })),
     i,
   );
-  const layer = fired.reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
+  // what is tried about a fault is no sign that the joint takes less
+  const layer = fired
+    .filter((r) => r.id !== "R10")
+    .reduce<Action>((a, r) => stricter(a, r.action), "PROGRESS");
   if (layer === "REGRESS" && i.prevRegress)
     fired.push({
       id: "S5",

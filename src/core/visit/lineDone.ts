@@ -19,7 +19,7 @@ export interface LineDone {
   rangePct: number | null;
   /** a set ended because the position was lost */
   lostPosition: boolean;
-  /** of what was done of the planned exercise the share that was clean; null: nothing was done. Rule S2 */
+  /** of what was done of the planned exercise the share that was clean; null: nothing was done. Rule Seen 2 */
   cleanShare: number | null;
   /** what was seen of it, each once */
   faults: FaultId[];

@@ -325,7 +325,7 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   });
 }
 
-/** A fault that is a danger to this client ends the line as a lost position does. Rule S3. */
+/** A fault that is a danger to this client ends the line as a lost position does. Rule Seen 3. */
 const dangerIn = (line: KeptLine | null, seen: readonly SeenFault[]): SeenFault["id"] | null =>
   seen.find((f) => line?.faults?.some((w) => w.id === f.id && w.endsSet))?.id ?? null;
 

@@ -4,7 +4,7 @@ import { endsSet, type FaultId, faultId, faultsOf } from "../rules/faults/faults
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { SetRecord } from "./setRecord";
 
-/** A fault of a set, with the repetition in which it began; null: holds, and what has no repetitions. Rule S2. */
+/** A fault of a set, with the repetition in which it began; null: holds, and what has no repetitions. Rule Seen 2. */
 export const seenFault = z.object({
   id: faultId,
   fromRep: z.number().int().min(1).max(200).nullable(),
@@ -20,7 +20,7 @@ export const seenFaults = z
 /** A fault that is looked for in a line: it may end the set for this client, and may have been seen last time. */
 export type WatchedFault = NonNullable<KeptLine["faults"]>[number];
 
-/** What is looked for in an exercise, for somebody with these conditions, and what was seen last time. Rules S1, S3. */
+/** What is looked for in an exercise, for somebody with these conditions, and what was seen last time. Rules Seen 1, Seen 3. */
 export const watchedFaults = (
   e: Exercise,
   conditionIds: readonly string[],
@@ -31,10 +31,10 @@ export const watchedFaults = (
     ...(lastTime.includes(id) ? { wasSeen: true } : {}),
   }));
 
-/** Where nobody says more, it began in the last third. Rule S2. */
+/** Where nobody says more, it began in the last third. Rule Seen 2. */
 export const lastThirdFrom = (reps: number): number => Math.floor((2 * Math.max(1, reps)) / 3) + 1;
 
-/** Of what was done of a line the share that was clean; null: nothing was. A hold is clean or not. Rule S2. */
+/** Of what was done of a line the share that was clean; null: nothing was. A hold is clean or not. Rule Seen 2. */
 export function cleanShare(records: readonly Pick<SetRecord, "reps" | "faults">[]): number | null {
   let [clean, all] = [0, 0];
   for (const { reps, faults } of records) {

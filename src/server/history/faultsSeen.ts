@@ -3,7 +3,7 @@ import type { FaultId } from "@/core/rules/faults/faults";
 import type { Ctx } from "../base/context";
 import { stands } from "./records";
 
-/** What was seen of each line in the last visit that ran it, by line. Rule S1. */
+/** What was seen of each line in the last visit that ran it, by line. Rule Seen 1. */
 export async function faultsSeenLast(ctx: Ctx, episodeId: string): Promise<Map<string, FaultId[]>> {
   const rows = await ctx.tx<{ line_id: string; ids: FaultId[] }[]>`
     select r.line_id, array_agg(distinct f->>'id') as ids

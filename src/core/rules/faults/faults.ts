@@ -2,7 +2,7 @@ import { z } from "zod";
 import data from "../data/faults.json";
 import type { Exercise } from "../exercises";
 
-/** What is seen of a set that is not as it should be. Rule S1. */
+/** What is seen of a set that is not as it should be. Rule Seen 1. */
 export const FAULT_IDS = [
   "knee_in",
   "knee_out",
@@ -46,14 +46,14 @@ const BY_ID = new Map(file.faults.map((f) => [f.id, f]));
 /** Every family of exercises whose faults are known. */
 export const FAULT_FAMILIES: readonly string[] = Object.keys(file.of_family);
 
-/** The faults that matter to an exercise: three to five. Rule S1. */
+/** The faults that matter to an exercise: three to five. Rule Seen 1. */
 export const faultsOf = (e: Pick<Exercise, "family">): readonly FaultId[] => file.of_family[e.family] ?? [];
 
-/** One that is a danger to a condition ends the set as a lost position does. Rule S3. */
+/** One that is a danger to a condition ends the set as a lost position does. Rule Seen 3. */
 export const endsSet = (fault: FaultId, conditionIds: readonly string[]): boolean =>
   BY_ID.get(fault)?.ends_set_for.some((begins) => conditionIds.some((id) => id.startsWith(begins))) ?? false;
 
-/** What is tried when it was seen in so many visits running: the cue first, then the next, the last for good. Rule S3. */
+/** What is tried when it was seen in so many visits running: the cue first, then the next, the last for good. Rule Seen 3. */
 export function remedyOf(fault: FaultId, visits: number): Remedy {
   const remedies = BY_ID.get(fault)?.remedies ?? ["cue"];
   return remedies[Math.min(visits, remedies.length) - 1] ?? "cue";

@@ -107,7 +107,7 @@ export const keptLine = z.object({
     .nullable(),
   /** where its load is moved, as capacity sees it; none: nothing is learnt from it */
   station: keptStation.nullish(),
-  /** what is looked for while it is done, of the visit that runs it; missing: nothing. Rules S1, S3 */
+  /** what is looked for while it is done, of the visit that runs it; missing: nothing. Rules Seen 1, Seen 3 */
   faults: z
     .array(z.object({ id: faultId, endsSet: z.boolean(), wasSeen: z.boolean().optional() }))
     .optional(),
