@@ -38,14 +38,7 @@ export function SetUpCard({
         </label>
       )}
       <ul className="grid gap-1">
-        {checks.map((check) => (
-          <li key={check} className="flex gap-3">
-            <span aria-hidden className="text-primary">
-              ◦
-            </span>
-            {check}
-          </li>
-        ))}
+        {/* what is this client's own comes first: the rest may have to be scrolled to */}
         {painful && (
           <li className="border-l-4 border-accent pl-3">
             <b>{painfulShort(painful)}</b>: slower there, and ask
@@ -59,6 +52,14 @@ export function SetUpCard({
               </li>
             ),
         )}
+        {checks.map((check) => (
+          <li key={check} className="flex gap-3">
+            <span aria-hidden className="text-primary">
+              ◦
+            </span>
+            {check}
+          </li>
+        ))}
         {worn !== "none" && (
           <li className="flex gap-3">
             <span aria-hidden className="text-primary">
