@@ -294,6 +294,15 @@ test("what was seen of a set is one tap and says its cue; what must not be loade
   const seen = page.getByRole("group", { name: /^Seen in it/ });
   await seen.getByRole("button", { name: "jerk or bounce" }).click();
   await expect(seen.getByText("start as slowly as you stop")).toBeVisible();
+  // a set that is taken back takes along what was seen of it
+  await page.keyboard.press("u");
+  await bandSays(page, "GO");
+  await page.keyboard.press(" ");
+  await bandSays(page, "MOVE");
+  await page.keyboard.press(" ");
+  await bandSays(page, "PAIN?");
+  await expect(seen.getByRole("button", { pressed: true })).toHaveCount(0);
+  await seen.getByRole("button", { name: "jerk or bounce" }).click();
   const from = Number(await seen.getByTestId("from-rep").textContent());
   const reps = Number(await page.getByTestId("reps").textContent());
   expect(from).toBe(Math.floor((2 * reps) / 3) + 1);

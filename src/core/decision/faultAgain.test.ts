@@ -89,4 +89,9 @@ test("what pain asks comes before what was seen", () => {
   const { decision } = after({ faults: ["knee_in"], cleanShare: 0.5, painDuring: 8 }, ["knee_in"]);
   expect(decision.action).toBe("REGRESS");
   expect(decision.change.remedy).toBeUndefined();
+  const jerks = after({ faults: ["jerk"], cleanShare: 0.9 }, ["jerk"]).input;
+  expect(decide(jerks)).toMatchObject({ action: "HOLD", change: { remedy: "slower" } });
+  const sore = decide({ ...jerks, painMorning: jerks.usualPain + 1 });
+  expect(sore.action).toBe("HOLD");
+  expect(sore.change.remedy).toBeUndefined();
 });

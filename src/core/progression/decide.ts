@@ -54,6 +54,9 @@ export function decide(input: DecisionInput): Decision {
   };
 }
 
+/** What was seen (Seen 3), and the performance layer. */
+const OF_WHAT_WAS_DONE = /^(H12|H13|P\d+)$/;
+
 function changeFor(
   action: Action,
   reasons: FiredRule[],
@@ -72,7 +75,9 @@ function changeFor(
       if (ids.every((id) => id === "R10") && input.faultAgain) return { remedy: input.faultAgain.remedy };
       return { loadPct: -sizes.backPct, setsPct: sizes.setsBackPct };
     case "HOLD":
-      if (ids.includes("H13") && input.faultAgain) return { remedy: input.faultAgain.remedy };
+      // pain, swelling and mornings come first: then it stays as it is
+      if (input.faultAgain && ids.includes("H13") && ids.every((id) => OF_WHAT_WAS_DONE.test(id)))
+        return { remedy: input.faultAgain.remedy };
       // what was all done counts towards the next step, also where nobody said how it was
       return ids.length === 1 && (ids[0] === "P6" || (ids[0] === "P5" && input.rir === null))
         ? { bank: 1 }

@@ -74,7 +74,10 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const asked = task && line ? askedOf(state, task, line) : { reserve: false, felt: false };
   const needsLeft = asked.reserve || asked.felt;
   const didReps = reps ?? state.under?.reps ?? null;
-  const seen = useSeen(didReps ?? task?.reps ?? null);
+  const seen = useSeen(
+    state.under && `${taskKey(state.under.task)} ${state.under.startedAtMs}`,
+    didReps ?? task?.reps ?? null,
+  );
 
   const rate = (p: number, l: number | null) => {
     happen({
@@ -90,7 +93,6 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     setPain(null);
     setLeft(null);
     setReps(null);
-    seen.clear();
   };
   // a key that was pressed before its question stood here answers nothing
   const question = `${state.phase} ${task ? taskKey(task) : ""} ${pain !== null}`;

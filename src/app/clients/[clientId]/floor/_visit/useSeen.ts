@@ -10,12 +10,18 @@ export interface Seen {
   toggle: (id: FaultId) => void;
   /** a repetition earlier or later */
   began: (id: FaultId, by: number) => void;
-  clear: () => void;
 }
 
-/** `reps`: how many were done, as far as is known; null: none are counted. Until somebody says where, the last third. */
-export function useSeen(reps: number | null): Seen {
-  const [said, setSaid] = useState<Partial<Record<FaultId, number | "unsaid">>>({});
+type Said = Partial<Record<FaultId, number | "unsaid">>;
+
+/**
+ * `of`: which set it is, null between sets: what was said of one is not said of the next. `reps`: how many were done, as far as
+ * is known; null: none are counted. Until somebody says where it began, in the last third.
+ */
+export function useSeen(of: string | null, reps: number | null): Seen {
+  const [kept, setKept] = useState<{ of: string | null; said: Said }>({ of, said: {} });
+  const said = kept.of === of ? kept.said : {};
+  const say = (next: Said) => setKept({ of, said: next });
   const fromOf = (from: number | "unsaid"): number | null =>
     reps === null
       ? null
@@ -30,12 +36,11 @@ export function useSeen(reps: number | null): Seen {
     fromRep,
     toggle: (id) => {
       const { [id]: was, ...rest } = said;
-      setSaid(was === undefined ? { ...said, [id]: "unsaid" } : rest);
+      say(was === undefined ? { ...said, [id]: "unsaid" } : rest);
     },
     began: (id, by) => {
       const from = fromRep(id);
-      if (from != null) setSaid({ ...said, [id]: Math.max(1, Math.min(reps ?? 1, from + by)) });
+      if (from != null) say({ ...said, [id]: Math.max(1, Math.min(reps ?? 1, from + by)) });
     },
-    clear: () => setSaid({}),
   };
 }
