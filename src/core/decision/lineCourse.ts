@@ -1,3 +1,4 @@
+import type { FaultId } from "../rules/faults/faults";
 import type { KeptLine } from "../sheet/line/keptLine";
 import { lineDone } from "../visit/lineDone";
 import type { SetRecord } from "../visit/setRecord";
@@ -18,6 +19,8 @@ export interface CoursePoint {
   pain: number | null;
   /** joint pain was above the limit: it stopped there */
   stopped: boolean;
+  /** what was seen of it, and how much was clean; null: nothing was seen. Rule Seen 2 */
+  seen: { faults: readonly FaultId[]; cleanPct: number } | null;
   /** all of it, nearly, less, or not known */
   reached: "below" | "in" | "top" | "unknown";
 }
@@ -58,6 +61,10 @@ export function coursePoint(
     how: first?.how ?? null,
     pain: done.painDuring,
     stopped: done.painDuring !== null && done.painDuring > kept.painMax,
+    seen:
+      done.faults.length > 0
+        ? { faults: done.faults, cleanPct: Math.floor(100 * (done.cleanShare ?? 0)) }
+        : null,
     reached: done.reached,
   };
 }

@@ -4,6 +4,7 @@ import { tableOf } from "@/words/reviewTable";
 import { sayPlainly } from "@/words/say";
 import { bodyFrom } from "../body/segments";
 import { costOf } from "../demand/cost";
+import type { FaultId } from "../rules/faults/faults";
 import { surely } from "../testdata/capacity/known";
 import { daysAfter, mondayOf } from "../units/days";
 import { kgWords } from "../units/mass";
@@ -238,6 +239,7 @@ test("what travels packed comes out as it was, and is much shorter where years r
               how: v.reason,
               pain: null,
               stopped: false,
+              seen: v.hard % 2 === 0 ? null : { faults: ["jerk" as const], cleanPct: v.hard },
               reached: "in" as const,
             })),
           },
@@ -357,4 +359,15 @@ test("what hurts in its way narrows or goes, each leg by itself, with the load i
   ]);
   expect(sayPlainly(row?.name ?? "")).toBe("angles that hurt: pressing, standing");
   expect(rowOf(f, "painful extension")).toBeUndefined();
+});
+
+test("what was seen of a line stands beside the visit in which it was, with how much was clean", () => {
+  const at = (on: string, seen: { faults: FaultId[]; cleanPct: number } | null) => ({
+    ...{ on, value: 40, reps: 10, how: null, pain: 1, stopped: false, reached: "top" as const, seen },
+  });
+  const points = [at("2026-01-06", { faults: ["knee_in", "jerk"], cleanPct: 62 }), at("2026-01-08", null)];
+  const row = rowOf(facts({ lines: [{ lineId: "a", name: "press", of: "load", points }] }), "line a");
+  const notes = row?.series[0]?.points.map((p) => p.note.map((n) => sayPlainly(n)).join("; "));
+  expect(notes?.[0]).toContain("seen: knee falls in, jerk or bounce; 62 % clean");
+  expect(notes?.[1]).not.toContain("seen");
 });

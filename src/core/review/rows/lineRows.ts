@@ -61,6 +61,7 @@ export function lineRows(lines: readonly LineWay[], decisions: readonly Decided[
                     : [saidWith("review.repetitions", { reps: p.reps })]),
                   ...(p.how ? [p.how] : []),
                   ...(p.stopped ? [{ code: "review.stopped_by_pain" }] : REACHED[p.reached]),
+                  ...(p.seen ? [saidWith("review.seen", p.seen)] : []),
                   ...(turns.get(`${l.lineId} ${p.on}`) ?? []).map((d) =>
                     saidWith("review.then", { action: d.action }),
                   ),

@@ -1,12 +1,14 @@
 import type { Action } from "@/core/progression/safetyRules";
 import type { Mark } from "@/core/review/row";
 import type { SpanNumbers } from "@/core/review/span";
+import type { FaultId } from "@/core/rules/faults/faults";
 import type { PainfulMove } from "@/core/strength/painfulArc";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import type { Format } from "../../format";
 import { ACTION_WORDS } from "../decide";
 import { MOVE_SHORT } from "../plan/painfulArc";
+import { FAULT_WORDS } from "../visit/faults";
 
 /** Rows of the time line: what they show, how to read them, and what is to be known of a value. */
 export const review = {
@@ -23,6 +25,8 @@ export const review = {
   line_source: "the records of its sets",
   line_cannot: "a change of machine, of angle or of rests beside it",
   stopped_by_pain: "stopped by joint pain",
+  seen: (m: { faults: readonly FaultId[]; cleanPct: number }, f: Format) =>
+    `seen: ${f.list(m.faults.map((id) => FAULT_WORDS[id]))}; ${m.cleanPct} % clean`,
   morning_after: "the morning after",
   as_measured: "as it was measured that day",
   own_record: "the clinic's own record",
