@@ -37,7 +37,7 @@ export function SeenChips({ watched, seen }: { watched: readonly WatchedFault[];
               from repetition
               <button
                 type="button"
-                className="btn btn-sm border-rule bg-base-100"
+                className="btn min-h-[44px] min-w-[44px] border-rule bg-base-100"
                 aria-label={`${FAULT_WORDS[f.id]}: began a repetition earlier`}
                 onClick={() => seen.began(f.id, -1)}
               >
@@ -46,7 +46,7 @@ export function SeenChips({ watched, seen }: { watched: readonly WatchedFault[];
               <b data-testid="from-rep">{f.fromRep}</b>
               <button
                 type="button"
-                className="btn btn-sm border-rule bg-base-100"
+                className="btn min-h-[44px] min-w-[44px] border-rule bg-base-100"
                 aria-label={`${FAULT_WORDS[f.id]}: began a repetition later`}
                 onClick={() => seen.began(f.id, 1)}
               >
