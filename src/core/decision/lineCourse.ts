@@ -1,4 +1,4 @@
-import type { FaultId } from "../rules/faults/faults";
+import { cleanPercent, type FaultId } from "../rules/faults/faults";
 import type { KeptLine } from "../sheet/line/keptLine";
 import { lineDone } from "../visit/lineDone";
 import type { SetRecord } from "../visit/setRecord";
@@ -62,9 +62,7 @@ export function coursePoint(
     pain: done.painDuring,
     stopped: done.painDuring !== null && done.painDuring > kept.painMax,
     seen:
-      done.faults.length > 0
-        ? { faults: done.faults, cleanPct: Math.floor(100 * (done.cleanShare ?? 0)) }
-        : null,
+      done.faults.length > 0 ? { faults: done.faults, cleanPct: cleanPercent(done.cleanShare ?? 0) } : null,
     reached: done.reached,
   };
 }

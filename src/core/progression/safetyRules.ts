@@ -1,4 +1,4 @@
-import type { FaultId, Remedy } from "../rules/faults/faults";
+import { cleanPercent, type FaultId, type Remedy } from "../rules/faults/faults";
 import type { DecisionInput } from "./decisionInput";
 import { painRule } from "./painRule";
 
@@ -275,7 +275,7 @@ const RULES: readonly Rule[] = [
     id: "H12",
     action: "HOLD",
     fires: ({ i }) => i.cleanShare != null && i.cleanShare < CLEAN_ENOUGH,
-    why: ({ i }) => ({ code: "progression.not_clean", pct: Math.floor(100 * (i.cleanShare ?? 0)) }),
+    why: ({ i }) => ({ code: "progression.not_clean", pct: cleanPercent(i.cleanShare ?? 0) }),
   },
   {
     id: "H13",

@@ -83,3 +83,8 @@ export function aroundPain(
   const width = (s: Span) => s.toDeg - s.fromDeg;
   return [straighter, deeper].filter((s) => width(s) >= leastDeg).sort((a, b) => width(b) - width(a));
 }
+
+/** So much more in a set than usual: where in its way it hurts is worth finding [own]. */
+const WORTH_FINDING = 2;
+export const isWorthFinding = (set: { painDuring: number | null; usualPain: number }): boolean =>
+  set.painDuring !== null && set.painDuring >= set.usualPain + WORTH_FINDING;

@@ -115,11 +115,11 @@ export async function linesOfToday(
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const form = (isShort && (await shortOf(ctx, client, lines))) || lines;
   const { exerciseOf } = await muscleCredits(ctx);
-  const seen = await faultsSeenLast(ctx, client.episodeId);
+  const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
   return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
     const e = exerciseOf(l.exerciseId);
-    return e ? { ...l, faults: watchedFaults(e, conditionIds, seen.get(l.lineId) ?? []) } : l;
+    return e ? { ...l, faults: watchedFaults(e, conditionIds, seenOf(l)) } : l;
   });
 }
 

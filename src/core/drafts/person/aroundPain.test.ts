@@ -8,6 +8,7 @@ import {
   AROUND_PAIN_DEG,
   aroundPain,
   comesInto,
+  isWorthFinding,
   type PainfulArc,
   painfulByLine,
 } from "../../strength/painfulArc";
@@ -128,4 +129,9 @@ test("a line is told from others by its way of moving and by its angles, a hold 
     [arc()],
   );
   expect(told).toEqual({ through: arc(), near: arc(), "held in it": arc() });
+});
+
+test("where it hurts is worth finding from two points above the usual on", () => {
+  const at = (painDuring: number | null) => isWorthFinding({ painDuring, usualPain: 1 });
+  expect([null, 1, 2, 3, 6].map(at)).toEqual([false, false, false, true, true]);
 });

@@ -1,6 +1,6 @@
 import { conditionById } from "../conditions";
 import { EXERCISES } from "../exercises";
-import { endsSet, FAULT_FAMILIES, FAULT_IDS, faultsOf, remedyOf } from "./faults";
+import { cleanPercent, endsSet, FAULT_FAMILIES, FAULT_IDS, faultsOf, remedyOf } from "./faults";
 
 test("every exercise has the three to five faults that matter to it, and every fault its remedies", () => {
   for (const e of EXERCISES) {
@@ -43,4 +43,8 @@ test("a fault ends the set only of whom it endangers", () => {
     "total_hip_replacement",
   ])
     expect(conditionById(id)).not.toBeNull();
+});
+
+test("a clean share is never said to be more than it is", () => {
+  expect([0.29, 0.57, 0.7999, 0.8, 1].map(cleanPercent)).toEqual([29, 57, 79, 80, 100]);
 });

@@ -58,3 +58,6 @@ export function remedyOf(fault: FaultId, visits: number): Remedy {
   const remedies = BY_ID.get(fault)?.remedies ?? ["cue"];
   return remedies[Math.min(visits, remedies.length) - 1] ?? "cue";
 }
+
+/** A clean share in whole percent, never rounded up. */
+export const cleanPercent = (share: number): number => Math.floor(100 * share + 1e-9);

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { rungsOf } from "@/core/decision/nextLine";
-import type { PainfulArc } from "@/core/strength/painfulArc";
+import { cleanPercent } from "@/core/rules/faults/faults";
+import { isWorthFinding, type PainfulArc } from "@/core/strength/painfulArc";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft } from "@/server/decide/decisionDrafts";
@@ -36,7 +37,7 @@ export function LineFacts({
   const own: [ReactNode, ReactNode][] = [
     ["before it", known(input.painBefore)],
     ["worst in a set", known(input.painDuring)],
-    ...(painful || hurtIn(input)
+    ...(painful || isWorthFinding(input)
       ? ([["in its way", <InItsWay key="way" clientId={client.clientId} painful={painful} />]] as [
           ReactNode,
           ReactNode,
@@ -120,10 +121,6 @@ function Facts({ rows }: { rows: readonly [ReactNode, ReactNode][] }) {
   );
 }
 
-/** It hurt more in a set than usual: where in its way is worth knowing. */
-const hurtIn = ({ painDuring, usualPain }: LineDraft["input"]): boolean =>
-  painDuring !== null && painDuring >= usualPain + 2;
-
 /** Where in its way the line comes into what hurts; the part of Measure that finds it, where nothing is known. */
 function InItsWay({ clientId, painful }: { clientId: string; painful: PainfulArc | null }) {
   return painful ? (
@@ -139,5 +136,5 @@ function InItsWay({ clientId, painful }: { clientId: string; painful: PainfulArc
 const seenWords = ({ faults, cleanShare }: LineDraft["done"]): string =>
   [
     ...faults.map((id) => FAULT_WORDS[id]),
-    ...(cleanShare === null ? [] : [`${Math.floor(100 * cleanShare)} % clean`]),
+    ...(cleanShare === null ? [] : [`${cleanPercent(cleanShare)} % clean`]),
   ].join(", ");

@@ -261,7 +261,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     line={line}
                     checks={ownLines(line.checks, new Set(props.conditionIds))}
                     worn={worn}
-                    painful={props.painful[line.lineId] ?? null}
+                    painful={isPlanned(open, line) ? (props.painful[line.lineId] ?? null) : null}
                     pins={pins}
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
@@ -386,6 +386,10 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     </main>
   );
 }
+
+/** What is run is what was planned, not what stands in for it today. */
+const isPlanned = (open: OpenVisit, line: KeptLine): boolean =>
+  open.lines.some((l) => l.lineId === line.lineId && l.exerciseId === line.exerciseId);
 
 function whereWords(
   s: VisitState,
