@@ -220,6 +220,7 @@ const block = {
   gym: [true, false, true, false, true, false, false],
   away: ["2026-03-25", "2026-04-06"],
   hardDone: [],
+  activities: [],
   weeksDone: Array.from({ length: 4 }, () => ({ sets: { quads: 12, hams: 4 }, kneecapChairS: 400 })),
   begun: { sets: {}, kneecapChairS: 0 },
   guard: {

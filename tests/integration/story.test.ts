@@ -81,13 +81,14 @@ test("a condition that began in the future is refused at its own field", async (
 
 test("two therapists change one story: the second is told who was first, and may save over it", async () => {
   const { input, client } = await enter();
+  const activities = [{ what: "football", hard: 7, loads: ["legs" as const], weekdays: [7], minutes: 60 }];
   const change = (painNow: number, version: number, evenIfChanged = false) =>
     clinic.as("therapist", (ctx) =>
       changeStory(ctx, client, {
         version,
         evenIfChanged,
         person: input.person,
-        episode: { ...EPISODE, painNow },
+        episode: { ...EPISODE, painNow, activities },
       }),
     );
   await change(3, client.version);
@@ -95,6 +96,7 @@ test("two therapists change one story: the second is told who was first, and may
   const usual = async () =>
     (await clinic.as("therapist", (ctx) => clientEpisode(ctx, client.clientId))).usualPain;
   expect(await usual()).toBe(3);
+  expect((await clinic.as("therapist", (ctx) => storyOf(ctx, client))).activities).toEqual(activities);
   await change(4, client.version, true);
   expect(await usual()).toBe(4);
 });

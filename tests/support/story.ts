@@ -19,6 +19,7 @@ export const EPISODE: EpisodeInput = {
   settlesIn: "hours",
   swellingApplies: true,
   firstSwelling: 2,
+  activities: [],
   goals: [
     { goalId: "stairs", words: "", hard: 6 },
     { goalId: null, words: "rise from the low bench", hard: 8 },

@@ -25,7 +25,7 @@ const CORE: House = {
     capacity: "strength",
     rules: "bounds",
     progression: "bounds rules",
-    story: "progression rules",
+    story: "progression rules schedule",
     phases: "bounds progression rules strength",
     demand: "body capacity mechanics strength",
     explain: "demand selection sheet",

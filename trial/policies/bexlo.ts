@@ -240,6 +240,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
       gym: SEVEN.map((d) => needsGym && free.includes(d)),
       away: [],
       hardDone: hardDone(today),
+      activities: [],
       weeksDone: Array.from({ length: weeks }, (_, i) => {
         const from = daysAfter(today, -7 * (weeks - i));
         return within(from, daysAfter(from, 7));

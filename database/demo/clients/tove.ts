@@ -10,6 +10,7 @@ export const TOVE: DemoClient = {
   bodyMassKg: 71,
   story: {
     ...SUPPORTED,
+    activities: [{ what: "five-a-side football", hard: 7, loads: ["legs"], weekdays: [7], minutes: 60 }],
     side: "right",
     conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar", beganOn: null }],
     uncovered: [],

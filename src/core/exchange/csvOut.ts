@@ -1,4 +1,5 @@
 import { measurementKind } from "../measure/measurementKinds";
+import type { Activity } from "../schedule/activity";
 import { MOVEMENTS } from "../strength/movements";
 import type { ClientFile } from "./clientFile";
 
@@ -132,6 +133,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         "swelling_grade_0_4",
         "stiffness_min",
         "warning_signs",
+        "besides",
         "answered_by",
         "stands",
       ],
@@ -144,6 +146,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         r.swelling,
         r.stiffness_min,
         r.alarm,
+        r.besides?.map(besidesText).join("; ") ?? null,
         r.answered_by,
         answered.has(r.id) ? "no" : "yes",
       ]),
@@ -181,3 +184,6 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
     },
   ];
 }
+
+/** "cycling 7/10 legs": what was done, how hard, and what it loaded. */
+const besidesText = (a: Activity): string => [a.what, `${a.hard}/10`, a.loads.join("+")].join(" ").trim();

@@ -31,6 +31,8 @@ export interface ReviewVisit {
   /** the next morning; null: not answered */
   morning: number | null;
   swelling: number | null;
+  /** what else was done that day and was hard on the same part: its morning does not tell. Rule Besides 3 */
+  besides: readonly string[];
   stopped: string | null;
   hardReps: number;
   kneecapChairS: number;

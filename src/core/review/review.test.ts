@@ -25,6 +25,7 @@ const visit = (over: Partial<ReviewVisit> & { on: string }): ReviewVisit => ({
   painMax: 4,
   morning: 1,
   swelling: null,
+  besides: [],
   stopped: null,
   hardReps: 10,
   kneecapChairS: 30,

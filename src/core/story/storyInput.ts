@@ -2,6 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../rules/conditions";
 import { GOALS } from "../rules/goals";
 import { UNCOVERED_IDS } from "../rules/uncovered";
+import { regularActivity } from "../schedule/activity";
 import {
   bodyMassKg,
   heightM,
@@ -74,6 +75,8 @@ const episodeFields = {
   climbs: z.enum(CLIMB_IDS).nullable().default(null),
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
+  /** what is done every week beside the exercises. Rule Besides 1 */
+  activities: z.array(regularActivity).max(6, { error: "input.many_activities" }).default([]),
   support: z.enum(SUPPORT_IDS, { error: "input.choose_support" }),
   trainsAt: z.enum(PLACE_IDS, { error: "input.choose_place" }),
   /** ISO weekdays, 1 is Monday */

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ACTIONS } from "../progression/safetyRules";
+import { besides } from "../schedule/activity";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, textField, uuid } from "../units/fields";
 import { wrong } from "../units/wrong";
@@ -50,6 +51,8 @@ export const morningInput = z.object({
     .min(0, { error: "input.stiffness_range" })
     .max(600, { error: "input.stiffness_range" })
     .nullable(),
+  /** what else was done on the day of the visit; empty: nothing, null: not asked. Rule Besides 2 */
+  besides: besides.optional(),
 });
 
 const action = z.enum(ACTIONS);

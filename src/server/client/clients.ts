@@ -4,7 +4,7 @@ import { schoolOf } from "@/core/phases/painSchool";
 import { type Irritability, irritability, type School, school } from "@/core/progression/painRule";
 import { conditionById } from "@/core/rules/conditions";
 import { stanceId, stancesOf } from "@/core/rules/stances";
-import type { Part } from "@/core/story/part";
+import { type Part, partOf } from "@/core/story/part";
 import { ageYearsOn, fullWeeksBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
 import type { Language } from "@/core/units/language";
@@ -95,8 +95,8 @@ export async function clientEpisodes(
       shankLengthM: r.shank_length_m,
       normSex: r.norm_sex,
       side: r.side,
-      part: partOf(conditions),
-      where: whereOf(r.side, partOf(conditions)),
+      part: partOfRows(conditions),
+      where: whereOf(r.side, partOfRows(conditions)),
       language: r.language,
       condition: r.condition,
       beganOn: r.began_on,
@@ -122,12 +122,8 @@ interface ConditionRow {
   phaseId: string;
 }
 
-function partOf(conditions: readonly ConditionRow[]): Part {
-  const regions = new Set(conditions.map((c) => conditionById(c.conditionId)?.main_region));
-  if (regions.has("knee") || regions.size === 0) return "knee";
-  if (regions.has("hip")) return "hip";
-  return regions.has("lumbar") ? "back" : "leg";
-}
+const partOfRows = (rows: readonly ConditionRow[]): Part =>
+  partOf(rows.flatMap((c) => conditionById(c.conditionId)?.main_region ?? []));
 
 const whereOf = (side: Side, part: Part): string =>
   part === "back" ? `back, ${side} leg` : `${side} ${part}`;

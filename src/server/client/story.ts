@@ -3,6 +3,7 @@ import { z } from "zod";
 import { conditionById } from "@/core/rules/conditions";
 import { GOALS } from "@/core/rules/goals";
 import { UNCOVERED, type Uncovered } from "@/core/rules/uncovered";
+import { regularActivity } from "@/core/schedule/activity";
 import { irritabilityFrom } from "@/core/story/irritabilityFrom";
 import type { EpisodeInput, NewClientInput, PersonInput, StoryGoal } from "@/core/story/storyInput";
 import { InputError } from "@/core/units/inputError";
@@ -16,12 +17,14 @@ import type { ClientEpisode } from "./clients";
 /** The story as it was entered; what was never asked is null. */
 export type Story = { [K in keyof EpisodeInput]: EpisodeInput[K] | null } & Pick<
   EpisodeInput,
-  "side" | "conditions" | "uncovered" | "goals" | "painMarks" | "weekdays"
+  "side" | "conditions" | "uncovered" | "goals" | "painMarks" | "weekdays" | "activities"
 >;
 
 const goals = z.array(
   z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.number() }),
 ) as unknown as z.ZodType<StoryGoal[]>;
+
+const activities = z.array(regularActivity);
 
 export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
   const [r] = await ctx.tx`select * from episode where id = ${client.episodeId}`;
@@ -54,6 +57,7 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
     rises: r.rises,
     climbs: r.climbs,
     isInactive: r.is_inactive,
+    activities: activities.parse(r.activities),
     support: r.support,
     trainsAt: r.trains_at,
     weekdays: r.weekdays,
@@ -111,7 +115,7 @@ export async function changeStory(
   const before = await storyOf(ctx, client);
   const columns = columnsOf(episode);
   const rows = await ctx.tx`
-    update episode set ${ctx.tx({ ...columns, goals: ctx.tx.json(episode.goals as never) } as never)},
+    update episode set ${ctx.tx({ ...columns, ...listsOf(ctx, episode) } as never)},
       story_at = case when usual_pain = ${columns.usual_pain} and first_swelling = ${columns.first_swelling}
         then story_at else ${ctx.now} end,
       version = version + 1
@@ -206,7 +210,13 @@ function headGoal(e: EpisodeInput): string {
   return hardest.words || (GOALS.find((g) => g.id === hardest.goalId)?.name ?? "");
 }
 
-/** The columns of an episode from what was entered; goals are added as JSON by who writes. */
+/** Goals and activities as they are written. */
+const listsOf = (ctx: Ctx, e: EpisodeInput) => ({
+  goals: ctx.tx.json(e.goals as never),
+  activities: ctx.tx.json(e.activities as never),
+});
+
+/** The columns of an episode from what was entered; lists are added as JSON by who writes. */
 function columnsOf(e: EpisodeInput) {
   return {
     side: e.side,
@@ -246,7 +256,7 @@ async function insertEpisode(ctx: Ctx, clientId: string, episodeId: string, e: E
     pain_school: e.beganWith === "surgery" ? "post_op" : "monitoring",
     ...columnsOf(e),
     story_at: ctx.now,
-    goals: ctx.tx.json(e.goals as never),
+    ...listsOf(ctx, e),
   };
   await ctx.tx`insert into episode ${ctx.tx(row as never)}`;
   await syncConditions(ctx, episodeId, e);

@@ -4,6 +4,7 @@ import { withOwn } from "@/core/rules/exercises";
 import { type Corridor, corridorOf, type TissueVisit } from "@/core/schedule/corridor";
 import { type SorePart, sorePartOf, tissueDone } from "@/core/sheet/effect/tissueDose";
 import { keptLine, keptSet } from "@/core/sheet/line/keptLine";
+import { confounding } from "@/core/story/besides";
 import { daysAfter } from "@/core/units/days";
 import { isSore } from "@/core/visit/between/offersAreOpen";
 import { type Ctx, dayOf } from "../base/context";
@@ -12,6 +13,7 @@ import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
+import { besidesWithin } from "../history/besides";
 import { stands } from "../history/records";
 import { morningOf } from "../history/visits";
 
@@ -43,6 +45,7 @@ async function workedOut(ctx: Ctx, client: ClientEpisode): Promise<TissueVisit[]
   const sore = await soreOf(ctx, client);
   const exercises = withOwn((await exercisesOf(ctx)).map((x) => x.exercise));
   const pain = { painMax: await painMaxFor(ctx, client), usualPain: client.usualPain };
+  const besides = new Map((await besidesWithin(ctx, client.episodeId, DAYS_BACK)).map((b) => [b.on, b.done]));
   const byDay = new Map<string, TissueVisit>();
   for (const r of await linesDone(ctx, client.episodeId)) {
     const day = dayOf(ctx, r.started_at);
@@ -50,7 +53,9 @@ async function workedOut(ctx: Ctx, client: ClientEpisode): Promise<TissueVisit[]
     const doses = r.legs.map((leg) => tissueDone(r, e, sore, leg));
     const sorest = r.answered && isSore({ day, morning: r.answered }, pain) ? "sore" : "well";
     const dose = (byDay.get(day)?.dose ?? 0) + Math.max(0, ...doses);
-    byDay.set(day, { day, dose, morning: r.answered && sorest });
+    // after something hard besides the morning does not tell what the exercises did. Rule Besides 3
+    const isTelling = confounding(client.part, besides.get(day) ?? []).length === 0;
+    byDay.set(day, { day, dose, morning: r.answered && isTelling ? sorest : null });
   }
   return [...byDay.values()];
 }

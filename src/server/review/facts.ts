@@ -3,10 +3,16 @@ import { courseOf, coursePoint } from "@/core/decision/lineCourse";
 import type { Decided, LineWay, PlannedRun, ReviewFacts, ReviewVisit } from "@/core/review/facts";
 import { packed } from "@/core/review/packed";
 import { conditionById } from "@/core/rules/conditions";
+import { besidesOf } from "@/core/schedule/activity";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
+import { confounding } from "@/core/story/besides";
+import { partOf } from "@/core/story/part";
+import { weekdayOf } from "@/core/units/days";
 import { standing } from "@/core/visit/setRecord";
 import { type Ctx, dayOf } from "../base/context";
 import { untilChanged } from "../base/untilChanged";
+import { conditionsOf } from "../client/conditions";
+import { activitiesOf } from "../history/besides";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
 import { testsOf } from "../measure/measurements";
@@ -78,11 +84,13 @@ async function visitsAndLines(
 ): Promise<{ visits: ReviewVisit[]; lines: LineWay[] }> {
   const rows = await ctx.tx`
     select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, m.pain,
-      m.swelling
+      m.swelling, m.besides
     from visit v join visit_end d on d.visit_id = v.id join sheet_version w on w.id = v.version_id
     join sheet s on s.id = w.sheet_id
     left join lateral (select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
     where v.episode_id = ${e.episodeId} order by v.received_at, v.id`;
+  const regular = await activitiesOf(ctx, e.episodeId);
+  const part = partOf((await conditionsOf(ctx, e.episodeId)).map((c) => c.condition.main_region));
   const linesOf = await linesOfVersions(ctx, e);
   const work = new Map((await workOfVisits(ctx, e.episodeId, null)).map((w) => [w.visitId, w]));
   const records = await Promise.all(rows.map((r) => recordsOf(ctx, r.id)));
@@ -117,6 +125,7 @@ async function visitsAndLines(
       painMax: lines[0]?.kept.painMax ?? null,
       morning: r.pain,
       swelling: r.swelling,
+      besides: confounding(part, besidesOf(weekdayOf(on), r.besides, regular)).map((a) => a.what),
       stopped: r.stopped,
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,

@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import type { Activity } from "@/core/schedule/activity";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import {
@@ -66,7 +67,12 @@ export async function recordMorning(
       ),
     );
   const corrects = input.corrects ?? stands?.id ?? null;
-  await write(ctx, client, { ...input, corrects, swelling, swellingWord: null, alarm: null }, "staff");
+  await write(
+    ctx,
+    client,
+    { ...input, corrects, swelling, besides: input.besides ?? null, swellingWord: null, alarm: null },
+    "staff",
+  );
   return { corrected: input.corrects === null && stands ? standsWords(stands) : null };
 }
 
@@ -156,6 +162,7 @@ export async function answerMorning(
       swelling: client.swellingApplies && input.swelling !== null ? gradeSaid(input.swelling, before) : null,
       swellingWord: input.swelling,
       stiffnessMin: input.stiffnessMin,
+      besides: input.besides ?? null,
       alarm: isAlarming ? keptSigns(signs) : null,
     },
     "client",
@@ -175,17 +182,20 @@ async function write(
     swelling: number | null;
     swellingWord: SwellingSaid | null;
     stiffnessMin: number | null;
+    besides: readonly Activity[] | null;
     alarm: string | null;
   },
   answeredBy: "client" | "staff",
 ): Promise<void> {
   await ctx.tx`
     insert into response (id, clinic_id, visit_id, corrects, pain, swelling, swelling_word, stiffness_min, alarm,
-      answered_by, answered_at, entered_by)
+      besides, answered_by, answered_at, entered_by)
     values (${r.id}, ${ctx.actor.clinicId}, ${r.visitId}, ${r.corrects}, ${r.pain}, ${r.swelling}, ${r.swellingWord},
-      ${r.stiffnessMin}, ${r.alarm}, ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
-  const { pain, swelling, stiffnessMin, alarm } = r;
-  await audit(ctx, "response.record", "visit", r.visitId, null, { pain, swelling, stiffnessMin, alarm });
+      ${r.stiffnessMin}, ${r.alarm},
+      ${r.besides && ctx.tx.json(r.besides as never)}, ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
+  const { pain, swelling, stiffnessMin, besides, alarm } = r;
+  const answer = { pain, swelling, stiffnessMin, besides, alarm };
+  await audit(ctx, "response.record", "visit", r.visitId, null, answer);
   // one morning for all that was run on that day
   const visits = await recentVisits(ctx, client.episodeId);
   const day = visits.find((v) => v.id === r.visitId)?.day;

@@ -1,4 +1,5 @@
 import "server-only";
+import { hardBesides } from "@/core/schedule/activity";
 import type { ByMuscle, Muscle } from "@/core/schedule/balance";
 import type { BlockQuestion, BlockSheet, WeekLoad } from "@/core/schedule/block/block";
 import { blockSheetOf } from "@/core/sheet/draft/blockSheet";
@@ -6,6 +7,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { daysAfter, daysBetween, mondayOf } from "@/core/units/days";
 import { type Ctx, today } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
+import { activitiesOf, besidesWithin } from "../history/besides";
 import { pastLoads } from "../history/past";
 import { MOST_DAYS_BACK, setsDoneWithin } from "../history/setsDone";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
@@ -91,6 +93,7 @@ export async function weekFacts(
       gym: w.gym,
       away: w.away,
       hardDone: await hardDays(ctx, client.episodeId),
+      activities: await activitiesOf(ctx, client.episodeId),
       weeksDone: weeksBack.map(({ from, to }) => within(from, to)),
       begun: within(w.startsOn, daysAfter(w.startsOn, WEEK_DAYS)),
       guard: await setGuardOf(ctx, client),
@@ -101,7 +104,10 @@ export async function weekFacts(
 const workSetsOf = (lines: readonly KeptLine[]): number =>
   lines.reduce((sum, l) => sum + l.sets.filter((x) => x.role === "work").length, 0);
 
-/** Days of the last two weeks on which hard leg work was done, today's too, and for which muscle groups it was hard. */
+/**
+ * Days of the last two weeks that were hard on the legs, today too, and for which muscle groups: by what was run, and by
+ * what the client did besides. Rules W3, Besides 1.
+ */
 export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuestion["hardDone"]> {
   const { hard } = await muscleCredits(ctx);
   const byDay = new Map<string, { work: { exerciseId: string; sets: number }[]; isAccumulated: boolean }>();
@@ -111,8 +117,15 @@ export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuesti
     day.work.push(d);
     byDay.set(d.on, { ...day, isAccumulated: day.isAccumulated || d.kind === "accumulated" });
   }
-  return [...byDay].flatMap(([on, { work, isAccumulated }]) => {
+  const run = [...byDay].flatMap(([on, { work, isAccumulated }]) => {
     const muscles: Muscle[] = hard(work);
     return muscles.length > 0 || isAccumulated ? [{ on, isAccumulated, muscles }] : [];
   });
+  const besides = await besidesWithin(ctx, episodeId, HARD_BACK_DAYS);
+  const own = besides.flatMap(({ on, done }) => {
+    const muscles = hardBesides(done);
+    const what = done.map((a) => a.what).join(", ");
+    return muscles.length > 0 ? [{ on, isAccumulated: false, muscles, what }] : [];
+  });
+  return [...run, ...own];
 }

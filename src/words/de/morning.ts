@@ -5,6 +5,11 @@ const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "
 const SWELLING = { less: "weniger", same: "gleich", more: "mehr" };
 const STIFFNESS = { to_10: "unter 10", to_30: "bis 30", longer: "länger" };
 
+const BESIDES: Readonly<Record<string, string>> = {
+  sport: "Sport, langer Weg",
+  lifting: "Heben, Gartenarbeit",
+};
+
 export const morning: Translated<typeof en> = {
   ask: (m) => `Wie geht es ${PARTS[m.part]} heute Morgen?`,
   intro: (m) =>
@@ -19,6 +24,13 @@ export const morning: Translated<typeof en> = {
   swelling_is: (m) => SWELLING[m.said],
   stiffness: "Steif nach dem Aufstehen, Minuten",
   stiffness_is: (m) => STIFFNESS[m.band],
+  besides: "Was haben Sie an dem Tag sonst noch gemacht?",
+  besides_help: "neben den Übungen; lassen Sie es aus, wenn Ihnen nichts einfällt",
+  besides_none: "nichts Besonderes",
+  besides_is: (m) => BESIDES[m.what] ?? m.what,
+  besides_hard: "Wie anstrengend war es?",
+  besides_hard_help: "0 gar nicht, 10 das Anstrengendste, was Sie können",
+  needs_besides_hard: "Tippen Sie an, wie anstrengend es war, 0 bis 10.",
   worried: "Beunruhigt Sie etwas?",
   tell: "ja, der Praxis sagen",
   needs_pain: "Tippen Sie an, wie sehr das Gelenk schmerzt, 0 bis 10.",

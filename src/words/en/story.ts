@@ -1,3 +1,4 @@
+import type { Activity, Loaded } from "@/core/schedule/activity";
 import type { Climbs, Rises } from "@/core/story/daily";
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
 import type { PainRegion } from "@/core/story/painMap";
@@ -16,6 +17,13 @@ export const CLIMBS: Readonly<Record<Climbs, string>> = {
   rail: "with the rail",
   no: "not",
 };
+
+/** What an activity loads. */
+export const LOADED_WORDS: Readonly<Record<Loaded, string>> = { legs: "legs", back: "back" };
+
+/** "cycling, 7 of 10 on the legs" */
+export const activityWords = (a: Activity): string =>
+  `${a.what}, ${a.hard} of 10${a.loads.length > 0 ? ` on ${a.loads.map((x) => `the ${LOADED_WORDS[x]}`).join(" and ")}` : ""}`;
 
 /** How much brings the pain on. */
 export const BRINGS_ON: Readonly<Record<BringsOn, string>> = {

@@ -18,9 +18,13 @@ export function brokenWords(b: Broken): string {
     case "minutes":
       return `${on} has less time than its sheets take: move one of them.`;
     case "hard_48h":
-      return `${on} is less than 48 h after the hard leg day of ${and}: move one of them.`;
+      return b.what
+        ? `${on} is less than 48 h from ${b.what} on ${and}: move it.`
+        : `${on} is less than 48 h after the hard leg day of ${and}: move one of them.`;
     case "after_accumulated_72h":
-      return `${on} is less than 72 h after the accumulated set of ${and}: move it on.`;
+      return b.what
+        ? `The accumulated set of ${on} is less than 72 h before ${b.what} on ${and}: move it.`
+        : `${on} is less than 72 h after the accumulated set of ${and}: move it on.`;
     case "accumulated_7d":
       return `The accumulated sets of ${and} and ${on} are less than 7 days apart.`;
     case "sets_week":
@@ -70,7 +74,7 @@ function reasonWords(_key: string, stood: readonly Stood[]): string {
   const days = stood.map((s) => dayWords(s.day ?? 0));
   const all = days.join(", ").replace(/, ([^,]*)$/, " and $1");
   const are = days.length === 1 ? "is" : "are";
-  const and = dayWords(first.and ?? 0);
+  const and = `${first.what ? `${first.what} on ` : ""}${dayWords(first.and ?? 0)}`;
   switch (first.rule) {
     case "not_free":
       return `${all} ${are} not free`;
@@ -80,10 +84,12 @@ function reasonWords(_key: string, stood: readonly Stood[]): string {
       return `${all} ${days.length === 1 ? "has" : "have"} too little time left`;
     case "hard_48h":
       return first.day === first.and
-        ? `${all} is hard for the same muscles already`
+        ? `${all} is hard for the same muscles already${first.what ? ` by ${first.what}` : ""}`
         : `${all} is less than 48 h from ${and}, which is hard for the same muscles`;
     case "after_accumulated_72h":
-      return `${all} is less than 72 h after the accumulated set of ${and}`;
+      return first.what
+        ? `${all} is less than 72 h before ${and}`
+        : `${all} is less than 72 h after the accumulated set of ${and}`;
     case "accumulated_7d":
       return `the accumulated set of ${and} is less than 7 days away`;
     default:

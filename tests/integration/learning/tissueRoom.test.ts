@@ -3,6 +3,7 @@ import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { corridorOn } from "@/server/facts/tissueRoom";
 import { linesOfToday } from "@/server/visits/running";
 import { setGuardOf } from "@/server/week/setGuard";
+import { hardDays } from "@/server/week/weekFacts";
 import { shortForOf } from "@/server/week/weekSets";
 import {
   closeConnections,
@@ -10,6 +11,7 @@ import {
   daysLater,
   enterMorning,
   makeClinic,
+  owner,
   plannedClient,
   type RunOptions,
   runVisit,
@@ -71,6 +73,44 @@ test("what a knee takes is learnt from its own visits and mornings, from what wa
   );
   expect(asked.guard).toBe(after.most);
   expect(asked.short).toMatchObject({ sore: "knee", mostTissue: after.most });
+});
+
+const FOOTBALL = { what: "football", hard: 7, loads: ["legs" as const] };
+
+test("after something hard besides, a morning teaches nothing of what a knee takes, and its day is hard (Besides 1 to 3)", async () => {
+  const client = await kneed();
+  for (const [i, besides] of [[], [FOOTBALL], [{ ...FOOTBALL, hard: 5 }]].entries()) {
+    const visitId = await runVisit(clinic, client, { at: daysLater(3 * i), reps: 8 });
+    await enterMorning(clinic, client, visitId, daysLater(3 * i + 1, 7), { pain: 1, besides });
+    await takeAll(clinic, client, daysLater(3 * i + 2));
+    // the second of them does not count: nothing went well twice before the third
+    const { well } = await roomOn(client, 3 * i + 2);
+    if (i < 2) expect(well).toBeNull();
+    else expect(well).toBeGreaterThan(0);
+  }
+  // a sore one after football does not narrow it either, and still is decided by its pain
+  const visitId = await runVisit(clinic, client, { at: daysLater(9) });
+  await enterMorning(clinic, client, visitId, daysLater(10, 7), { pain: 6, besides: [FOOTBALL] });
+  expect((await roomOn(client, 11)).sore).toBeNull();
+  const [draft] = await clinic.as("therapist", (ctx) => visitDrafts(ctx, client), daysLater(11));
+  expect(draft?.lines[0]?.decision.action).not.toBe("PROGRESS");
+  const days = await clinic.as("therapist", (ctx) => hardDays(ctx, client.episodeId), daysLater(11));
+  expect(days.filter((d) => d.what === "football").map((d) => d.on)).toEqual(["2026-03-05", "2026-03-11"]);
+});
+
+test("what the story says is usual on a weekday counts where the morning says nothing of it (Besides 2)", async () => {
+  const client = await kneed();
+  const activities = JSON.stringify([{ ...FOOTBALL, weekdays: [1], minutes: 60 }]);
+  await owner`update episode set activities = ${activities}::text::jsonb where id = ${client.episodeId}`;
+  // Monday: as usual, twice; then said to be nothing
+  for (const [i, besides] of [undefined, undefined, [], []].entries()) {
+    const visitId = await runVisit(clinic, client, { at: daysLater(7 * i), reps: 8 });
+    await enterMorning(clinic, client, visitId, daysLater(7 * i + 1, 7), { pain: 1, besides });
+    await takeAll(clinic, client, daysLater(7 * i + 2));
+    const { well } = await roomOn(client, 7 * i + 2);
+    if (i < 3) expect(well).toBeNull();
+    else expect(well).toBeGreaterThan(0);
+  }
 });
 
 /** A small visit, and one that is more than a knee of which nothing is known is given. */

@@ -1,8 +1,7 @@
 import { Pick } from "@/ui/form/Pick";
 import { PLACES, SUPPORTS } from "@/words/en/story";
 import type { StoryPart } from "./StoryForm";
-
-const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+import { Weekdays } from "./Weekdays";
 
 /** Where and when they can train, and with what around the joint. */
 export function PlaceFields({ part }: { part: StoryPart }) {
@@ -28,28 +27,7 @@ export function PlaceFields({ part }: { part: StoryPart }) {
           problem={problem("episode.support")}
         />
       </div>
-      <fieldset>
-        <legend className="small quiet">days available</legend>
-        <span className="flex flex-wrap gap-x-2.5 gap-y-1">
-          {DAYS.map((day, i) => (
-            <label key={day} className="flex items-center gap-1">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-primary checkbox-xs"
-                checked={draft.weekdays.includes(i + 1)}
-                onChange={() =>
-                  set({
-                    weekdays: draft.weekdays.includes(i + 1)
-                      ? draft.weekdays.filter((d) => d !== i + 1)
-                      : [...draft.weekdays, i + 1].sort(),
-                  })
-                }
-              />
-              {day}
-            </label>
-          ))}
-        </span>
-      </fieldset>
+      <Weekdays legend="days available" value={draft.weekdays} onChange={(weekdays) => set({ weekdays })} />
     </section>
   );
 }

@@ -9,6 +9,7 @@ import { UnsavedBar } from "@/ui/form/UnsavedBar";
 import { useUnsaved } from "@/ui/form/useUnsaved";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import type { Sent } from "@/ui/send";
+import { ActivityFields } from "./ActivityFields";
 import type { StoryChoices } from "./choices";
 import { DailyFields } from "./DailyFields";
 import { GoalFields } from "./GoalFields";
@@ -121,6 +122,7 @@ export function StoryForm({
             <GoalFields part={part} goals={choices.goals} />
             <DailyFields part={part} />
             <PlaceFields part={part} />
+            <ActivityFields part={part} />
           </div>
         </fieldset>
         <div className="mt-4 flex items-center gap-4 border-t border-rule pt-3">

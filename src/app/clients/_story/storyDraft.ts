@@ -1,10 +1,21 @@
 import { z } from "zod";
+import { LOADED } from "@/core/schedule/activity";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import { BRINGS_ON, CLIMBS, RISES, SETTLES_IN } from "@/words/en/story";
 
 const goalDraft = z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.string() });
 export type GoalDraft = z.infer<typeof goalDraft>;
+
+/** A regular activity as it is typed. */
+const activityDraft = z.object({
+  what: z.string(),
+  weekdays: z.array(z.number()),
+  minutes: z.string(),
+  hard: z.string(),
+  loads: z.array(z.enum(LOADED)),
+});
+export type ActivityDraft = z.infer<typeof activityDraft>;
 
 const idOf = <K extends string>(names: Record<K, string>) => z.enum(Object.keys(names) as [K, ...K[]]);
 
@@ -39,6 +50,7 @@ export const storyDraft = z.object({
   climbs: idOf(CLIMBS).nullable(),
   isInactive: z.boolean().nullable(),
   firstSwelling: z.string(),
+  activities: z.array(activityDraft),
   goals: z.array(goalDraft),
   support: z.string(),
   trainsAt: z.string(),
@@ -73,6 +85,7 @@ export const EMPTY_STORY: StoryDraft = {
   climbs: null,
   isInactive: null,
   firstSwelling: "",
+  activities: [],
   goals: [{ goalId: null, words: "", hard: "" }],
   support: "",
   trainsAt: "clinic_gym",
@@ -120,6 +133,9 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       rises: d.rises,
       climbs: d.climbs,
       isInactive: d.isInactive,
+      activities: d.activities
+        .filter((a) => a.what.trim() !== "")
+        .map((a) => ({ ...a, minutes: readNumber(a.minutes), hard: readNumber(a.hard) })),
       goals: d.goals
         .filter((g) => g.goalId !== null || g.words.trim() !== "")
         .map((g) => ({ ...g, hard: readNumber(g.hard) })),

@@ -2,6 +2,7 @@
 import { useRef, useState } from "react";
 import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
+import { type Activity, besidesKept, besidesSaid, USUAL_BESIDES } from "@/core/schedule/activity";
 import type { Part } from "@/core/story/part";
 import { STIFFNESS_BANDS, SWELLING_SAID, type SwellingSaid } from "@/core/visit/client/clientMorning";
 import { type RecheckSign, URGENT_SIGNS } from "@/core/visit/signs/recheckSigns";
@@ -16,6 +17,7 @@ export function MorningAnswer({
   fixed,
   known,
   asksSwelling,
+  activities,
   signs,
 }: {
   token: string;
@@ -24,8 +26,15 @@ export function MorningAnswer({
   part: Part;
   /** why an answer cannot be changed any more */
   fixed: "used" | "after_noon" | null;
-  known: { pain: number; swelling: SwellingSaid | null; stiffnessMin: number | null } | null;
+  known: {
+    pain: number;
+    swelling: SwellingSaid | null;
+    stiffnessMin: number | null;
+    besides: readonly Activity[] | null;
+  } | null;
   asksSwelling: boolean;
+  /** what this client does besides, by the story */
+  activities: readonly Pick<Activity, "what" | "loads">[];
   signs: readonly RecheckSign[];
 }) {
   const t = useLabels("morning");
@@ -34,6 +43,7 @@ export function MorningAnswer({
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<SwellingSaid | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState<number | null>(known?.stiffnessMin ?? null);
+  const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
   const [isWorried, setWorried] = useState<"no" | "yes" | null>(null);
   const [marked, setMarked] = useState<readonly RecheckSign[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -49,6 +59,8 @@ export function MorningAnswer({
   const save = async () => {
     if (pain === null) return setProblem(t("needs_pain"));
     if (asksSwelling && swelling === null) return setProblem(t("needs_swelling"));
+    const kept = besidesKept(besides);
+    if (kept === "no_hard") return setProblem(t("needs_besides_hard"));
     if (isWorried === null) return setProblem(t("needs_worried"));
     if (isWorried === "yes" && marked.length === 0) return setProblem(t("needs_sign"));
     setBusy(true);
@@ -58,6 +70,7 @@ export function MorningAnswer({
       pain,
       swelling: asksSwelling ? swelling : null,
       stiffnessMin: stiffness,
+      besides: kept,
       signs: isWorried === "yes" ? marked : [],
     });
     setBusy(false);
@@ -128,6 +141,37 @@ export function MorningAnswer({
             }}
             columns={3}
           />
+          <BigKeys
+            label={t("besides")}
+            help={t("besides_help")}
+            options={[
+              { value: "", words: t("besides_none") },
+              ...[...activities, ...USUAL_BESIDES].map(({ what }) => ({
+                value: what,
+                words: t("besides_is", { what }),
+              })),
+            ]}
+            value={besides.what}
+            onPick={(what) => {
+              const loads = [...activities, ...USUAL_BESIDES].find((a) => a.what === what)?.loads ?? [];
+              setBesides((b) => ({ what, hard: what === "" ? null : b.hard, loads }));
+              changed();
+            }}
+            columns={2}
+          />
+          {besides.what && (
+            <BigKeys
+              label={t("besides_hard")}
+              help={t("besides_hard_help")}
+              options={scores}
+              value={besides.hard}
+              onPick={(hard) => {
+                setBesides((b) => ({ ...b, hard }));
+                changed();
+              }}
+              columns={6}
+            />
+          )}
         </>
       )}
       <BigKeys

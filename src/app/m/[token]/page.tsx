@@ -6,6 +6,7 @@ import { answerFixed } from "@/core/visit/client/clientMorning";
 import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";
+import { activitiesOf } from "@/server/history/besides";
 import { recentVisits } from "@/server/history/visits";
 import { morningWaits } from "@/server/visits/mornings";
 import { MorningAnswer } from "./MorningAnswer";
@@ -32,8 +33,10 @@ export default async function ClientMorningPage({ params }: { params: Promise<{ 
         pain: known.pain,
         swelling: known.swellingWord,
         stiffnessMin: known.answeredBy === "client" ? known.stiffnessMin : null,
+        besides: known.answeredBy === "client" ? known.besides : null,
       },
       asksSwelling: client.swellingApplies,
+      activities: await activitiesOf(ctx, client.episodeId),
       signs: recheckFor(weeksAfterSurgery(ctx, client)),
     };
   });

@@ -187,6 +187,7 @@ function addVisit(
       pain: morning,
       swelling: null,
       stiffness_min: null,
+      besides: null,
       alarm: null,
       answered_by: "staff",
       answered_at: at,

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../../rules/conditions";
 import { isKnownAnswer } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
+import { regularActivity } from "../../schedule/activity";
 import { ANSWERS } from "../../screening/screening";
 import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
@@ -62,6 +63,8 @@ export const episode = table(
     rises: z.enum(RISE_IDS).nullable(),
     climbs: z.enum(CLIMB_IDS).nullable(),
     is_inactive: z.boolean().nullable(),
+    /** files of before it was asked have none */
+    activities: z.array(regularActivity).max(6).default([]),
     story_at: moment,
   }),
   { client_id: "client" },

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ACTIONS } from "../../progression/safetyRules";
+import { besides } from "../../schedule/activity";
 import { keptLine } from "../../sheet/line/keptLine";
 import { seenFaults } from "../../visit/seen";
 import { logEntry } from "../../visit/visitEvent";
@@ -106,6 +107,8 @@ export const response = table(
     swelling: whole(0, 4).nullable(),
     stiffness_min: whole(0, 600).nullable(),
     alarm: text(400).nullable(),
+    /** files of before it was asked have none */
+    besides: besides.default(null),
     answered_by: z.enum(["client", "staff"]),
     answered_at: moment,
     entered_by: id,

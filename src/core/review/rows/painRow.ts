@@ -60,7 +60,21 @@ export function painRow(visits: readonly ReviewVisit[]): Row {
               : [],
         ),
       },
-      { key: "morning", name: { code: "review.next_morning" }, mark: "dot", points: of((v) => v.morning) },
+      {
+        key: "morning",
+        name: { code: "review.next_morning" },
+        mark: "dot",
+        points: visits.flatMap((v) => {
+          if (v.morning === null) return [];
+          const [what] = v.besides;
+          // hollow: what the exercises did cannot be told from what else was done. Rule Besides 3
+          return [
+            what === undefined
+              ? point(v.on, v.morning)
+              : point(v.on, v.morning, [saidWith("review.besides", { what })], "open"),
+          ];
+        }),
+      },
     ],
   });
 }

@@ -53,6 +53,7 @@ const question = (over: Partial<BlockQuestion> = {}): BlockQuestion => ({
   gym: [true, true, false, true, true, false, false],
   away: [],
   hardDone: [],
+  activities: [],
   weeksDone: Array.from({ length: 4 }, () => week(24, 8)),
   begun: week(0),
   guard: GUARD,
@@ -91,6 +92,16 @@ const anyQuestion: fc.Arbitrary<BlockQuestion> = fc
         muscles: fc.subarray<Muscle>(["quads", "hams"]),
       }),
       { maxLength: 3 },
+    ),
+    activities: fc.array(
+      fc.record({
+        what: fc.constantFrom("a run", "heavy work"),
+        hard: fc.constantFrom(5, 6, 8),
+        loads: fc.subarray(["legs" as const]),
+        weekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 2 }),
+        minutes: fc.constant(30),
+      }),
+      { maxLength: 2 },
     ),
     weeksDone: fc.array(
       fc.nat(40).map((n) => week(n)),

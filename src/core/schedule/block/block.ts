@@ -1,7 +1,8 @@
-import { daysAfter } from "../../units/days";
+import { daysAfter, daysBetween } from "../../units/days";
+import { hardEveryWeek, type RegularActivity } from "../activity";
 import type { ByMuscle, Muscle } from "../balance";
 import { mostSets, type SetGuard } from "./setGuard";
-import { doseOf, type WeekSheet } from "./weekRules";
+import { AFTER_ACCUMULATED_DAYS, doseOf, type HardDay, type WeekSheet } from "./weekRules";
 
 /** A sheet with what is wished of it while building, and in the weeks of keeping after it. */
 export interface BlockSheet extends WeekSheet {
@@ -24,8 +25,10 @@ export interface BlockQuestion {
   preference?: readonly number[];
   /** days that are not free: holidays, and days taken by the client's calendar */
   away: readonly string[];
-  /** hard days that were done lately, and for which muscle groups */
-  hardDone: readonly { on: string; isAccumulated: boolean; muscles: readonly Muscle[] }[];
+  /** hard days that were done lately, and for which muscle groups; `what`: beside the exercises, in the client's words */
+  hardDone: readonly { on: string; isAccumulated: boolean; muscles: readonly Muscle[]; what?: string }[];
+  /** what the client does every week beside the exercises. Rule Besides 1 */
+  activities: readonly RegularActivity[];
   /** what was done in the weeks before the block, the oldest first, four at most; empty: no history */
   weeksDone: readonly WeekLoad[];
   /** what was done of the first week already */
@@ -90,3 +93,19 @@ export function loadOfWeek(
     };
   }, begun);
 }
+
+/**
+ * The client's own hard days in and around a week of the plan, counted from its Monday: they are fixed, as done work is.
+ * What lies before today was done or not, and stands under what was done. Rule Besides 1.
+ */
+export const ownHardDays = (
+  q: Pick<BlockQuestion, "activities" | "notBefore">,
+  startsOn: string,
+): HardDay[] => {
+  const today = daysBetween(startsOn, q.notBefore);
+  return hardEveryWeek(q.activities).flatMap(({ weekday, muscles, what }) =>
+    [weekday - 7, weekday, weekday + 7]
+      .filter((day) => day >= today && day >= -AFTER_ACCUMULATED_DAYS && day < 7 + AFTER_ACCUMULATED_DAYS)
+      .map((day) => ({ day, isAccumulated: false, muscles, what })),
+  );
+};

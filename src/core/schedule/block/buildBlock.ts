@@ -1,6 +1,14 @@
 import { daysAfter, daysBetween } from "../../units/days";
 import type { ByMuscle, Muscle } from "../balance";
-import { type BlockQuestion, loadOfWeek, mostOfWeek, type PlannedDay, type WeekLoad, weeksOf } from "./block";
+import {
+  type BlockQuestion,
+  loadOfWeek,
+  mostOfWeek,
+  ownHardDays,
+  type PlannedDay,
+  type WeekLoad,
+  weeksOf,
+} from "./block";
 import { type PinnedDay, type SolvedWeek, solveWeek, type WeekQuestion } from "./solveWeek";
 import { AFTER_ACCUMULATED_DAYS, type HardDay, isHard, isTooMuch, type WeekSheet } from "./weekRules";
 
@@ -58,7 +66,11 @@ export function buildBlock(q: BlockQuestion, pins: readonly PlannedDay[] = []): 
       minutes: q.minutes.map((m, d) => (isFree(q, daysAfter(startsOn, d)) ? m : 0)),
       gym: q.gym,
       ...(q.preference ? { preference: q.preference } : {}),
-      around: [...before(q, startsOn, days), ...after(q, startsOn, w, usual, pins)],
+      around: [
+        ...before(q, startsOn, days),
+        ...after(q, startsOn, w, usual, pins),
+        ...ownHardDays(q, startsOn),
+      ],
       pins: pinsOfWeek(q, startsOn, pins),
       usual: own.days,
       most: w === 0 ? left(most, q.begun.sets) : most,
@@ -110,6 +122,7 @@ const usualWeek = (q: BlockQuestion, sheets: readonly WeekSheet[]): SolvedWeek =
     gym: q.gym,
     ...(q.preference ? { preference: q.preference } : {}),
     around: "circular",
+    fixed: ownHardDays({ ...q, notBefore: daysAfter(q.startsOn, -7) }, q.startsOn),
   });
 
 function hardOf(
@@ -132,6 +145,7 @@ function before(q: BlockQuestion, startsOn: string, planned: readonly PlannedDay
     day: daysBetween(startsOn, h.on),
     isAccumulated: h.isAccumulated,
     muscles: h.muscles,
+    ...(h.what ? { what: h.what } : {}),
   }));
   return [...done, ...hardOf(q, planned, startsOn)].filter((h) => h.day >= -LOOKS_BACK_DAYS);
 }

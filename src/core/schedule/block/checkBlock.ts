@@ -1,4 +1,5 @@
 import { daysAfter, weekdayOf } from "../../units/days";
+import { hardEveryWeek } from "../activity";
 import type { ByMuscle, Muscle } from "../balance";
 import { type BlockQuestion, loadOfWeek, mostOfWeek, type PlannedDay, type WeekLoad, weeksOf } from "./block";
 import { overSets } from "./setGuard";
@@ -21,6 +22,8 @@ export interface Broken {
   sheetId?: string;
   /** the muscle groups that have too much of the week */
   muscles?: readonly Muscle[];
+  /** what the client does on `and`, in their words: it cannot be moved here */
+  what?: string;
   /** a therapist may pass it with a reason. Rule W1 */
   isCaution?: boolean;
 }
@@ -37,12 +40,7 @@ export function checkBlock(q: BlockQuestion, days: readonly PlannedDay[]): Broke
   const broken: Broken[] = [];
   const minutesOn = new Map<string, number>();
   const seen = new Set<string>();
-  const hard = q.hardDone.map((h) => ({
-    on: h.on,
-    isAccumulated: h.isAccumulated,
-    muscles: h.muscles,
-    sheetId: undefined as string | undefined,
-  }));
+  const hard: HardOn[] = [...q.hardDone, ...ownOn(q)].map((h) => ({ ...h, sheetId: undefined }));
   for (const d of days) {
     const sheet = byId.get(d.sheetId);
     if (!sheet) {
@@ -78,6 +76,20 @@ interface HardOn {
   isAccumulated: boolean;
   muscles: readonly Muscle[];
   sheetId: string | undefined;
+  what?: string;
+}
+
+/** The client's own hard days from today on, within and around the block. Rule Besides 1. */
+function ownOn(q: BlockQuestion): Omit<HardOn, "sheetId">[] {
+  const own = hardEveryWeek(q.activities);
+  const days = 7 * weeksOf(q) + 2 * AFTER_ACCUMULATED_DAYS;
+  return Array.from({ length: days }, (_, d) => daysAfter(q.startsOn, d - AFTER_ACCUMULATED_DAYS))
+    .filter((on) => on >= q.notBefore)
+    .flatMap((on) =>
+      own
+        .filter((a) => a.weekday === weekdayOf(on))
+        .map(({ muscles, what }) => ({ on, isAccumulated: false, muscles, what })),
+    );
 }
 
 /** Every pair of hard days, of which one at least is planned. */
@@ -89,7 +101,14 @@ function spacing(hard: readonly HardOn[]): Broken[] {
       const gap = dayNumber(b.on) - dayNumber(a.on);
       if (gap >= ACCUMULATED_GAP_DAYS) break;
       if (a.sheetId === undefined && b.sheetId === undefined) continue;
-      const about = { on: b.on, and: a.on, ...(b.sheetId ? { sheetId: b.sheetId } : {}) };
+      // what is the client's own cannot be moved: the other day is the one that is wrong
+      const [wrong, near] = b.what === undefined ? [b, a] : [a, b];
+      const about = {
+        on: wrong.on,
+        and: near.on,
+        ...(wrong.sheetId ? { sheetId: wrong.sheetId } : {}),
+        ...(near.what ? { what: near.what } : {}),
+      };
       const isSame = a.muscles.some((m) => b.muscles.includes(m));
       const follows = a.isAccumulated || (gap === 0 && b.isAccumulated);
       if (isSame && gap < HARD_GAP_DAYS) broken.push({ rule: "hard_48h", ...about });

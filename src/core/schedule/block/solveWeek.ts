@@ -20,6 +20,8 @@ export interface WeekQuestion {
   preference?: readonly number[];
   /** hard days before and after this week; "circular": the week follows itself */
   around: readonly HardDay[] | "circular";
+  /** the client's own hard days of a week that follows itself */
+  fixed?: readonly HardDay[];
   /** days that somebody chose by hand: they stay */
   pins?: Readonly<Record<string, readonly PinnedDay[]>>;
   /** days of a usual week; another day costs a little */
@@ -34,6 +36,8 @@ export interface Stood {
   day: number | null;
   /** the other day, where two would stand too close; below 0 and above 6 it is another week's */
   and?: number;
+  /** that day is the client's own, in their words */
+  what?: string;
   /** the muscle groups that would have too much */
   muscles?: readonly Muscle[];
 }
@@ -196,12 +200,12 @@ function closeTo(
   s: WeekSheet,
   day: number,
   hard: readonly HardDay[],
-): Pick<Stood, "rule" | "and"> | null {
+): Pick<Stood, "rule" | "and" | "what"> | null {
   if (!isHard(s.kind)) return null;
   const asked = hardDay(s, day);
   for (const other of [...hard, ...aroundOf(q, hard)]) {
     const rule = tooClose(other, asked);
-    if (rule) return { rule, and: other.day };
+    if (rule) return { rule, and: other.day, ...(other.what ? { what: other.what } : {}) };
   }
   return null;
 }
@@ -366,10 +370,13 @@ const rank = (s: WeekSheet | undefined): number =>
 /** Hard days of the weeks around it. */
 const aroundOf = (q: WeekQuestion, own: readonly HardDay[]): readonly HardDay[] =>
   q.around === "circular"
-    ? own.flatMap((h) => [
-        { ...h, day: h.day - DAYS },
-        { ...h, day: h.day + DAYS },
-      ])
+    ? [
+        ...own.flatMap((h) => [
+          { ...h, day: h.day - DAYS },
+          { ...h, day: h.day + DAYS },
+        ]),
+        ...(q.fixed ?? []),
+      ]
     : q.around;
 
 /** Every pair of which one day at least is this week's: days around it are facts, however close they stand. */

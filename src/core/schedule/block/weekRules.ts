@@ -60,6 +60,8 @@ export interface HardDay {
   day: number;
   isAccumulated: boolean;
   muscles: readonly Muscle[];
+  /** the client's own, in their words: nothing moves it */
+  what?: string;
 }
 
 export type SpacingRule = "hard_48h" | "after_accumulated_72h" | "accumulated_7d";

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { besides } from "../../schedule/activity";
 import { painScore, uuid } from "../../units/fields";
 import { RECHECK_SIGNS } from "../signs/recheckSigns";
 
@@ -21,6 +22,7 @@ export const clientMorning = z.object({
   pain: painScore,
   swelling: z.enum(SWELLING_SAID).nullable(),
   stiffnessMin: z.union(STIFFNESS_BANDS.map((b) => z.literal(b.minutes))).nullable(),
+  besides: besides.optional(),
   signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
 });
 export type ClientMorning = z.infer<typeof clientMorning>;

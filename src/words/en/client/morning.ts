@@ -8,6 +8,12 @@ const STIFFNESS: Record<(typeof STIFFNESS_BANDS)[number]["id"], string> = {
   longer: "longer",
 };
 
+/** What is asked for where the story names nothing. */
+const BESIDES: Readonly<Record<string, string>> = {
+  sport: "sport, a long walk",
+  lifting: "lifting, garden work",
+};
+
 /** The client's morning by a link. */
 export const morning = {
   ask: (m: { part: Part }) => `How is the ${m.part} this morning?`,
@@ -21,6 +27,13 @@ export const morning = {
   swelling_is: (m: { said: SwellingSaid }) => SWELLING[m.said],
   stiffness: "Stiff after getting up, minutes",
   stiffness_is: (m: { band: keyof typeof STIFFNESS }) => STIFFNESS[m.band],
+  besides: "What else did you do that day?",
+  besides_help: "beside the exercises; leave it if nothing comes to mind",
+  besides_none: "nothing much",
+  besides_is: (m: { what: string }) => BESIDES[m.what] ?? m.what,
+  besides_hard: "How hard was it?",
+  besides_hard_help: "0 no effort, 10 the hardest you can do",
+  needs_besides_hard: "Tap how hard it was, 0 to 10.",
   worried: "Anything that worries you?",
   tell: "yes, tell the clinic",
   needs_pain: "Tap how much the joint hurts, 0 to 10.",

@@ -21,6 +21,7 @@ export const bundle = {
     })[m.part],
   morning_pain: "Pain severity, 0 to 10, the morning after",
   swelling: "Swelling grade, 0 to 4",
+  besides: (m: { what: string }) => `Beside the visit: ${m.what}, how hard`,
   stiffness: "Stiffness in the morning",
   signs: (m: { signs: { code: string } }, f: Format) => `Warning signs: ${f.say(m.signs)}`,
   vital_signs: "Vital Signs",

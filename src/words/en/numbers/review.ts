@@ -44,6 +44,7 @@ export const review = {
   pain_under: "bar: before to after; square: worst in a set; dot: next morning",
   before_to_after: "before to after",
   worst_in_set: "worst in a set",
+  besides: (m: { what: string }) => `after ${m.what} as well: does not tell what the exercises did`,
   above_most: "above the most allowed",
   next_morning: "next morning",
   session_error: "error of one session",

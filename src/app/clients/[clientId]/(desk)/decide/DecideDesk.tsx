@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
 import { ACTIONS, type Action } from "@/core/progression/safetyRules";
+import type { Activity } from "@/core/schedule/activity";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { LineDraft, VisitDraft } from "@/server/decide/decisionDrafts";
@@ -32,6 +33,7 @@ export function DecideDesk({
   client,
   draft,
   painful,
+  besides,
   plateaus,
   waiting,
   visitDay,
@@ -43,6 +45,8 @@ export function DecideDesk({
   draft: VisitDraft;
   /** lines that come into where it hurts now */
   painful: Readonly<Record<string, PainfulArc>>;
+  /** what else was done on the day of the visit */
+  besides: readonly Activity[];
   plateaus: Plateaus;
   /** further visits that wait */
   waiting: number;
@@ -194,7 +198,14 @@ export function DecideDesk({
         </div>
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
-        {picked && <LineFacts client={client} line={picked} painful={painful[picked.plan.lineId] ?? null} />}
+        {picked && (
+          <LineFacts
+            client={client}
+            line={picked}
+            painful={painful[picked.plan.lineId] ?? null}
+            besides={besides}
+          />
+        )}
         <div className="mt-4">
           <PastDecisions
             clientId={client.clientId}

@@ -1,6 +1,8 @@
 import type { ReactNode } from "react";
 import { rungsOf } from "@/core/decision/nextLine";
 import { cleanPercent } from "@/core/rules/faults/faults";
+import type { Activity } from "@/core/schedule/activity";
+import { confounding } from "@/core/story/besides";
 import { isWorthFinding, type PainfulArc } from "@/core/strength/painfulArc";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -9,6 +11,7 @@ import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { SCHOOL_WORDS } from "@/words/en/decide";
 import { painfulShort } from "@/words/en/plan/painfulArc";
+import { activityWords } from "@/words/en/story";
 import { FAULT_WORDS } from "@/words/en/visit/faults";
 
 const REACHED = {
@@ -23,11 +26,14 @@ export function LineFacts({
   client,
   line,
   painful,
+  besides,
 }: {
   client: ClientEpisode;
   line: LineDraft;
   /** what the line comes into */
   painful: PainfulArc | null;
+  /** what else was done on the day of the visit */
+  besides: readonly Activity[];
 }) {
   const { input } = line;
   const isHeld = line.kept.kind === "holds";
@@ -84,14 +90,24 @@ export function LineFacts({
           string,
         ][])
       : []),
+    ...(besides.length > 0
+      ? ([["besides, that day", besides.map(activityWords).join("; ")]] as [string, string][])
+      : []),
     ["pain rule", SCHOOL_WORDS[client.school]],
   ];
+  const alike = confounding(client.part, besides);
   return (
     <section>
       <h2 className="text-[15px]">What it looked at: {line.kept.name}</h2>
       <Facts rows={own} />
       <h3 className="small quiet mt-2">shared by all lines of the visit</h3>
       <Facts rows={shared} />
+      {alike.length > 0 && (
+        <p className="small mt-2 border-l-4 border-mark pl-3">
+          {alike.map((a) => a.what).join(", ")} was hard on the same part: this morning is left out of what it
+          takes in one visit. Pain above the rule still counts here.
+        </p>
+      )}
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { painfulLines } from "@/server/facts/painfulLines";
+import { besidesOn } from "@/server/history/besides";
 import { recentVisitsWhole } from "@/server/history/visits";
 import { plateausOf } from "@/server/review/plateau";
 import { Link } from "@/ui/Link";
@@ -34,6 +35,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
             drafts[0].lines.map((l) => l.kept),
           )
         : {},
+      besides: drafts[0] ? await besidesOn(ctx, client.episodeId, drafts[0].visit) : [],
       plateaus: drafts.length > 0 ? await plateausOf(ctx, client) : [],
       draftDay: drafts[0] ? dayOf(ctx, drafts[0].visit.startedAt) : null,
       past: visits.toReversed().flatMap((v) =>
@@ -58,6 +60,7 @@ export default async function DecidePage({ params }: { params: Promise<{ clientI
       client={client}
       draft={draft}
       painful={data.painful}
+      besides={data.besides}
       plateaus={data.plateaus}
       waiting={drafts.length - 1}
       visitDay={data.draftDay}

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { z } from "zod";
+import { besidesKept, besidesSaid, LOADED, type RegularActivity } from "@/core/schedule/activity";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
@@ -18,6 +19,7 @@ import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { sayPlainly } from "@/words/say";
+import { BesidesField } from "./BesidesField";
 
 /** What was typed on the answer that stands; a newer answer of the client's own is not written over. */
 const keptMorning = (on: string | null) =>
@@ -26,6 +28,11 @@ const keptMorning = (on: string | null) =>
     pain: z.number().nullable(),
     swelling: z.number().nullable(),
     stiffness: z.string(),
+    besides: z.object({
+      what: z.string().nullable(),
+      hard: z.number().nullable(),
+      loads: z.array(z.enum(LOADED)),
+    }),
   });
 
 const SAID = { less: "less than usual", same: "as usual", more: "more than usual, counted as a grade more" };
@@ -38,6 +45,7 @@ export function MorningForm({
   doneWords,
   decided,
   waits,
+  activities,
   locale,
 }: {
   client: ClientEpisode;
@@ -49,6 +57,8 @@ export function MorningForm({
   decided: TakenDecision | null;
   /** why it cannot be answered yet, or null */
   waits: string | null;
+  /** what this client does besides, by the story */
+  activities: readonly RegularActivity[];
   locale: string;
 }) {
   const router = useRouter();
@@ -56,12 +66,16 @@ export function MorningForm({
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<number | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
+  const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
   // what a colleague had entered meanwhile and this corrected, in words
   const [corrected, setCorrected] = useState<string | null>(null);
   const sendOnce = useSendOnce();
-  const typed = { on: known?.id ?? null, pain, swelling, stiffness };
+  const typed = {
+    ...{ on: known?.id ?? null, pain, swelling, stiffness },
+    besides: { ...besides, loads: [...besides.loads] },
+  };
   const [base, setBase] = useState(typed);
   const shape = useMemo(() => keptMorning(typed.on), [typed.on]);
   const save = async () => {
@@ -69,6 +83,8 @@ export function MorningForm({
     if (pain === null) return setProblems({ pain: "Choose joint pain from 0 to 10." });
     if (client.swellingApplies && swelling === null)
       return setProblems({ swelling: "Choose a swelling grade." });
+    const kept = besidesKept(besides);
+    if (kept === "no_hard") return setProblems({ besides: "Choose how hard it was, 0 to 10." });
     const stiffnessMin = stiffness.trim() === "" ? null : readNumber(stiffness);
     const answer = {
       visitId: visit.id,
@@ -76,13 +92,16 @@ export function MorningForm({
       pain,
       swelling: client.swellingApplies ? swelling : null,
       stiffnessMin,
+      besides: kept,
     };
     const sent = await sendOnce<{ corrected: string | null }>(
       `/api/clients/${client.clientId}/mornings`,
       (id) => ({ id, ...answer }),
     );
     if (!sent.ok)
-      return setProblems(Object.fromEntries(sent.problems.map((p) => [p.field || "form", p.sentence])));
+      return setProblems(
+        Object.fromEntries(sent.problems.map((p) => [p.field.split(".")[0] || "form", p.sentence])),
+      );
     setProblems({});
     setSaved(true);
     setCorrected(sent.result?.corrected ?? null);
@@ -123,6 +142,7 @@ export function MorningForm({
             setPain(kept.pain);
             setSwelling(kept.swelling);
             setStiffness(kept.stiffness);
+            setBesides(kept.besides);
           }}
         />
       )}
@@ -178,6 +198,12 @@ export function MorningForm({
             hint="after getting up; empty if not asked"
           />
         </div>
+        <BesidesField
+          value={besides}
+          activities={activities}
+          onChange={setBesides}
+          problem={problems.besides}
+        />
         <Problem sentence={problems.form ?? null} />
         {corrected && (
           <p className="border-l-4 border-mark pl-3" role="status">

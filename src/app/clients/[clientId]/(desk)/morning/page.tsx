@@ -4,6 +4,7 @@ import { may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
 import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
+import { activitiesOf } from "@/server/history/besides";
 import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/history/visits";
 import { type OutboxMessage, outbox } from "@/server/links/links";
 import { morningWaits } from "@/server/visits/mornings";
@@ -42,6 +43,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         visit && may(ctx.actor.role, "link.make")
           ? ((await outbox(ctx, client.episodeId)).find((m) => m.visitId === visit.id) ?? null)
           : null,
+      activities: await activitiesOf(ctx, client.episodeId),
       now: ctx.now,
     };
   });
@@ -72,6 +74,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         doneWords={`${visit.sheet.name}: ${lines} of ${visit.sheet.lines.length} ${visit.sheet.lines.length === 1 ? "line" : "lines"} done`}
         decided={strictestOf(visit)}
         waits={data.waits}
+        activities={data.activities}
         locale={actor.locale}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">

@@ -6,7 +6,7 @@ import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Story } from "@/server/client/story";
 import { longDay } from "@/ui/dates";
-import { BRINGS_ON, CLIMBS, PLACES, RISES, SETTLES_IN, SUPPORTS } from "@/words/en/story";
+import { activityWords, BRINGS_ON, CLIMBS, PLACES, RISES, SETTLES_IN, SUPPORTS } from "@/words/en/story";
 import { PainPicture } from "../../../_story/PainPicture";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -60,6 +60,11 @@ export function StoryRead({
         ))}
         <Fact name="rises from a chair">{s.rises && RISES[s.rises]}</Fact>
         <Fact name="climbs stairs">{s.climbs && CLIMBS[s.climbs]}</Fact>
+        {s.activities.map((a) => (
+          <Fact key={a.what} name={a.weekdays.map((d) => WEEKDAYS[d - 1]).join(", ")}>
+            {activityWords(a)}, {a.minutes} min
+          </Fact>
+        ))}
       </Part>
     </div>
   );

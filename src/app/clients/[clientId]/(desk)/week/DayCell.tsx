@@ -27,6 +27,8 @@ interface CellProps {
   days: readonly PlannedDay[];
   sheets: readonly PlannableSheet[];
   marks: readonly WeekMark[];
+  /** what the client does besides */
+  own: readonly string[];
   locale: string;
   deeds: Deeds;
 }
@@ -45,7 +47,8 @@ const isSameCell = (a: CellProps, b: CellProps): boolean =>
   a.locale === b.locale &&
   a.sheets === b.sheets &&
   isSameList(a.days, b.days) &&
-  isSameList(a.marks, b.marks);
+  isSameList(a.marks, b.marks) &&
+  isSameList(a.own, b.own);
 
 export const DayCell = memo(function DayCell({
   on,
@@ -58,6 +61,7 @@ export const DayCell = memo(function DayCell({
   days,
   sheets,
   marks,
+  own,
   locale,
   deeds,
 }: CellProps) {
@@ -95,6 +99,11 @@ export const DayCell = memo(function DayCell({
             locale={locale}
             deeds={deeds}
           />
+        ))}
+        {own.map((what) => (
+          <span key={what} className="small quiet leading-tight break-words">
+            {what}
+          </span>
         ))}
         {marks.map((m) => (
           <span

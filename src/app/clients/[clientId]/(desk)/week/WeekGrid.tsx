@@ -123,6 +123,7 @@ export function WeekGrid({
                       days={days.filter((x) => x.on === on)}
                       sheets={sheets}
                       marks={marks.filter((m) => m.on === on)}
+                      own={q.activities.filter((a) => a.weekdays.includes(d + 1)).map((a) => a.what)}
                       isBroken={broken.some((b) => b.on === on || b.and === on)}
                       locale={locale}
                       deeds={steady}
