@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { WrittenLimit } from "@/core/bounds/written";
+import { USUAL_ORDER } from "@/core/sheet/order/sessionScore";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
 import { writeLimit } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
@@ -69,7 +70,7 @@ test("after surgery and with few visits the facts say so, and the usual order is
   await owner`update episode set began_with = 'surgery' where id = ${episodeId}`;
   const facts = await factsOf(await clinic.as("trainer", (ctx) => clientEpisode(ctx, clientId)));
   expect(facts.known).toMatchObject({ isPostOp: true, isNovice: true, lastPain: null });
-  expect(facts.school).toEqual({ calvesFirst: false, isolationFirst: false });
+  expect(facts.school).toEqual(USUAL_ORDER);
   expect(facts.choose.strength).toMatchObject({ care: "strict", extension: { from: "prior", stations: {} } });
   expect(facts.choose.limits.hold_seconds).toBeUndefined();
 });
@@ -94,10 +95,10 @@ test("a stance on the order, of the client or the clinic, turns the order round"
       }),
     );
   await choose("d_calves_order", "view_2", true);
-  expect((await factsOf(client)).school).toEqual({ calvesFirst: true, isolationFirst: false });
+  expect((await factsOf(client)).school).toEqual({ ...USUAL_ORDER, calvesFirst: true });
   await choose("d_ext_before_press", "view_1", false);
-  expect((await factsOf(client)).school).toEqual({ calvesFirst: true, isolationFirst: true });
-  expect((await factsOf(await clientWith())).school).toEqual({ calvesFirst: false, isolationFirst: true });
+  expect((await factsOf(client)).school).toEqual({ ...USUAL_ORDER, calvesFirst: true, isolationFirst: true });
+  expect((await factsOf(await clientWith())).school).toEqual({ ...USUAL_ORDER, isolationFirst: true });
 });
 
 test("a written limit on holds reaches the sheet, with who wrote it, and the route keeps to it", async () => {

@@ -54,6 +54,7 @@ export const SUPPORTED = {
   rises: "yes",
   climbs: "yes",
   isInactive: false,
+  markers: [] as EpisodeInput["markers"],
   activities: [] as EpisodeInput["activities"],
   support: "none",
   trainsAt: "clinic_gym",

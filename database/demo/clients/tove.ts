@@ -10,6 +10,7 @@ export const TOVE: DemoClient = {
   bodyMassKg: 71,
   story: {
     ...SUPPORTED,
+    markers: [{ kind: "step_down", words: "5 times" }],
     activities: [{ what: "five-a-side football", hard: 7, loads: ["legs"], weekdays: [7], minutes: 60 }],
     side: "right",
     conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar", beganOn: null }],

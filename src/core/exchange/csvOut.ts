@@ -152,6 +152,13 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
       ]),
     },
     {
+      name: "marked_movements",
+      columns: ["client", "visit", "visit_started_at", "movement", "before_0_10", "after_0_10"],
+      rows: rows.visit_end.flatMap((e) =>
+        e.markers.map((m) => [client, e.visit_id, started.get(e.visit_id) ?? "", m.kind, m.before, m.after]),
+      ),
+    },
+    {
       name: "decisions",
       columns: [
         "client",

@@ -4,6 +4,7 @@ import type { DatedCost } from "../demand/costsOverTime";
 import type { DatedStrength } from "../measure/findings";
 import type { MeasuredArc } from "../measure/painfulArcs";
 import type { Action } from "../progression/safetyRules";
+import type { MarkerScores } from "../story/markers";
 import type { Side } from "../units/fields";
 
 /** A stretch of days that something held: a phase, a limit somebody wrote. */
@@ -34,6 +35,8 @@ export interface ReviewVisit {
   /** what else was done that day and was hard on the same part: its morning does not tell. Rule Besides 3 */
   besides: readonly string[];
   stopped: string | null;
+  /** movements before the first set and after the last */
+  markers: readonly MarkerScores[];
   hardReps: number;
   kneecapChairS: number;
 }

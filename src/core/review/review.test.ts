@@ -26,6 +26,7 @@ const visit = (over: Partial<ReviewVisit> & { on: string }): ReviewVisit => ({
   morning: 1,
   swelling: null,
   besides: [],
+  markers: [],
   stopped: null,
   hardReps: 10,
   kneecapChairS: 30,

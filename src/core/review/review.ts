@@ -3,6 +3,7 @@ import type { Row } from "./row";
 import { canRows } from "./rows/canRows";
 import { costRows } from "./rows/costRows";
 import { lineRows } from "./rows/lineRows";
+import { markerRows } from "./rows/markerRows";
 import { measureRows } from "./rows/measureRows";
 import { painfulRows } from "./rows/painfulRows";
 import { painRow } from "./rows/painRow";
@@ -13,6 +14,7 @@ import { weekRows } from "./rows/weekRows";
 export const rowsOfReview = (f: ReviewFacts): Row[] =>
   [
     painRow(f.visits),
+    ...markerRows(f),
     ...lineRows(f.lines, f.decisions),
     ...canRows(f),
     ...symmetryRows(f),
@@ -24,4 +26,4 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
   ].filter((r) => r.series.some((s) => s.points.length > 0));
 
 /** Rows that are looked at first; the others are one key away. */
-export const isFirst = (r: Row): boolean => /^(pain|line|can|symmetry|cost|done)/.test(r.id);
+export const isFirst = (r: Row): boolean => /^(pain|marker|line|can|symmetry|cost|done)/.test(r.id);

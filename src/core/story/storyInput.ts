@@ -16,6 +16,7 @@ import {
 import { wrong } from "../units/wrong";
 import { CLIMB_IDS, RISE_IDS } from "./daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "./irritabilityFrom";
+import { markers } from "./markers";
 import { PAIN_REGION_IDS } from "./painMap";
 import { PLACE_IDS, SUPPORT_IDS } from "./places";
 
@@ -75,6 +76,8 @@ const episodeFields = {
   climbs: z.enum(CLIMB_IDS).nullable().default(null),
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
+  /** movements that bring it on. Rule Marker 1 */
+  markers: markers.default([]),
   /** what is done every week beside the exercises. Rule Besides 1 */
   activities: z.array(regularActivity).max(6, { error: "input.many_activities" }).default([]),
   support: z.enum(SUPPORT_IDS, { error: "input.choose_support" }),

@@ -36,6 +36,7 @@ export type FieldName =
   | "stretch"
   | "one_hold"
   | "bed_days"
+  | "marker_dose"
   | "activity"
   | "activity_hard"
   | "activity_minutes"

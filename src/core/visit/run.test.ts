@@ -427,3 +427,33 @@ test("a note in a hold, or a correction, changes nothing of what taking back tak
   const stopped = [...started, { type: "stop" as const, reason: "Sharp pain", at: 9000 }, undo(20_000)];
   expect(visitState(sheet, eventsOf(stopped)).phase).toBe("ready");
 });
+
+test("a marked movement is scored before the first set and after the last, and at no other time (Marker 1)", () => {
+  const { events } = robot([hold]);
+  const [first, ...rest] = events as [VisitEvent, ...VisitEvent[]];
+  const at = first.at;
+  const scored = (when: "before" | "after", score: number): VisitEvent => ({
+    ...{ type: "marker", kind: "half_squat", when, score, at },
+  });
+  const finish = rest.pop() as VisitEvent;
+  const state = visitState(
+    [hold],
+    [
+      // what is said of "after" before anything was done is nothing
+      scored("after", 1),
+      scored("before", 7),
+      first,
+      // said again it is put right
+      scored("before", 6),
+      ...rest,
+      scored("before", 0),
+      scored("after", 3),
+      finish,
+      scored("after", 9),
+    ],
+  );
+  expect(state.phase).toBe("finished");
+  expect(state.markers).toEqual([{ kind: "half_squat", before: 6, after: 3 }]);
+  // with one more set under way it is not yet after the last
+  expect(visitState([hold], [first, ...rest.slice(0, 3), scored("after", 2)]).markers).toEqual([]);
+});

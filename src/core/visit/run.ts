@@ -1,4 +1,5 @@
 import type { KeptLine } from "../sheet/line/keptLine";
+import type { MarkerScores } from "../story/markers";
 import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
 import { withLoad } from "./between/eased";
@@ -56,6 +57,8 @@ export interface VisitState {
   /** when a set was last left out, so that a double tap leaves out one */
   leftOutAtMs: number | null;
   finished: { painAtEnd: number } | null;
+  /** movements as they were scored before the first set and after the last */
+  markers: readonly MarkerScores[];
 }
 
 /** The state before anything happened. */
@@ -75,6 +78,7 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
     stopped: null,
     leftOutAtMs: null,
     finished: null,
+    markers: [],
   });
 }
 
@@ -119,6 +123,8 @@ export function after(s: VisitState, e: VisitEvent): VisitState {
       return s;
     case "pain-before":
       return beforeSet(s, e.score);
+    case "marker":
+      return markerScored(s, e);
     case "start":
       return started(s, e);
     case "end":
@@ -218,6 +224,17 @@ function beforeSet(s: VisitState, score: number): VisitState {
   return score > most
     ? endLine(answered, next.lineId, asKept(saidWith("floor.pain_before", { pain: score, most })))
     : settle(answered);
+}
+
+/** Before anything was done, or after everything; said again it is put right. */
+function markerScored(s: VisitState, e: Extract<VisitEvent, { type: "marker" }>): VisitState {
+  const isItsTime = e.when === "before" ? s.done.length === 0 && s.under === null : s.phase === "closing";
+  if (!isItsTime) return s;
+  const known = s.markers.find((m) => m.kind === e.kind) ?? { kind: e.kind, before: null, after: null };
+  return {
+    ...s,
+    markers: [...s.markers.filter((m) => m.kind !== e.kind), { ...known, [e.when]: e.score }],
+  };
 }
 
 /** What is open of a line is dropped, for a reason. */

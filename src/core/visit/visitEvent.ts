@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { keptLine } from "../sheet/line/keptLine";
+import { markerId } from "../story/markers";
 import { painScore, uuid } from "../units/fields";
 import { seenFaults } from "./seen";
 import { earlyReason } from "./setRecord";
@@ -24,6 +25,14 @@ export const visitEvent = z.discriminatedUnion("type", [
   /** the machine is set and everything on its card was looked at */
   z.object({ type: z.literal("set-up"), lineId, pins: z.boolean(), at }),
   z.object({ type: z.literal("pain-before"), score: painScore, at }),
+  /** how a movement is before the first set, or after the last. Rule Marker 1 */
+  z.object({
+    type: z.literal("marker"),
+    kind: markerId,
+    when: z.enum(["before", "after"]),
+    score: painScore,
+    at,
+  }),
   z.object({ type: z.literal("start"), task, at }),
   z.object({
     type: z.literal("end"),

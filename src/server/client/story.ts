@@ -5,6 +5,7 @@ import { GOALS } from "@/core/rules/goals";
 import { UNCOVERED, type Uncovered } from "@/core/rules/uncovered";
 import { regularActivity } from "@/core/schedule/activity";
 import { irritabilityFrom } from "@/core/story/irritabilityFrom";
+import { markers } from "@/core/story/markers";
 import type { EpisodeInput, NewClientInput, PersonInput, StoryGoal } from "@/core/story/storyInput";
 import { InputError } from "@/core/units/inputError";
 import { lowerFirst } from "@/core/units/lowerFirst";
@@ -17,7 +18,7 @@ import type { ClientEpisode } from "./clients";
 /** The story as it was entered; what was never asked is null. */
 export type Story = { [K in keyof EpisodeInput]: EpisodeInput[K] | null } & Pick<
   EpisodeInput,
-  "side" | "conditions" | "uncovered" | "goals" | "painMarks" | "weekdays" | "activities"
+  "side" | "conditions" | "uncovered" | "goals" | "painMarks" | "weekdays" | "activities" | "markers"
 >;
 
 const goals = z.array(
@@ -58,6 +59,7 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
     climbs: r.climbs,
     isInactive: r.is_inactive,
     activities: activities.parse(r.activities),
+    markers: markers.parse(r.markers),
     support: r.support,
     trainsAt: r.trains_at,
     weekdays: r.weekdays,
@@ -210,10 +212,11 @@ function headGoal(e: EpisodeInput): string {
   return hardest.words || (GOALS.find((g) => g.id === hardest.goalId)?.name ?? "");
 }
 
-/** Goals and activities as they are written. */
+/** Goals, activities and movements as they are written. */
 const listsOf = (ctx: Ctx, e: EpisodeInput) => ({
   goals: ctx.tx.json(e.goals as never),
   activities: ctx.tx.json(e.activities as never),
+  markers: ctx.tx.json(e.markers as never),
 });
 
 /** The columns of an episode from what was entered; lists are added as JSON by who writes. */

@@ -15,6 +15,7 @@ import { type Ctx, once } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { optionInForce, stancesInForce } from "../client/stances";
+import { holdsBelongOf } from "../history/markers";
 import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../history/past";
 import { testsOf } from "../measure/measurements";
 import { type ChooseFacts, knownFacts } from "./choose";
@@ -84,5 +85,6 @@ export async function orderSchool(
     ...USUAL_ORDER,
     calvesFirst: answer("d_calves_order") === "view_2",
     isolationFirst: answer("d_ext_before_press") === "view_1",
+    holds: await holdsBelongOf(ctx, episodeId),
   };
 }

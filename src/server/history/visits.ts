@@ -2,6 +2,7 @@ import "server-only";
 import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Activity } from "@/core/schedule/activity";
+import type { MarkerScores } from "@/core/story/markers";
 import type { Side } from "@/core/units/fields";
 import type { SwellingSaid } from "@/core/visit/client/clientMorning";
 import type { SetRecord } from "@/core/visit/setRecord";
@@ -61,6 +62,8 @@ export interface VisitHead {
     painAtStart: number | null;
     painAtEnd: number | null;
     stopped: string | null;
+    /** movements before the first set and after the last */
+    markers: readonly MarkerScores[];
     signedBy: string;
     byTherapist: boolean;
   } | null;
@@ -121,7 +124,7 @@ export const morningOf = (ctx: Ctx) => ctx.tx`
 
 const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
-    e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
+    e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, e.markers, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
     m.besides, m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
     entrant.role as entered_role, signer.name as signed_by, signer.role as signed_role,
     array(select coalesce(c.response_id::text, '') from concern_seen c where c.visit_id = v.id) as seen,
@@ -156,6 +159,7 @@ function headOf(ctx: Ctx, r: Row): VisitHead {
           painAtStart: r.pain_at_start,
           painAtEnd: r.pain_at_end,
           stopped: r.stopped,
+          markers: r.markers,
           signedBy: r.signed_by,
           byTherapist: r.signed_role === "therapist",
         }

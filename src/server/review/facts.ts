@@ -83,7 +83,7 @@ async function visitsAndLines(
   e: PastEpisode,
 ): Promise<{ visits: ReviewVisit[]; lines: LineWay[] }> {
   const rows = await ctx.tx`
-    select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, m.pain,
+    select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, d.markers, m.pain,
       m.swelling, m.besides
     from visit v join visit_end d on d.visit_id = v.id join sheet_version w on w.id = v.version_id
     join sheet s on s.id = w.sheet_id
@@ -127,6 +127,7 @@ async function visitsAndLines(
       swelling: r.swelling,
       besides: confounding(part, besidesOf(weekdayOf(on), r.besides, regular)).map((a) => a.what),
       stopped: r.stopped,
+      markers: r.markers,
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,
     };

@@ -10,6 +10,7 @@ export function ScoreKeys({
   limit,
   disabled = false,
   size = "desk",
+  isNarrow = false,
 }: {
   label: string;
   value: number | null;
@@ -17,10 +18,12 @@ export function ScoreKeys({
   limit?: number;
   disabled?: boolean;
   size?: "desk" | "floor";
+  /** beside other things: two rows at any width */
+  isNarrow?: boolean;
 }) {
   const key = size === "floor" ? "h-12 text-xl" : "h-11 text-base";
   // on the floor a thumb hits them: never narrower than a thumb
-  const columns = size === "floor" ? "min-[900px]:grid-cols-11" : "min-[360px]:grid-cols-11";
+  const columns = isNarrow ? "" : size === "floor" ? "min-[900px]:grid-cols-11" : "min-[360px]:grid-cols-11";
   return (
     <fieldset disabled={disabled} className="disabled:opacity-60">
       <legend className={size === "floor" ? "mb-1 text-[17px]" : "mb-1 font-bold"}>

@@ -43,6 +43,7 @@ const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = 
   activity: "The activity",
   activity_hard: "How hard it is",
   activity_minutes: "Minutes of it",
+  marker_dose: "How much of it",
   bed_days: "Days in bed, ill or in a brace",
   rest: "Rest",
   sets: "Sets",

@@ -1,6 +1,7 @@
 import type { Activity, Loaded } from "@/core/schedule/activity";
 import type { Climbs, Rises } from "@/core/story/daily";
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
+import type { Marker, MarkerId } from "@/core/story/markers";
 import type { PainRegion } from "@/core/story/painMap";
 import type { Place, Support } from "@/core/story/places";
 
@@ -17,6 +18,22 @@ export const CLIMBS: Readonly<Record<Climbs, string>> = {
   rail: "with the rail",
   no: "not",
 };
+
+/** Movements that bring the pain on. */
+export const MARKERS: Readonly<Record<MarkerId, string>> = {
+  half_squat: "half squat",
+  step_down: "step down from 15 cm",
+  kneel: "kneeling",
+  rise: "rising from a chair",
+  walk_downhill: "walking downhill",
+  long_sitting: "sitting for long",
+  bend_forward: "bending forward",
+  own: "another movement",
+};
+
+/** "half squat, 3 times" */
+export const markerWords = ({ kind, words }: Marker): string =>
+  kind === "own" ? words : [MARKERS[kind], words].filter(Boolean).join(", ");
 
 /** What an activity loads. */
 export const LOADED_WORDS: Readonly<Record<Loaded, string>> = { legs: "legs", back: "back" };

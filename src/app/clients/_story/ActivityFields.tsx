@@ -18,8 +18,7 @@ export function ActivityFields({ part }: { part: StoryPart }) {
   return (
     <section className="grid gap-2">
       <h2 className="text-[17px]">
-        Else every week{" "}
-        <span className="quiet text-[15px] font-normal">sport, garden, heavy work; hard from 6 of 10</span>
+        Every week besides <span className="quiet text-[15px] font-normal">sport, garden, heavy work</span>
       </h2>
       {problem("episode.activities") && (
         <p className="small text-error" role="alert">
@@ -32,15 +31,17 @@ export function ActivityFields({ part }: { part: StoryPart }) {
           <div
             // biome-ignore lint/suspicious/noArrayIndexKey: rows have no other identity while they are typed
             key={i}
-            className="grid grid-cols-[minmax(0,1fr)_92px_92px] items-end gap-x-2 gap-y-1 border-b border-rule pb-2"
+            className="grid grid-cols-2 items-end gap-x-4 gap-y-1 border-b border-rule pb-2"
           >
-            <Words
-              label="what"
-              name={`activity-${i}`}
-              value={a.what}
-              onChange={(e) => change(i, { what: e.target.value })}
-              problem={problem(`${at}.what`)}
-            />
+            <div className="col-span-2">
+              <Words
+                label="what"
+                name={`activity-${i}`}
+                value={a.what}
+                onChange={(e) => change(i, { what: e.target.value })}
+                problem={problem(`${at}.what`)}
+              />
+            </div>
             <Field
               label="each time"
               name={`activity-minutes-${i}`}
@@ -61,7 +62,7 @@ export function ActivityFields({ part }: { part: StoryPart }) {
               onChange={(e) => change(i, { hard: e.target.value })}
               problem={problem(`${at}.hard`)}
             />
-            <div className="col-span-3">
+            <div className="col-span-2">
               <Weekdays legend="on" value={a.weekdays} onChange={(weekdays) => change(i, { weekdays })} />
               {problem(`${at}.weekdays`) && (
                 <p className="small text-error" role="alert">
@@ -69,7 +70,7 @@ export function ActivityFields({ part }: { part: StoryPart }) {
                 </p>
               )}
             </div>
-            <div className="col-span-3 flex flex-wrap items-center gap-x-4">
+            <div className="col-span-2 flex flex-wrap items-center gap-x-4">
               <span className="small quiet">loads</span>
               {LOADED.map((x) => (
                 <label key={x} className="flex items-center gap-1">

@@ -13,6 +13,7 @@ import { ActivityFields } from "./ActivityFields";
 import type { StoryChoices } from "./choices";
 import { DailyFields } from "./DailyFields";
 import { GoalFields } from "./GoalFields";
+import { MarkerFields } from "./MarkerFields";
 import { PainFields } from "./PainFields";
 import { PersonFields } from "./PersonFields";
 import { PlaceFields } from "./PlaceFields";
@@ -117,6 +118,7 @@ export function StoryForm({
             <h2 className="text-[17px]">2 The joint</h2>
             <PainFields part={part} />
             <ProblemFields part={part} choices={choices} />
+            <MarkerFields part={part} />
           </div>
           <div className="grid content-start gap-x-7 gap-y-4 lg:col-span-2 lg:grid-cols-2 xl:col-span-1 xl:grid-cols-1">
             <GoalFields part={part} goals={choices.goals} />

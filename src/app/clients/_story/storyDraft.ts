@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LOADED } from "@/core/schedule/activity";
+import { MARKER_IDS } from "@/core/story/markers";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import { BRINGS_ON, CLIMBS, RISES, SETTLES_IN } from "@/words/en/story";
@@ -50,6 +51,7 @@ export const storyDraft = z.object({
   climbs: idOf(CLIMBS).nullable(),
   isInactive: z.boolean().nullable(),
   firstSwelling: z.string(),
+  markers: z.array(z.object({ kind: z.enum(MARKER_IDS), words: z.string() })),
   activities: z.array(activityDraft),
   goals: z.array(goalDraft),
   support: z.string(),
@@ -85,6 +87,7 @@ export const EMPTY_STORY: StoryDraft = {
   climbs: null,
   isInactive: null,
   firstSwelling: "",
+  markers: [],
   activities: [],
   goals: [{ goalId: null, words: "", hard: "" }],
   support: "",
@@ -133,6 +136,7 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       rises: d.rises,
       climbs: d.climbs,
       isInactive: d.isInactive,
+      markers: d.markers,
       activities: d.activities
         .filter((a) => a.what.trim() !== "")
         .map((a) => ({ ...a, minutes: readNumber(a.minutes), hard: readNumber(a.hard) })),

@@ -176,6 +176,7 @@ function addVisit(
     pain_at_start: first?.before ?? null,
     pain_at_end: last?.after ?? null,
     stopped: null,
+    markers: [],
     signed_by: m.by,
   });
   const morning = done.find((d) => d.morning !== null)?.morning ?? null;

@@ -6,6 +6,7 @@ import { regularActivity } from "../../schedule/activity";
 import { ANSWERS } from "../../screening/screening";
 import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
+import { markers } from "../../story/markers";
 import { PAIN_REGION_IDS } from "../../story/painMap";
 import { PLACE_IDS, SUPPORT_IDS } from "../../story/places";
 import { bodyMassKg, heightM, swellingGrade } from "../../units/fields";
@@ -64,6 +65,7 @@ export const episode = table(
     climbs: z.enum(CLIMB_IDS).nullable(),
     is_inactive: z.boolean().nullable(),
     /** files of before it was asked have none */
+    markers: markers.default([]),
     activities: z.array(regularActivity).max(6).default([]),
     story_at: moment,
   }),

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { ACTIONS } from "../../progression/safetyRules";
 import { besides } from "../../schedule/activity";
 import { keptLine } from "../../sheet/line/keptLine";
+import { markerScores } from "../../story/markers";
 import { seenFaults } from "../../visit/seen";
 import { logEntry } from "../../visit/visitEvent";
 import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
@@ -57,6 +58,8 @@ export const visitEnd = table(
     pain_at_start: pain.nullable(),
     pain_at_end: pain.nullable(),
     stopped: text(2000).nullable(),
+    /** files of before they were scored have none */
+    markers: z.array(markerScores).max(8).default([]),
     signed_by: id,
   }),
   { visit_id: "visit", signed_by: "person" },

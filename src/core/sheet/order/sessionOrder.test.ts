@@ -4,6 +4,7 @@ import { balanceOf } from "../../schedule/balance";
 import { repetitionSeconds } from "../../testdata/byFormula";
 import { inWords } from "../../testdata/inWords";
 import { EXAMPLES } from "../../testdata/scoreContext";
+import { asKept } from "../../units/said";
 import type { Scheme } from "../schemes/scheme";
 import { sharedSeconds } from "../time/runThrough";
 import { legsNote, orderNotes, type ScoreItem, scoreTotals, tiesOf, USUAL_ORDER } from "./sessionScore";
@@ -104,11 +105,40 @@ describe("the order of a session", () => {
 
   test("a chosen school is not argued with, but balance still is", () => {
     const calves = [item("calf_seated", EXAMPLES.straight), item("hip_abd", EXAMPLES.straight)];
-    expect(words(calves, { calvesFirst: true, isolationFirst: false })).toBe("");
+    expect(words(calves, { ...USUAL_ORDER, calvesFirst: true })).toBe("");
     const isolation = [item("kext_full", EXAMPLES.straight), item("lp_horizontal", moderate)];
-    expect(words(isolation, { calvesFirst: false, isolationFirst: true })).toBe("");
+    expect(words(isolation, { ...USUAL_ORDER, isolationFirst: true })).toBe("");
     const wobbly = [item("calf_standing", EXAMPLES.straight), item("hinge_single", EXAMPLES.straight)];
-    expect(words(wobbly, { calvesFirst: true, isolationFirst: true })).toMatch(/cost balance/);
+    expect(words(wobbly, { ...USUAL_ORDER, calvesFirst: true, isolationFirst: true })).toMatch(
+      /cost balance/,
+    );
+  });
+});
+
+describe("holds by what they did to the marked movement (Marker 2)", () => {
+  const hold = item("kext_iso_machine", EXAMPLES.holds);
+  const press = item("lp_horizontal", moderate);
+  const start = item("kext_full", light);
+  const codes = (items: ScoreItem[], holds: "front" | "behind" | null) =>
+    orderNotes(items, { ...USUAL_ORDER, holds }).map((n) => asKept(n.said));
+
+  test("that ease it stand in front of moving work, and nothing says that they stand before the press", () => {
+    expect(codes([start, hold, press], null)).toContain(asKept({ code: "order.isolation" }));
+    expect(codes([start, hold, press], "front")).toEqual([]);
+    const behind = orderNotes([start, press, hold], { ...USUAL_ORDER, holds: "front" });
+    expect(behind).toEqual([
+      { itemId: hold.id, said: { code: "order.holds_ease" }, fix: { kind: "move", itemId: hold.id, to: 1 } },
+    ]);
+  });
+
+  test("that never do give way to moving work", () => {
+    const notes = orderNotes([hold, item("hip_abd", moderate)], { ...USUAL_ORDER, holds: "behind" });
+    expect(notes).toContainEqual({
+      itemId: hold.id,
+      said: { code: "order.holds_do_not_ease" },
+      fix: { kind: "move", itemId: hold.id, to: 1 },
+    });
+    expect(codes([start, press, hold], "behind")).toEqual([]);
   });
 });
 

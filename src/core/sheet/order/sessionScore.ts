@@ -100,8 +100,10 @@ export interface OrderNote {
 export interface OrderSchool {
   calvesFirst: boolean;
   isolationFirst: boolean;
+  /** where holds belong by what they did to this client's movements; null: nothing says. Rule Marker 2 */
+  holds: "front" | "behind" | null;
 }
-export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: false };
+export const USUAL_ORDER: OrderSchool = { calvesFirst: false, isolationFirst: false, holds: null };
 
 /** With so many repetitions left, a set is light: a warm-up may stand anywhere [own]. */
 const LIGHT_RESERVE = 4;
@@ -125,6 +127,9 @@ const isCompound = (i: ScoreItem): boolean => i.exercise.match.class === "closed
 const isIsolation = (i: ScoreItem): boolean =>
   i.exercise.match.class === "open_knee_extension" || i.exercise.match.class === "open_knee_flexion";
 const isCalf = (i: ScoreItem): boolean => i.exercise.match.class === "calf";
+const isHold = (i: ScoreItem): boolean => i.scheme.kind === "holds" && !isLight(i.scheme);
+const isMoving = (i: ScoreItem): boolean =>
+  i.scheme.kind !== "holds" && i.scheme.kind !== "stretch" && !isLight(i.scheme);
 const isOnPlate = (i: ScoreItem): boolean => likeOf(i.exercise) === "calf_press";
 const wantsRamp = (i: ScoreItem): boolean =>
   i.scheme.kind === "straight" &&
@@ -157,7 +162,8 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
     const previous = items[i - 1];
     const isHeavySupported = isCompound(item) && item.exercise.match.is_machine && !isLight(item.scheme);
     const heavyBefore = before.findIndex((b) => !isLight(b.scheme));
-    if (isHeavySupported && before.filter((b) => !isLight(b.scheme)).length >= 2)
+    const tires = (b: ScoreItem) => !isLight(b.scheme) && !(school.holds === "front" && isHold(b));
+    if (isHeavySupported && before.filter(tires).length >= 2)
       say(
         item,
         { code: "order.while_fresh" },
@@ -168,7 +174,8 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
         },
       );
     const press = after.find((a) => isCompound(a) && !isLight(a.scheme));
-    if (!school.isolationFirst && isIsolation(item) && !isLight(item.scheme) && press)
+    const staysFront = school.holds === "front" && isHold(item);
+    if (!school.isolationFirst && !staysFront && isIsolation(item) && !isLight(item.scheme) && press)
       say(item, { code: "order.isolation" }, { kind: "move", itemId: item.id, to: items.indexOf(press) });
     if (
       previous &&
@@ -188,6 +195,18 @@ export function orderNotes(items: readonly ScoreItem[], school: OrderSchool): Or
       else if (!school.calvesFirst && after.some((a) => !isCalf(a) && a.scheme.kind !== "stretch"))
         say(item, { code: "order.calves_last" }, toEnd);
     }
+    if (isHold(item) && school.holds === "front" && before.some(isMoving))
+      say(
+        item,
+        { code: "order.holds_ease" },
+        { kind: "move", itemId: item.id, to: items.findIndex(isMoving) },
+      );
+    if (isHold(item) && school.holds === "behind" && after.some(isMoving))
+      say(
+        item,
+        { code: "order.holds_do_not_ease" },
+        { kind: "move", itemId: item.id, to: items.findLastIndex(isMoving) },
+      );
     if (isOnPlate(item)) say(item, { code: "order.pins_in" });
   }
   return notes;

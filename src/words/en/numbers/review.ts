@@ -2,12 +2,14 @@ import type { Action } from "@/core/progression/safetyRules";
 import type { Mark } from "@/core/review/row";
 import type { SpanNumbers } from "@/core/review/span";
 import type { FaultId } from "@/core/rules/faults/faults";
+import type { MarkerId } from "@/core/story/markers";
 import type { PainfulMove } from "@/core/strength/painfulArc";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import type { Format } from "../../format";
 import { ACTION_WORDS } from "../decide";
 import { MOVE_SHORT } from "../plan/painfulArc";
+import { MARKERS } from "../story";
 import { FAULT_WORDS } from "../visit/faults";
 
 /** Rows of the time line: what they show, how to read them, and what is to be known of a value. */
@@ -44,6 +46,13 @@ export const review = {
   pain_under: "bar: before to after; square: worst in a set; dot: next morning",
   before_to_after: "before to after",
   worst_in_set: "worst in a set",
+  marker: (m: { kind: MarkerId }) => `Pain in: ${MARKERS[m.kind]}`,
+  marker_formula: "scored 0 to 10 before the first set and after the last",
+  marker_under: "ring: before the visit; dot: after it; two points are a change",
+  marker_before: "before the first set",
+  marker_after: "after the last set",
+  marker_move: (m: { move: "eased" | "stirred" | "same" }) =>
+    ({ eased: "eased by the visit", stirred: "stirred up by the visit", same: "no change" })[m.move],
   besides: (m: { what: string }) => `after ${m.what} as well: does not tell what the exercises did`,
   above_most: "above the most allowed",
   next_morning: "next morning",

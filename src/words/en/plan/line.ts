@@ -190,6 +190,9 @@ export const order = {
   isolation:
     "Hard isolation stands before the press or squat: move it behind, or make it light as a warm-up.",
   two_holds: "Two heavy holds of one joint stand in a row: put other work between them, or ease one.",
+  holds_ease: "Holds eased the marked movement twice: keep them in front of moving work.",
+  holds_do_not_ease:
+    "In four visits holds did not ease the marked movement: let moving work go first, while it is fresh.",
   tired_calves: (m: { name: string }) =>
     `Tired calves before ${m.name} cost balance: move the calves behind it.`,
   calves_last: "Calves come last unless they are the aim: move them to the end.",

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import type { Body } from "@/core/body/segments";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
+import type { Marker } from "@/core/story/markers";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { MassUnit } from "@/core/units/mass";
 import type { WornFacts } from "@/core/visit/worn";
@@ -32,6 +33,8 @@ export interface FloorLaneProps {
   machines: GymMachine[];
   /** what is worn, from the set-up cards, by exercise; else what the story asks for */
   worn: WornFacts;
+  /** movements that bring it on */
+  markers: readonly Marker[];
   /** lines that come into where it hurts */
   painful: Readonly<Record<string, PainfulArc>>;
   /** whose advice is shown */

@@ -204,6 +204,7 @@ export function DecideDesk({
             line={picked}
             painful={painful[picked.plan.lineId] ?? null}
             besides={besides}
+            markers={draft.visit.end?.markers ?? []}
           />
         )}
         <div className="mt-4">

@@ -3,6 +3,7 @@ import { rungsOf } from "@/core/decision/nextLine";
 import { cleanPercent } from "@/core/rules/faults/faults";
 import type { Activity } from "@/core/schedule/activity";
 import { confounding } from "@/core/story/besides";
+import type { MarkerScores } from "@/core/story/markers";
 import { isWorthFinding, type PainfulArc } from "@/core/strength/painfulArc";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -11,7 +12,7 @@ import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { SCHOOL_WORDS } from "@/words/en/decide";
 import { painfulShort } from "@/words/en/plan/painfulArc";
-import { activityWords } from "@/words/en/story";
+import { activityWords, MARKERS } from "@/words/en/story";
 import { FAULT_WORDS } from "@/words/en/visit/faults";
 
 const REACHED = {
@@ -27,6 +28,7 @@ export function LineFacts({
   line,
   painful,
   besides,
+  markers,
 }: {
   client: ClientEpisode;
   line: LineDraft;
@@ -34,6 +36,8 @@ export function LineFacts({
   painful: PainfulArc | null;
   /** what else was done on the day of the visit */
   besides: readonly Activity[];
+  /** movements before the first set and after the last */
+  markers: readonly MarkerScores[];
 }) {
   const { input } = line;
   const isHeld = line.kept.kind === "holds";
@@ -83,6 +87,10 @@ export function LineFacts({
   const shared: [ReactNode, ReactNode][] = [
     ["joint pain, usual", String(input.usualPain)],
     ["at the end of the visit", known(input.painAfter)],
+    ...markers.map((m): [string, string] => [
+      `${MARKERS[m.kind]}, before and after`,
+      `${m.before ?? "–"}, ${m.after ?? "–"}`,
+    ]),
     ["next morning", known(input.painMorning)],
     ...(input.effusionApplies
       ? ([["swelling before, now", `${swelling(input.effusionBefore)}, ${swelling(input.effusion)}`]] as [

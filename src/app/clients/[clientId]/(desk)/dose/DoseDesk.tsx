@@ -316,6 +316,7 @@ export function DoseDesk({
               madeNotes={madeNotes}
               aim={aim}
               around={around}
+              holds={facts.school.holds}
             />
             <RunThrough
               steps={totals.steps}

@@ -6,7 +6,16 @@ import { formatMass, type MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Story } from "@/server/client/story";
 import { longDay } from "@/ui/dates";
-import { activityWords, BRINGS_ON, CLIMBS, PLACES, RISES, SETTLES_IN, SUPPORTS } from "@/words/en/story";
+import {
+  activityWords,
+  BRINGS_ON,
+  CLIMBS,
+  markerWords,
+  PLACES,
+  RISES,
+  SETTLES_IN,
+  SUPPORTS,
+} from "@/words/en/story";
 import { PainPicture } from "../../../_story/PainPicture";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -50,6 +59,11 @@ export function StoryRead({
           now {s.painNow ?? "–"}, worst this week {s.painWorst ?? "–"}, best {s.painBest ?? "–"}
         </Fact>
         <Fact name="stirred up by">{s.bringsOn && BRINGS_ON[s.bringsOn]}</Fact>
+        {s.markers.map((m) => (
+          <Fact key={m.kind} name="brought on by">
+            {markerWords(m)}
+          </Fact>
+        ))}
         <Fact name="settles">{s.settlesIn && SETTLES_IN[s.settlesIn]}</Fact>
       </Part>
       <Part name="The goal">

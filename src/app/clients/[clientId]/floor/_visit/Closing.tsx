@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { Marker } from "@/core/story/markers";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { fromKept } from "@/core/units/said";
 import type { VisitState } from "@/core/visit/run";
@@ -12,6 +13,7 @@ import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { Said } from "@/ui/reader";
 import { sayPlainly } from "@/words/say";
+import { MarkerKeys } from "./MarkerKeys";
 import { SetBars } from "./SetBars";
 
 /** After the last set: joint pain now, what was done, done. */
@@ -20,6 +22,8 @@ export function Closing({
   state,
   firstSide,
   painMax,
+  markers,
+  happen,
   onFinish,
   onUndo,
   onSwapEnded,
@@ -28,6 +32,9 @@ export function Closing({
   state: VisitState;
   firstSide: "left" | "right";
   painMax: number;
+  /** movements that bring it on */
+  markers: readonly Marker[];
+  happen: (event: VisitEvent) => void;
   onFinish: (event: VisitEvent) => void;
   onUndo: () => void;
   /** another exercise for a line that pain ended; null where nothing was ended, or all was stopped */
@@ -87,7 +94,8 @@ export function Closing({
         <h2 className="text-2xl">Everything is done</h2>
       )}
       {summary}
-      <div className="mt-5 max-w-[900px]">
+      <div className="mt-5 grid max-w-[900px] gap-3">
+        <MarkerKeys markers={markers} scores={state.markers} when="after" happen={happen} />
         <ScoreKeys label="Joint pain now" value={pain} onPick={setPain} limit={painMax} size="floor" />
       </div>
       <div className="mt-6 flex flex-wrap items-center gap-6 text-[17px]">

@@ -29,6 +29,7 @@ import { cellQuery, sensorQuery } from "./deviceQueries";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
+import { MarkerKeys } from "./MarkerKeys";
 import { SeenChips } from "./SeenChips";
 import { SetBars } from "./SetBars";
 import { SetUpCard } from "./SetUpCard";
@@ -218,6 +219,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
           state={state}
           firstSide={open.firstSide}
           painMax={props.painMax}
+          markers={props.markers}
+          happen={happen}
           onFinish={happen}
           onUndo={visit.undo}
           onSwapEnded={state.stopped === null && endedLine ? () => openSwap(endedLine) : null}
@@ -256,6 +259,16 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
               <div
                 className={`order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 ${state.phase === "rating" ? "" : "lg:self-center"}`}
               >
+                {state.phase === "set-up" && state.done.length === 0 && props.markers.length > 0 && (
+                  <div className="mb-3 grid gap-2">
+                    <MarkerKeys
+                      markers={props.markers}
+                      scores={state.markers}
+                      when="before"
+                      happen={happen}
+                    />
+                  </div>
+                )}
                 {state.phase === "set-up" ? (
                   <SetUpCard
                     line={line}

@@ -1,5 +1,5 @@
 import type { WeekOfKneecap } from "@/core/schedule/kneecapWeek";
-import { legsNote, type ScoreTotals } from "@/core/sheet/order/sessionScore";
+import { legsNote, type OrderSchool, type ScoreTotals } from "@/core/sheet/order/sessionScore";
 import { kneecapWeekComputed } from "@/core/sheet/order/weekWorking";
 import { sharedSeconds } from "@/core/sheet/time/runThrough";
 import { asKept, type Said as SaidOf } from "@/core/units/said";
@@ -20,6 +20,7 @@ export function SheetGives({
   madeNotes,
   aim,
   around,
+  holds,
 }: {
   totals: ScoreTotals;
   kneecap: WeekOfKneecap;
@@ -29,6 +30,8 @@ export function SheetGives({
   madeNotes: readonly SaidOf[];
   aim: SetAim | null;
   around: WeekAround;
+  /** where holds belong by what they did to the marked movements */
+  holds: OrderSchool["holds"];
 }) {
   const legs = legsNote(totals.legs);
   return (
@@ -73,6 +76,13 @@ export function SheetGives({
             Other leg {Math.round((100 * totals.legs.second) / Math.max(1, totals.legs.first))} % of this one{" "}
             <NoteMark notes={legs ? [{ said: legs, fix: null }] : []} of="the other leg" />
           </li>
+          {holds && (
+            <li>
+              {holds === "front"
+                ? "Holds eased the marked movement twice: they stay in front"
+                : "Holds did not ease the marked movement in four visits: moving work goes first"}
+            </li>
+          )}
           <li>
             <MoreClients totals={totals} />
           </li>
