@@ -19,6 +19,7 @@ export const EPISODE: EpisodeInput = {
   settlesIn: "hours",
   swellingApplies: true,
   firstSwelling: 2,
+  regions: [],
   markers: [],
   activities: [],
   goals: [

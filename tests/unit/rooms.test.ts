@@ -36,7 +36,7 @@ const CORE: House = {
     sheet: "body bounds capacity equipment isometrics progression rules schedule selection strength",
     drafts: "bounds measure rules schedule selection sheet story strength",
     visit: "capacity isometrics progression rules schedule selection sheet story strength",
-    decision: "bounds capacity progression rules sheet strength visit",
+    decision: "bounds capacity progression rules sheet story strength visit",
     requests: "",
     paper: "selection",
     review: "capacity decision demand measure progression story strength visit",

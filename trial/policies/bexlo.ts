@@ -402,6 +402,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
       swellingApplies: region === "knee",
       sore: soreOf(c),
       room: roomOf(w),
+      regions: [],
       lines: w.ran,
     };
     const ran = new Map(w.ran.map((k) => [k.lineId, k]));

@@ -54,6 +54,7 @@ export const SUPPORTED = {
   rises: "yes",
   climbs: "yes",
   isInactive: false,
+  regions: [] as EpisodeInput["regions"],
   markers: [] as EpisodeInput["markers"],
   activities: [] as EpisodeInput["activities"],
   support: "none",

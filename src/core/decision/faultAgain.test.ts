@@ -12,12 +12,12 @@ import { nextLine } from "./nextLine";
 
 const WELL: LineDone = {
   ...{ painBefore: 1, painDuring: 1, reached: "top", reserve: 4, rangePct: 100, lostPosition: false },
-  ...{ cleanShare: 1, faults: [], usedKg: null },
+  ...{ cleanShare: 1, faults: [], elsewhere: [], usedKg: null },
 };
 const VISIT: VisitFacts = {
   ...{ school: "monitoring", irritability: "low", writtenPainLimit: null, usualPain: 1, redFlag: false },
   ...{ painAtStart: 1, painAtEnd: 1, morning: { pain: 1, swelling: 0 }, swellingBefore: 0 },
-  ...{ swellingApplies: true, sore: null, lines: [], room: null },
+  ...{ swellingApplies: true, sore: null, lines: [], room: null, regions: [] },
 };
 const KEPT = { feltAim: null, sets: [] } as unknown as KeptLine;
 const context = scoreContext();

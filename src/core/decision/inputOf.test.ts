@@ -11,6 +11,7 @@ const DONE = {
   lostPosition: false,
   cleanShare: null,
   faults: [],
+  elsewhere: [],
 } as unknown as Parameters<typeof inputOf>[2];
 const VISIT: VisitFacts = {
   school: "monitoring",
@@ -19,6 +20,7 @@ const VISIT: VisitFacts = {
   redFlag: false,
   usualPain: 1,
   painAtStart: 3,
+  regions: [],
   painAtEnd: 2,
   morning: null,
   swellingBefore: null,

@@ -4,7 +4,10 @@ import type { Exercise } from "../rules/exercises";
 import { type FaultId, remedyOf } from "../rules/faults/faults";
 import { onSore, type SorePart } from "../sheet/effect/tissueDose";
 import type { KeptLine } from "../sheet/line/keptLine";
+import type { FollowedRegion } from "../story/regions";
+import type { PainAt } from "../units/painRegion";
 import type { LineDone } from "../visit/lineDone";
+import { loadsRegion } from "../visit/watched/elsewhere";
 import { sparedOf } from "./spared";
 
 /** What all lines of a visit share: who it is, and how the day and the morning after were. */
@@ -18,7 +21,9 @@ export interface VisitFacts {
   /** joint pain when it was first asked, and when the visit ended */
   painAtStart: number | null;
   painAtEnd: number | null;
-  morning: { pain: number | null; swelling: number | null } | null;
+  morning: { pain: number | null; swelling: number | null; regions?: readonly PainAt[] } | null;
+  /** what is followed beside the joint */
+  regions: readonly FollowedRegion[];
   swellingBefore: number | null;
   swellingApplies: boolean;
   /** what is sore when it is, and the lines of the visit: which of them load it is rule P6's */
@@ -72,6 +77,7 @@ export function inputOf(
     writtenPainLimit: visit.writtenPainLimit,
     cleanShare: done.faults.length > 0 ? done.cleanShare : null,
     faultAgain: faultAgain(done.faults, past.faults),
+    elsewhere: elsewhereOf(e, done, visit),
     redFlag: visit.redFlag,
     techniqueStop: done.lostPosition,
     prevRegress: past.prevRegress,
@@ -93,6 +99,25 @@ export function inputOf(
     rir: past.saidNone && done.reserve === 0 && done.reached !== "below" ? null : done.reserve,
     rirTarget: reserveAim(line),
   };
+}
+
+/** Regions that were named in the line, and those followed that it loads: a region that nobody knew has no usual pain. Rule Region 3. */
+function elsewhereOf(e: Exercise | null, done: LineDone, visit: VisitFacts): DecisionInput["elsewhere"] {
+  const loaded = visit.regions.filter((f) => e !== null && loadsRegion(e, f.region)).map((f) => f.region);
+  const regions = [...new Set([...done.elsewhere.map((x) => x.region), ...loaded])];
+  return regions.map((region) => {
+    const known = visit.regions.find((f) => f.region === region);
+    const rule = painRule(visit.school, visit.irritability, known?.most ?? visit.writtenPainLimit);
+    const in_ = (all: readonly PainAt[]) => all.find((x) => x.region === region)?.pain ?? null;
+    return {
+      region,
+      pain: in_(done.elsewhere),
+      morning: in_(visit.morning?.regions ?? []),
+      usual: known?.usual ?? 0,
+      green: rule.green,
+      most: rule.max,
+    };
+  });
 }
 
 /** The fault that was seen in the most visits running, this one with them; null: none in two. Rule Seen 3. */

@@ -10,6 +10,7 @@ const DONE: LineDone = {
   lostPosition: false,
   cleanShare: 1,
   faults: [],
+  elsewhere: [],
   usedKg: null,
 };
 const hold = (banks: boolean) => ({ action: "HOLD" as const, banks });

@@ -1,6 +1,7 @@
 import { measurementKind } from "../measure/measurementKinds";
 import type { Activity } from "../schedule/activity";
 import { MOVEMENTS } from "../strength/movements";
+import type { PainAt } from "../units/painRegion";
 import type { ClientFile } from "./clientFile";
 
 /** A table for a spreadsheet: numbers are numbers, units stand in the header. */
@@ -43,6 +44,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         "mean_force_n",
         "counted_by",
         "faults_seen",
+        "pain_elsewhere",
         "stands",
         "logged_by",
       ],
@@ -68,6 +70,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         r.mean_force_n,
         r.counted_by,
         r.faults.map((f) => (f.fromRep === null ? f.id : `${f.id} from ${f.fromRep}`)).join("; "),
+        r.elsewhere.map(painText).join("; "),
         r.is_voided || corrected.has(r.id) ? "no" : "yes",
         who.get(r.logged_by) ?? "",
       ]),
@@ -134,6 +137,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         "stiffness_min",
         "warning_signs",
         "besides",
+        "pain_elsewhere",
         "answered_by",
         "stands",
       ],
@@ -147,6 +151,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         r.stiffness_min,
         r.alarm,
         r.besides?.map(besidesText).join("; ") ?? null,
+        r.regions.map(painText).join("; "),
         r.answered_by,
         answered.has(r.id) ? "no" : "yes",
       ]),
@@ -194,3 +199,5 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
 
 /** "cycling 7/10 legs": what was done, how hard, and what it loaded. */
 const besidesText = (a: Activity): string => [a.what, `${a.hard}/10`, a.loads.join("+")].join(" ").trim();
+
+const painText = (x: PainAt): string => `${x.region} ${x.pain}/10`;

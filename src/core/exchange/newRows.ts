@@ -89,6 +89,7 @@ export function rowsOfNewClient(
         rises: null,
         climbs: null,
         is_inactive: null,
+        regions: [],
         markers: [],
         activities: [],
         story_at: m.at,

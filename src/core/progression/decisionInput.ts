@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { faultId, remedy } from "../rules/faults/faults";
+import { painRegion } from "../units/painRegion";
 import { irritability, school } from "./painRule";
 
 const score = z.number().min(0).max(10);
@@ -21,6 +22,19 @@ export const decisionInput = z.object({
   cleanShare: z.number().min(0).max(1).nullable().optional(),
   /** the fault that was seen in the most visits running, two and more, and what is tried next about it. Rule Seen 3 */
   faultAgain: z.object({ fault: faultId, visits: z.number().int(), remedy }).nullable().optional(),
+  /** pain in other regions that the line loads, or that were named in it, each by its own usual and bound. Rule Region 3 */
+  elsewhere: z
+    .array(
+      z.object({
+        region: painRegion,
+        pain: score.nullable(),
+        morning: score.nullable(),
+        usual: score,
+        green: score,
+        most: score,
+      }),
+    )
+    .optional(),
   redFlag: z.boolean(),
   techniqueStop: z.boolean(),
   prevRegress: z.boolean(),

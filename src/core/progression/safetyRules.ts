@@ -1,4 +1,5 @@
 import { cleanPercent, type FaultId, type Remedy } from "../rules/faults/faults";
+import type { PainRegion } from "../units/painRegion";
 import type { DecisionInput } from "./decisionInput";
 import { painRule } from "./painRule";
 
@@ -47,6 +48,8 @@ export type RuleSaid =
   | { code: "progression.at_room"; dose: number; most: number }
   | { code: "progression.not_clean"; pct: number }
   | { code: "progression.fault_again"; fault: FaultId; visits: number; remedy: Remedy }
+  | { code: "progression.elsewhere_in"; region: PainRegion; pain: number; most: number }
+  | { code: "progression.elsewhere_morning"; region: PainRegion; pain: number; usual: number }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
   | { code: "progression.far_too_easy"; left: number }
@@ -111,6 +114,23 @@ const CLEAN_ENOUGH = 0.8;
 type FaultAgain = NonNullable<DecisionInput["faultAgain"]>;
 /** Remedies that ask less of the line; the others leave it as heavy and as far. */
 const GIVES_LESS: ReadonlySet<Remedy> = new Set(["less_arc", "lighter"]);
+
+type Elsewhere = NonNullable<DecisionInput["elsewhere"]>[number];
+const elsewhereOf = ({ i }: Context): readonly Elsewhere[] => i.elsewhere ?? [];
+const riseIn = (x: Elsewhere): number => at(x.morning) - x.usual;
+/** Above what is allowed there, or two and more above its usual the morning after. Rule Region 3. */
+const isRegionHurt = (x: Elsewhere): boolean => at(x.pain) > x.most || riseIn(x) >= 2;
+const isRegionSore =
+  (c: Context) =>
+  (x: Elsewhere): boolean =>
+    (at(x.pain) > x.green && !(c.i.school === "monitoring" && c.i.irritability === "low")) || riseIn(x) > 0;
+
+function elsewhereSaid(x: Elsewhere, isIn: boolean): RuleSaid {
+  const { region, usual } = x;
+  return isIn
+    ? { code: "progression.elsewhere_in", region, pain: at(x.pain), most: x.most }
+    : { code: "progression.elsewhere_morning", region, pain: at(x.morning), usual };
+}
 
 /** The safety layer, dosing rules E2; every rule that fires is kept, the strictest decides. */
 const RULES: readonly Rule[] = [
@@ -199,6 +219,15 @@ const RULES: readonly Rule[] = [
     why: ({ i }) => ({ code: "progression.fault_again", ...(i.faultAgain as FaultAgain) }),
   },
   {
+    id: "R11",
+    action: "REGRESS",
+    fires: (c) => elsewhereOf(c).some(isRegionHurt),
+    why: (c) => {
+      const x = elsewhereOf(c).find(isRegionHurt) as Elsewhere;
+      return elsewhereSaid(x, at(x.pain) > x.most);
+    },
+  },
+  {
     id: "H1",
     action: "HOLD",
     fires: (c) =>
@@ -278,6 +307,15 @@ const RULES: readonly Rule[] = [
     why: ({ i }) => ({ code: "progression.not_clean", pct: cleanPercent(i.cleanShare ?? 0) }),
   },
   {
+    id: "H14",
+    action: "HOLD",
+    fires: (c) => !elsewhereOf(c).some(isRegionHurt) && elsewhereOf(c).some(isRegionSore(c)),
+    why: (c) => {
+      const x = elsewhereOf(c).find(isRegionSore(c)) as Elsewhere;
+      return elsewhereSaid(x, at(x.pain) > x.green);
+    },
+  },
+  {
     id: "H13",
     action: "HOLD",
     fires: ({ i }) => i.faultAgain != null && !GIVES_LESS.has(i.faultAgain.remedy),
@@ -296,7 +334,7 @@ function staying(fired: FiredRule[], i: DecisionInput): FiredRule[] {
   const { spared } = i;
   if (!spared) return fired;
   const isStayed = (r: FiredRule) =>
-    r.action === "REGRESS" && (spared === "unloaded" || OF_THE_DAY.has(r.id));
+    r.action === "REGRESS" && r.id !== "R11" && (spared === "unloaded" || OF_THE_DAY.has(r.id));
   if (!fired.some(isStayed)) return fired;
   return [
     ...fired.map((r): FiredRule => (isStayed(r) ? { ...r, action: "HOLD" } : r)),

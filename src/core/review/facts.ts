@@ -6,6 +6,7 @@ import type { MeasuredArc } from "../measure/painfulArcs";
 import type { Action } from "../progression/safetyRules";
 import type { MarkerScores } from "../story/markers";
 import type { Side } from "../units/fields";
+import type { PainRegion } from "../units/painRegion";
 
 /** A stretch of days that something held: a phase, a limit somebody wrote. */
 export interface Band {
@@ -35,6 +36,8 @@ export interface ReviewVisit {
   /** what else was done that day and was hard on the same part: its morning does not tell. Rule Besides 3 */
   besides: readonly string[];
   stopped: string | null;
+  /** other regions: the worst in a set, and the morning after */
+  regions: readonly { region: PainRegion; worst: number | null; morning: number | null }[];
   /** movements before the first set and after the last */
   markers: readonly MarkerScores[];
   hardReps: number;

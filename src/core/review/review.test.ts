@@ -27,6 +27,7 @@ const visit = (over: Partial<ReviewVisit> & { on: string }): ReviewVisit => ({
   swelling: null,
   besides: [],
   markers: [],
+  regions: [],
   stopped: null,
   hardReps: 10,
   kneecapChairS: 30,

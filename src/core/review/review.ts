@@ -7,6 +7,7 @@ import { markerRows } from "./rows/markerRows";
 import { measureRows } from "./rows/measureRows";
 import { painfulRows } from "./rows/painfulRows";
 import { painRow } from "./rows/painRow";
+import { regionRows } from "./rows/regionRows";
 import { strengthRows, symmetryRows } from "./rows/strengthRows";
 import { weekRows } from "./rows/weekRows";
 
@@ -14,6 +15,7 @@ import { weekRows } from "./rows/weekRows";
 export const rowsOfReview = (f: ReviewFacts): Row[] =>
   [
     painRow(f.visits),
+    ...regionRows(f),
     ...markerRows(f),
     ...lineRows(f.lines, f.decisions),
     ...canRows(f),
@@ -26,4 +28,4 @@ export const rowsOfReview = (f: ReviewFacts): Row[] =>
   ].filter((r) => r.series.some((s) => s.points.length > 0));
 
 /** Rows that are looked at first; the others are one key away. */
-export const isFirst = (r: Row): boolean => /^(pain|marker|line|can|symmetry|cost|done)/.test(r.id);
+export const isFirst = (r: Row): boolean => /^(pain|region|marker|line|can|symmetry|cost|done)/.test(r.id);

@@ -13,12 +13,13 @@ import {
   textField,
   uuid,
 } from "../units/fields";
+import { PAIN_REGION_IDS } from "../units/painRegion";
 import { wrong } from "../units/wrong";
 import { CLIMB_IDS, RISE_IDS } from "./daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "./irritabilityFrom";
 import { markers } from "./markers";
-import { PAIN_REGION_IDS } from "./painMap";
 import { PLACE_IDS, SUPPORT_IDS } from "./places";
+import { followedRegions } from "./regions";
 
 const storyCondition = z
   .object({
@@ -76,6 +77,8 @@ const episodeFields = {
   climbs: z.enum(CLIMB_IDS).nullable().default(null),
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
+  /** what is followed beside the joint. Rule Region 1 */
+  regions: followedRegions.default([]),
   /** movements that bring it on. Rule Marker 1 */
   markers: markers.default([]),
   /** what is done every week beside the exercises. Rule Besides 1 */

@@ -8,6 +8,14 @@ export const anyDecision: fc.Arbitrary<DecisionInput> = fc.record({
   school: fc.constantFrom("pain_free", "monitoring", "post_op"),
   irritability: fc.constantFrom("low", "moderate", "high"),
   writtenPainLimit: maybe(score),
+  elsewhere: fc.array(
+    fc.record({
+      region: fc.constantFrom("back_low" as const, "hip_side" as const),
+      ...{ pain: maybe(score), morning: maybe(score), usual: fc.integer({ min: 0, max: 4 }) },
+      ...{ green: fc.constantFrom(1, 2), most: fc.integer({ min: 2, max: 5 }) },
+    }),
+    { maxLength: 2 },
+  ),
   redFlag: fc.boolean(),
   techniqueStop: fc.boolean(),
   prevRegress: fc.boolean(),

@@ -1,7 +1,8 @@
 import type { KeptLine } from "../sheet/line/keptLine";
+import type { PainAt } from "../units/painRegion";
 import { currentTask, lineOf, startOf, visitState } from "../visit/run";
-import type { SeenFault } from "../visit/seen";
 import type { VisitEvent } from "../visit/visitEvent";
+import type { SeenFault } from "../visit/watched/seen";
 import { lineIdOf } from "./keptLines";
 
 /** The seconds that stand before the first set: warm-up and setting up. */
@@ -21,6 +22,8 @@ export interface RobotOptions {
   heldS?: number;
   /** what is seen of every set of a line */
   faults?: (line: KeptLine) => SeenFault[];
+  /** pain in other regions in every set of a line */
+  elsewhere?: (line: KeptLine) => PainAt[];
   /** the identifiers of the records, in order */
   ids?: () => string;
 }
@@ -68,6 +71,7 @@ export function robot(
         reps: null,
         reserve: s.under.task.reps === null ? null : (o.reserve ?? null),
         felt: s.under.task.reps === null ? (o.felt ?? null) : null,
+        ...(o.elsewhere ? { elsewhere: o.elsewhere(lineOf(s, s.under.task.lineId) as KeptLine) } : {}),
         ...(o.faults ? { faults: o.faults(lineOf(s, s.under.task.lineId) as KeptLine) } : {}),
         recordId: o.ids?.() ?? lineIdOf(1000 + i),
         at: Math.round(seconds * 1000),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { uuid } from "../units/fields";
+import type { PainAt, PainRegion } from "../units/painRegion";
 import { isForTherapist } from "./signs/stopReasons";
 
 /** Something of a visit or its morning that a therapist looks at first (docs/rules.md, "Before, during and after a visit"). */
@@ -10,6 +11,7 @@ export interface Concern {
   what:
     | { kind: "stop"; why: string }
     | { kind: "pain"; pain: number; most: number }
+    | { kind: "elsewhere"; region: PainRegion; pain: number }
     | { kind: "morning_pain"; pain: number; most: number }
     | { kind: "morning_signs"; signs: string }
     | { kind: "morning_swelling" };
@@ -24,6 +26,8 @@ export interface VisitSaid {
   startedBy: string;
   /** the worst joint pain logged so far, and the most that its line allowed; null: none above it */
   painAbove: { pain: number; most: number } | null;
+  /** the worst pain in a region that nobody follows; null: none was named */
+  elsewhere: PainAt | null;
   end: { at: Date; stopped: string | null; by: string; byTherapist: boolean } | null;
   morning: {
     id: string;
@@ -56,7 +60,8 @@ function ofVisit(v: VisitSaid): Concern[] {
   const at = v.end?.at ?? v.startedAt;
   if (v.end?.stopped && isForTherapist(v.end.stopped))
     return [{ ...about, by, at, what: { kind: "stop", why: v.end.stopped } }];
-  return v.painAbove ? [{ ...about, by, at, what: { kind: "pain", ...v.painAbove } }] : [];
+  if (v.painAbove) return [{ ...about, by, at, what: { kind: "pain", ...v.painAbove } }];
+  return v.elsewhere ? [{ ...about, by, at, what: { kind: "elsewhere", ...v.elsewhere } }] : [];
 }
 
 function ofMorning(v: VisitSaid, painMax: number): Concern[] {

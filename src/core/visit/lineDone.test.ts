@@ -43,6 +43,7 @@ const record = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord => {
     meanForceN: null,
     countedBy: "tap",
     faults: [],
+    elsewhere: [],
     ...over,
   };
 };
@@ -53,6 +54,7 @@ test("nothing logged is not known, never good", () => {
   expect(lineDone(press, [])).toEqual({
     cleanShare: null,
     faults: [],
+    elsewhere: [],
     painBefore: null,
     painDuring: null,
     reached: "unknown",

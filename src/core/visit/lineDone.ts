@@ -1,10 +1,12 @@
 import { nextSet } from "../capacity/nextSet";
 import type { FaultId } from "../rules/faults/faults";
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
+import type { PainAt } from "../units/painRegion";
 import { leftEnough } from "./leftEnough";
-import { cleanShare, faultsIn } from "./seen";
 import { type SetRecord, standing } from "./setRecord";
 import { isWholeHold } from "./tasks";
+import { worstElsewhere } from "./watched/elsewhere";
+import { cleanShare, faultsIn } from "./watched/seen";
 
 /** What one line gave in one visit, from its own records and nothing else. */
 export interface LineDone {
@@ -23,6 +25,8 @@ export interface LineDone {
   cleanShare: number | null;
   /** what was seen of it, each once */
   faults: FaultId[];
+  /** the worst pain in other regions than the joint */
+  elsewhere: PainAt[];
   /** what the next visit begins with, where it was another than planned. Rule L9 */
   usedKg: number | null;
 }
@@ -58,6 +62,7 @@ export function lineDone(
     lostPosition: records.some((r) => r.early === "position"),
     cleanShare: cleanShare(own),
     faults: faultsIn(own),
+    elsewhere: worstElsewhere(records),
     usedKg: usedOf(line, own),
   };
 }

@@ -33,5 +33,6 @@ export function recordOf(d: DoneTask, first: Side, corrects: string | null = nul
     meanForceN: d.meanForceN,
     countedBy: d.countedBy,
     faults: [...d.faults],
+    elsewhere: [...d.elsewhere],
   };
 }

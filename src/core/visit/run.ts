@@ -1,13 +1,15 @@
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { MarkerScores } from "../story/markers";
+import type { PainAt } from "../units/painRegion";
 import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
 import { withLoad } from "./between/eased";
 import { offerFor, saysNext, withOffer } from "./between/offer";
-import type { SeenFault } from "./seen";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
 import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
+import { mostIn } from "./watched/elsewhere";
+import type { SeenFault } from "./watched/seen";
 
 export type VisitPhase = "set-up" | "pain-before" | "ready" | "working" | "rating" | "closing" | "finished";
 
@@ -32,6 +34,7 @@ export interface DoneTask {
   meanForceN: number | null;
   countedBy: SetRecord["countedBy"];
   faults: readonly SeenFault[];
+  elsewhere: readonly PainAt[];
 }
 
 export interface VisitState {
@@ -44,7 +47,9 @@ export interface VisitState {
   painBefore: number | null;
   /** of the set under way or waiting for its rating */
   under:
-    | (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt" | "faults"> & { endedAtMs: number | null })
+    | (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt" | "faults" | "elsewhere"> & {
+        endedAtMs: number | null;
+      })
     | null;
   /** earliest start of what comes next by the plan; null where nothing is waited for */
   restEndsAtMs: number | null;
@@ -317,6 +322,7 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
     reserve: e.reserve,
     felt: e.felt,
     faults: e.faults ?? [],
+    elsewhere: e.elsewhere ?? [],
     early: set.early ?? (danger ? "position" : null),
   };
   const tasks = s.tasks.map((t) => (taskKey(t) === taskKey(u.task) ? { ...t, status: "done" as const } : t));
@@ -329,6 +335,13 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
   };
   const most = line?.painMax ?? 0;
   if (e.pain > most) return endLine(after, lineId, asKept(saidWith("floor.pain_in", { pain: e.pain, most })));
+  const hurt = line && done.elsewhere.find((x) => x.pain > mostIn(line, x.region));
+  if (hurt)
+    return endLine(
+      after,
+      lineId,
+      asKept(saidWith("floor.pain_elsewhere", { ...hurt, most: mostIn(line, hurt.region) })),
+    );
   if (danger) return endLine(after, lineId, asKept(saidWith("floor.fault_ends", { fault: danger })));
   if (line && saysNext(line, done) === null && line.offers?.care === "strict")
     return endLine(after, lineId, asKept({ code: "floor.gave_out" }));

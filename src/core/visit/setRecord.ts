@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { painScore, uuid } from "../units/fields";
-import { seenFaults } from "./seen";
+import { painsElsewhere } from "../units/painRegion";
+import { seenFaults } from "./watched/seen";
 
 /** Why a set or a hold ended before its time. */
 export const earlyReason = z.enum(["muscle", "joint_pain", "position", "range", "other"]);
@@ -51,6 +52,8 @@ export const setRecord = z
     countedBy: z.enum(["tap", "sensor", "cell", "clock"]),
     /** what was seen of it; empty: clean, or nobody looked */
     faults: seenFaults.default([]),
+    /** pain in it in other regions than the joint; empty: none, or not asked */
+    elsewhere: painsElsewhere.default([]),
   })
   .refine((r) => !r.voided || r.corrects !== null, {
     path: ["corrects"],

@@ -2,8 +2,9 @@ import { z } from "zod";
 import { keptLine } from "../sheet/line/keptLine";
 import { markerId } from "../story/markers";
 import { painScore, uuid } from "../units/fields";
-import { seenFaults } from "./seen";
+import { painsElsewhere } from "../units/painRegion";
 import { earlyReason } from "./setRecord";
+import { seenFaults } from "./watched/seen";
 
 /** Milliseconds of the tablet's clock. */
 const at = z.number().int().min(0).max(8_640_000_000_000_000);
@@ -53,6 +54,8 @@ export const visitEvent = z.discriminatedUnion("type", [
     felt: scale,
     /** what was seen of it; missing: nothing was said */
     faults: seenFaults.optional(),
+    /** pain in it in other regions than the joint; missing: nothing was said */
+    elsewhere: painsElsewhere.optional(),
     recordId: uuid,
     at,
   }),

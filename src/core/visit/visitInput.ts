@@ -3,6 +3,7 @@ import { ACTIONS } from "../progression/safetyRules";
 import { besides } from "../schedule/activity";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, textField, uuid } from "../units/fields";
+import { painsElsewhere } from "../units/painRegion";
 import { wrong } from "../units/wrong";
 import { RECHECK_SIGNS } from "./signs/recheckSigns";
 import { logEntry } from "./visitEvent";
@@ -53,6 +54,8 @@ export const morningInput = z.object({
     .nullable(),
   /** what else was done on the day of the visit; empty: nothing, null: not asked. Rule Besides 2 */
   besides: besides.optional(),
+  /** pain in other regions than the joint. Rule Region 4 */
+  regions: painsElsewhere.optional(),
 });
 
 const action = z.enum(ACTIONS);

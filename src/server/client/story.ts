@@ -6,6 +6,7 @@ import { UNCOVERED, type Uncovered } from "@/core/rules/uncovered";
 import { regularActivity } from "@/core/schedule/activity";
 import { irritabilityFrom } from "@/core/story/irritabilityFrom";
 import { markers } from "@/core/story/markers";
+import { followedRegions } from "@/core/story/regions";
 import type { EpisodeInput, NewClientInput, PersonInput, StoryGoal } from "@/core/story/storyInput";
 import { InputError } from "@/core/units/inputError";
 import { lowerFirst } from "@/core/units/lowerFirst";
@@ -18,7 +19,15 @@ import type { ClientEpisode } from "./clients";
 /** The story as it was entered; what was never asked is null. */
 export type Story = { [K in keyof EpisodeInput]: EpisodeInput[K] | null } & Pick<
   EpisodeInput,
-  "side" | "conditions" | "uncovered" | "goals" | "painMarks" | "weekdays" | "activities" | "markers"
+  | "side"
+  | "conditions"
+  | "uncovered"
+  | "goals"
+  | "painMarks"
+  | "weekdays"
+  | "activities"
+  | "markers"
+  | "regions"
 >;
 
 const goals = z.array(
@@ -60,6 +69,7 @@ export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
     isInactive: r.is_inactive,
     activities: activities.parse(r.activities),
     markers: markers.parse(r.markers),
+    regions: followedRegions.parse(r.regions),
     support: r.support,
     trainsAt: r.trains_at,
     weekdays: r.weekdays,
@@ -212,11 +222,12 @@ function headGoal(e: EpisodeInput): string {
   return hardest.words || (GOALS.find((g) => g.id === hardest.goalId)?.name ?? "");
 }
 
-/** Goals, activities and movements as they are written. */
+/** Lists of the story as they are written. */
 const listsOf = (ctx: Ctx, e: EpisodeInput) => ({
   goals: ctx.tx.json(e.goals as never),
   activities: ctx.tx.json(e.activities as never),
   markers: ctx.tx.json(e.markers as never),
+  regions: ctx.tx.json(e.regions as never),
 });
 
 /** The columns of an episode from what was entered; lists are added as JSON by who writes. */

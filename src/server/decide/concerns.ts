@@ -1,7 +1,9 @@
 import "server-only";
 import type { z } from "zod";
+import type { PainAt } from "@/core/units/painRegion";
 import { type Concern, type concernSeen, concernsOf } from "@/core/visit/concerns";
 import { standing } from "@/core/visit/setRecord";
+import { worstElsewhere } from "@/core/visit/watched/elsewhere";
 import { audit } from "../base/audit";
 import { type Ctx, mustMay, once } from "../base/context";
 import { lockEpisode } from "../base/lock";
@@ -10,6 +12,7 @@ import { isRepeat } from "../base/sameId";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { recordsOf } from "../history/records";
+import { regionsOf } from "../history/regions";
 import { recentVisits, swellingBefore, type VisitHead } from "../history/visits";
 
 /** What a therapist has not seen yet of a client's last visits and their mornings. */
@@ -18,12 +21,14 @@ export const unseenConcerns = (ctx: Ctx, client: ClientEpisode): Promise<Concern
     const visits = await recentVisits(ctx, client.episodeId);
     if (visits.length === 0) return [];
     const painMax = await painMaxFor(ctx, client);
+    const followed = new Set<string>((await regionsOf(ctx, client.episodeId)).map((f) => f.region));
     const said = await Promise.all(
       visits.map(async (v) => ({
         id: v.id,
         startedAt: v.startedAt,
         startedBy: v.startedBy,
         painAbove: await painAbove(ctx, v, painMax),
+        elsewhere: v.decisions.length > 0 ? null : await newRegion(ctx, v, followed),
         end: v.end && {
           at: v.end.endedAt,
           stopped: v.end.stopped,
@@ -54,6 +59,14 @@ async function painAbove(ctx: Ctx, v: VisitHead, most: number) {
   if (v.end) return null;
   const pain = Math.max(0, ...standing(await recordsOf(ctx, v.id)).map((r) => r.pain ?? 0));
   return pain > most ? { pain, most } : null;
+}
+
+/** The worst pain in a region that nobody follows, in a visit that is not decided. Rule Region 4. */
+async function newRegion(ctx: Ctx, v: VisitHead, followed: ReadonlySet<string>): Promise<PainAt | null> {
+  const named = worstElsewhere(standing(await recordsOf(ctx, v.id))).filter(
+    (x) => x.pain > 0 && !followed.has(x.region),
+  );
+  return named.sort((a, b) => b.pain - a.pain)[0] ?? null;
 }
 
 /** A therapist has seen it. The same again changes nothing. */

@@ -15,7 +15,7 @@ import { scoreTotals } from "@/core/sheet/order/sessionScore";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
-import { isForTherapist, stopSaid } from "@/core/visit/signs/stopReasons";
+import { isOfTheKnee, stopSaid } from "@/core/visit/signs/stopReasons";
 import { changesWords } from "@/words/en/changes";
 import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
@@ -26,6 +26,7 @@ import { exercisesOf } from "../clinic/exercises";
 import { contextOfSheet } from "../facts/sheetFacts";
 import { roomAfter, soreOf } from "../facts/tissueRoom";
 import { daysOfReps, pastOf } from "../history/past";
+import { regionsOf } from "../history/regions";
 import {
   recentVisits,
   swellingBefore,
@@ -101,7 +102,7 @@ export const waitingDrafts = (ctx: Ctx, client: ClientEpisode): Promise<WaitingD
           actions: lines.map((l) => l.decision.action),
           ofTheKnee:
             (reason ? sayPlainly(reason) : null) ??
-            (stopped && isForTherapist(stopped) ? lowerFirst(sayPlainly(stopSaid(stopped))) : null),
+            (stopped && isOfTheKnee(stopped) ? lowerFirst(sayPlainly(stopSaid(stopped))) : null),
         };
       }),
     );
@@ -225,6 +226,7 @@ async function visitFacts(
     swellingApplies: client.swellingApplies,
     sore: await soreOf(ctx, client),
     room: await roomAfter(ctx, client, visit.day),
+    regions: await regionsOf(ctx, client.episodeId),
     lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
 }

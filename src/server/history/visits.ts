@@ -4,6 +4,7 @@ import type { Action } from "@/core/progression/safetyRules";
 import type { Activity } from "@/core/schedule/activity";
 import type { MarkerScores } from "@/core/story/markers";
 import type { Side } from "@/core/units/fields";
+import type { PainAt } from "@/core/units/painRegion";
 import type { SwellingSaid } from "@/core/visit/client/clientMorning";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { rowsOf } from "../base/batch";
@@ -20,6 +21,8 @@ export interface Morning {
   stiffnessMin: number | null;
   /** what else was done on the day of the visit; null: not asked */
   besides: readonly Activity[] | null;
+  /** pain in other regions than the joint */
+  regions: readonly PainAt[];
   /** how the client said it, where the client did */
   swellingWord: SwellingSaid | null;
   /** warning signs that came with it, in words; null: none */
@@ -125,7 +128,7 @@ export const morningOf = (ctx: Ctx) => ctx.tx`
 const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
     e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, e.markers, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
-    m.besides, m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
+    m.besides, m.regions, m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
     entrant.role as entered_role, signer.name as signed_by, signer.role as signed_role,
     array(select coalesce(c.response_id::text, '') from concern_seen c where c.visit_id = v.id) as seen,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
@@ -171,6 +174,7 @@ function headOf(ctx: Ctx, r: Row): VisitHead {
           swelling: r.swelling,
           stiffnessMin: r.stiffness_min,
           besides: r.besides,
+          regions: r.regions,
           enteredAt: r.answered_at,
           swellingWord: r.swelling_word,
           alarm: r.alarm,

@@ -8,7 +8,9 @@ import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { confounding } from "@/core/story/besides";
 import { partOf } from "@/core/story/part";
 import { weekdayOf } from "@/core/units/days";
+import type { PainAt, PainRegion } from "@/core/units/painRegion";
 import { standing } from "@/core/visit/setRecord";
+import { worstElsewhere } from "@/core/visit/watched/elsewhere";
 import { type Ctx, dayOf } from "../base/context";
 import { untilChanged } from "../base/untilChanged";
 import { conditionsOf } from "../client/conditions";
@@ -84,7 +86,7 @@ async function visitsAndLines(
 ): Promise<{ visits: ReviewVisit[]; lines: LineWay[] }> {
   const rows = await ctx.tx`
     select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, d.markers, m.pain,
-      m.swelling, m.besides
+      m.swelling, m.besides, coalesce(m.regions, '[]') as regions
     from visit v join visit_end d on d.visit_id = v.id join sheet_version w on w.id = v.version_id
     join sheet s on s.id = w.sheet_id
     left join lateral (select * from response where visit_id = v.id order by answered_at desc, id limit 1) m on true
@@ -128,6 +130,7 @@ async function visitsAndLines(
       besides: confounding(part, besidesOf(weekdayOf(on), r.besides, regular)).map((a) => a.what),
       stopped: r.stopped,
       markers: r.markers,
+      regions: regionsIn(worstElsewhere(own), r.regions),
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,
     };
@@ -187,4 +190,13 @@ async function criterionOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFacts["crite
     knee_extension: most(asked.map((c) => c.quad_symmetry_min_pct)),
     knee_flexion: most(asked.map((c) => c.hamstring_symmetry_min_pct)),
   };
+}
+
+/** What a visit and its morning said of each region. */
+function regionsIn(worst: readonly PainAt[], morning: readonly PainAt[]): ReviewVisit["regions"] {
+  const of = (all: readonly PainAt[], region: PainRegion) =>
+    all.find((x) => x.region === region)?.pain ?? null;
+  return [...new Set([...worst, ...morning].map((x) => x.region))].map((region) => ({
+    ...{ region, worst: of(worst, region), morning: of(morning, region) },
+  }));
 }

@@ -4,6 +4,7 @@ import type { z } from "zod";
 import type { Activity } from "@/core/schedule/activity";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
+import type { PainAt } from "@/core/units/painRegion";
 import {
   answerFixed,
   type ClientMorning,
@@ -70,7 +71,15 @@ export async function recordMorning(
   await write(
     ctx,
     client,
-    { ...input, corrects, swelling, besides: input.besides ?? null, swellingWord: null, alarm: null },
+    {
+      ...input,
+      corrects,
+      swelling,
+      besides: input.besides ?? null,
+      regions: input.regions ?? [],
+      swellingWord: null,
+      alarm: null,
+    },
     "staff",
   );
   return { corrected: input.corrects === null && stands ? standsWords(stands) : null };
@@ -163,6 +172,7 @@ export async function answerMorning(
       swellingWord: input.swelling,
       stiffnessMin: input.stiffnessMin,
       besides: input.besides ?? null,
+      regions: input.regions ?? [],
       alarm: isAlarming ? keptSigns(signs) : null,
     },
     "client",
@@ -183,18 +193,20 @@ async function write(
     swellingWord: SwellingSaid | null;
     stiffnessMin: number | null;
     besides: readonly Activity[] | null;
+    regions: readonly PainAt[];
     alarm: string | null;
   },
   answeredBy: "client" | "staff",
 ): Promise<void> {
   await ctx.tx`
     insert into response (id, clinic_id, visit_id, corrects, pain, swelling, swelling_word, stiffness_min, alarm,
-      besides, answered_by, answered_at, entered_by)
+      besides, regions, answered_by, answered_at, entered_by)
     values (${r.id}, ${ctx.actor.clinicId}, ${r.visitId}, ${r.corrects}, ${r.pain}, ${r.swelling}, ${r.swellingWord},
       ${r.stiffnessMin}, ${r.alarm},
-      ${r.besides && ctx.tx.json(r.besides as never)}, ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
-  const { pain, swelling, stiffnessMin, besides, alarm } = r;
-  const answer = { pain, swelling, stiffnessMin, besides, alarm };
+      ${r.besides && ctx.tx.json(r.besides as never)}, ${ctx.tx.json(r.regions as never)},
+      ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
+  const { pain, swelling, stiffnessMin, besides, regions, alarm } = r;
+  const answer = { pain, swelling, stiffnessMin, besides, regions, alarm };
   await audit(ctx, "response.record", "visit", r.visitId, null, answer);
   // one morning for all that was run on that day
   const visits = await recentVisits(ctx, client.episodeId);

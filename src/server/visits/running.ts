@@ -12,10 +12,11 @@ import { asKept, fromKept, saidWith } from "@/core/units/said";
 import { offersAreOpen } from "@/core/visit/between/offersAreOpen";
 import { recordOf } from "@/core/visit/recordOf";
 import { type DoneTask, type VisitState, visitState } from "@/core/visit/run";
-import { watchedFaults } from "@/core/visit/seen";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visitEvent";
 import type { entryInput, startInput } from "@/core/visit/visitInput";
+import { askedIn } from "@/core/visit/watched/elsewhere";
+import { watchedFaults } from "@/core/visit/watched/seen";
 import { type Ctx, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
@@ -26,6 +27,7 @@ import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
 import { faultsSeenLast } from "../history/faultsSeen";
+import { regionsOf } from "../history/regions";
 import { recentVisits } from "../history/visits";
 import { makeMorningLink } from "../links/links";
 import { type SheetVersion, sheetsOf } from "../versions/sheets";
@@ -117,9 +119,12 @@ export async function linesOfToday(
   const { exerciseOf } = await muscleCredits(ctx);
   const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
+  const followed = await regionsOf(ctx, client.episodeId);
   return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
     const e = exerciseOf(l.exerciseId);
-    return e ? { ...l, faults: watchedFaults(e, conditionIds, seenOf(l)) } : l;
+    return e
+      ? { ...l, faults: watchedFaults(e, conditionIds, seenOf(l)), regions: askedIn(e, followed, client) }
+      : l;
   });
 }
 
@@ -293,11 +298,12 @@ async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<voi
   const written = await ctx.tx`
     insert into set_record (id, clinic_id, visit_id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided,
       started_at, tablet_at, worked_s, reps, load_kg, how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt,
-      early, mean_force_n, counted_by, faults, logged_by, received_at)
+      early, mean_force_n, counted_by, faults, elsewhere, logged_by, received_at)
     values (${r.id}, ${ctx.actor.clinicId}, ${visitId}, ${r.lineId}, ${r.exerciseId}, ${r.setNo}, ${r.leg}, ${r.boutNo},
       ${r.corrects}, ${r.voided}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${r.workedS}, ${r.reps}, ${r.loadKg}, ${r.how},
       ${r.rangeFromDeg}, ${r.rangeToDeg}, ${r.painBefore}, ${r.pain}, ${r.reserve}, ${r.felt}, ${r.early},
-      ${r.meanForceN}, ${r.countedBy}, ${ctx.tx.json(r.faults as never)}, ${ctx.actor.personId}, ${ctx.now})
+      ${r.meanForceN}, ${r.countedBy}, ${ctx.tx.json(r.faults as never)}, ${ctx.tx.json(r.elsewhere as never)},
+      ${ctx.actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (written.length === 0)
     throw attempted(

@@ -16,14 +16,16 @@ import { keep } from "@/core/sheet/judge/keep";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { InputError } from "@/core/units/inputError";
 import { asKept, type Said } from "@/core/units/said";
-import { watchedFaults } from "@/core/visit/seen";
 import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { swapAsked } from "@/core/visit/visitInput";
+import { askedIn } from "@/core/visit/watched/elsewhere";
+import { watchedFaults } from "@/core/visit/watched/seen";
 import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
+import { regionsOf } from "../history/regions";
 import { versionById } from "../versions/sheets";
 import type { RunningVisit } from "./running";
 
@@ -96,6 +98,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
     weight: facts.choose.weight,
   });
   const conditionIds = (await conditionsOf(ctx, visit.episodeId)).map((c) => c.condition.id);
+  const followed = await regionsOf(ctx, visit.episodeId);
   const running = visit.lines.find((l) => l.lineId === lineId);
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
   const lineOn = (exerciseId: string): KeptLine | null => {
@@ -110,6 +113,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
       ...kept,
       painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax),
       faults: watchedFaults(e, conditionIds, []),
+      regions: askedIn(e, followed, client),
     };
   };
   return { client, exercise, candidates, lineOn };

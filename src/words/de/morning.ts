@@ -1,3 +1,4 @@
+import type { PainRegion } from "@/core/units/painRegion";
 import type { morning as en } from "../en/client/morning";
 import type { Translated } from "../words";
 
@@ -5,6 +6,24 @@ const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "
 const SWELLING = { less: "weniger", same: "gleich", more: "mehr" };
 const STIFFNESS = { to_10: "unter 10", to_30: "bis 30", longer: "länger" };
 
+const COUNTS: Readonly<Record<number, string>> = { 3: "Drei", 4: "Vier", 5: "Fünf", 6: "Sechs" };
+const REGIONS: Readonly<Record<PainRegion, string>> = {
+  back_low: "unterer Rücken",
+  back_buttock: "Gesäß",
+  hip_groin: "Leiste",
+  hip_side: "Außenseite der Hüfte",
+  thigh_front: "Vorderseite des Oberschenkels",
+  thigh_back: "Rückseite des Oberschenkels",
+  knee_above: "über der Kniescheibe",
+  knee_cap: "um die Kniescheibe",
+  knee_tendon: "unter der Kniescheibe",
+  knee_inner: "Innenseite des Knies",
+  knee_outer: "Außenseite des Knies",
+  knee_back: "Kniekehle",
+  calf: "Wade",
+  shin: "Schienbein",
+  ankle_foot: "Sprunggelenk und Fuß",
+};
 const BESIDES: Readonly<Record<string, string>> = {
   sport: "Sport, langer Weg",
   lifting: "Heben, Gartenarbeit",
@@ -13,7 +32,7 @@ const BESIDES: Readonly<Record<string, string>> = {
 export const morning: Translated<typeof en> = {
   ask: (m) => `Wie geht es ${PARTS[m.part]} heute Morgen?`,
   intro: (m) =>
-    `Nach den Übungen von gestern. ${m.questions === 4 ? "Vier" : "Drei"} Fragen, eine halbe Minute.`,
+    `Nach den Übungen von gestern. ${COUNTS[m.questions] ?? m.questions} Fragen, eine halbe Minute.`,
   intro_used:
     "Ihre Praxis hat mit Ihrer Antwort schon weitergearbeitet. Wenn Sie jetzt etwas beunruhigt, sagen Sie es hier.",
   intro_after_noon:
@@ -22,6 +41,8 @@ export const morning: Translated<typeof en> = {
   pain_help: "0 ist keiner, 10 der schlimmste, den Sie sich vorstellen können",
   swelling: "Schwellung, verglichen mit sonst",
   swelling_is: (m) => SWELLING[m.said],
+  region: (m) => `Schmerz jetzt: ${REGIONS[m.region]}`,
+  needs_region: (m) => `Tippen Sie an, wie sehr es schmerzt, 0 bis 10: ${REGIONS[m.region]}.`,
   stiffness: "Steif nach dem Aufstehen, Minuten",
   stiffness_is: (m) => STIFFNESS[m.band],
   besides: "Was haben Sie an dem Tag sonst noch gemacht?",

@@ -2,6 +2,7 @@ import type { MissingFact } from "@/core/progression/safetyRules";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 import { roundDose } from "./plan/room";
+import { PAIN_REGIONS } from "./story";
 import { FAULT_WORDS, REMEDY_WORDS } from "./visit/faults";
 
 const FACTS: Record<MissingFact, string> = {
@@ -42,6 +43,10 @@ export const progression: Words<Rooms["progression"]> = {
   not_clean: (m) => `only ${m.pct} % of what was done was clean, 80 % is asked for a step up`,
   fault_again: (m) =>
     `${FAULT_WORDS[m.fault]} in ${m.visits} visits running: next is ${REMEDY_WORDS[m.remedy]}`,
+  elsewhere_in: (m) =>
+    `pain reached ${m.pain} in the ${PAIN_REGIONS[m.region]} while it was done; ${m.most} is allowed there`,
+  elsewhere_morning: (m) =>
+    `the next morning the ${PAIN_REGIONS[m.region]} was ${m.pain}, above its usual ${m.usual}`,
   position_lost: "the position was lost before the end",
   at_room: (m) =>
     `the day put as much on what is sore as it takes (${roundDose(m.dose)} of ${roundDose(m.most)} sets of ten at 60 %)`,

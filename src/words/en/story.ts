@@ -2,8 +2,8 @@ import type { Activity, Loaded } from "@/core/schedule/activity";
 import type { Climbs, Rises } from "@/core/story/daily";
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
 import type { Marker, MarkerId } from "@/core/story/markers";
-import type { PainRegion } from "@/core/story/painMap";
 import type { Place, Support } from "@/core/story/places";
+import type { PainRegion } from "@/core/units/painRegion";
 
 /** How a person rises from a chair. */
 export const RISES: Readonly<Record<Rises, string>> = {

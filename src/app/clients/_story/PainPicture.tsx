@@ -1,7 +1,7 @@
 "use client";
 import { useRef } from "react";
-import { PAIN_REGION_IDS, type PainRegion } from "@/core/story/painMap";
 import type { Side } from "@/core/units/fields";
+import { PAIN_REGION_IDS, type PainRegion } from "@/core/units/painRegion";
 import { PAIN_REGIONS } from "@/words/en/story";
 import { MIDDLES, OUTLINES, REGION_SHAPES, type RegionShape, VIEWS } from "./painShapes";
 

@@ -18,6 +18,7 @@ import { PainFields } from "./PainFields";
 import { PersonFields } from "./PersonFields";
 import { PlaceFields } from "./PlaceFields";
 import { ProblemFields } from "./ProblemFields";
+import { RegionFields } from "./RegionFields";
 import { type StoryDraft, storyDraft, storyFrom } from "./storyDraft";
 
 export interface StoryPart {
@@ -118,6 +119,7 @@ export function StoryForm({
             <h2 className="text-[17px]">2 The joint</h2>
             <PainFields part={part} />
             <ProblemFields part={part} choices={choices} />
+            <RegionFields part={part} />
             <MarkerFields part={part} />
           </div>
           <div className="grid content-start gap-x-7 gap-y-4 lg:col-span-2 lg:grid-cols-2 xl:col-span-1 xl:grid-cols-1">

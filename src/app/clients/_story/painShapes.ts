@@ -1,4 +1,4 @@
-import type { PainRegion } from "@/core/story/painMap";
+import type { PainRegion } from "@/core/units/painRegion";
 
 /** From where the leg is seen. Outlines and regions are those of a right leg. */
 export const VIEWS = ["front", "inside", "behind"] as const;

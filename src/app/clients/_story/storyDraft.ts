@@ -2,6 +2,7 @@ import { z } from "zod";
 import { LOADED } from "@/core/schedule/activity";
 import { MARKER_IDS } from "@/core/story/markers";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
+import { PAIN_REGION_IDS } from "@/core/units/painRegion";
 import { readNumber } from "@/core/units/readNumber";
 import { BRINGS_ON, CLIMBS, RISES, SETTLES_IN } from "@/words/en/story";
 
@@ -51,6 +52,7 @@ export const storyDraft = z.object({
   climbs: idOf(CLIMBS).nullable(),
   isInactive: z.boolean().nullable(),
   firstSwelling: z.string(),
+  regions: z.array(z.object({ region: z.enum(PAIN_REGION_IDS), usual: z.string(), most: z.string() })),
   markers: z.array(z.object({ kind: z.enum(MARKER_IDS), words: z.string() })),
   activities: z.array(activityDraft),
   goals: z.array(goalDraft),
@@ -87,6 +89,7 @@ export const EMPTY_STORY: StoryDraft = {
   climbs: null,
   isInactive: null,
   firstSwelling: "",
+  regions: [],
   markers: [],
   activities: [],
   goals: [{ goalId: null, words: "", hard: "" }],
@@ -136,6 +139,11 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       rises: d.rises,
       climbs: d.climbs,
       isInactive: d.isInactive,
+      regions: d.regions.map((r) => ({
+        region: r.region,
+        usual: readNumber(r.usual),
+        most: r.most.trim() === "" ? null : readNumber(r.most),
+      })),
       markers: d.markers,
       activities: d.activities
         .filter((a) => a.what.trim() !== "")

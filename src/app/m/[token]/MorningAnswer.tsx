@@ -4,6 +4,7 @@ import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
 import { type Activity, besidesKept, besidesSaid, USUAL_BESIDES } from "@/core/schedule/activity";
 import type { Part } from "@/core/story/part";
+import { type PainAt, type PainRegion, withPain } from "@/core/units/painRegion";
 import { STIFFNESS_BANDS, SWELLING_SAID, type SwellingSaid } from "@/core/visit/client/clientMorning";
 import { type RecheckSign, URGENT_SIGNS } from "@/core/visit/signs/recheckSigns";
 import { useLabels } from "@/ui/reader";
@@ -18,6 +19,7 @@ export function MorningAnswer({
   known,
   asksSwelling,
   activities,
+  regions,
   signs,
 }: {
   token: string;
@@ -31,10 +33,13 @@ export function MorningAnswer({
     swelling: SwellingSaid | null;
     stiffnessMin: number | null;
     besides: readonly Activity[] | null;
+    regions: readonly PainAt[];
   } | null;
   asksSwelling: boolean;
   /** what this client does besides, by the story */
   activities: readonly Pick<Activity, "what" | "loads">[];
+  /** other regions that are asked for */
+  regions: readonly PainRegion[];
   signs: readonly RecheckSign[];
 }) {
   const t = useLabels("morning");
@@ -43,6 +48,7 @@ export function MorningAnswer({
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<SwellingSaid | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState<number | null>(known?.stiffnessMin ?? null);
+  const [pains, setPains] = useState<readonly PainAt[]>(known?.regions ?? []);
   const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
   const [isWorried, setWorried] = useState<"no" | "yes" | null>(null);
   const [marked, setMarked] = useState<readonly RecheckSign[]>([]);
@@ -58,6 +64,8 @@ export function MorningAnswer({
 
   const save = async () => {
     if (pain === null) return setProblem(t("needs_pain"));
+    const unsaid = regions.find((r) => !pains.some((x) => x.region === r));
+    if (unsaid) return setProblem(t("needs_region", { region: unsaid }));
     if (asksSwelling && swelling === null) return setProblem(t("needs_swelling"));
     const kept = besidesKept(besides);
     if (kept === "no_hard") return setProblem(t("needs_besides_hard"));
@@ -71,6 +79,7 @@ export function MorningAnswer({
       swelling: asksSwelling ? swelling : null,
       stiffnessMin: stiffness,
       besides: kept,
+      regions: pains,
       signs: isWorried === "yes" ? marked : [],
     });
     setBusy(false);
@@ -101,7 +110,7 @@ export function MorningAnswer({
             : t("intro_after_noon")
           : known
             ? t("intro_known")
-            : t("intro", { questions: asksSwelling ? 4 : 3 })}
+            : t("intro", { questions: 3 + (asksSwelling ? 1 : 0) + regions.length })}
       </p>
       {!isOver && (
         <>
@@ -116,6 +125,19 @@ export function MorningAnswer({
             }}
             columns={6}
           />
+          {regions.map((region) => (
+            <BigKeys
+              key={region}
+              label={t("region", { region })}
+              options={scores}
+              value={pains.find((x) => x.region === region)?.pain ?? null}
+              onPick={(v) => {
+                setPains(withPain(pains, region, v));
+                changed();
+              }}
+              columns={6}
+            />
+          ))}
           {asksSwelling && (
             <BigKeys
               label={t("swelling")}

@@ -7,6 +7,7 @@ import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";
 import { activitiesOf } from "@/server/history/besides";
+import { regionsAsked } from "@/server/history/regions";
 import { recentVisits } from "@/server/history/visits";
 import { morningWaits } from "@/server/visits/mornings";
 import { MorningAnswer } from "./MorningAnswer";
@@ -34,8 +35,10 @@ export default async function ClientMorningPage({ params }: { params: Promise<{ 
         swelling: known.swellingWord,
         stiffnessMin: known.answeredBy === "client" ? known.stiffnessMin : null,
         besides: known.answeredBy === "client" ? known.besides : null,
+        regions: known.regions,
       },
       asksSwelling: client.swellingApplies,
+      regions: await regionsAsked(ctx, client.episodeId, visit.id),
       activities: await activitiesOf(ctx, client.episodeId),
       signs: recheckFor(weeksAfterSurgery(ctx, client)),
     };

@@ -1,4 +1,4 @@
-import type { PainRegion } from "../../story/painMap";
+import type { PainRegion } from "../../units/painRegion";
 import type { PainSite } from "../draftFacts";
 
 /** What the marks of the body picture mean for a first draft; null: nothing is changed for it. */

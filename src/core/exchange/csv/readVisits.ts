@@ -189,6 +189,7 @@ function addVisit(
       swelling: null,
       stiffness_min: null,
       besides: null,
+      regions: [],
       alarm: null,
       answered_by: "staff",
       answered_at: at,
@@ -272,6 +273,7 @@ function addVisit(
         mean_force_n: null,
         counted_by: "tap",
         faults: [],
+        elsewhere: [],
         logged_by: m.by,
         received_at: at,
       });

@@ -126,6 +126,10 @@ export function morningObservations(rows: Rows, subject: string, say: SayIt): Re
             code: coded("stiffness", say({ code: "bundle.stiffness" })),
             valueQuantity: quantity(r.stiffness_min, "min"),
           },
+      ...r.regions.map((x) => ({
+        code: coded(x.region, say(saidWith("bundle.pain_in_region", { region: x.region }))),
+        valueQuantity: quantity(x.pain, "of 10"),
+      })),
       ...(r.besides ?? []).map((a) => ({
         code: coded("besides", say(saidWith("bundle.besides", { what: a.what }))),
         valueQuantity: quantity(a.hard, "of 10"),

@@ -7,10 +7,11 @@ import { ANSWERS } from "../../screening/screening";
 import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
 import { markers } from "../../story/markers";
-import { PAIN_REGION_IDS } from "../../story/painMap";
 import { PLACE_IDS, SUPPORT_IDS } from "../../story/places";
+import { followedRegions } from "../../story/regions";
 import { bodyMassKg, heightM, swellingGrade } from "../../units/fields";
 import { LANGUAGES } from "../../units/language";
+import { PAIN_REGION_IDS } from "../../units/painRegion";
 import { day, id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
 
 export const client = table(
@@ -65,6 +66,7 @@ export const episode = table(
     climbs: z.enum(CLIMB_IDS).nullable(),
     is_inactive: z.boolean().nullable(),
     /** files of before it was asked have none */
+    regions: followedRegions.default([]),
     markers: markers.default([]),
     activities: z.array(regularActivity).max(6).default([]),
     story_at: moment,

@@ -3,8 +3,9 @@ import { ACTIONS } from "../../progression/safetyRules";
 import { besides } from "../../schedule/activity";
 import { keptLine } from "../../sheet/line/keptLine";
 import { markerScores } from "../../story/markers";
-import { seenFaults } from "../../visit/seen";
+import { painsElsewhere } from "../../units/painRegion";
 import { logEntry } from "../../visit/visitEvent";
+import { seenFaults } from "../../visit/watched/seen";
 import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
 
 export const recheck = table(
@@ -94,6 +95,7 @@ export const setRecord = table(
     mean_force_n: number(0, 3000).nullable(),
     counted_by: z.enum(["tap", "sensor", "cell", "clock", "client"]),
     faults: seenFaults.default([]),
+    elsewhere: painsElsewhere.default([]),
     logged_by: id,
     received_at: moment,
   }),
@@ -112,6 +114,7 @@ export const response = table(
     alarm: text(400).nullable(),
     /** files of before it was asked have none */
     besides: besides.default(null),
+    regions: painsElsewhere.default([]),
     answered_by: z.enum(["client", "staff"]),
     answered_at: moment,
     entered_by: id,

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { faultId } from "../../rules/faults/faults";
 import { uuid } from "../../units/fields";
+import { painRegion } from "../../units/painRegion";
 import type { PlannedSet } from "../schemes/contract";
 import { SCHEME_KINDS, type SchemeKind, scheme } from "../schemes/scheme";
 import { legs } from "./legs";
@@ -111,6 +112,8 @@ export const keptLine = z.object({
   faults: z
     .array(z.object({ id: faultId, endsSet: z.boolean(), wasSeen: z.boolean().optional() }))
     .optional(),
+  /** what is asked besides the joint, with the most that is allowed there; missing: nothing. Rule Region 2 */
+  regions: z.array(z.object({ region: painRegion, most: z.number() })).optional(),
   /** what its next set may become by how the last one went; none: it stays as planned. Rule L8 */
   offers: keptOffers.nullish(),
   /** felt effort that is aimed at, 0 to 10 */

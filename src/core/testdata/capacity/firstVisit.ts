@@ -70,7 +70,14 @@ function doneBy(kept: KeptLine, peakNm: number, who: MadeUpLifter): SetRecord[] 
           loadKg: s.loadKg === null ? null : now.loadKg,
         },
         ...{ how: null, rangeFromDeg: kept.fromDeg, rangeToDeg: kept.toDeg, painBefore: 0, pain: 0, reserve },
-        ...{ felt: null, early: isFailed ? "muscle" : null, meanForceN: null, countedBy: "tap", faults: [] },
+        ...{
+          felt: null,
+          early: isFailed ? "muscle" : null,
+          meanForceN: null,
+          countedBy: "tap",
+          faults: [],
+          elsewhere: [],
+        },
       } as SetRecord);
     const next =
       offers &&
@@ -152,6 +159,7 @@ export function afterFirstVisit(
       swellingApplies: false,
       sore: null,
       room: null,
+      regions: [],
       lines: kept,
     },
   };

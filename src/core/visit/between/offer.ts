@@ -30,6 +30,7 @@ function mayRise(s: VisitState, line: KeptLine, last: DoneTask): boolean {
   return (
     last.early === null &&
     last.pain <= Math.min(GREEN_PAIN, line.painMax) &&
+    last.elsewhere.every((x) => x.pain <= GREEN_PAIN) &&
     last.pain - (first?.pain ?? last.pain) <= MOST_MORE_PAIN &&
     reached >= LEAST_RANGE &&
     (s.rises[line.lineId] ?? 0) < MOST_RISES[line.offers?.care === "strict" ? "strict" : "usual"]

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { besides } from "../../schedule/activity";
 import { painScore, uuid } from "../../units/fields";
+import { painsElsewhere } from "../../units/painRegion";
 import { RECHECK_SIGNS } from "../signs/recheckSigns";
 
 /** A client changes the answer until this hour of the same day at the clinic; later it stands. */
@@ -23,6 +24,7 @@ export const clientMorning = z.object({
   swelling: z.enum(SWELLING_SAID).nullable(),
   stiffnessMin: z.union(STIFFNESS_BANDS.map((b) => z.literal(b.minutes))).nullable(),
   besides: besides.optional(),
+  regions: painsElsewhere.optional(),
   signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
 });
 export type ClientMorning = z.infer<typeof clientMorning>;

@@ -1,4 +1,6 @@
+import { z } from "zod";
 import { STOP_RULES } from "../../rules/redFlags";
+import { fromKept } from "../../units/said";
 import type { RecheckSign } from "./recheckSigns";
 
 /** A reason to stop in the middle of a session, what to do then, and whether it stands as a warning sign afterwards. */
@@ -47,6 +49,18 @@ export const STOP_REASONS: readonly StopReason[] = [
 
 /** A stop is one that a therapist looks at: any but for want of time. */
 export const isForTherapist = (stopped: string): boolean => stopped !== "time";
+
+/** What ended a line and says nothing of the joint: every other line goes on. Rule Region 3. */
+const OF_ITS_LINE: ReadonlySet<string> = new Set(["floor.pain_elsewhere"]);
+const ended = z.object({ code: z.literal("floor.ended"), why: z.array(z.unknown()) });
+const coded = z.object({ code: z.string() });
+
+/** A stop after which no sheet is run before a therapist decided: any but for want of time, or what is only its line's. */
+export function isOfTheKnee(stopped: string): boolean {
+  const lines = ended.safeParse(fromKept(stopped));
+  const isItsLine = (why: unknown) => OF_ITS_LINE.has(coded.safeParse(why).data?.code ?? "");
+  return isForTherapist(stopped) && !(lines.success && lines.data.why.every(isItsLine));
+}
 
 /** What to do about a stop; null for a stop of the rules themselves. */
 export const actAfter = (stopped: string | null): string | null =>

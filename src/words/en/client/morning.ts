@@ -1,5 +1,7 @@
 import type { Part } from "@/core/story/part";
+import type { PainRegion } from "@/core/units/painRegion";
 import type { STIFFNESS_BANDS, SwellingSaid } from "@/core/visit/client/clientMorning";
+import { PAIN_REGIONS } from "../story";
 
 const SWELLING: Record<SwellingSaid, string> = { less: "less", same: "the same", more: "more" };
 const STIFFNESS: Record<(typeof STIFFNESS_BANDS)[number]["id"], string> = {
@@ -7,6 +9,8 @@ const STIFFNESS: Record<(typeof STIFFNESS_BANDS)[number]["id"], string> = {
   to_30: "to 30",
   longer: "longer",
 };
+
+const COUNTS: Readonly<Record<number, string>> = { 3: "Three", 4: "Four", 5: "Five", 6: "Six" };
 
 /** What is asked for where the story names nothing. */
 const BESIDES: Readonly<Record<string, string>> = {
@@ -17,14 +21,16 @@ const BESIDES: Readonly<Record<string, string>> = {
 /** The client's morning by a link. */
 export const morning = {
   ask: (m: { part: Part }) => `How is the ${m.part} this morning?`,
-  intro: (m: { questions: 3 | 4 }) =>
-    `After yesterday's exercises. ${m.questions === 4 ? "Four" : "Three"} questions, half a minute.`,
+  intro: (m: { questions: number }) =>
+    `After yesterday's exercises. ${COUNTS[m.questions] ?? m.questions} questions, half a minute.`,
   intro_used: "Your clinic has gone on from your answer. If something worries you now, say it here.",
   intro_after_noon: "Answers could be changed until noon. If something worries you now, say it here.",
   intro_known: "You have answered. You can change it until noon.",
   pain_help: "0 is none, 10 the worst you can think of",
   swelling: "Swelling, against your usual",
   swelling_is: (m: { said: SwellingSaid }) => SWELLING[m.said],
+  region: (m: { region: PainRegion }) => `Pain now: ${PAIN_REGIONS[m.region]}`,
+  needs_region: (m: { region: PainRegion }) => `Tap how much it hurts, 0 to 10: ${PAIN_REGIONS[m.region]}.`,
   stiffness: "Stiff after getting up, minutes",
   stiffness_is: (m: { band: keyof typeof STIFFNESS }) => STIFFNESS[m.band],
   besides: "What else did you do that day?",

@@ -1,6 +1,8 @@
 import type { PainfulMove } from "@/core/strength/painfulArc";
+import type { PainRegion } from "@/core/units/painRegion";
 import type { Format } from "../../format";
 import { MOVE_WORDS } from "../plan/painfulArc";
+import { PAIN_REGIONS } from "../story";
 
 /** Display texts of a bundle: what a system without our codes shows of a resource. */
 export const bundle = {
@@ -21,6 +23,7 @@ export const bundle = {
     })[m.part],
   morning_pain: "Pain severity, 0 to 10, the morning after",
   swelling: "Swelling grade, 0 to 4",
+  pain_in_region: (m: { region: PainRegion }) => `Pain that morning: ${PAIN_REGIONS[m.region]}`,
   besides: (m: { what: string }) => `Beside the visit: ${m.what}, how hard`,
   stiffness: "Stiffness in the morning",
   signs: (m: { signs: { code: string } }, f: Format) => `Warning signs: ${f.say(m.signs)}`,

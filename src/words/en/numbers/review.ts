@@ -5,11 +5,12 @@ import type { FaultId } from "@/core/rules/faults/faults";
 import type { MarkerId } from "@/core/story/markers";
 import type { PainfulMove } from "@/core/strength/painfulArc";
 import { lowerFirst } from "@/core/units/lowerFirst";
+import type { PainRegion } from "@/core/units/painRegion";
 import type { Said } from "@/core/units/said";
 import type { Format } from "../../format";
 import { ACTION_WORDS } from "../decide";
 import { MOVE_SHORT } from "../plan/painfulArc";
-import { MARKERS } from "../story";
+import { MARKERS, PAIN_REGIONS } from "../story";
 import { FAULT_WORDS } from "../visit/faults";
 
 /** Rows of the time line: what they show, how to read them, and what is to be known of a value. */
@@ -46,6 +47,8 @@ export const review = {
   pain_under: "bar: before to after; square: worst in a set; dot: next morning",
   before_to_after: "before to after",
   worst_in_set: "worst in a set",
+  region: (m: { region: PainRegion }) => `Pain: ${PAIN_REGIONS[m.region]}`,
+  region_under: "square: the worst in a set; dot: the next morning",
   marker: (m: { kind: MarkerId }) => `Pain in: ${MARKERS[m.kind]}`,
   marker_formula: "scored 0 to 10 before the first set and after the last",
   marker_under: "ring: before the visit; dot: after it; two points are a change",

@@ -5,6 +5,7 @@ import { type RecheckSign, signsSaid } from "@/core/visit/signs/recheckSigns";
 import { stopSaid } from "@/core/visit/signs/stopReasons";
 import type { Rooms } from "../../message";
 import type { Words } from "../../words";
+import { PAIN_REGIONS } from "../story";
 
 const SIGNS: Record<RecheckSign, string> = {
   change: "a fall, fever, illness, new medicine or surgery date, pregnancy",
@@ -64,6 +65,8 @@ export const visit: Words<Rooms["visit"]> = {
         return `A visit ended early: ${lowerFirst(f.say(stopSaid(what.why)))} (${by})`;
       case "pain":
         return `Joint pain of ${what.pain} in a set, above the limit of ${what.most} (${by})`;
+      case "elsewhere":
+        return `Pain of ${what.pain} in a region that is not followed: ${PAIN_REGIONS[what.region]} (${by})`;
       case "morning_pain":
         return `Joint pain of ${what.pain} the morning after, above the limit of ${what.most} (${by})`;
       case "morning_signs":

@@ -12,7 +12,7 @@ import { Term } from "@/ui/help/Term";
 import { Link } from "@/ui/Link";
 import { SCHOOL_WORDS } from "@/words/en/decide";
 import { painfulShort } from "@/words/en/plan/painfulArc";
-import { activityWords, MARKERS } from "@/words/en/story";
+import { activityWords, MARKERS, PAIN_REGIONS } from "@/words/en/story";
 import { FAULT_WORDS } from "@/words/en/visit/faults";
 
 const REACHED = {
@@ -69,6 +69,10 @@ export function LineFacts({
     ...(line.done.faults.length > 0
       ? ([["seen in it", seenWords(line.done)]] as [ReactNode, ReactNode][])
       : []),
+    ...(input.elsewhere ?? []).map((x): [ReactNode, ReactNode] => [
+      `${PAIN_REGIONS[x.region]}: in it, next morning, usual`,
+      `${known(x.pain)}, ${known(x.morning)}, ${x.usual}`,
+    ]),
     ["range reached", input.rangePct === null ? "not known" : `${Math.round(input.rangePct)} %`],
     [
       <>

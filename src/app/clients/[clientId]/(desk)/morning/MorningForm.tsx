@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { z } from "zod";
 import { besidesKept, besidesSaid, LOADED, type RegularActivity } from "@/core/schedule/activity";
 import { SWELLING_WORDS } from "@/core/units/fields";
+import { type PainAt, type PainRegion, painsElsewhere, withPain } from "@/core/units/painRegion";
 import { readNumber } from "@/core/units/readNumber";
 import { standing } from "@/core/visit/setRecord";
 import { signsSaid } from "@/core/visit/signs/recheckSigns";
@@ -18,6 +19,7 @@ import { scoreDeeds } from "@/ui/keys/scoreDeeds";
 import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { PAIN_REGIONS } from "@/words/en/story";
 import { sayPlainly } from "@/words/say";
 import { BesidesField } from "./BesidesField";
 
@@ -28,6 +30,7 @@ const keptMorning = (on: string | null) =>
     pain: z.number().nullable(),
     swelling: z.number().nullable(),
     stiffness: z.string(),
+    regions: painsElsewhere,
     besides: z.object({
       what: z.string().nullable(),
       hard: z.number().nullable(),
@@ -46,6 +49,7 @@ export function MorningForm({
   decided,
   waits,
   activities,
+  regions,
   locale,
 }: {
   client: ClientEpisode;
@@ -59,6 +63,8 @@ export function MorningForm({
   waits: string | null;
   /** what this client does besides, by the story */
   activities: readonly RegularActivity[];
+  /** other regions that are asked for */
+  regions: readonly PainRegion[];
   locale: string;
 }) {
   const router = useRouter();
@@ -66,6 +72,7 @@ export function MorningForm({
   const [pain, setPain] = useState<number | null>(known?.pain ?? null);
   const [swelling, setSwelling] = useState<number | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
+  const [pains, setPains] = useState<readonly PainAt[]>(known?.regions ?? []);
   const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
@@ -74,6 +81,7 @@ export function MorningForm({
   const sendOnce = useSendOnce();
   const typed = {
     ...{ on: known?.id ?? null, pain, swelling, stiffness },
+    regions: [...pains],
     besides: { ...besides, loads: [...besides.loads] },
   };
   const [base, setBase] = useState(typed);
@@ -83,6 +91,8 @@ export function MorningForm({
     if (pain === null) return setProblems({ pain: "Choose joint pain from 0 to 10." });
     if (client.swellingApplies && swelling === null)
       return setProblems({ swelling: "Choose a swelling grade." });
+    const unsaid = regions.find((r) => !pains.some((x) => x.region === r));
+    if (unsaid) return setProblems({ regions: `Choose 0 to 10 for the ${PAIN_REGIONS[unsaid]}.` });
     const kept = besidesKept(besides);
     if (kept === "no_hard") return setProblems({ besides: "Choose how hard it was, 0 to 10." });
     const stiffnessMin = stiffness.trim() === "" ? null : readNumber(stiffness);
@@ -93,6 +103,7 @@ export function MorningForm({
       swelling: client.swellingApplies ? swelling : null,
       stiffnessMin,
       besides: kept,
+      regions: pains,
     };
     const sent = await sendOnce<{ corrected: string | null }>(
       `/api/clients/${client.clientId}/mornings`,
@@ -143,6 +154,7 @@ export function MorningForm({
             setSwelling(kept.swelling);
             setStiffness(kept.stiffness);
             setBesides(kept.besides);
+            setPains(kept.regions);
           }}
         />
       )}
@@ -164,6 +176,19 @@ export function MorningForm({
             {problems.pain}
           </p>
         </div>
+        {regions.map((region) => (
+          <ScoreKeys
+            key={region}
+            label={`Pain that morning: ${PAIN_REGIONS[region]}`}
+            value={pains.find((x) => x.region === region)?.pain ?? null}
+            onPick={(pain) => setPains(withPain(pains, region, pain))}
+          />
+        ))}
+        {problems.regions && (
+          <p className="small text-error" role="alert">
+            {problems.regions}
+          </p>
+        )}
         {client.swellingApplies && (
           <fieldset>
             <legend className="mb-1 font-bold">Swelling</legend>

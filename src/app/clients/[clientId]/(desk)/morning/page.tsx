@@ -5,6 +5,7 @@ import { standing } from "@/core/visit/setRecord";
 import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
 import { activitiesOf } from "@/server/history/besides";
+import { regionsAsked } from "@/server/history/regions";
 import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/history/visits";
 import { type OutboxMessage, outbox } from "@/server/links/links";
 import { morningWaits } from "@/server/visits/mornings";
@@ -43,6 +44,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         visit && may(ctx.actor.role, "link.make")
           ? ((await outbox(ctx, client.episodeId)).find((m) => m.visitId === visit.id) ?? null)
           : null,
+      regions: visit ? await regionsAsked(ctx, client.episodeId, visit.id) : [],
       activities: await activitiesOf(ctx, client.episodeId),
       now: ctx.now,
     };
@@ -75,6 +77,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         decided={strictestOf(visit)}
         waits={data.waits}
         activities={data.activities}
+        regions={data.regions}
         locale={actor.locale}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">

@@ -11,6 +11,7 @@ import {
   BRINGS_ON,
   CLIMBS,
   markerWords,
+  PAIN_REGIONS,
   PLACES,
   RISES,
   SETTLES_IN,
@@ -59,6 +60,12 @@ export function StoryRead({
           now {s.painNow ?? "–"}, worst this week {s.painWorst ?? "–"}, best {s.painBest ?? "–"}
         </Fact>
         <Fact name="stirred up by">{s.bringsOn && BRINGS_ON[s.bringsOn]}</Fact>
+        {s.regions.map((r) => (
+          <Fact key={r.region} name={`also: ${PAIN_REGIONS[r.region]}`}>
+            usually {r.usual}
+            {r.most === null ? "" : `, at most ${r.most}`}
+          </Fact>
+        ))}
         {s.markers.map((m) => (
           <Fact key={m.kind} name="brought on by">
             {markerWords(m)}

@@ -23,7 +23,7 @@ export function MarkerKeys({
       {asked.map((m) => (
         <ScoreKeys
           key={m.kind}
-          label={`${markerWords(m)}: pain ${when === "before" ? "before it all" : `now, ${scoreOf(m)?.before} before`}`}
+          label={`${markerWords(m)}: ${when === "before" ? "pain now" : `pain now, ${scoreOf(m)?.before} before`}`}
           value={scoreOf(m)?.[when] ?? null}
           onPick={(score) => happen({ type: "marker", kind: m.kind, when, score, at: Date.now() })}
           size="floor"

@@ -1,5 +1,5 @@
 "use client";
-import type { WatchedFault } from "@/core/visit/seen";
+import type { WatchedFault } from "@/core/visit/watched/seen";
 import { FAULT_CUES, FAULT_WORDS } from "@/words/en/visit/faults";
 import type { Seen } from "./useSeen";
 

@@ -26,6 +26,7 @@ import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
 import { Closing } from "./Closing";
 import { cellQuery, sensorQuery } from "./deviceQueries";
+import { ElsewhereKeys } from "./ElsewhereKeys";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
@@ -37,6 +38,7 @@ import { Stage } from "./Stage";
 import { StateBand } from "./StateBand";
 import { StopDialog } from "./StopDialog";
 import { SwapDialog } from "./SwapDialog";
+import { useElsewhere } from "./useElsewhere";
 import { useSeen } from "./useSeen";
 import { WhatToSet } from "./WhatToSet";
 
@@ -80,6 +82,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     didReps ?? task?.reps ?? null,
   );
 
+  const elsewhere = useElsewhere(state.under && `${taskKey(state.under.task)} ${state.under.startedAtMs}`);
+
   const rate = (p: number, l: number | null) => {
     happen({
       type: "rate",
@@ -88,6 +92,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       reserve: asked.reserve ? l : null,
       felt: asked.felt ? l : null,
       ...(seen.faults.length > 0 ? { faults: seen.faults } : {}),
+      ...(elsewhere.said.length > 0 ? { elsewhere: elsewhere.said } : {}),
       recordId: crypto.randomUUID(),
       at: Date.now(),
     });
@@ -278,8 +283,11 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     pins={pins}
                     onPins={(isIn) => setPinsOf(isIn ? line.lineId : null)}
                   />
-                ) : state.phase === "rating" && line.faults?.length ? (
-                  <SeenChips watched={line.faults} seen={seen} />
+                ) : state.phase === "rating" ? (
+                  <>
+                    {line.faults?.length ? <SeenChips watched={line.faults} seen={seen} /> : null}
+                    <ElsewhereKeys line={line} elsewhere={elsewhere} />
+                  </>
                 ) : (
                   pose
                 )}

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { FaultId } from "@/core/rules/faults/faults";
-import { lastThirdFrom, type SeenFault } from "@/core/visit/seen";
+import { lastThirdFrom, type SeenFault } from "@/core/visit/watched/seen";
 
 /** What was seen of the set under way, before it is rated. */
 export interface Seen {

@@ -1,13 +1,13 @@
 import fc from "fast-check";
-import { exerciseById } from "../rules/exercises";
-import type { KeptLine } from "../sheet/line/keptLine";
-import { keptLines } from "../testdata/keptLines";
-import { EXAMPLES, line } from "../testdata/scoreContext";
-import { fromKept } from "../units/said";
-import { recordOf } from "./recordOf";
-import { currentTask, startOf, type VisitState, visitState } from "./run";
+import { exerciseById } from "../../rules/exercises";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import { keptLines } from "../../testdata/keptLines";
+import { EXAMPLES, line } from "../../testdata/scoreContext";
+import { fromKept } from "../../units/said";
+import { recordOf } from "../recordOf";
+import { currentTask, startOf, type VisitState, visitState } from "../run";
+import type { VisitEvent } from "../visitEvent";
 import { cleanShare, faultsIn, lastThirdFrom, type SeenFault, seenFaults, watchedFaults } from "./seen";
-import type { VisitEvent } from "./visitEvent";
 
 const set = (reps: number | null, ...faults: SeenFault[]) => ({ reps, faults });
 

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import type { Exercise } from "../rules/exercises";
-import { endsSet, type FaultId, faultId, faultsOf } from "../rules/faults/faults";
-import type { KeptLine } from "../sheet/line/keptLine";
-import type { SetRecord } from "./setRecord";
+import type { Exercise } from "../../rules/exercises";
+import { endsSet, type FaultId, faultId, faultsOf } from "../../rules/faults/faults";
+import type { KeptLine } from "../../sheet/line/keptLine";
+import type { SetRecord } from "../setRecord";
 
 /** A fault of a set, with the repetition in which it began; null: holds, and what has no repetitions. Rule Seen 2. */
 export const seenFault = z.object({
