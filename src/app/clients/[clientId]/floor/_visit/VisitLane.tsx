@@ -26,7 +26,7 @@ import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
 import { Closing } from "./Closing";
 import { cellQuery, sensorQuery } from "./deviceQueries";
-import { ElsewhereKeys } from "./ElsewhereKeys";
+import { ElsewhereKeys, ElsewherePick } from "./ElsewhereKeys";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
@@ -260,6 +260,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 <div className="mt-2">
                   <WhatToSet line={line} task={task as LiveTask} massUnit={props.massUnit} />
                 </div>
+                {state.phase === "rating" && <ElsewhereKeys line={line} elsewhere={elsewhere} />}
               </div>
               <div
                 className={`order-3 col-span-2 max-lg:pt-2 lg:order-2 lg:col-span-1 ${state.phase === "rating" ? "" : "lg:self-center"}`}
@@ -286,7 +287,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 ) : state.phase === "rating" ? (
                   <>
                     {line.faults?.length ? <SeenChips watched={line.faults} seen={seen} /> : null}
-                    <ElsewhereKeys line={line} elsewhere={elsewhere} />
+                    <ElsewherePick line={line} elsewhere={elsewhere} />
                   </>
                 ) : (
                   pose
