@@ -19,7 +19,7 @@ const CORE: House = {
     mechanics: "body",
     signal: "",
     exchange:
-      "bounds equipment measure progression rules schedule screening sheet signal story strength visit",
+      "bounds equipment measure progression rules schedule screening selection sheet signal story strength visit",
     equipment: "body mechanics",
     strength: "body mechanics signal",
     capacity: "strength",
@@ -69,7 +69,7 @@ const SERVER: House = {
     visits: "bounds client decide facts history links sheets versions week",
     explain: "client facts history versions",
     review: "bounds client facts history measure week",
-    papers: "bounds choice client clinic facts review versions visits week",
+    papers: "bounds choice client clinic facts history review versions visits week",
     day: "bounds client decide facts history measure requests review sheets versions visits week",
   },
 };

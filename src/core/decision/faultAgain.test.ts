@@ -12,7 +12,7 @@ import { nextLine } from "./nextLine";
 
 const WELL: LineDone = {
   ...{ painBefore: 1, painDuring: 1, reached: "top", reserve: 4, rangePct: 100, lostPosition: false },
-  ...{ cleanShare: 1, faults: [], elsewhere: [], usedKg: null },
+  ...{ cleanShare: 1, faults: [], elsewhere: [], moreAid: null, usedKg: null },
 };
 const VISIT: VisitFacts = {
   ...{ school: "monitoring", irritability: "low", writtenPainLimit: null, usualPain: 1, redFlag: false },

@@ -12,6 +12,7 @@ const DONE = {
   cleanShare: null,
   faults: [],
   elsewhere: [],
+  moreAid: null,
 } as unknown as Parameters<typeof inputOf>[2];
 const VISIT: VisitFacts = {
   school: "monitoring",

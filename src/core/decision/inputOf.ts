@@ -77,6 +77,7 @@ export function inputOf(
     writtenPainLimit: visit.writtenPainLimit,
     cleanShare: done.faults.length > 0 ? done.cleanShare : null,
     faultAgain: faultAgain(done.faults, past.faults),
+    moreAid: done.moreAid,
     elsewhere: elsewhereOf(e, done, visit),
     redFlag: visit.redFlag,
     techniqueStop: done.lostPosition,

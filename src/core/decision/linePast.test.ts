@@ -11,6 +11,7 @@ const DONE: LineDone = {
   cleanShare: 1,
   faults: [],
   elsewhere: [],
+  moreAid: null,
   usedKg: null,
 };
 const hold = (banks: boolean) => ({ action: "HOLD" as const, banks });

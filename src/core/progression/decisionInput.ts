@@ -22,6 +22,8 @@ export const decisionInput = z.object({
   cleanShare: z.number().min(0).max(1).nullable().optional(),
   /** the fault that was seen in the most visits running, two and more, and what is tried next about it. Rule Seen 3 */
   faultAgain: z.object({ fault: faultId, visits: z.number().int(), remedy }).nullable().optional(),
+  /** something was worn or held beyond the plan: what was done is not the plan. Rule Aid 2 */
+  moreAid: z.object({ worn: z.string(), help: z.string() }).nullish(),
   /** pain in other regions that the line loads, or that were named in it, each by its own usual and bound. Rule Region 3 */
   elsewhere: z
     .array(

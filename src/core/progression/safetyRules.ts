@@ -50,6 +50,7 @@ export type RuleSaid =
   | { code: "progression.fault_again"; fault: FaultId; visits: number; remedy: Remedy }
   | { code: "progression.elsewhere_in"; region: PainRegion; pain: number; most: number }
   | { code: "progression.elsewhere_morning"; region: PainRegion; pain: number; usual: number }
+  | { code: "progression.more_aid"; worn: string; help: string }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
   | { code: "progression.far_too_easy"; left: number }
@@ -314,6 +315,15 @@ const RULES: readonly Rule[] = [
       const x = elsewhereOf(c).find(isRegionSore(c)) as Elsewhere;
       return elsewhereSaid(x, at(x.pain) > x.green);
     },
+  },
+  {
+    id: "H15",
+    action: "HOLD",
+    fires: ({ i }) => i.moreAid != null,
+    why: ({ i }) => ({
+      code: "progression.more_aid",
+      ...{ worn: i.moreAid?.worn ?? "", help: i.moreAid?.help ?? "" },
+    }),
   },
   {
     id: "H13",

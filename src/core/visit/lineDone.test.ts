@@ -44,6 +44,8 @@ const record = (l: KeptLine, over: Partial<SetRecord> = {}): SetRecord => {
     countedBy: "tap",
     faults: [],
     elsewhere: [],
+    worn: "none",
+    help: "none",
     ...over,
   };
 };
@@ -55,6 +57,7 @@ test("nothing logged is not known, never good", () => {
     cleanShare: null,
     faults: [],
     elsewhere: [],
+    moreAid: null,
     painBefore: null,
     painDuring: null,
     reached: "unknown",

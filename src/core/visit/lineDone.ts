@@ -1,5 +1,6 @@
 import { nextSet } from "../capacity/nextSet";
 import type { FaultId } from "../rules/faults/faults";
+import { type Aid, isMoreAid, NO_AID } from "../selection/setUp/aid";
 import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
 import type { PainAt } from "../units/painRegion";
 import { leftEnough } from "./leftEnough";
@@ -25,6 +26,8 @@ export interface LineDone {
   cleanShare: number | null;
   /** what was seen of it, each once */
   faults: FaultId[];
+  /** the most that was worn or held beyond the plan; null: nothing. Rule Aid 2 */
+  moreAid: Aid | null;
   /** the worst pain in other regions than the joint */
   elsewhere: PainAt[];
   /** what the next visit begins with, where it was another than planned. Rule L9 */
@@ -62,9 +65,16 @@ export function lineDone(
     lostPosition: records.some((r) => r.early === "position"),
     cleanShare: cleanShare(own),
     faults: faultsIn(own),
+    moreAid: moreAidIn(line, own),
     elsewhere: worstElsewhere(records),
     usedKg: usedOf(line, own),
   };
+}
+
+/** Of the last set that was helped more than planned. */
+function moreAidIn(line: KeptLine, own: readonly SetRecord[]): Aid | null {
+  const last = own.findLast((r) => isMoreAid(r, line.aid ?? NO_AID));
+  return last ? { worn: last.worn, help: last.help } : null;
 }
 
 function reachedOf(line: KeptLine, own: readonly SetRecord[], mostReps: number | null): LineDone["reached"] {

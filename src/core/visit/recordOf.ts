@@ -34,5 +34,7 @@ export function recordOf(d: DoneTask, first: Side, corrects: string | null = nul
     countedBy: d.countedBy,
     faults: [...d.faults],
     elsewhere: [...d.elsewhere],
+    worn: d.aid.worn,
+    help: d.aid.help,
   };
 }

@@ -1,9 +1,10 @@
+import { type Aid, isMoreAid, NO_AID } from "../selection/setUp/aid";
 import type { KeptLine } from "../sheet/line/keptLine";
 import type { MarkerScores } from "../story/markers";
 import type { PainAt } from "../units/painRegion";
 import { asKept, saidWith } from "../units/said";
 import { afterRating } from "./afterRating";
-import { withLoad } from "./between/eased";
+import { withLoad, withoutAid } from "./between/eased";
 import { offerFor, saysNext, withOffer } from "./between/offer";
 import type { EarlyReason, SetRecord } from "./setRecord";
 import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
@@ -35,6 +36,7 @@ export interface DoneTask {
   countedBy: SetRecord["countedBy"];
   faults: readonly SeenFault[];
   elsewhere: readonly PainAt[];
+  aid: Aid;
 }
 
 export interface VisitState {
@@ -47,7 +49,7 @@ export interface VisitState {
   painBefore: number | null;
   /** of the set under way or waiting for its rating */
   under:
-    | (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt" | "faults" | "elsewhere"> & {
+    | (Omit<DoneTask, "recordId" | "pain" | "reserve" | "felt" | "faults" | "elsewhere" | "aid"> & {
         endedAtMs: number | null;
       })
     | null;
@@ -62,6 +64,8 @@ export interface VisitState {
   /** when a set was last left out, so that a double tap leaves out one */
   leftOutAtMs: number | null;
   finished: { painAtEnd: number } | null;
+  /** what is worn and held in a line, where it is not as planned */
+  aids: Readonly<Record<string, Aid>>;
   /** movements as they were scored before the first set and after the last */
   markers: readonly MarkerScores[];
 }
@@ -83,6 +87,7 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
     stopped: null,
     leftOutAtMs: null,
     finished: null,
+    aids: {},
     markers: [],
   });
 }
@@ -97,6 +102,10 @@ export const currentTask = (s: VisitState): LiveTask | null =>
 
 export const lineOf = (s: VisitState, lineId: string): KeptLine | null =>
   s.lines.find((l) => l.lineId === lineId) ?? null;
+
+/** What is worn and held in a line now. */
+export const aidNow = (s: VisitState, lineId: string): Aid =>
+  s.aids[lineId] ?? lineOf(s, lineId)?.aid ?? NO_AID;
 
 const isHeld = (t: Task): boolean => t.holdS !== null && t.reps === null;
 
@@ -142,6 +151,8 @@ export function after(s: VisitState, e: VisitEvent): VisitState {
       return offerTaken(s, e);
     case "stay":
       return answeredOf(s, e.lineId);
+    case "aid":
+      return aidChanged(s, e);
     case "add-set":
       return added(s, e.lineId);
     case "skip":
@@ -183,6 +194,19 @@ function loaded(s: VisitState, e: Extract<VisitEvent, { type: "load" }>): VisitS
   const line = changeable(s, e.lineId) ? lineOf(s, e.lineId) : null;
   const tasks = line && withLoad(line, s.tasks, e.loadKg);
   return tasks ? { ...s, tasks } : s;
+}
+
+/** What was lifted with help is not set without it: the open sets go to what is known of the leg alone. Rule Aid 2. */
+function aidChanged(s: VisitState, e: Extract<VisitEvent, { type: "aid" }>): VisitState {
+  const line = changeable(s, e.lineId) ? lineOf(s, e.lineId) : null;
+  if (!line) return s;
+  const now: Aid = { worn: e.worn, help: e.help };
+  const isTaken = isMoreAid(aidNow(s, e.lineId), now);
+  return {
+    ...s,
+    aids: { ...s.aids, [e.lineId]: now },
+    tasks: isTaken && line.bare ? withoutAid(line, s.tasks, line.bare) : s.tasks,
+  };
 }
 
 /** Only what is offered is taken, and only once. */
@@ -323,6 +347,7 @@ function rated(s: VisitState, e: Extract<VisitEvent, { type: "rate" }>): VisitSt
     felt: e.felt,
     faults: e.faults ?? [],
     elsewhere: e.elsewhere ?? [],
+    aid: aidNow(s, lineId),
     early: set.early ?? (danger ? "position" : null),
   };
   const tasks = s.tasks.map((t) => (taskKey(t) === taskKey(u.task) ? { ...t, status: "done" as const } : t));

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { aid } from "../selection/setUp/aid";
 import { painScore, uuid } from "../units/fields";
 import { painsElsewhere } from "../units/painRegion";
 import { seenFaults } from "./watched/seen";
@@ -54,6 +55,8 @@ export const setRecord = z
     faults: seenFaults.default([]),
     /** pain in it in other regions than the joint; empty: none, or not asked */
     elsewhere: painsElsewhere.default([]),
+    worn: aid.shape.worn.default("none"),
+    help: aid.shape.help.default("none"),
   })
   .refine((r) => !r.voided || r.corrects !== null, {
     path: ["corrects"],

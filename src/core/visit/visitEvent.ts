@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { aid } from "../selection/setUp/aid";
 import { keptLine } from "../sheet/line/keptLine";
 import { markerId } from "../story/markers";
 import { painScore, uuid } from "../units/fields";
@@ -81,6 +82,8 @@ export const visitEvent = z.discriminatedUnion("type", [
     at,
   }),
   z.object({ type: z.literal("stay"), lineId, at }),
+  /** what is worn and held from now on in a line. Rule Aid 1 */
+  aid.extend({ type: z.literal("aid"), lineId, at }),
   z.object({ type: z.literal("add-set"), lineId, at }),
   z.object({ type: z.literal("skip"), lineId, what: z.enum(["set", "line"]), at }),
   /** another exercise in place of what is left of a line, for today */

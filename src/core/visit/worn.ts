@@ -1,4 +1,4 @@
-import type { Worn } from "../selection/setUp/cardInput";
+import type { Worn } from "../selection/setUp/aid";
 import type { VisitState } from "./run";
 
 /** What a client wears at work: by the set-up cards of exercises, else as the story asks. */

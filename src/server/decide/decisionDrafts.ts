@@ -116,10 +116,15 @@ function openLines(visit: Visit): { plan: SheetLine; kept: KeptLine }[] {
   );
 }
 
-/** A short day asks for fewer sets: what was left out was not missed. */
-function asOnDay(kept: KeptLine, { setsOfDay }: Visit): KeptLine {
+/** A short day asks for fewer sets: what was left out was not missed; what was worn as planned that day was planned. */
+function asOnDay(kept: KeptLine, { setsOfDay, aidsOfDay }: Visit): KeptLine {
   const planned = setsOfDay?.[kept.lineId] ?? kept.sets.length;
-  return planned < kept.sets.length ? { ...kept, sets: kept.sets.slice(0, planned) } : kept;
+  const aid = aidsOfDay?.[kept.lineId];
+  return {
+    ...kept,
+    ...(aid ? { aid } : {}),
+    sets: planned < kept.sets.length ? kept.sets.slice(0, planned) : kept.sets,
+  };
 }
 
 /** Drafts of finished visits that are not decided, the oldest first. */

@@ -6,6 +6,7 @@ import type { Exercise } from "@/core/rules/exercises";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
 import { type WeightOnLeg, weightOnLeg } from "@/core/selection/fit/weightOnLeg";
 import type { LaterLimits } from "@/core/selection/rank/rangeSheet";
+import type { AidsKnown } from "@/core/selection/setUp/aid";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import { type StartCap, startCapOf } from "@/core/selection/setUp/startCap";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
@@ -18,6 +19,7 @@ import { type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { exercisesOf } from "../clinic/exercises";
 import { machinesOf } from "../clinic/machines";
+import { aidsOf } from "../history/aids";
 import { painfulArcsOf } from "../measure/otherMeasurements";
 import { legKnown } from "./legs";
 import { motionOf } from "./windows";
@@ -33,6 +35,8 @@ export interface ChooseFacts {
   /** exercises that the clinic changed or added; all others are the catalogue's */
   ownExercises: Exercise[];
   painfulArcs: PainfulArc[];
+  /** what is planned to be worn and held */
+  aids: AidsKnown;
   goalIds: string[];
   firstTissue: Tissue;
   hipIsMeasured: boolean;
@@ -68,6 +72,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
     strength,
     motion: await motionOf(ctx, client),
     painfulArcs: await painfulArcsOf(ctx, client),
+    aids: await aidsOf(ctx, client.episodeId),
     machines,
     ownExercises: (await exercisesOf(ctx)).filter((x) => x.origin !== "catalogue").map((x) => x.exercise),
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),

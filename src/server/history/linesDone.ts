@@ -29,7 +29,7 @@ async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
   >`
       select v.id, v.started_at, w.made_at as saved_at, l.kept -> 'station' as station, l.kept -> 'sets' as sets, l.kept -> 'scheme' as scheme,
         l.kept -> 'offers' as offers, l.kept ->> 'machineId' as machine_id,
-        json_agg(json_build_array(r.leg, r.set_no, r.load_kg, r.reps, r.reserve, r.felt, r.early, r.worked_s, r.pain)
+        json_agg(json_build_array(r.leg, r.set_no, r.load_kg, r.reps, r.reserve, r.felt, r.early, r.worked_s, r.pain, r.worn, r.help)
           order by r.started_at, r.id) as done
       from visit v join sheet_version w on w.id = v.version_id join sheet_line l on l.version_id = v.version_id
       join set_record r on r.visit_id = v.id and r.line_id = l.line_id and r.exercise_id = l.exercise_id
@@ -56,7 +56,7 @@ async function readLines(ctx: Ctx, episodeId: string): Promise<LineOfVisit[]> {
 
 /** In the order of the columns. */
 const fromList = (r: unknown[]): LineOfVisit["records"][number] => {
-  const [leg, setNo, loadKg, reps, reserve, felt, early, workedS, pain] = r as never[];
+  const [leg, setNo, loadKg, reps, reserve, felt, early, workedS, pain, worn, help] = r as never[];
   return {
     leg,
     setNo,
@@ -67,5 +67,7 @@ const fromList = (r: unknown[]): LineOfVisit["records"][number] => {
     early,
     workedS,
     pain,
+    worn,
+    help,
   } as unknown as LineOfVisit["records"][number];
 };

@@ -9,7 +9,7 @@ export const stands = (ctx: Ctx) =>
   ctx.tx`not r.is_voided and not exists (select 1 from set_record c where c.corrects = r.id)`;
 
 const COLUMNS = `id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided, started_at, worked_s, reps, load_kg,
-  how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt, early, mean_force_n, counted_by, faults, elsewhere`;
+  how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt, early, mean_force_n, counted_by, faults, elsewhere, worn, help`;
 
 /** Set records of a visit, all that were ever logged, the oldest first. */
 export async function recordsOf(ctx: Ctx, visitId: string): Promise<SetRecord[]> {
@@ -52,5 +52,7 @@ function fromList(r: Row): SetRecord {
     countedBy: r[21],
     faults: r[22],
     elsewhere: r[23],
+    worn: r[24],
+    help: r[25],
   };
 }

@@ -2,6 +2,7 @@ import "server-only";
 import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Activity } from "@/core/schedule/activity";
+import type { Aid } from "@/core/selection/setUp/aid";
 import type { MarkerScores } from "@/core/story/markers";
 import type { Side } from "@/core/units/fields";
 import type { PainAt } from "@/core/units/painRegion";
@@ -56,6 +57,8 @@ export interface VisitHead {
   lineIds: string[];
   /** how many sets each was planned to that day; null: as its version has it */
   setsOfDay: Record<string, number> | null;
+  /** what was planned to be worn and held that day, by line; null: as its version has it */
+  aidsOfDay: Record<string, Aid | null> | null;
   startedAt: Date;
   /** the calendar day at the clinic: all sheets of a day are one day for the knee */
   day: string;
@@ -134,6 +137,7 @@ const heads = (ctx: Ctx) => ctx.tx`
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
     (select json_object_agg(x ->> 'lineId', jsonb_array_length(x -> 'sets'))
       from jsonb_array_elements(v.lines) x) as sets_of_day,
+    (select json_object_agg(x ->> 'lineId', x -> 'aid') from jsonb_array_elements(v.lines) x) as aids_of_day,
     (select json_agg(json_build_object('lineId', d.line_id, 'action', d.action, 'banks', d.banks,
         'sentence', d.sentence, 'reasons', d.reasons, 'byOrderOf', d.by_order_of, 'by', p.name, 'at', d.decided_at)
         order by d.decided_at, (select l.seq from sheet_line l where l.version_id = v.version_id and l.line_id = d.line_id))
@@ -153,6 +157,7 @@ function headOf(ctx: Ctx, r: Row): VisitHead {
     versionId: r.version_id,
     lineIds: (r.lines as string[]).filter((id) => r.sets_of_day === null || id in r.sets_of_day),
     setsOfDay: r.sets_of_day,
+    aidsOfDay: r.aids_of_day,
     startedAt: r.started_at,
     day: dayOf(ctx, r.started_at),
     startedBy: r.started_by,

@@ -1,6 +1,7 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import { aidKey } from "@/core/selection/setUp/aid";
 import { withinEdge } from "@/core/sheet/draft/atEdge";
 import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
@@ -17,6 +18,7 @@ import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visi
 import type { entryInput, startInput } from "@/core/visit/visitInput";
 import { askedIn } from "@/core/visit/watched/elsewhere";
 import { watchedFaults } from "@/core/visit/watched/seen";
+import { wornAt } from "@/core/visit/worn";
 import { type Ctx, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
@@ -26,6 +28,7 @@ import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
+import { helpLast, wornFacts } from "../history/aids";
 import { faultsSeenLast } from "../history/faultsSeen";
 import { regionsOf } from "../history/regions";
 import { recentVisits } from "../history/visits";
@@ -120,12 +123,36 @@ export async function linesOfToday(
   const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
   const followed = await regionsOf(ctx, client.episodeId);
+  const aidOf = await aidOfLine(ctx, client, sheet);
   return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
     const e = exerciseOf(l.exerciseId);
     return e
-      ? { ...l, faults: watchedFaults(e, conditionIds, seenOf(l)), regions: askedIn(e, followed, client) }
+      ? {
+          ...{ ...l, faults: watchedFaults(e, conditionIds, seenOf(l)) },
+          ...{ regions: askedIn(e, followed, client), ...aidOf(l) },
+        }
       : l;
   });
+}
+
+/** What is worn and held in a line as planned, and what would be set without it. Rules Aid 1, Aid 2. */
+async function aidOfLine(
+  ctx: Ctx,
+  client: ClientEpisode,
+  sheet: SheetVersion,
+): Promise<(l: KeptLine) => Pick<KeptLine, "aid" | "bare">> {
+  const [worn, help] = await Promise.all([wornFacts(ctx, client.episodeId), helpLast(ctx, client.episodeId)]);
+  const { sheet: input, ...rest } = await contextOfSheet(ctx, client, sheet);
+  const { aids: _aids, ...unhelped } = input;
+  const plain = { ...rest, sheet: unhelped };
+  return (l) => {
+    const aid = { worn: wornAt(worn, l.exerciseId), help: help[l.exerciseId] ?? ("none" as const) };
+    if (aidKey(aid) === "") return { aid };
+    const plan = sheet.lines.find((x) => x.plan.lineId === l.lineId)?.plan;
+    const [judged] = plan ? judgeScore([{ ...plan, sharesRests: false }], plain) : [];
+    const set = judged?.load?.setting;
+    return { aid, bare: set ? { loadKg: set.load, how: set.how } : null };
+  };
 }
 
 async function shortOf(ctx: Ctx, client: ClientEpisode, lines: readonly KeptLine[]) {
@@ -298,11 +325,11 @@ async function writeRecord(ctx: Ctx, visitId: string, r: SetRecord): Promise<voi
   const written = await ctx.tx`
     insert into set_record (id, clinic_id, visit_id, line_id, exercise_id, set_no, leg, bout_no, corrects, is_voided,
       started_at, tablet_at, worked_s, reps, load_kg, how, range_from_deg, range_to_deg, pain_before, pain, reserve, felt,
-      early, mean_force_n, counted_by, faults, elsewhere, logged_by, received_at)
+      early, mean_force_n, counted_by, faults, elsewhere, worn, help, logged_by, received_at)
     values (${r.id}, ${ctx.actor.clinicId}, ${visitId}, ${r.lineId}, ${r.exerciseId}, ${r.setNo}, ${r.leg}, ${r.boutNo},
       ${r.corrects}, ${r.voided}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${r.workedS}, ${r.reps}, ${r.loadKg}, ${r.how},
       ${r.rangeFromDeg}, ${r.rangeToDeg}, ${r.painBefore}, ${r.pain}, ${r.reserve}, ${r.felt}, ${r.early},
-      ${r.meanForceN}, ${r.countedBy}, ${ctx.tx.json(r.faults as never)}, ${ctx.tx.json(r.elsewhere as never)},
+      ${r.meanForceN}, ${r.countedBy}, ${ctx.tx.json(r.faults as never)}, ${ctx.tx.json(r.elsewhere as never)}, ${r.worn}, ${r.help},
       ${ctx.actor.personId}, ${ctx.now})
     on conflict do nothing returning id`;
   if (written.length === 0)

@@ -1,7 +1,9 @@
 import type { MissingFact } from "@/core/progression/safetyRules";
+import type { Help, Worn } from "@/core/selection/setUp/aid";
 import type { Rooms } from "../message";
 import type { Words } from "../words";
 import { roundDose } from "./plan/room";
+import { aidWords } from "./plan/setUp";
 import { PAIN_REGIONS } from "./story";
 import { FAULT_WORDS, REMEDY_WORDS } from "./visit/faults";
 
@@ -47,6 +49,8 @@ export const progression: Words<Rooms["progression"]> = {
     `pain reached ${m.pain} in the ${PAIN_REGIONS[m.region]} while it was done; ${m.most} is allowed there`,
   elsewhere_morning: (m) =>
     `the next morning the ${PAIN_REGIONS[m.region]} was ${m.pain}, above its usual ${m.usual}`,
+  more_aid: (m) =>
+    `it was done with more than planned (${aidWords({ worn: m.worn as Worn, help: m.help as Help })}): what it takes without is not known`,
   position_lost: "the position was lost before the end",
   at_room: (m) =>
     `the day put as much on what is sore as it takes (${roundDose(m.dose)} of ${roundDose(m.most)} sets of ten at 60 %)`,

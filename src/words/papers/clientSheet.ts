@@ -1,7 +1,7 @@
 import type { PaperDoc } from "@/core/paper/doc";
 import type { ExerciseText } from "@/core/rules/exerciseText";
 import type { Drawing } from "@/core/selection/pose/drawing";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/aid";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { feltSaid, lineSaid } from "@/core/visit/client/homeSaid";

@@ -1,6 +1,6 @@
 import type { Block, PaperDoc } from "@/core/paper/doc";
 import type { Drawing } from "@/core/selection/pose/drawing";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/aid";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { Side } from "@/core/units/fields";
 import { lineSaid, loadSaid } from "@/core/visit/client/homeSaid";

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/aid";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { RecheckSign } from "@/core/visit/signs/recheckSigns";
 import type { HomeSheet } from "@/server/visits/home";

@@ -4,10 +4,10 @@ import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
 import { exerciseText } from "@/core/rules/exerciseText";
 import { wornAt } from "@/core/visit/worn";
-import { wornFacts } from "@/server/choice/worn";
 import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";
+import { wornFacts } from "@/server/history/aids";
 import { homeSheet } from "@/server/visits/home";
 import { HomePage } from "./HomePage";
 

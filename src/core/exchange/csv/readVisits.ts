@@ -274,6 +274,8 @@ function addVisit(
         counted_by: "tap",
         faults: [],
         elsewhere: [],
+        worn: "none",
+        help: "none",
         logged_by: m.by,
         received_at: at,
       });

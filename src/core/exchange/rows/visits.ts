@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ACTIONS } from "../../progression/safetyRules";
 import { besides } from "../../schedule/activity";
+import { aid } from "../../selection/setUp/aid";
 import { keptLine } from "../../sheet/line/keptLine";
 import { markerScores } from "../../story/markers";
 import { painsElsewhere } from "../../units/painRegion";
@@ -96,6 +97,8 @@ export const setRecord = table(
     counted_by: z.enum(["tap", "sensor", "cell", "clock", "client"]),
     faults: seenFaults.default([]),
     elsewhere: painsElsewhere.default([]),
+    worn: aid.shape.worn.default("none"),
+    help: aid.shape.help.default("none"),
     logged_by: id,
     received_at: moment,
   }),

@@ -7,6 +7,7 @@ import { type AllowedArc, allowedArc, type MeasuredMotion } from "../fit/allowed
 import { exerciseUse, isAtHand } from "../fit/exerciseUse";
 import { fitExercise } from "../fit/fitExercise";
 import { barredByWeight } from "../fit/weightOnLeg";
+import type { AidsKnown } from "../setUp/aid";
 import { type GymMachine, machineFor } from "../setUp/machineFor";
 import { type ComputedSetUp, loaded, type RowContext } from "../setUp/row";
 import { between, insideOf, type KneeWindow, outsideArc, type Station, stationOf } from "../setUp/station";
@@ -69,6 +70,8 @@ export interface SheetInput extends RowContext {
   motion: MeasuredMotion;
   /** where it hurts, by the way the knee is moved; missing: not known */
   painfulArcs?: readonly PainfulArc[];
+  /** what is planned to be worn and held; missing: nothing */
+  aids?: AidsKnown;
   goalIds: readonly string[];
   /** later phases of the client's conditions, soonest first */
   later: readonly LaterLimits[];

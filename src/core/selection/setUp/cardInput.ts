@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type FieldName, uuid } from "../../units/fields";
 import { wrong } from "../../units/wrong";
+import { WORN_IDS } from "./aid";
 
 const line = (field: FieldName) =>
   z
@@ -20,7 +21,7 @@ export const cardInput = z.object({
   load: z.number({ error: "input.enter_load" }).min(0, { error: "input.load_below_nothing" }),
   axisChecked: z.boolean(),
   feet: z.string().trim().max(120, { error: "input.letters_most" }),
-  support: z.enum(["none", "sleeve", "brace", "tight_wrap"], { error: "input.choose_worn" }),
+  support: z.enum(WORN_IDS, { error: "input.choose_worn" }),
   cues: z.array(line("cues")).max(8, { error: "input.many_cues" }),
   stopSigns: z
     .array(line("stop_signs"))
@@ -36,5 +37,3 @@ export const cardInput = z.object({
     .nullish(),
 });
 export type CardInput = z.infer<typeof cardInput>;
-
-export type Worn = CardInput["support"];

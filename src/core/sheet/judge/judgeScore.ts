@@ -7,6 +7,7 @@ import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../../selection/fit/allowedArc";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { openOf, type SheetInput } from "../../selection/rank/rangeSheet";
+import { underAid } from "../../selection/setUp/aid";
 import { machineFor } from "../../selection/setUp/machineFor";
 import { bendAt, type HeightSet, heightFor, heightsOf } from "../../selection/setUp/quiet/heights";
 import { type Said, saidWith } from "../../units/said";
@@ -78,11 +79,20 @@ export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: Sc
   let accumulated = 0;
   return lines.map((line, i) => {
     const exercise = byId.get(line.exerciseId) ?? null;
-    const judged = judgeLine(line, exercise, context, accumulated);
+    const judged = judgeLine(line, exercise, helped(context, line.exerciseId), accumulated);
     if (line.scheme.kind === "accumulated") accumulated += 1;
     if (line.sharesRests && i === 0) judged.bars.push({ code: "line.nothing_above" });
     return judged;
   });
+}
+
+/** The same where an exercise is done with something worn or held. Rule Aid 1. */
+function helped(context: ScoreContext, exerciseId: string): ScoreContext {
+  const { aids, strength } = context.sheet;
+  const key = aids?.byExercise[exerciseId] ?? aids?.usual ?? "";
+  return key === ""
+    ? context
+    : { ...context, sheet: { ...context.sheet, strength: underAid(strength, key) } };
 }
 
 function judgeLine<L extends ScoreLine>(

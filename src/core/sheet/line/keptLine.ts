@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { faultId } from "../../rules/faults/faults";
+import { aid } from "../../selection/setUp/aid";
 import { uuid } from "../../units/fields";
 import { painRegion } from "../../units/painRegion";
 import type { PlannedSet } from "../schemes/contract";
@@ -112,6 +113,10 @@ export const keptLine = z.object({
   faults: z
     .array(z.object({ id: faultId, endsSet: z.boolean(), wasSeen: z.boolean().optional() }))
     .optional(),
+  /** what is worn and held as planned, of the visit that runs it; missing: nothing. Rule Aid 1 */
+  aid: aid.optional(),
+  /** what is set where the aid is taken away, of the visit that runs it; null or missing: nobody knows */
+  bare: z.object({ loadKg: z.number(), how: z.string() }).nullish(),
   /** what is asked besides the joint, with the most that is allowed there; missing: nothing. Rule Region 2 */
   regions: z.array(z.object({ region: painRegion, most: z.number() })).optional(),
   /** what its next set may become by how the last one went; none: it stays as planned. Rule L8 */

@@ -77,6 +77,8 @@ function doneBy(kept: KeptLine, peakNm: number, who: MadeUpLifter): SetRecord[] 
           countedBy: "tap",
           faults: [],
           elsewhere: [],
+          worn: "none",
+          help: "none",
         },
       } as SetRecord);
     const next =

@@ -3,6 +3,7 @@ import type { KeptLine } from "../../sheet/line/keptLine";
 import type { Scheme } from "../../sheet/schemes/scheme";
 import { keptLines } from "../../testdata/keptLines";
 import { EXAMPLES, line } from "../../testdata/scoreContext";
+import { robot } from "../../testdata/visitRobot";
 import { type LiveTask, startOf, visitState } from "../run";
 import type { VisitEvent } from "../visitEvent";
 import { plannedLoadKg, withLoad } from "./eased";
@@ -98,4 +99,43 @@ test("whatever is tapped, in any order, no set is ever harder than its own plan"
       },
     ),
   );
+});
+
+describe("what is worn and held (Aid 2)", () => {
+  const wrap = { worn: "tight_wrap", help: "none" } as const;
+  const [plain] = keptLines([line("lp_horizontal", EXAMPLES.straight)]);
+  if (!plain) throw new Error("not kept");
+  const top = Math.max(...plain.sets.map((x) => x.loadKg ?? 0));
+  const wrapped: KeptLine = { ...plain, aid: wrap, bare: { loadKg: top - 10, how: "less" } };
+  const { events } = robot([wrapped]);
+  const rated = events.findIndex((e) => e.type === "rate");
+  const aidOff: VisitEvent = {
+    ...{ type: "aid", lineId: wrapped.lineId, worn: "none", help: "none", at: events[rated]?.at ?? 0 },
+  };
+  const loads = (l: KeptLine, log: readonly VisitEvent[]) =>
+    visitState([l], log)
+      .tasks.filter((t) => t.status === "open")
+      .map((t) => t.loadKg);
+
+  test("taken away, the open sets go to what is set without; put on, nothing gets heavier", () => {
+    const before = events.slice(0, rated + 1);
+    expect(new Set(loads(wrapped, before))).toEqual(new Set([top]));
+    expect(new Set(loads(wrapped, [...before, aidOff]))).toEqual(new Set([top - 10]));
+    expect(
+      new Set(loads({ ...wrapped, bare: { loadKg: top + 10, how: "more" } }, [...before, aidOff])),
+    ).toEqual(new Set([top]));
+    // nobody knows what it takes without: it stays, and is written down
+    expect(new Set(loads({ ...wrapped, bare: null }, [...before, aidOff]))).toEqual(new Set([top]));
+    const on: VisitEvent = { ...aidOff, worn: "tight_wrap" } as VisitEvent;
+    expect(new Set(loads(wrapped, [...before, aidOff, on]))).toEqual(new Set([top - 10]));
+  });
+
+  test("each set is kept with what was worn and held in it", () => {
+    const done = visitState(
+      [wrapped],
+      [...events.slice(0, rated + 1), aidOff, ...events.slice(rated + 1)],
+    ).done;
+    expect(done.map((d) => d.aid.worn)).toEqual(["tight_wrap", ...done.slice(1).map(() => "none")]);
+    expect(done.length).toBeGreaterThan(1);
+  });
 });

@@ -31,3 +31,15 @@ export function withLoad(line: KeptLine, tasks: readonly LiveTask[], loadKg: num
       : { ...t, loadKg: t.plannedKg, how: t.plannedHow };
   });
 }
+
+/** The open sets of a line no heavier than what is set without its aid; lighter ones stay. Rule Aid 2. */
+export const withoutAid = (
+  line: Pick<KeptLine, "lineId" | "isHelp">,
+  tasks: readonly LiveTask[],
+  bare: NonNullable<KeptLine["bare"]>,
+): LiveTask[] =>
+  tasks.map((t) => {
+    if (t.lineId !== line.lineId || t.status !== "open" || t.loadKg === null) return t;
+    const isAbove = line.isHelp ? t.loadKg < bare.loadKg : t.loadKg > bare.loadKg;
+    return isAbove ? { ...t, loadKg: bare.loadKg, how: bare.how } : t;
+  });

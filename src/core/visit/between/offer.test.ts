@@ -142,6 +142,20 @@ test("two steps a visit and no more; strict one", () => {
   expect(rises({ ...l, offers: l.offers && { ...l.offers, care: "strict" } })).toBe(1);
 });
 
+test("a set with another aid, or in which another region hurt, offers nothing harder (Aid 2, Region 3)", () => {
+  const l = kept();
+  const easy = after(l, [{ reserve: 5 }]);
+  expect(offerFor(state(l, easy))).not.toBeNull();
+  const wrap: VisitEvent = { type: "aid", lineId: l.lineId, worn: "tight_wrap", help: "none", at: 150_000 };
+  expect(offerFor(state(l, [...easy, wrap]))).toBeNull();
+  // a sleeve carries nothing
+  expect(offerFor(state(l, [...easy, { ...wrap, worn: "sleeve" }]))).not.toBeNull();
+  const withBack = (pain: number) =>
+    easy.map((e) => (e.type === "rate" ? { ...e, elsewhere: [{ region: "back_low" as const, pain }] } : e));
+  expect(offerFor(state(l, withBack(2)))).not.toBeNull();
+  expect(offerFor(state(l, withBack(3)))).toBeNull();
+});
+
 test("a muscle that gave out offers less, at least a twentieth of it; strictly the line ends and says so", () => {
   const l = kept();
   const s = state(l, after(l, [{ reserve: 0, reps: 6, early: "muscle" }]));

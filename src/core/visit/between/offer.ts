@@ -1,6 +1,7 @@
 import { nextSet } from "../../capacity/nextSet";
+import { aidKey } from "../../selection/setUp/aid";
 import type { KeptLine } from "../../sheet/line/keptLine";
-import { currentTask, type DoneTask, type LiveTask, lineOf, type VisitState } from "../run";
+import { aidNow, currentTask, type DoneTask, type LiveTask, lineOf, type VisitState } from "../run";
 
 /** What the next set of a line may become, by how the last one of that leg went. */
 export interface Offer {
@@ -72,6 +73,8 @@ export function offerFor(s: VisitState): Offer | null {
   if (s.phase !== "ready" && s.phase !== "pain-before") return null;
   const last = s.done.findLast((d) => d.task.lineId === task.lineId && d.task.leg === task.leg);
   if (!last || s.answered.includes(last.recordId)) return null;
+  // with another aid it was another lift
+  if (aidKey(last.aid) !== aidKey(aidNow(s, line.lineId))) return null;
   const next = saysNext(line, last);
   if (!next) return null;
   const kg = last.task.loadKg === null ? null : next.loadKg;

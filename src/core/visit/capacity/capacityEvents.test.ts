@@ -1,4 +1,6 @@
 import { CALIBRATED_SD, learn, STATION_SD } from "../../capacity/learn";
+import { underAid } from "../../selection/setUp/aid";
+import { type KnownStrength, stationKnown } from "../../selection/setUp/strengthKnown";
 import { keptStationId } from "../../sheet/line/keptLine";
 import { capacityEvents, type LearnFrom, type LineOfVisit } from "./capacityEvents";
 
@@ -34,6 +36,8 @@ const done = (setNo: number, loadKg: number, over: Partial<LineOfVisit["records"
   early: null,
   workedS: 40,
   pain: 0,
+  worn: "none" as const,
+  help: "none" as const,
   ...over,
 });
 const line = (
@@ -126,4 +130,45 @@ test("holds are one a line and visit; with joint pain above green they say nothi
     );
   expect(held(2)).toMatchObject({ kind: "holds", gaveOut: false });
   expect(held(3)).toBeUndefined();
+});
+
+describe("what was lifted with something worn or held (Aid 1)", () => {
+  const wrapped = { worn: "tight_wrap" as const };
+  const of = (records: LineOfVisit["records"]) =>
+    capacityEvents(
+      [
+        line(
+          records.map(() => planned(60)),
+          records,
+        ),
+      ],
+      FROM,
+    ).extension.flatMap((e) => (e.kind === "sets" ? [e] : []));
+
+  test("is another station that speaks for itself alone; a sleeve carries nothing", () => {
+    const [bare, wrap] = of([done(1, 50), done(2, 60, wrapped)]);
+    expect(bare?.station).toMatchObject({ isOwn: false });
+    expect(wrap?.station).toMatchObject({ id: `${bare?.station.id}+tight_wrap`, isOwn: true });
+    expect(wrap?.stationSd).toBeGreaterThan(bare?.stationSd ?? 1);
+    expect([bare?.sets.map((s) => s.loadKg), wrap?.sets.map((s) => s.loadKg)]).toEqual([[50], [60]]);
+    expect(of([done(1, 50, { worn: "sleeve" })]).map((e) => e.station.id)).toEqual([bare?.station.id]);
+    expect(of([done(1, 50, { ...wrapped, help: "one_hand" })])[0]?.station.id).toBe(
+      `${bare?.station.id}+tight_wrap+one_hand`,
+    );
+  });
+
+  test("moves nothing of what the leg is believed to do without, and is what is asked where it is planned", () => {
+    const prior = { peakNm: 100, sd: 0.2 };
+    const events = of([done(1, 120, wrapped), done(2, 120, wrapped)]).map((e) => ({ ...e, isTrusted: true }));
+    const learnt = learn(prior, events, events[0]?.on ?? "");
+    expect(Math.exp(learnt.peak.mean)).toBeCloseTo(100, 6);
+    const known = { extension: learnt, flexion: learnt, quiet: {} } as unknown as KnownStrength;
+    const [id = ""] = Object.keys(learnt.stations);
+    const plainId = id.replace("+tight_wrap", "");
+    expect(stationKnown(known, "extension", plainId)).toBeNull();
+    expect(stationKnown(underAid(known, "tight_wrap"), "extension", plainId)?.shown.mean).toBeGreaterThan(
+      learnt.peak.mean,
+    );
+    expect(stationKnown(underAid(known, "one_hand"), "extension", plainId)).toBeNull();
+  });
 });

@@ -2,6 +2,7 @@ import { CALIBRATED_SD, type CapacityEvent, STATION_SD } from "../../capacity/le
 import type { DoneSet } from "../../capacity/observe";
 import { demandNm, hardestOf } from "../../capacity/station";
 import { shareForFeltEffort } from "../../isometrics/effortConversion";
+import { aidedStationId, aidKey } from "../../selection/setUp/aid";
 import { type KeptLine, keptStationId } from "../../sheet/line/keptLine";
 import { clamp } from "../../units/clamp";
 import type { Side } from "../../units/fields";
@@ -18,7 +19,7 @@ export interface LineOfVisit {
   kept: Pick<KeptLine, "station" | "machineId" | "sets" | "scheme" | "offers">;
   records: readonly Pick<
     SetRecord,
-    "leg" | "setNo" | "loadKg" | "reps" | "reserve" | "felt" | "early" | "workedS" | "pain"
+    "leg" | "setNo" | "loadKg" | "reps" | "reserve" | "felt" | "early" | "workedS" | "pain" | "worn" | "help"
   >[];
 }
 
@@ -57,19 +58,30 @@ export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): 
     const own = l.records.filter((r) => r.leg === "both" || r.leg === from.side);
     if (!station || own.length === 0) continue;
     if (l.kept.scheme?.kind === "holds") {
-      const held = station.direction && heldBy(l, own, from);
+      const alone = own.filter((r) => aidKey(r) === "");
+      const held = station.direction && heldBy(l, alone, from);
       if (held && station.direction) found[station.direction].push(held);
       continue;
     }
-    const sets = setsBy(l, own, from);
-    if (!sets) continue;
-    if (station.direction) found[station.direction].push(sets);
-    else found.quiet.set(sets.station.id, [...(found.quiet.get(sets.station.id) ?? []), sets]);
+    for (const key of new Set(own.map(aidKey))) {
+      const sets = setsBy(
+        l,
+        own.filter((r) => aidKey(r) === key),
+        key,
+        from,
+      );
+      if (!sets) continue;
+      if (station.direction) found[station.direction].push(sets);
+      else found.quiet.set(sets.station.id, [...(found.quiet.get(sets.station.id) ?? []), sets]);
+    }
   }
   return found;
 }
 
-function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): Sets | null {
+/** What an aid carries differs from day to day by so much. Rule Aid 1 [~]. */
+const AID_SD = 0.1;
+
+function setsBy(l: LineOfVisit, own: LineOfVisit["records"], key: string, from: LearnFrom): Sets | null {
   const { station, sets: planned } = l.kept;
   // a warm-up says nothing that the sets after it do not say better
   const done = own.filter(
@@ -94,13 +106,16 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], from: LearnFrom): S
     ...(past?.changedOn ?? []).filter((day) => l.on < day),
     ...(past?.calibratedOn ?? []).filter((day) => l.savedOn < day),
   ].length;
-  const id = earlierStationId(keptStationId(l.kept.machineId, station), before);
+  const plainId = keptStationId(l.kept.machineId, station);
+  const id = earlierStationId(aidedStationId(plainId, key), before);
+  const plainSd = past?.calibratedOn.some((day) => day <= l.savedOn) ? CALIBRATED_SD : STATION_SD;
   return {
     kind: "sets",
     on: l.on,
     id: l.visitId,
-    station: { ...station, id },
-    stationSd: past?.calibratedOn.some((day) => day <= l.savedOn) ? CALIBRATED_SD : STATION_SD,
+    // with an aid it speaks for itself alone
+    station: { ...station, id, isOwn: station.isOwn || key !== "" },
+    stationSd: key === "" ? plainSd : Math.hypot(plainSd, AID_SD),
     sets,
     isTrusted:
       from.confirmed.has(l.visitId) ||

@@ -1,7 +1,7 @@
 import type { Limit } from "@/core/bounds/limit";
 import type { Slips } from "@/core/equipment/families/family";
 import type { LegsShare } from "@/core/selection/fit/exerciseUse";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Aid, Help, Worn } from "@/core/selection/setUp/aid";
 import type { QuietAbout } from "@/core/selection/setUp/quiet/quietNumbers";
 import type { StartBecause } from "@/core/selection/setUp/startCap";
 import type { Said } from "@/core/units/said";
@@ -17,6 +17,27 @@ export const WORN: Readonly<Record<Worn, string>> = {
   brace: "brace on, as ordered",
   tight_wrap: "wrap on for the set, off after it",
 };
+
+/** What is held on to. */
+export const HELP: Readonly<Record<Help, string>> = {
+  none: "nothing held",
+  fingertips: "fingertips on a rail",
+  one_hand: "one hand on a rail",
+  two_hands: "both hands on a rail",
+  strap: "strap or partner",
+};
+
+/** What is worn, in a word. */
+export const WORN_SHORT: Readonly<Record<Worn, string>> = {
+  none: "nothing",
+  sleeve: "sleeve",
+  brace: "brace",
+  tight_wrap: "tight wrap",
+};
+
+/** "tight wrap, one hand on a rail" */
+export const aidWords = ({ worn, help }: Aid): string =>
+  [worn === "none" ? "" : WORN_SHORT[worn], help === "none" ? "" : HELP[help]].filter(Boolean).join(", ");
 
 /** On which legs a load comes. */
 export const LEGS_SHARE: Readonly<Record<LegsShare, string>> = {

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { type Ref, useState } from "react";
 import { settingWords } from "@/core/equipment/machine";
 import type { RangeRow } from "@/core/selection/rank/rangeSheet";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/aid";
 import type { ComputedSetUp } from "@/core/selection/setUp/row";
 import type { FieldProblem } from "@/core/units/inputError";
 import { type MassUnit, poundsBeside } from "@/core/units/mass";

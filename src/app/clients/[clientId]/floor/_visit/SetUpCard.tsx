@@ -1,5 +1,5 @@
 "use client";
-import type { Worn } from "@/core/selection/setUp/cardInput";
+import type { Worn } from "@/core/selection/setUp/aid";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import { painfulShort } from "@/words/en/plan/painfulArc";

@@ -6,7 +6,7 @@ import { fromKept } from "@/core/units/said";
 import { askedOf } from "@/core/visit/between/askedOf";
 import { offerFor } from "@/core/visit/between/offer";
 import { sideOf } from "@/core/visit/recordOf";
-import { currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
+import { aidNow, currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
 import { taskKey } from "@/core/visit/tasks";
 import { wornAt, wrapNow } from "@/core/visit/worn";
 import { Problem } from "@/ui/form/Problem";
@@ -24,6 +24,7 @@ import { WRAP } from "@/words/en/visit/floor";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
+import { AidPick } from "./AidPick";
 import { Closing } from "./Closing";
 import { cellQuery, sensorQuery } from "./deviceQueries";
 import { ElsewhereKeys, ElsewherePick } from "./ElsewhereKeys";
@@ -260,6 +261,12 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 <div className="mt-2">
                   <WhatToSet line={line} task={task as LiveTask} massUnit={props.massUnit} />
                 </div>
+                {(state.phase === "set-up" || state.phase === "pain-before" || state.phase === "ready") && (
+                  <AidPick
+                    aid={aidNow(state, line.lineId)}
+                    onAid={(aid) => happen({ type: "aid", lineId: line.lineId, ...aid, at: Date.now() })}
+                  />
+                )}
                 {state.phase === "rating" && <ElsewhereKeys line={line} elsewhere={elsewhere} />}
               </div>
               <div

@@ -1,0 +1,41 @@
+import "server-only";
+import { type AidsKnown, aidKey, type Help, type Worn } from "@/core/selection/setUp/aid";
+import { type WornFacts, wornAt } from "@/core/visit/worn";
+import { type Ctx, once } from "../base/context";
+import { stands } from "./records";
+
+/** What a client wears at work, as floor, phone and papers say it: by the newest set-up card of an exercise, else the story. */
+export const wornFacts = (ctx: Ctx, episodeId: string): Promise<WornFacts> =>
+  once(ctx, `worn ${episodeId}`, async () => {
+    const [story] = await ctx.tx`select support from episode where id = ${episodeId}`;
+    const cards = await ctx.tx<{ exercise_id: string; support: Worn }[]>`
+      select distinct on (exercise_id) exercise_id, support from set_up_card
+      where episode_id = ${episodeId} order by exercise_id, version desc`;
+    return {
+      byCard: Object.fromEntries(cards.map((c) => [c.exercise_id, c.support])),
+      usual: story?.support ?? "none",
+    };
+  });
+
+/** What was held on to when an exercise was last done: it is planned again until it is taken away. */
+export const helpLast = (ctx: Ctx, episodeId: string): Promise<Readonly<Record<string, Help>>> =>
+  once(ctx, `help ${episodeId}`, async () => {
+    const rows = await ctx.tx<{ exercise_id: string; help: Help }[]>`
+      select distinct on (r.exercise_id) r.exercise_id, r.help
+      from set_record r join visit v on v.id = r.visit_id
+      where v.episode_id = ${episodeId} and ${stands(ctx)}
+      order by r.exercise_id, r.started_at desc, r.id`;
+    return Object.fromEntries(rows.map((r) => [r.exercise_id, r.help]));
+  });
+
+/** What is planned to be worn and held, by exercise. Rule Aid 1. */
+export async function aidsOf(ctx: Ctx, episodeId: string): Promise<AidsKnown> {
+  const [worn, help] = await Promise.all([wornFacts(ctx, episodeId), helpLast(ctx, episodeId)]);
+  const all = new Set([...Object.keys(worn.byCard), ...Object.keys(help)]);
+  return {
+    usual: aidKey({ worn: worn.usual, help: "none" }),
+    byExercise: Object.fromEntries(
+      [...all].map((id) => [id, aidKey({ worn: wornAt(worn, id), help: help[id] ?? "none" })]),
+    ),
+  };
+}
