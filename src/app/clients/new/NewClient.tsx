@@ -56,7 +56,11 @@ export function NewClient({
               clientId = id;
               return { clientId: id, episodeId: episodeOf(id), ...story };
             });
-        if (sent.ok) router.push(`/clients/${clientId}/screen`);
+        if (sent.ok) {
+          // what comes next is read from its top
+          window.scrollTo(0, 0);
+          router.push(`/clients/${clientId}/screen`);
+        }
         return sent;
       }}
     />

@@ -3,6 +3,7 @@ import { PAIN_REGION_IDS, type PainRegion } from "@/core/units/painRegion";
 import { mostIn } from "@/core/visit/watched/elsewhere";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { PAIN_REGIONS } from "@/words/en/story";
+import { FloorSelect } from "./FloorSelect";
 import type { Elsewhere } from "./useElsewhere";
 
 const followedIn = (line: KeptLine): PainRegion[] => (line.regions ?? []).map((r) => r.region);
@@ -30,21 +31,15 @@ export function ElsewhereKeys({ line, elsewhere }: { line: KeptLine; elsewhere: 
 /** A region that nobody follows, named for this set. */
 export function ElsewherePick({ line, elsewhere }: { line: KeptLine; elsewhere: Elsewhere }) {
   const followed = followedIn(line);
+  const regions = PAIN_REGION_IDS.filter((r) => !followed.includes(r));
   return (
-    <label className="mt-2 flex flex-wrap items-center gap-2 text-[15px] lg:text-[17px]">
-      pain elsewhere
-      <select
-        className="select min-h-[44px] w-auto border-rule bg-base-100 text-[16px] lg:text-[18px]"
+    <div className="mt-2">
+      <FloorSelect<PainRegion | "">
+        label="pain elsewhere"
         value={elsewhere.added ?? ""}
-        onChange={(e) => elsewhere.add((e.target.value || null) as PainRegion | null)}
-      >
-        <option value="">no</option>
-        {PAIN_REGION_IDS.filter((r) => !followed.includes(r)).map((r) => (
-          <option key={r} value={r}>
-            {PAIN_REGIONS[r]}
-          </option>
-        ))}
-      </select>
-    </label>
+        options={[["", "no"], ...regions.map((r) => [r, PAIN_REGIONS[r]] as const)]}
+        onPick={(r) => elsewhere.add(r || null)}
+      />
+    </div>
   );
 }
