@@ -26,6 +26,8 @@ export type CapacityEvent = { on: string; id: string } & (
       stationSd: number;
       sets: readonly DoneSet[];
       isTrusted: boolean;
+      /** done with something worn or held: nothing was shown of the leg alone. Rule Aid 1 */
+      isAided?: boolean;
       /** the hardest load that was done as planned; null: none was */
       doneKg: number | null;
     }
@@ -177,7 +179,7 @@ export function learn(prior: Prior, events: readonly CapacityEvent[], today: str
           : "cut";
     if (after.seen.used) {
       if (e.kind === "trial") from = "trials";
-      else if (e.kind !== "daily" && from === "prior") from = "sets";
+      else if (e.kind !== "daily" && !(e.kind === "sets" && e.isAided) && from === "prior") from = "sets";
     }
     if (after.seen.used || after.seen.isOdd)
       moved.push({

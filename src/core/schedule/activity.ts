@@ -61,9 +61,11 @@ export function besidesOf(
   return done.filter((a) => !ordinary.has(a.what));
 }
 
-/** The muscle groups for which a day was hard by what was done beside the exercises. Rule Besides 1. */
-export const hardBesides = (done: readonly Activity[]): readonly Muscle[] =>
-  done.some((a) => isHardOn(a, "legs")) ? MUSCLES : [];
+/** What of a day was hard on the legs, by its name, and for which muscle groups; null: nothing. Rule Besides 1. */
+export function hardBesides(done: readonly Activity[]): { what: string; muscles: readonly Muscle[] } | null {
+  const hard = done.filter((a) => isHardOn(a, "legs"));
+  return hard.length > 0 ? { what: hard.map((a) => a.what).join(", "), muscles: MUSCLES } : null;
+}
 
 /** Days of every week that are hard by what a client does beside the exercises; `weekday` is 0 on Monday. Rule Besides 1. */
 export function hardEveryWeek(
@@ -71,8 +73,11 @@ export function hardEveryWeek(
 ): { weekday: number; what: string; muscles: readonly Muscle[] }[] {
   const ordinary = ordinaryOf(regular);
   return regular
-    .filter((a) => isHardOn(a, "legs") && !ordinary.includes(a))
-    .flatMap((a) => a.weekdays.map((d) => ({ weekday: d - 1, what: a.what, muscles: hardBesides([a]) })));
+    .filter((a) => !ordinary.includes(a))
+    .flatMap((a) => {
+      const hard = hardBesides([a]);
+      return hard ? a.weekdays.map((d) => ({ weekday: d - 1, ...hard })) : [];
+    });
 }
 
 /** An answer about one day as it is given: `what` null: none yet, empty: nothing else. */

@@ -235,3 +235,12 @@ test("where nothing was done well and the muscle gave out the next visit begins 
   // pain says nothing of what the muscle can do
   expect(lineDone(l, [record(l, { reps: 5, early: "joint_pain" })]).usedKg).toBeNull();
 });
+
+test("the next visit does not begin with what was lifted in a wrap that nobody planned (Aid 2)", () => {
+  const kg = press.sets.find((x) => x.role === "work")?.loadKg ?? 0;
+  const heavier = (over: Partial<SetRecord>) => whole(press, { loadKg: kg + 10, reserve: 9, ...over });
+  expect(lineDone(press, heavier({})).usedKg).toBe(kg + 10);
+  expect(lineDone(press, heavier({ worn: "tight_wrap" })).usedKg).toBeNull();
+  const wrapped = { ...press, aid: { worn: "tight_wrap" as const, help: "none" as const } };
+  expect(lineDone(wrapped, heavier({ worn: "tight_wrap" })).usedKg).toBe(kg + 10);
+});

@@ -160,7 +160,9 @@ function rangeOf(line: KeptLine, own: readonly SetRecord[]): number | null {
  * muscle gave out, what the next set would have been. Rule L9.
  */
 function usedOf(line: KeptLine, own: readonly SetRecord[]): number | null {
-  const working = own.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp" && r.loadKg !== null);
+  // what was lifted with more than planned is no load of this line. Rule Aid 2
+  const alike = own.filter((r) => !isMoreAid(r, line.aid ?? NO_AID));
+  const working = alike.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp" && r.loadKg !== null);
   if (working.length === 0) return null;
   const loads = (of: readonly SetRecord[]) => of.map((r) => r.loadKg as number);
   const hardest = (kg: readonly number[]) => (line.isHelp ? Math.min(...kg) : Math.max(...kg));

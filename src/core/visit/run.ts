@@ -196,16 +196,17 @@ function loaded(s: VisitState, e: Extract<VisitEvent, { type: "load" }>): VisitS
   return tasks ? { ...s, tasks } : s;
 }
 
-/** What was lifted with help is not set without it: the open sets go to what is known of the leg alone. Rule Aid 2. */
+/** What was lifted with help is not set without it: the open sets go back to the plan, or to what is set without its aid. Rule Aid 2. */
 function aidChanged(s: VisitState, e: Extract<VisitEvent, { type: "aid" }>): VisitState {
   const line = changeable(s, e.lineId) ? lineOf(s, e.lineId) : null;
   if (!line) return s;
   const now: Aid = { worn: e.worn, help: e.help };
   const isTaken = isMoreAid(aidNow(s, e.lineId), now);
+  const isBelowPlan = isMoreAid(line.aid ?? NO_AID, now);
   return {
     ...s,
     aids: { ...s.aids, [e.lineId]: now },
-    tasks: isTaken && line.bare ? withoutAid(line, s.tasks, line.bare) : s.tasks,
+    tasks: isTaken ? withoutAid(line, s.tasks, isBelowPlan ? (line.bare ?? null) : null) : s.tasks,
   };
 }
 

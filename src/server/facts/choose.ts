@@ -2,7 +2,7 @@ import "server-only";
 import type { Body } from "@/core/body/segments";
 import type { InForce } from "@/core/bounds/inForce";
 import { leading } from "@/core/drafts/leading";
-import type { Exercise } from "@/core/rules/exercises";
+import { type Exercise, withOwn } from "@/core/rules/exercises";
 import type { MeasuredMotion } from "@/core/selection/fit/allowedArc";
 import { type WeightOnLeg, weightOnLeg } from "@/core/selection/fit/weightOnLeg";
 import type { LaterLimits } from "@/core/selection/rank/rangeSheet";
@@ -64,6 +64,9 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
   const { body, hipIsMeasured, strength } = await legKnown(ctx, client);
   const [story] = await ctx.tx`select goals, pain_worst from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
+  const ownExercises = (await exercisesOf(ctx))
+    .filter((x) => x.origin !== "catalogue")
+    .map((x) => x.exercise);
   const machines = (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m);
   return {
     limits: bounds,
@@ -72,9 +75,13 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
     strength,
     motion: await motionOf(ctx, client),
     painfulArcs: await painfulArcsOf(ctx, client),
-    aids: await aidsOf(ctx, client.episodeId),
+    aids: await aidsOf(
+      ctx,
+      client.episodeId,
+      withOwn(ownExercises).map((e) => e.id),
+    ),
     machines,
-    ownExercises: (await exercisesOf(ctx)).filter((x) => x.origin !== "catalogue").map((x) => x.exercise),
+    ownExercises,
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),
     firstTissue: firstTissue(conditions.map((c) => c.condition.id)),
     hipIsMeasured,

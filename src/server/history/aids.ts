@@ -1,5 +1,5 @@
 import "server-only";
-import { type AidsKnown, aidKey, type Help, type Worn } from "@/core/selection/setUp/aid";
+import { type Aid, type AidsKnown, aidKey, type Help, type Worn } from "@/core/selection/setUp/aid";
 import { type WornFacts, wornAt } from "@/core/visit/worn";
 import { type Ctx, once } from "../base/context";
 import { stands } from "./records";
@@ -18,24 +18,33 @@ export const wornFacts = (ctx: Ctx, episodeId: string): Promise<WornFacts> =>
   });
 
 /** What was held on to when an exercise was last done: it is planned again until it is taken away. */
-export const helpLast = (ctx: Ctx, episodeId: string): Promise<Readonly<Record<string, Help>>> =>
-  once(ctx, `help ${episodeId}`, async () => {
-    const rows = await ctx.tx<{ exercise_id: string; help: Help }[]>`
-      select distinct on (r.exercise_id) r.exercise_id, r.help
-      from set_record r join visit v on v.id = r.visit_id
-      where v.episode_id = ${episodeId} and ${stands(ctx)}
-      order by r.exercise_id, r.started_at desc, r.id`;
-    return Object.fromEntries(rows.map((r) => [r.exercise_id, r.help]));
+async function helpLast(ctx: Ctx, episodeId: string): Promise<Readonly<Record<string, Help>>> {
+  const rows = await ctx.tx<{ exercise_id: string; help: Help }[]>`
+    select distinct on (r.exercise_id) r.exercise_id, r.help
+    from set_record r join visit v on v.id = r.visit_id
+    where v.episode_id = ${episodeId} and ${stands(ctx)}
+    order by r.exercise_id, r.started_at desc, r.id`;
+  return Object.fromEntries(rows.map((r) => [r.exercise_id, r.help]));
+}
+
+/** What is planned to be worn and held in an exercise. Rule Aid 1. */
+export const plannedAid = (ctx: Ctx, episodeId: string): Promise<(exerciseId: string) => Aid> =>
+  once(ctx, `aid ${episodeId}`, async () => {
+    const [worn, help] = await Promise.all([wornFacts(ctx, episodeId), helpLast(ctx, episodeId)]);
+    return (id) => ({ worn: wornAt(worn, id), help: help[id] ?? "none" });
   });
 
-/** What is planned to be worn and held, by exercise. Rule Aid 1. */
-export async function aidsOf(ctx: Ctx, episodeId: string): Promise<AidsKnown> {
-  const [worn, help] = await Promise.all([wornFacts(ctx, episodeId), helpLast(ctx, episodeId)]);
-  const all = new Set([...Object.keys(worn.byCard), ...Object.keys(help)]);
-  return {
-    usual: aidKey({ worn: worn.usual, help: "none" }),
-    byExercise: Object.fromEntries(
-      [...all].map((id) => [id, aidKey({ worn: wornAt(worn, id), help: help[id] ?? "none" })]),
-    ),
-  };
+/** The same as plain data for the page, for these exercises and any other. */
+export async function aidsOf(
+  ctx: Ctx,
+  episodeId: string,
+  exerciseIds: readonly string[],
+): Promise<AidsKnown> {
+  const of = await plannedAid(ctx, episodeId);
+  return Object.fromEntries(
+    exerciseIds.flatMap((id) => {
+      const key = aidKey(of(id));
+      return key === "" ? [] : [[id, key]];
+    }),
+  );
 }

@@ -18,7 +18,6 @@ import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visi
 import type { entryInput, startInput } from "@/core/visit/visitInput";
 import { askedIn } from "@/core/visit/watched/elsewhere";
 import { watchedFaults } from "@/core/visit/watched/seen";
-import { wornAt } from "@/core/visit/worn";
 import { type Ctx, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
@@ -28,7 +27,7 @@ import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
-import { helpLast, wornFacts } from "../history/aids";
+import { plannedAid } from "../history/aids";
 import { faultsSeenLast } from "../history/faultsSeen";
 import { regionsOf } from "../history/regions";
 import { recentVisits } from "../history/visits";
@@ -141,12 +140,12 @@ async function aidOfLine(
   client: ClientEpisode,
   sheet: SheetVersion,
 ): Promise<(l: KeptLine) => Pick<KeptLine, "aid" | "bare">> {
-  const [worn, help] = await Promise.all([wornFacts(ctx, client.episodeId), helpLast(ctx, client.episodeId)]);
+  const aidOf = await plannedAid(ctx, client.episodeId);
   const { sheet: input, ...rest } = await contextOfSheet(ctx, client, sheet);
   const { aids: _aids, ...unhelped } = input;
   const plain = { ...rest, sheet: unhelped };
   return (l) => {
-    const aid = { worn: wornAt(worn, l.exerciseId), help: help[l.exerciseId] ?? ("none" as const) };
+    const aid = aidOf(l.exerciseId);
     if (aidKey(aid) === "") return { aid };
     const plan = sheet.lines.find((x) => x.plan.lineId === l.lineId)?.plan;
     const [judged] = plan ? judgeScore([{ ...plan, sharesRests: false }], plain) : [];

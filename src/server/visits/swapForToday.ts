@@ -20,13 +20,12 @@ import type { VisitEvent } from "@/core/visit/visitEvent";
 import type { swapAsked } from "@/core/visit/visitInput";
 import { askedIn } from "@/core/visit/watched/elsewhere";
 import { watchedFaults } from "@/core/visit/watched/seen";
-import { wornAt } from "@/core/visit/worn";
 import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
-import { helpLast, wornFacts } from "../history/aids";
+import { plannedAid } from "../history/aids";
 import { regionsOf } from "../history/regions";
 import { versionById } from "../versions/sheets";
 import type { RunningVisit } from "./running";
@@ -101,7 +100,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
   });
   const conditionIds = (await conditionsOf(ctx, visit.episodeId)).map((c) => c.condition.id);
   const followed = await regionsOf(ctx, visit.episodeId);
-  const [worn, help] = await Promise.all([wornFacts(ctx, visit.episodeId), helpLast(ctx, visit.episodeId)]);
+  const aidOf = await plannedAid(ctx, visit.episodeId);
   const running = visit.lines.find((l) => l.lineId === lineId);
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
   const lineOn = (exerciseId: string): KeptLine | null => {
@@ -117,7 +116,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
       painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax),
       faults: watchedFaults(e, conditionIds, []),
       regions: askedIn(e, followed, client),
-      aid: { worn: wornAt(worn, e.id), help: help[e.id] ?? "none" },
+      aid: aidOf(e.id),
     };
   };
   return { client, exercise, candidates, lineOn };

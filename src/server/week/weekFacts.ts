@@ -123,9 +123,8 @@ export async function hardDays(ctx: Ctx, episodeId: string): Promise<BlockQuesti
   });
   const besides = await besidesWithin(ctx, episodeId, HARD_BACK_DAYS);
   const own = besides.flatMap(({ on, done }) => {
-    const muscles = hardBesides(done);
-    const what = done.map((a) => a.what).join(", ");
-    return muscles.length > 0 ? [{ on, isAccumulated: false, muscles, what }] : [];
+    const hard = hardBesides(done);
+    return hard ? [{ on, isAccumulated: false, ...hard }] : [];
   });
   return [...run, ...own];
 }

@@ -16,7 +16,8 @@ export function RegionFields({ part }: { part: StoryPart }) {
     put(draft.regions.map((r, i) => (i === at ? { ...r, ...by } : r)));
   const isFree = (id: PainRegion) => !draft.regions.some((r) => r.region === id);
   // what is marked in the picture is offered first
-  const next = PAIN_REGION_IDS.find((id) => draft.painMarks.includes(id) && isFree(id)) ?? "back_low";
+  const free = PAIN_REGION_IDS.filter(isFree);
+  const next = free.find((id) => draft.painMarks.includes(id)) ?? (free[0] as PainRegion);
   return (
     <section className="grid gap-2">
       <h3 className="text-[16px]">

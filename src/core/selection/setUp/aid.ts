@@ -28,11 +28,8 @@ export const isMoreAid = (done: Aid, planned: Aid): boolean =>
 /** The station as it is with an aid: another one, that never speaks for the plain one. Rule Aid 1. */
 export const aidedStationId = (id: string, key: string): string => (key === "" ? id : `${id}+${key}`);
 
-/** What is planned to be worn and held, by exercise: its key; else the usual one. */
-export interface AidsKnown {
-  usual: string;
-  byExercise: Readonly<Record<string, string>>;
-}
+/** What is planned to be worn and held, by exercise: its key; missing: nothing that helps. */
+export type AidsKnown = Readonly<Record<string, string>>;
 
 const aided = <S extends Readonly<Record<string, StationLearnt>>>(stations: S, key: string): S =>
   Object.fromEntries(

@@ -89,7 +89,7 @@ export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: Sc
 /** The same where an exercise is done with something worn or held. Rule Aid 1. */
 function helped(context: ScoreContext, exerciseId: string): ScoreContext {
   const { aids, strength } = context.sheet;
-  const key = aids?.byExercise[exerciseId] ?? aids?.usual ?? "";
+  const key = aids?.[exerciseId] ?? "";
   return key === ""
     ? context
     : { ...context, sheet: { ...context.sheet, strength: underAid(strength, key) } };

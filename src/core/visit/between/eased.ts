@@ -32,14 +32,24 @@ export function withLoad(line: KeptLine, tasks: readonly LiveTask[], loadKg: num
   });
 }
 
-/** The open sets of a line no heavier than what is set without its aid; lighter ones stay. Rule Aid 2. */
+/**
+ * The open sets of a line after an aid was taken away: none harder than its plan, nor than what is set without the planned aid
+ * (`bare`; null: the plan was made without, or nobody knows). Lighter ones stay. Rule Aid 2.
+ */
 export const withoutAid = (
   line: Pick<KeptLine, "lineId" | "isHelp">,
   tasks: readonly LiveTask[],
-  bare: NonNullable<KeptLine["bare"]>,
+  bare: KeptLine["bare"],
 ): LiveTask[] =>
   tasks.map((t) => {
-    if (t.lineId !== line.lineId || t.status !== "open" || t.loadKg === null) return t;
-    const isAbove = line.isHelp ? t.loadKg < bare.loadKg : t.loadKg > bare.loadKg;
-    return isAbove ? { ...t, loadKg: bare.loadKg, how: bare.how } : t;
+    if (t.lineId !== line.lineId || t.status !== "open") return t;
+    const isHarder = (kg: number | null, than: number) =>
+      kg !== null && (line.isHelp ? kg < than : kg > than);
+    const planned =
+      t.plannedKg !== null && isHarder(t.loadKg, t.plannedKg)
+        ? { ...t, loadKg: t.plannedKg, how: t.plannedHow }
+        : t;
+    return bare && isHarder(planned.loadKg, bare.loadKg)
+      ? { ...planned, loadKg: bare.loadKg, how: bare.how }
+      : planned;
   });

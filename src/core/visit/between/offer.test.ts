@@ -156,6 +156,23 @@ test("a set with another aid, or in which another region hurt, offers nothing ha
   expect(offerFor(state(l, withBack(3)))).toBeNull();
 });
 
+test("what was taken as offered in a wrap goes back to the plan when the wrap comes off (Aid 2)", () => {
+  const l = kept();
+  const wrap: VisitEvent = { type: "aid", lineId: l.lineId, worn: "tight_wrap", help: "none", at: 0 };
+  const easy = [wrap, ...after(l, [{ reserve: 9 }])];
+  const o = offerFor(state(l, easy));
+  if (!o?.loadKg) throw new Error("nothing was offered");
+  const taken: VisitEvent[] = [
+    ...easy,
+    { type: "take", lineId: l.lineId, loadKg: o.loadKg, reps: o.reps, at: 150_000 },
+  ];
+  expect(currentTask(state(l, taken))?.loadKg).toBe(o.loadKg);
+  const off: VisitEvent = { ...wrap, worn: "none", at: 160_000 };
+  const bare = currentTask(state(l, [...taken, off]));
+  expect(bare?.loadKg).toBe(bare?.plannedKg);
+  expect(bare?.loadKg).toBeLessThan(o.loadKg);
+});
+
 test("a muscle that gave out offers less, at least a twentieth of it; strictly the line ends and says so", () => {
   const l = kept();
   const s = state(l, after(l, [{ reserve: 0, reps: 6, early: "muscle" }]));

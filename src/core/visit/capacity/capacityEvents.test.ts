@@ -162,6 +162,8 @@ describe("what was lifted with something worn or held (Aid 1)", () => {
     const events = of([done(1, 120, wrapped), done(2, 120, wrapped)]).map((e) => ({ ...e, isTrusted: true }));
     const learnt = learn(prior, events, events[0]?.on ?? "");
     expect(Math.exp(learnt.peak.mean)).toBeCloseTo(100, 6);
+    // nobody was tested by it: the caps of an untested leg stay
+    expect(learnt.from).toBe("prior");
     const known = { extension: learnt, flexion: learnt, quiet: {} } as unknown as KnownStrength;
     const [id = ""] = Object.keys(learnt.stations);
     const plainId = id.replace("+tight_wrap", "");

@@ -117,6 +117,7 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], key: string, from: 
     station: { ...station, id, isOwn: station.isOwn || key !== "" },
     stationSd: key === "" ? plainSd : Math.hypot(plainSd, AID_SD),
     sets,
+    isAided: key !== "",
     isTrusted:
       from.confirmed.has(l.visitId) ||
       most === 0 ||

@@ -5,7 +5,6 @@ import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { Marker } from "@/core/story/markers";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { MassUnit } from "@/core/units/mass";
-import type { WornFacts } from "@/core/visit/worn";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
 import { DEED_SENTENCES } from "@/words/en/access";
@@ -31,8 +30,6 @@ export interface FloorLaneProps {
   painMax: number;
   body: Body;
   machines: GymMachine[];
-  /** what is worn, from the set-up cards, by exercise; else what the story asks for */
-  worn: WornFacts;
   /** movements that bring it on */
   markers: readonly Marker[];
   /** lines that come into where it hurts */

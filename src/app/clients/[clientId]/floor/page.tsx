@@ -7,7 +7,6 @@ import { conditionsOf } from "@/server/client/conditions";
 import { machinesOf } from "@/server/clinic/machines";
 import { lastRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { painfulLines } from "@/server/facts/painfulLines";
-import { wornFacts } from "@/server/history/aids";
 import { markersOf } from "@/server/history/markers";
 import { sheetsOf, versionById } from "@/server/versions/sheets";
 import { floorBarred } from "@/server/visits/floor";
@@ -54,7 +53,6 @@ export default async function FloorPage({
       painMax: await painMaxFor(ctx, client),
       ask: await recheckAsk(ctx, client),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
-      worn: await wornFacts(ctx, client.episodeId),
       markers: await markersOf(ctx, client.episodeId),
       painful: await painfulLines(ctx, client, open?.lines ?? sheet?.lines.map((l) => l.kept) ?? []),
       conditionIds: (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id),
@@ -90,7 +88,6 @@ export default async function FloorPage({
       painMax={data.painMax}
       body={bodyOf(client)}
       machines={data.machines}
-      worn={data.worn}
       markers={data.markers}
       painful={data.painful}
       conditionIds={data.conditionIds}

@@ -8,7 +8,7 @@ import { offerFor } from "@/core/visit/between/offer";
 import { sideOf } from "@/core/visit/recordOf";
 import { aidNow, currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
 import { taskKey } from "@/core/visit/tasks";
-import { wornAt, wrapNow } from "@/core/visit/worn";
+import { wrapNow } from "@/core/visit/worn";
 import { Problem } from "@/ui/form/Problem";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { scoreDeeds } from "@/ui/keys/scoreDeeds";
@@ -68,7 +68,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
 
   const task = state.under?.task ?? currentTask(state);
   const line = task ? lineOf(state, task.lineId) : null;
-  const worn = line ? wornAt(props.worn, line.exerciseId) : props.worn.usual;
+  const worn = line ? aidNow(state, line.lineId).worn : "none";
   const painMax = line?.painMax ?? props.painMax;
   const clock = useSetClock(state, happen, {
     beats,
