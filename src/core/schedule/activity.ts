@@ -16,6 +16,9 @@ export const activity = z.object({
 });
 export type Activity = z.infer<typeof activity>;
 
+/** So many are kept of a story. */
+export const MOST_ACTIVITIES = 6;
+
 /** What else was done on the day of a visit; null: nobody asked. */
 export const besides = z.array(activity).max(3, { error: "input.many_besides" }).nullable();
 

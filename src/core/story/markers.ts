@@ -24,10 +24,12 @@ const marker = z
   });
 export type Marker = z.infer<typeof marker>;
 
+export const MOST_MARKERS = 3;
+
 /** Each movement once: a score names it. */
 export const markers = z
   .array(marker)
-  .max(3, { error: "input.many_markers" })
+  .max(MOST_MARKERS, { error: "input.many_markers" })
   .refine((all) => new Set(all.map((m) => m.kind)).size === all.length, { error: "input.marker_once" });
 
 /** How a movement was before the first set of a visit and after the last; null: not asked. */
@@ -39,13 +41,13 @@ export const markerScores = z.object({
 export type MarkerScores = z.infer<typeof markerScores>;
 
 /** So many points are a change. Rule Marker 1. */
-const CHANGE = 2;
+export const MARKER_CHANGE = 2;
 
 /** What a visit did to a movement; null: one of its scores is missing. Rule Marker 1. */
 export function markerMove({ before, after }: MarkerScores): "eased" | "stirred" | "same" | null {
   if (before === null || after === null) return null;
-  if (before - after >= CHANGE) return "eased";
-  return after - before >= CHANGE ? "stirred" : "same";
+  if (before - after >= MARKER_CHANGE) return "eased";
+  return after - before >= MARKER_CHANGE ? "stirred" : "same";
 }
 
 /** Visits with holds after which they are known to ease, and after which they are known not to [own]. */

@@ -12,7 +12,9 @@ const followedRegion = z.object({
 export type FollowedRegion = z.infer<typeof followedRegion>;
 
 /** The joint is the first of three. */
+export const MOST_FOLLOWED = 2;
+
 export const followedRegions = z
   .array(followedRegion)
-  .max(2, { error: "input.many_followed" })
+  .max(MOST_FOLLOWED, { error: "input.many_followed" })
   .refine((all) => new Set(all.map((x) => x.region)).size === all.length, { error: "input.region_once" });

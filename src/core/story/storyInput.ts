@@ -2,7 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../rules/conditions";
 import { GOALS } from "../rules/goals";
 import { UNCOVERED_IDS } from "../rules/uncovered";
-import { regularActivity } from "../schedule/activity";
+import { MOST_ACTIVITIES, regularActivity } from "../schedule/activity";
 import {
   bodyMassKg,
   heightM,
@@ -82,7 +82,7 @@ const episodeFields = {
   /** movements that bring it on. Rule Marker 1 */
   markers: markers.default([]),
   /** what is done every week beside the exercises. Rule Besides 1 */
-  activities: z.array(regularActivity).max(6, { error: "input.many_activities" }).default([]),
+  activities: z.array(regularActivity).max(MOST_ACTIVITIES, { error: "input.many_activities" }).default([]),
   support: z.enum(SUPPORT_IDS, { error: "input.choose_support" }),
   trainsAt: z.enum(PLACE_IDS, { error: "input.choose_place" }),
   /** ISO weekdays, 1 is Monday */

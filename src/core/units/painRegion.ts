@@ -27,10 +27,13 @@ export const painRegion = z.enum(PAIN_REGION_IDS, { error: "input.choose_region"
 export const painAt = z.object({ region: painRegion, pain: painScore });
 export type PainAt = z.infer<typeof painAt>;
 
+/** So many are asked for at once. */
+export const MOST_ELSEWHERE = 4;
+
 /** Regions other than the joint that the episode is about, each once. Rule Region 1. */
 export const painsElsewhere = z
   .array(painAt)
-  .max(4, { error: "input.many_regions" })
+  .max(MOST_ELSEWHERE, { error: "input.many_regions" })
   .refine((all) => new Set(all.map((x) => x.region)).size === all.length, { error: "input.region_once" });
 
 /** The same with what was said of a region, in place of what was said before. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { conditionById } from "../../rules/conditions";
 import { isKnownAnswer } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
-import { regularActivity } from "../../schedule/activity";
+import { MOST_ACTIVITIES, regularActivity } from "../../schedule/activity";
 import { ANSWERS } from "../../screening/screening";
 import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
@@ -68,7 +68,7 @@ export const episode = table(
     /** files of before it was asked have none */
     regions: followedRegions.default([]),
     markers: markers.default([]),
-    activities: z.array(regularActivity).max(6).default([]),
+    activities: z.array(regularActivity).max(MOST_ACTIVITIES).default([]),
     story_at: moment,
   }),
   { client_id: "client" },

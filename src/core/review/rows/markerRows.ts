@@ -1,7 +1,8 @@
-import { MARKER_IDS, markerMove } from "../../story/markers";
+import { MARKER_CHANGE, MARKER_IDS, markerMove } from "../../story/markers";
 import { saidWith } from "../../units/said";
 import type { ReviewFacts } from "../facts";
-import { type Point, point, type Row, rowOf } from "../row";
+import { type Point, point, type Row } from "../row";
+import { scoreRow } from "./scoreRow";
 
 /** Movements that bring the pain on, before and after each visit in which they were tried. Rule Marker 1. */
 export const markerRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
@@ -18,7 +19,7 @@ export const markerRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
           ? []
           : [point(on, value, move ? [saidWith("review.marker_move", { move })] : [])];
       });
-    return rowOf({
+    return scoreRow({
       id: `marker ${kind}`,
       name: saidWith("review.marker", { kind }),
       how: {
@@ -28,11 +29,7 @@ export const markerRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
         origin: "entered",
       },
       under: { code: "review.marker_under" },
-      unit: "of 10",
-      better: "down",
-      realChange: 2,
-      least: 0,
-      most: 10,
+      realChange: MARKER_CHANGE,
       series: [
         { key: "before", name: { code: "review.marker_before" }, mark: "ring", points: of("before") },
         { key: "after", name: { code: "review.marker_after" }, mark: "dot", points: of("after") },

@@ -1,7 +1,8 @@
 import { type Said, saidWith } from "../../units/said";
 import { stopSaid } from "../../visit/signs/stopReasons";
 import type { ReviewVisit } from "../facts";
-import { point, type Row, rowOf } from "../row";
+import { point, type Row } from "../row";
+import { scoreRow } from "./scoreRow";
 
 /** Joint pain before, in, after a visit and the next morning. */
 export function painRow(visits: readonly ReviewVisit[]): Row {
@@ -14,22 +15,10 @@ export function painRow(visits: readonly ReviewVisit[]): Row {
       return x === null ? [] : [point(v.on, x, note(v))];
     });
   const limit = visits.findLast((v) => v.painMax !== null)?.painMax ?? null;
-  return rowOf({
+  return scoreRow({
     id: "pain",
     name: { code: "review.pain" },
-    how: {
-      formula: { code: "review.pain_formula" },
-      source: { code: "review.pain_source" },
-      confidence: "high",
-      origin: "entered",
-      cannotTell: { code: "review.pain_cannot" },
-    },
     under: { code: "review.pain_under" },
-    unit: "of 10",
-    better: "down",
-    realChange: 2,
-    least: 0,
-    most: 10,
     marks: limit === null ? [] : [{ value: limit, words: saidWith("review.most_allowed", { most: limit }) }],
     series: [
       {

@@ -1,7 +1,8 @@
 import { PAIN_REGION_IDS } from "../../units/painRegion";
 import { saidWith } from "../../units/said";
 import type { ReviewFacts } from "../facts";
-import { point, type Row, rowOf } from "../row";
+import { point, type Row } from "../row";
+import { scoreRow } from "./scoreRow";
 
 /** Pain in each other region that was named or is followed: the worst in a set, and the morning after. Rule Region 4. */
 export const regionRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
@@ -11,22 +12,10 @@ export const regionRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
         const value = v.regions.find((r) => r.region === region)?.[which] ?? null;
         return value === null ? [] : [point(v.on, value)];
       });
-    return rowOf({
+    return scoreRow({
       id: `region ${region}`,
       name: saidWith("review.region", { region }),
-      how: {
-        formula: { code: "review.pain_formula" },
-        source: { code: "review.pain_source" },
-        confidence: "high",
-        origin: "entered",
-        cannotTell: { code: "review.pain_cannot" },
-      },
       under: { code: "review.region_under" },
-      unit: "of 10",
-      better: "down",
-      realChange: 2,
-      least: 0,
-      most: 10,
       series: [
         { key: "worst", name: { code: "review.worst_in_set" }, mark: "square", points: of("worst") },
         { key: "morning", name: { code: "review.next_morning" }, mark: "dot", points: of("morning") },

@@ -1,8 +1,8 @@
-import { type Activity, type BesidesSaid, LOADED, USUAL_BESIDES } from "@/core/schedule/activity";
+import { type Activity, type BesidesSaid, USUAL_BESIDES } from "@/core/schedule/activity";
 import { Choice } from "@/ui/form/Choice";
 import { Words } from "@/ui/form/Words";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
-import { LOADED_WORDS } from "@/words/en/story";
+import { LoadedBoxes } from "../../../_story/LoadedBoxes";
 
 /** What stands for "something that nobody named before". */
 const OWN = "own";
@@ -52,22 +52,7 @@ export function BesidesField({
               onChange={(e) => onChange({ ...value, what: e.target.value || " " })}
             />
           </div>
-          {LOADED.map((x) => (
-            <label key={x} className="flex items-center gap-1">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-primary checkbox-xs"
-                checked={value.loads.includes(x)}
-                onChange={() =>
-                  onChange({
-                    ...value,
-                    loads: value.loads.includes(x) ? value.loads.filter((l) => l !== x) : [...value.loads, x],
-                  })
-                }
-              />
-              on the {LOADED_WORDS[x]}
-            </label>
-          ))}
+          <LoadedBoxes value={value.loads} onChange={(loads) => onChange({ ...value, loads })} />
         </div>
       )}
       {value.what && (
