@@ -86,8 +86,8 @@ export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: Sc
   });
 }
 
-/** The same where an exercise is done with something worn or held. Rule Aid 1. */
-function helped(context: ScoreContext, exerciseId: string): ScoreContext {
+/** By what an exercise is judged where something is worn or held in it. Rule Aid 1. */
+export function helped(context: ScoreContext, exerciseId: string): ScoreContext {
   const { aids, strength } = context.sheet;
   const key = aids?.[exerciseId] ?? "";
   return key === ""
