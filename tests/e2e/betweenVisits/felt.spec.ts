@@ -101,8 +101,10 @@ test("what is felt elsewhere, worn, eased and done besides goes into what is dec
   await score(page, /^Joint pain now/, 1).click();
   await page.keyboard.press("Enter");
   await expect(page.getByText(/Done. Nothing more to enter/)).toBeVisible();
+  // what was sent last has arrived; and whatever hour this runs at, the morning after has begun
+  await expect(page.getByText("saved at the clinic")).toBeVisible();
+  await letANightPass(id, 2);
   // the morning asks for the hip too, and what else was done that day
-  await letANightPass(id);
   await page.goto(`/clients/${id}/morning`);
   await isAlive(page);
   await score(page, /^Joint pain that morning/, 1).click();
