@@ -196,6 +196,7 @@ export function draftFactsOn(c: TrialClient, visits: number): DraftFacts {
     isOfTheBack: condition.main_region === "lumbar",
     painSites: site ? [site] : [],
     painfulArcs: [],
+    gap: null,
     schools: {},
     notYet: notYetOf(
       { rises: p.rises ? "yes" : "hands", climbs: p.climbs ? "yes" : "rail" },

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
-import { NO_ARC } from "@/core/measure/measurementInput";
+import { NOTHING_BESIDE } from "@/core/measure/measurementInput";
 import type { SheetLine } from "@/core/sheet/line/sheetInput";
 import type { Scheme } from "@/core/sheet/schemes/scheme";
 import type { ClientEpisode } from "@/server/client/clients";
@@ -201,7 +201,7 @@ test("repetition tests on a machine are what loads are learnt from, of this side
     twoLegs: side === null,
     chairM: null,
     armsUsed: null,
-    ...NO_ARC,
+    ...NOTHING_BESIDE,
   });
   const other = client.side === "left" ? "right" : "left";
   const record = (value: number, side: "left" | "right" | null, later: number) =>

@@ -60,7 +60,7 @@ const SERVER: House = {
     bounds: "client",
     history: "client versions",
     links: "client history",
-    measure: "bounds client",
+    measure: "bounds client clinic",
     facts: "bounds client clinic history measure",
     week: "bounds client clinic facts history measure versions",
     choice: "bounds client clinic facts history measure",

@@ -19,6 +19,12 @@ export interface Body {
   hipFlexionMaxDeg: number;
   /** straight-leg raise, degrees */
   straightLegRaiseDeg: number;
+  /** ankle bend with the knee bent up to which the heel stays down, degrees */
+  dorsiflexionMaxDeg: number;
+  /** what of its reach was measured: by the hip's and the raise the backs are set (rule Measured 3) */
+  measured?: { hip?: boolean; raise?: boolean; ankle?: boolean };
+  /** knee bend in which the pelvis was seen to roll, by the machine's id */
+  pelvisRollsDeg?: Readonly<Record<string, number>>;
 }
 
 /**
@@ -40,6 +46,7 @@ export function bodyFrom(massKg: number, heightM: number, shankLengthM = 0.246 *
     shankComM: 0.606 * shankLengthM,
     hipFlexionMaxDeg: 105,
     straightLegRaiseDeg: 75,
+    dorsiflexionMaxDeg: 35,
   };
 }
 

@@ -1,3 +1,4 @@
+import type { NeedOfGoal } from "../measure/goalNeeds";
 import type { Stage } from "../rules/conditions";
 import type { Muscle } from "../schedule/balance";
 import type { PainfulArc } from "../strength/painfulArc";
@@ -36,6 +37,8 @@ export interface DraftFacts {
   /** one grade more swelling than at the visit before */
   swellingIsUp: boolean;
   weak: readonly WeakGroup[];
+  /** what a goal asks that is furthest from what was measured. Rule "Measured 5" */
+  gap: NeedOfGoal | null;
   /** over 75, or below the chair-rise norm */
   isFrail: boolean;
   pressureIsKnown: boolean;

@@ -79,6 +79,7 @@ function change(
       notYet: [],
       swellingIsUp: false,
       weak: [],
+      gap: null,
       isFrail: false,
       pressureIsKnown: true,
       isFirstVisit: false,

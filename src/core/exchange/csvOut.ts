@@ -115,6 +115,7 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
       columns: [
         ...["client", "taken_at", "what", "side", "value", "unit", "way", "stands", "taken_by"],
         ...["moved", "from_deg", "to_deg", "load_kg"],
+        ...["step_cm", "steps", "test_name", "test_unit", "test_better", "test_error"],
       ],
       rows: rows.measurement.map((m) => [
         client,
@@ -122,11 +123,13 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
         measurementKind(m.kind).name,
         m.side,
         m.value,
-        measurementKind(m.kind).unit,
+        m.test_unit ?? measurementKind(m.kind).unit,
         m.way,
         m.voided_at ? "no" : "yes",
         who.get(m.taken_by) ?? "",
         ...[m.moved, m.from_deg, m.to_deg, m.load_kg],
+        ...[m.step_m === null ? null : Math.round(m.step_m * 1000) / 10, m.steps],
+        ...[m.test_name, m.test_unit, m.test_better, m.test_error],
       ]),
     },
     {

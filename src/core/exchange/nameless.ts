@@ -11,7 +11,7 @@ const FREE: Readonly<Record<string, readonly string[]>> = {
   screening_clearance: ["words"],
   episode_limit: ["reason"],
   strength_test: ["void_reason"],
-  measurement: ["void_reason", "apparatus"],
+  measurement: ["void_reason", "apparatus", "test_name", "test_unit"],
   set_up_card: ["feet", "note", "above_start"],
   exercise_swap: ["reason"],
   recheck: ["what"],

@@ -1,3 +1,4 @@
+import type { MeasurementInput } from "../measure/measurementInput";
 import type { MeasurementKind } from "../measure/measurementKinds";
 import { conditionById } from "../rules/conditions";
 import type { Movement } from "../strength/movements";
@@ -51,6 +52,7 @@ export function rowsOfNewClient(
         birth_year: c.birthYear,
         height_m: c.heightM,
         body_mass_kg: c.bodyMassKg,
+        body_mass_at: null,
         shank_length_m: null,
         norm_sex: c.sex,
         language: "en",
@@ -187,6 +189,7 @@ export const rowOfMeasurement = (
     value: number;
     way: "active" | "passive" | null;
     on: string;
+    beside?: Partial<Pick<MeasurementInput, "stepM" | "steps" | "test">>;
   },
   m: Making,
 ): FileRow => ({
@@ -207,6 +210,13 @@ export const rowOfMeasurement = (
   from_deg: null,
   to_deg: null,
   load_kg: null,
+  step_m: x.beside?.stepM ?? null,
+  steps: x.beside?.steps ?? null,
+  machine_id: null,
+  test_name: x.beside?.test?.name ?? null,
+  test_unit: x.beside?.test?.unit ?? null,
+  test_better: x.beside?.test?.better ?? null,
+  test_error: x.beside?.test?.error ?? null,
   taken_at: `${x.on}T12:00:00Z`,
   taken_by: m.by,
   voided_at: null,

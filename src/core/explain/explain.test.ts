@@ -32,7 +32,6 @@ const all: ToldFacts = {
     weight: { mostN: null, barsPresses: null },
     startCap: startCapOf({ irritability: "low", isPostOp: false, painAtRest: 0, painAtWorst: 1 }),
     hasBackProblem: false,
-    hipIsMeasured: false,
     strength: { ...knownOf(untestedStrength(body, SOUND)), extension: surely("extension", 130) },
   } as unknown as SheetInput,
 };

@@ -12,7 +12,7 @@ import { issueSaid } from "../units/wrong";
 import { dueMeasurements } from "./dueMeasurements";
 import { type DatedMeasurement, type DatedStrength, findingsFrom, pairedStrength } from "./findings";
 import { measurementInput, plainMeasurement } from "./measurementInput";
-import { MEASUREMENT_KIND_IDS } from "./measurementKinds";
+import { MEASUREMENT_KIND_IDS, measurementKind } from "./measurementKinds";
 import { type MeasuredArc, painfulArcsNow } from "./painfulArcs";
 import { sitToStandBelow } from "./sitToStand";
 import { ratioSummary, strengthSummary } from "./strengthSummary";
@@ -264,6 +264,11 @@ describe("a measurement as it is sent", () => {
       { kind: "painful_arc", way: null, value: 4, moved: "closed", fromDeg: 0, toDeg: 20, loadKg: 0 },
       /leave it empty/,
     ],
+    [{ kind: "step_downs_30s", way: null, value: 9 }, /step's height/],
+    [{ kind: "step_downs_30s", way: null, value: 9, stepM: 0.8 }, /between 5 and 60 cm/],
+    [{ kind: "stairs_time", way: null, value: 9 }, /how many steps/],
+    [{ kind: "pelvis_rolls", way: null, value: 90 }, /Choose the machine/],
+    [{ kind: "free_test", way: null, value: 9 }, /Name the test/],
     [{ kind: "guess", way: null }, /what was measured/],
   ])("%j", (over, expected) => {
     expect(sentences(over).join(" ")).toMatch(expected);
@@ -271,10 +276,11 @@ describe("a measurement as it is sent", () => {
 
   test("every kind can be sent plainly at its bounds, except those that need more", () => {
     for (const kind of MEASUREMENT_KIND_IDS) {
-      const ok = measurementInput.safeParse(plainMeasurement(ID, kind, "left", 15)).success;
-      expect(ok).toBe(
-        !["sit_to_stand_30s", "repetition_test", "swelling", "daily_pain", "painful_arc"].includes(kind),
-      );
+      const { least, most, with: beside } = measurementKind(kind);
+      const isTaken = (value: number) =>
+        measurementInput.safeParse(plainMeasurement(ID, kind, "left", value)).success;
+      for (const value of [least, most]) expect([kind, isTaken(value)]).toEqual([kind, beside === null]);
+      for (const value of [least - 1, most + 1]) expect([kind, isTaken(value)]).toEqual([kind, false]);
     }
   });
 });

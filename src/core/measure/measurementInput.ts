@@ -4,6 +4,23 @@ import { side, uuid, wholeField } from "../units/fields";
 import { wrong } from "../units/wrong";
 import { MEASUREMENT_KIND_IDS, type MeasurementKind, measurementKind } from "./measurementKinds";
 
+/** A test of a clinic's own: what it is called, its unit, which way is better, and its error where that is known. */
+export const freeTest = z.object({
+  name: z.string({ error: "input.test_name" }).trim().min(1, { error: "input.test_name" }).max(60, {
+    error: "input.test_name",
+  }),
+  unit: z.string({ error: "input.test_unit" }).trim().max(16, { error: "input.test_unit" }),
+  better: z.enum(["up", "down"], { error: "input.test_better" }),
+  error: z
+    .number({ error: "input.test_error" })
+    .min(0, { error: "input.test_error" })
+    .max(10_000, {
+      error: "input.test_error",
+    })
+    .nullable(),
+});
+export type FreeTest = z.infer<typeof freeTest>;
+
 /** One measurement as it is sent; what a kind needs besides its value is checked with it. */
 export const measurementInput = z
   .object({
@@ -33,6 +50,16 @@ export const measurementInput = z
       .max(400, { error: "input.arc_load" })
       .nullable()
       .default(null),
+    /** how high the step was, how many steps the stairs had, on which machine it was seen */
+    stepM: z
+      .number({ error: "input.step_height" })
+      .min(0.05, { error: "input.step_range" })
+      .max(0.6, { error: "input.step_range" })
+      .nullable()
+      .default(null),
+    steps: wholeField("steps", 1, 100).nullable().default(null),
+    machineId: uuid.nullable().default(null),
+    test: freeTest.nullable().default(null),
   })
   .superRefine((m, ctx) => {
     const say = (path: string, message: string) => ctx.addIssue({ code: "custom", path: [path], message });
@@ -59,6 +86,10 @@ export const measurementInput = z
       else if (m.fromDeg !== null && m.toDeg !== null && m.toDeg - m.fromDeg < LEAST_ARC_DEG)
         say("toDeg", wrong("input.arc_wide", { least: LEAST_ARC_DEG }));
     }
+    if (spec.with === "step" && m.stepM === null) say("stepM", "input.step_height");
+    if (spec.with === "steps" && m.steps === null) say("steps", "input.steps_done");
+    if (spec.with === "machine" && m.machineId === null) say("machineId", "input.choose_measured_machine");
+    if (spec.with === "name" && m.test === null) say("test", "input.test_name");
     if (m.kind === "sit_to_stand_30s") {
       if (m.chairM === null) say("chairM", "input.chair_height");
       if (m.armsUsed === null) say("armsUsed", "input.arms_used");
@@ -68,8 +99,11 @@ export type MeasurementInput = z.infer<typeof measurementInput>;
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-/** What only a painful arc has. */
-export const NO_ARC = { moved: null, fromDeg: null, toDeg: null, loadKg: null } as const;
+/** What only a painful arc, a step, stairs, a machine or a test of one's own has. */
+export const NOTHING_BESIDE = {
+  ...{ moved: null, fromDeg: null, toDeg: null, loadKg: null },
+  ...{ stepM: null, steps: null, machineId: null, test: null },
+} as const;
 
 /** A measurement with nothing but its value: the rest as most kinds have it. */
 export const plainMeasurement = (
@@ -90,5 +124,5 @@ export const plainMeasurement = (
   twoLegs: null,
   chairM: null,
   armsUsed: null,
-  ...NO_ARC,
+  ...NOTHING_BESIDE,
 });

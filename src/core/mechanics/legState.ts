@@ -27,14 +27,20 @@ export interface LegState {
   heelLifts: boolean;
 }
 
-/** Largest dorsiflexion with the knee bent [assumed]; a client's test replaces it. */
-export const DORSIFLEXION_MAX_DEG = 35;
 /** Hamstrings let the hip bend this much further per degree of knee flexion (ratio of their levers). */
 const HAMSTRING_COUPLING = 0.45;
 
 /** Hip flexion available at a knee angle, degrees. Source: mechanics rules 4.2. */
 export const hipAvailableDeg = (body: Body, kneeFlexionDeg: number): number =>
   Math.min(body.hipFlexionMaxDeg, body.straightLegRaiseDeg + HAMSTRING_COUPLING * kneeFlexionDeg);
+
+/** How far the pelvis rolls by what was measured of this hip alone, degrees; the usual of adults says nothing here. */
+export const knownTuckDeg = (body: Body, hipFlexionDeg: number, kneeFlexionDeg: number): number =>
+  Math.max(
+    0,
+    body.measured?.hip ? hipFlexionDeg - body.hipFlexionMaxDeg : 0,
+    body.measured?.raise ? hipFlexionDeg - body.straightLegRaiseDeg - HAMSTRING_COUPLING * kneeFlexionDeg : 0,
+  );
 
 /** Joint loads of a leg in a configuration; what the tissues carry is worked out apart, by `tissueOf`. */
 export function legState(
@@ -52,7 +58,7 @@ export function legState(
     hipAvailableDeg: available,
     pelvicTuckDeg: Math.max(0, joint.hipFlexionDeg - available),
     dorsiflexionDeg,
-    heelLifts: dorsiflexionDeg !== null && dorsiflexionDeg > DORSIFLEXION_MAX_DEG,
+    heelLifts: dorsiflexionDeg !== null && dorsiflexionDeg > body.dorsiflexionMaxDeg,
   };
 }
 

@@ -2,7 +2,8 @@ import type { Moved } from "../capacity/learn";
 import type { CourseOf, CoursePoint } from "../decision/lineCourse";
 import type { DatedCost } from "../demand/costsOverTime";
 import type { DatedStrength } from "../measure/findings";
-import type { MeasuredArc } from "../measure/painfulArcs";
+import type { NeedOfGoal } from "../measure/goalNeeds";
+import type { MeasuredBeside } from "../measure/measured";
 import type { Action } from "../progression/safetyRules";
 import type { MarkerScores } from "../story/markers";
 import type { Side } from "../units/fields";
@@ -93,7 +94,9 @@ export interface ReviewFacts {
   can: Record<"knee_extension" | "knee_flexion", readonly Moved[]>;
   /** share of the other leg that opens the next phase, by movement; null: no phase asks for one */
   criterion: { knee_extension: number | null; knee_flexion: number | null };
-  measurements: MeasuredArc[];
+  measurements: MeasuredBeside[];
+  /** what the goals ask, the largest gap first */
+  needs: readonly NeedOfGoal[];
   costs: NamedCost[];
   planned: PlannedRun[];
   decisions: Decided[];

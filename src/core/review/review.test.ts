@@ -44,6 +44,7 @@ const facts = (over: Partial<ReviewFacts> = {}): ReviewFacts => ({
   can: { knee_extension: [], knee_flexion: [] },
   criterion: { knee_extension: 80, knee_flexion: null },
   measurements: [],
+  needs: [],
   costs: [],
   planned: [],
   decisions: [],
@@ -344,6 +345,7 @@ test("what hurts in its way narrows or goes, each leg by itself, with the load i
   ) => ({
     ...{ kind: "painful_arc" as const, way: null, moved: "closed" as const, loadKg: 10, takenOn, value },
     ...{ fromDeg, toDeg, side: side as "left" | "right" },
+    ...{ armsUsed: null, stepM: null, steps: null, machineId: null, test: null },
   });
   const f = facts({
     measurements: [

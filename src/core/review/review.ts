@@ -12,20 +12,24 @@ import { strengthRows, symmetryRows } from "./rows/strengthRows";
 import { weekRows } from "./rows/weekRows";
 
 /** The rows of a review in the order in which they are read; what has no point is left out. */
-export const rowsOfReview = (f: ReviewFacts): Row[] =>
-  [
+export function rowsOfReview(f: ReviewFacts): Row[] {
+  const measured = measureRows(f);
+  return [
     painRow(f.visits),
     ...regionRows(f),
     ...markerRows(f),
+    ...measured.filter((r) => r.leads),
     ...lineRows(f.lines, f.decisions),
     ...canRows(f),
     ...symmetryRows(f),
     ...strengthRows(f),
     ...costRows(f.costs),
     ...painfulRows(f),
-    ...measureRows(f),
+    ...measured.filter((r) => !r.leads),
     ...weekRows(f),
   ].filter((r) => r.series.some((s) => s.points.length > 0));
+}
 
 /** Rows that are looked at first; the others are one key away. */
-export const isFirst = (r: Row): boolean => /^(pain|region|marker|line|can|symmetry|cost|done)/.test(r.id);
+export const isFirst = (r: Row): boolean =>
+  r.leads === true || /^(pain|region|marker|line|can|symmetry|cost|done)/.test(r.id);

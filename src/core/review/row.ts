@@ -55,6 +55,8 @@ export interface Row {
   how: RowHow;
   /** a line across, with its words */
   marks: { value: number; words: Said }[];
+  /** a goal of the client asks for more of it than was measured: it leads */
+  leads?: true;
 }
 
 export const point = (

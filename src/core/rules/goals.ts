@@ -10,7 +10,13 @@ const need = z.object({
   test: z.string(),
   source: z.string(),
   confidence,
+  /** what of the record tells it; null: it is watched or asked, and no number here stands for it */
+  by: z
+    .object({ measure: z.string(), as: z.enum(["value", "symmetry", "per_kg"]) })
+    .nullable()
+    .default(null),
 });
+export type GoalNeed = z.infer<typeof need>;
 
 const goal = z.object({
   id: z.string(),

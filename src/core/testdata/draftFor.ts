@@ -74,6 +74,7 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
       notYet: x.notYet ?? [],
       swellingIsUp: x.swellingIsUp ?? false,
       weak: x.weak ?? [],
+      gap: x.gap ?? null,
       isFrail: x.isFrail ?? false,
       pressureIsKnown: x.pressureIsKnown ?? true,
       isFirstVisit: x.isFirstVisit ?? false,

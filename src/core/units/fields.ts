@@ -7,6 +7,7 @@ export type FieldName =
   | "accumulated_total"
   | "arc_from"
   | "arc_to"
+  | "steps"
   | "body_mass"
   | "height"
   | "lever_arm"

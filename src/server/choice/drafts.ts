@@ -9,9 +9,10 @@ import { isFrail } from "@/core/drafts/person/frailty";
 import { notYetOf } from "@/core/drafts/person/notYet";
 import { painSitesOf } from "@/core/drafts/person/painSites";
 import { swellingTrend } from "@/core/drafts/person/swellingTrend";
-import { weakGroups } from "@/core/drafts/person/weakGroups";
+import { weakGroups, withGap } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
+import { largestGap } from "@/core/measure/goalNeeds";
 import { GENERAL_STANCES, stanceId } from "@/core/rules/stances";
 import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { lowerFirst } from "@/core/units/lowerFirst";
@@ -26,6 +27,7 @@ import { legKnown } from "../facts/legs";
 import { painSentence } from "../facts/pain";
 import { visitsDone } from "../history/past";
 import { recentVisits } from "../history/visits";
+import { goalNeeds } from "../measure/goalNeeds";
 import { testsOf } from "../measure/measurements";
 import { findingsOnFile, measurementsOf, painfulArcsOf } from "../measure/otherMeasurements";
 
@@ -64,12 +66,14 @@ export async function draftFacts(
   const recipe = recipeOf(settled, goals);
   if (!recipe) return "The rules have no first draft for this phase: add exercises by hand.";
   const [screening] = await screeningsOf(ctx, client.episodeId);
+  const ageYears = ageYearsOf(ctx, client);
+  const gap = largestGap(await goalNeeds(ctx, { ...client, goals: story.goals, ageYears }));
   const weak = weakGroups(await testsOf(ctx, client.episodeId), client.side);
   return {
     variantId: first.variantId,
     recipe,
     stage: first.phase.stage,
-    aimed: aimedMuscles([first.condition.main_region], weak),
+    aimed: aimedMuscles([first.condition.main_region], withGap(weak, gap)),
     daysAWeek: story.weekdays.length || USUAL_DAYS,
     isOfTheBack: first.condition.main_region === "lumbar",
     painSites: painSitesOf(story.painMarks),
@@ -78,8 +82,9 @@ export async function draftFacts(
     notYet: await notYet(ctx, client, story),
     swellingIsUp: trend === "one_more",
     weak,
+    gap,
     isFrail: isFrail({
-      ageYears: ageYearsOf(ctx, client),
+      ageYears,
       normSex: client.normSex,
       rises:
         newestOf(await measurementsOf(ctx, client.episodeId), "sit_to_stand_30s", client.side)?.value ?? null,

@@ -66,7 +66,7 @@ export async function clientEpisodes(
   }: { clientId?: string | null; episodeIds?: string[] | null; closedToo?: boolean } = {},
 ): Promise<ClientEpisode[]> {
   const rows = await ctx.tx`
-    select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, c.body_mass_kg,
+    select c.id as client_id, e.id as episode_id, c.name, c.occupation, c.birth_year, c.height_m, body_mass_of(c) as body_mass_kg,
       c.shank_length_m, c.norm_sex, c.language, e.side, e.condition, e.began_on, e.began_with, e.pain_school, e.irritability,
       e.usual_pain, e.story_at, e.swelling_applies, e.first_swelling, e.goal, e.uncovered, e.version,
       (select json_agg(json_build_object('conditionId', k.condition_id, 'variantId', k.variant_id, 'phaseId', k.phase_id)

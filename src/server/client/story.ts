@@ -149,7 +149,10 @@ export async function changeStory(
 async function writePerson(ctx: Ctx, clientId: string, person: PersonInput): Promise<void> {
   await ctx.tx`
     update client set name = ${person.name}, occupation = ${person.occupation}, birth_year = ${person.birthYear},
-      height_m = ${person.heightM}, body_mass_kg = ${person.bodyMassKg}, shank_length_m = ${person.shankLengthM},
+      height_m = ${person.heightM},
+      body_mass_at = case when abs(body_mass_of(client) - ${person.bodyMassKg}) < 0.25 then body_mass_at else ${ctx.now} end,
+      body_mass_kg = case when abs(body_mass_of(client) - ${person.bodyMassKg}) < 0.25 then body_mass_kg else ${person.bodyMassKg} end,
+      shank_length_m = ${person.shankLengthM},
       norm_sex = ${person.normSex}
     where id = ${clientId}`;
 }
@@ -314,7 +317,8 @@ export async function episodesOf(
   ctx: Ctx,
   clientId: string,
 ): Promise<{ name: string; person: PersonInput; episodes: EpisodeSummary[] }> {
-  const [client] = await ctx.tx`select * from client where id = ${clientId}`;
+  const [client] =
+    await ctx.tx`select c.*, body_mass_of(c) as mass_now from client c where c.id = ${clientId}`;
   if (!client) throw new Refused("missing", "There is no such client in this clinic. Go back to Today.");
   const rows = await ctx.tx`
     select e.*, (select count(*)::int from strength_test t where t.episode_id = e.id and t.voided_at is null) as tests,
@@ -327,7 +331,7 @@ export async function episodesOf(
       occupation: client.occupation,
       birthYear: client.birth_year,
       heightM: client.height_m,
-      bodyMassKg: client.body_mass_kg,
+      bodyMassKg: client.mass_now,
       shankLengthM: client.shank_length_m,
       normSex: client.norm_sex,
     },

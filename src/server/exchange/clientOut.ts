@@ -103,7 +103,8 @@ export async function peopleIn(
 /** The machines that cards and lines name, so that the file can be read where they are not. */
 async function machinesIn(ctx: Ctx, rows: Partial<Record<ClientTable, FileRow[]>>) {
   const ids = new Set<string>();
-  for (const c of rows.set_up_card ?? []) if (c.machine_id) ids.add(c.machine_id as string);
+  for (const c of [...(rows.set_up_card ?? []), ...(rows.measurement ?? [])])
+    if (c.machine_id) ids.add(c.machine_id as string);
   for (const l of rows.sheet_line ?? []) {
     const { machineId } = l.plan as { machineId?: string | null };
     if (machineId) ids.add(machineId);

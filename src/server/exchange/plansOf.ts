@@ -199,7 +199,7 @@ async function standingTests(ctx: Ctx, known: readonly KnownClient[]): Promise<M
     select episode_id, movement as what, side, torque_nm as value, knee_flexion_deg as deg, taken_at from strength_test
     where episode_id = any(${episodes}::uuid[]) and voided_at is null
     union all
-    select episode_id, kind, side, value, null, taken_at from measurement
+    select episode_id, concat_ws(' ', kind, test_name), side, value, null, taken_at from measurement
     where episode_id = any(${episodes}::uuid[]) and voided_at is null`;
   const all = new Map<string, number>();
   for (const r of rows) {
@@ -228,7 +228,7 @@ async function standingVisits(ctx: Ctx, known: readonly KnownClient[]): Promise<
 
 async function knownClients(ctx: Ctx): Promise<KnownClient[]> {
   const rows = await ctx.tx`
-    select c.id, e.id as episode_id, c.name, c.birth_year, c.body_mass_kg, c.height_m, c.shank_length_m, e.side, e.began_on
+    select c.id, e.id as episode_id, c.name, c.birth_year, body_mass_of(c) as body_mass_kg, c.height_m, c.shank_length_m, e.side, e.began_on
     from client c join episode e on e.client_id = c.id where e.closed_on is null`;
   return rows.map((r) => ({
     clientId: r.id,

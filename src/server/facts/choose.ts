@@ -39,7 +39,6 @@ export interface ChooseFacts {
   aids: AidsKnown;
   goalIds: string[];
   firstTissue: Tissue;
-  hipIsMeasured: boolean;
   weight: WeightOnLeg;
   startCap: StartCap;
   hasBackProblem: boolean;
@@ -61,7 +60,7 @@ const CAREFUL_WEEKS = 26;
 export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<ChooseFacts> {
   const bounds = await boundsOf(ctx, client);
   const weeks = weeksAfterSurgery(ctx, client);
-  const { body, hipIsMeasured, strength } = await legKnown(ctx, client);
+  const { body, strength } = await legKnown(ctx, client);
   const [story] = await ctx.tx`select goals, pain_worst from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
   const ownExercises = (await exercisesOf(ctx))
@@ -84,7 +83,6 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
     ownExercises,
     goalIds: (story?.goals ?? []).flatMap((g: { goalId: string | null }) => (g.goalId ? [g.goalId] : [])),
     firstTissue: firstTissue(conditions.map((c) => c.condition.id)),
-    hipIsMeasured,
     weight: weightOnLeg(bounds),
     startCap: startCapOf({
       irritability: client.irritability,

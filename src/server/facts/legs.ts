@@ -1,9 +1,10 @@
 import "server-only";
+import { withReach } from "@/core/body/reach";
 import type { Body } from "@/core/body/segments";
 import type { DoesDaily } from "@/core/demand/cost";
 import { personalFactor } from "@/core/isometrics/personalFactor";
 import { newestOf } from "@/core/measure/findings";
-import { withMeasuredHip } from "@/core/selection/setUp/machineFor";
+import type { MeasurementKind } from "@/core/measure/measurementKinds";
 import type { KnownStrength } from "@/core/selection/setUp/strengthKnown";
 import { weakenedBy } from "@/core/strength/weakenedBy";
 import type { Side } from "@/core/units/fields";
@@ -19,7 +20,6 @@ import { knownStrength } from "./strength";
 /** What a leg can do, and what it is known by. */
 export interface LegKnown {
   body: Body;
-  hipIsMeasured: boolean;
   strength: KnownStrength;
   does: DoesDaily;
 }
@@ -37,8 +37,15 @@ export const legKnown = (
 
 async function foldedLeg(ctx: Ctx, client: ClientEpisode, side: Side, until: string): Promise<LegKnown> {
   const measured = await measurementsOf(ctx, client.episodeId);
-  const hip = newestOf(measured, "hip_bend", side)?.value ?? null;
-  const body = withMeasuredHip(bodyOf(client), hip);
+  const newest = (kind: MeasurementKind) => newestOf(measured, kind, side)?.value ?? null;
+  // newest first: the first of a machine is what was seen there last
+  const rolls = measured.filter((m) => m.kind === "pelvis_rolls" && m.machineId !== null).reverse();
+  const body = withReach(bodyOf(client), {
+    hipBendDeg: newest("hip_bend"),
+    straightLegRaiseDeg: newest("straight_leg_raise"),
+    kneeToWallCm: newest("knee_to_wall"),
+    pelvisRollsDeg: Object.fromEntries(rolls.map((m) => [m.machineId, m.value])),
+  });
   const [story] = await ctx.tx`select rises, climbs, is_inactive from episode where id = ${client.episodeId}`;
   const risesByTest = measured.some(
     (m) => m.kind === "sit_to_stand_30s" && m.value > 0 && m.armsUsed === false,
@@ -64,5 +71,5 @@ async function foldedLeg(ctx: Ctx, client: ClientEpisode, side: Side, until: str
     k: personalFactor("knee", await timedHolds(ctx, client.episodeId)).k,
     until,
   });
-  return { body, hipIsMeasured: hip !== null, strength, does };
+  return { body, strength, does };
 }

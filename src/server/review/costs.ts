@@ -12,6 +12,7 @@ import type { Ctx } from "../base/context";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { type LegKnown, legKnown } from "../facts/legs";
 import { testsOf } from "../measure/measurements";
+import { measurementsOf } from "../measure/otherMeasurements";
 import type { PastEpisode } from "./episode";
 
 /** What the treated leg of an episode, open or closed, could do by its last day. */
@@ -20,15 +21,16 @@ export async function legOf(ctx: Ctx, e: PastEpisode, side: Side = e.side): Prom
   return legKnown(ctx, found[0] as ClientEpisode, { side, until: e.endsOn });
 }
 
-/** The body of a day: its mass as it was last written down by then. */
+/** The body of a day: its mass as it was last written down or measured by then. */
 async function bodiesOf(ctx: Ctx, e: PastEpisode) {
-  const masses = (await testsOf(ctx, e.episodeId)).sort((a, b) => a.takenOn.localeCompare(b.takenOn));
+  const masses = [
+    ...(await testsOf(ctx, e.episodeId)).map((t) => ({ on: t.takenOn, kg: t.bodyMassKg })),
+    ...(await measurementsOf(ctx, e.episodeId)).flatMap((m) =>
+      m.kind === "body_mass" ? [{ on: m.takenOn, kg: m.value }] : [],
+    ),
+  ].sort((a, b) => a.on.localeCompare(b.on));
   return (on: string) =>
-    bodyFrom(
-      masses.findLast((t) => t.takenOn <= on && t.bodyMassKg !== null)?.bodyMassKg ?? e.bodyMassKg,
-      e.heightM,
-      e.shankLengthM ?? undefined,
-    );
+    bodyFrom(masses.findLast((t) => t.on <= on)?.kg ?? e.bodyMassKg, e.heightM, e.shankLengthM ?? undefined);
 }
 
 /** What tasks took of the treated leg on every day on which something was learnt of it, by the body of that day. */

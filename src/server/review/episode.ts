@@ -8,6 +8,7 @@ export interface PastEpisode {
   episodeId: string;
   name: string;
   birthYear: number;
+  normSex: "female" | "male" | null;
   condition: string;
   side: "left" | "right";
   beganOn: string;
@@ -27,9 +28,8 @@ const isUuid = (text: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f
 export async function episodesToReview(ctx: Ctx, clientId: string): Promise<PastEpisode[]> {
   const rows = isUuid(clientId)
     ? await ctx.tx`
-        select e.id, e.client_id, e.condition, e.side, e.began_on, e.began_with, e.closed_on, e.goals, c.name, c.birth_year,
-          c.height_m,
-          c.body_mass_kg, c.shank_length_m
+        select e.id, e.client_id, e.condition, e.side, e.began_on, e.began_with, e.closed_on, e.goals, c.name, c.birth_year, c.norm_sex,
+          c.height_m, body_mass_of(c) as body_mass_kg, c.shank_length_m
         from episode e join client c on c.id = e.client_id
         where c.id = ${clientId} order by e.closed_on is null desc, e.began_on desc, e.id`
     : [];
@@ -40,6 +40,7 @@ export async function episodesToReview(ctx: Ctx, clientId: string): Promise<Past
     episodeId: r.id,
     name: r.name,
     birthYear: r.birth_year,
+    normSex: r.norm_sex,
     condition: r.condition,
     side: r.side,
     beganOn: r.began_on,

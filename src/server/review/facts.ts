@@ -7,7 +7,7 @@ import { besidesOf } from "@/core/schedule/activity";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { confounding } from "@/core/story/besides";
 import { partOf } from "@/core/story/part";
-import { weekdayOf } from "@/core/units/days";
+import { ageYearsOn, weekdayOf } from "@/core/units/days";
 import type { PainAt, PainRegion } from "@/core/units/painRegion";
 import { standing } from "@/core/visit/setRecord";
 import { worstElsewhere } from "@/core/visit/watched/elsewhere";
@@ -17,6 +17,7 @@ import { conditionsOf } from "../client/conditions";
 import { activitiesOf } from "../history/besides";
 import { workOfVisits } from "../history/past";
 import { recordsOf } from "../history/records";
+import { goalNeeds } from "../measure/goalNeeds";
 import { testsOf } from "../measure/measurements";
 import { measurementsOf } from "../measure/otherMeasurements";
 import { bandsOf } from "./bands";
@@ -53,6 +54,7 @@ export async function reviewFactsOf(ctx: Ctx, e: PastEpisode): Promise<ReviewFac
     can: { knee_extension: leg.strength.extension.moved, knee_flexion: leg.strength.flexion.moved },
     criterion,
     measurements,
+    needs: await goalNeeds(ctx, { ...e, ageYears: ageYearsOn(e.endsOn, e.birthYear) }),
     costs: await costsOf(ctx, e, leg),
     planned,
     decisions,

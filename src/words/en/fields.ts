@@ -21,6 +21,7 @@ const FIELDS: Readonly<Record<FieldName, string | readonly [string, string]>> = 
   load_read: "The load",
   force_read: "The force",
   cell_lever: ["The lever arm", "From the machine's axis to the cell."],
+  steps: "The number of steps",
   standing_rest: "A standing rest",
   carried_load: "Carried load",
   distance: "Distance",

@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { makeZip } from "client-zip";
 import { clientFile } from "@/core/exchange/clientFile";
+import { plainMeasurement } from "@/core/measure/measurementInput";
 import { rowsOfReview } from "@/core/review/review";
 import { clientEpisode } from "@/server/client/clients";
+import { machinesOf } from "@/server/clinic/machines";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { clientIdsOf } from "@/server/exchange/clinicOut";
@@ -94,6 +96,17 @@ beforeAll(async () => {
       } as never),
     daysLater(5),
   );
+  const rolls = (await clinic.as("trainer", machinesOf)).find((m) => m.family === "seated_knee_extension");
+  const plain = (...x: Parameters<typeof plainMeasurement> extends [string, ...infer R] ? R : never) =>
+    plainMeasurement(randomUUID(), ...x);
+  for (const m of [
+    { ...plain("step_downs_30s", "right", 11), stepM: 0.2 },
+    { ...plain("stairs_time", null, 14.5), steps: 12 },
+    { ...plain("pelvis_rolls", null, 85), machineId: rolls?.id ?? null },
+    { ...plain("free_test", null, 3), test: { name: "Sled", unit: "runs", better: "up" as const, error: 1 } },
+    plain("body_mass", null, 72.5),
+  ])
+    await clinic.as("therapist", (ctx) => recordMeasurement(ctx, client, m), daysLater(5));
   await plannedClient(clinic);
   archive = await archiveOf(clinic);
 }, 120_000);

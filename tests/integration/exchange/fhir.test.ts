@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import JSONSchemaValidator from "@asymmetrik/fhir-json-schema-validator";
 import { Fhir } from "fhir";
 import { fhirBundle } from "@/core/exchange/fhir/bundle";
+import { plainMeasurement } from "@/core/measure/measurementInput";
 import { planningBarred } from "@/server/bounds/limits";
 import { clientEpisode } from "@/server/client/clients";
 import { clientFileOf } from "@/server/exchange/clientOut";
@@ -59,6 +60,11 @@ beforeAll(async () => {
       } as never),
     daysLater(2),
   );
+  for (const m of [
+    { ...plainMeasurement(randomUUID(), "step_downs_30s", "right", 11), stepM: 0.2 },
+    plainMeasurement(randomUUID(), "body_mass", null, client.bodyMassKg + 3),
+  ])
+    await clinic.as("therapist", (ctx) => recordMeasurement(ctx, client, m), daysLater(2));
   // a warning sign stands
   await screenClear(clinic, client.clientId, daysLater(3), { rf_locking: "unsure" });
   const file = await clinic.as("therapist", (ctx) => clientFileOf(ctx, client.clientId), LATER);
@@ -128,7 +134,7 @@ test("the bundle reads back in another clinic: the client, the test, the measure
     name: "Made Up",
     birthYear: 1980,
     heightM: 1.7,
-    bodyMassKg: 70,
+    bodyMassKg: 73,
     side: "right",
     irritability: "high",
   });
@@ -136,8 +142,11 @@ test("the bundle reads back in another clinic: the client, the test, the measure
   const was = bundle.entry.find((e) => JSON.stringify(e.resource).includes("strength-knee_extension"))
     ?.resource.valueQuantity as { value: number };
   expect(tests).toMatchObject([{ torqueNm: was.value, isReliable: false, side: "right" }]);
-  expect(await other.as("therapist", (ctx) => measurementsOf(ctx, client.episodeId), LATER)).toMatchObject([
-    { kind: "knee_bend", value: 118, side: "right" },
+  const measured = await other.as("therapist", (ctx) => measurementsOf(ctx, client.episodeId), LATER);
+  expect(measured.map((m) => [m.kind, m.side, m.value, m.stepM]).sort()).toEqual([
+    ["body_mass", null, client.bodyMassKg, null],
+    ["knee_bend", "right", 118, null],
+    ["step_downs_30s", "right", 11, 0.2],
   ]);
   expect(await other.as("therapist", (ctx) => planningBarred(ctx, client), LATER)).toMatch(/warning signs/i);
 }, 60_000);

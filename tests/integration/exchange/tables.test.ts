@@ -243,6 +243,14 @@ describe("a file that is read again, or another one of the same client", () => {
       `${TESTS}Una Ratch,1961,2026-03-01,knee extension,left,80,Nm,60\nUna Ratch,1961,2026-03-01,knee bend,left,112,deg,\n`,
     );
     await read(
+      "csv_tests",
+      `name,birth year,day,what,side,value,unit,step_cm,steps,test_name,test_unit,test_better,test_error
+Una Ratch,1961,2026-03-01,step-downs in 30 s,left,9,times,20,,,,,
+Una Ratch,1961,2026-03-01,"stairs, timed",,14.5,s,,12,,,,
+Una Ratch,1961,2026-03-01,a test of your own,,3,runs,,,Sled,runs,up,1
+`,
+    );
+    await read(
       "csv_visits",
       "name,birth year,day,exercise,sets,reps,load kg,pain before,pain\nUna Ratch,1961,2026-03-02,lp_horizontal,3,10,40,1,2\n",
     );
@@ -267,6 +275,13 @@ describe("a file that is read again, or another one of the same client", () => {
       await read(kind, (tables.get(name) ?? "").replaceAll(client.clientId, other.clientId));
     const tests = await clinic.as("therapist", (ctx) => testsOf(ctx, other.episodeId), LATER);
     expect(tests.map((t) => [t.torqueNm, t.takenOn])).toEqual([[80, "2026-03-01"]]);
+    const measured = await clinic.as("therapist", (ctx) => measurementsOf(ctx, other.episodeId), LATER);
+    expect(measured.map((m) => [m.kind, m.value, m.stepM, m.steps, m.test?.name ?? null]).sort()).toEqual([
+      ["free_test", 3, null, null, "Sled"],
+      ["knee_bend", 112, null, null, null],
+      ["stairs_time", 14.5, null, 12, null],
+      ["step_downs_30s", 9, 0.2, null, null],
+    ]);
     const visits = await clinic.as("therapist", (ctx) => recentVisitsWhole(ctx, other.episodeId), LATER);
     expect(visits[0]?.records.map((r) => [r.setNo, r.reps, r.loadKg]).sort()).toEqual([
       [1, 10, 40],

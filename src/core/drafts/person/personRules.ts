@@ -1,7 +1,9 @@
 import { leastOf, mostOf } from "../../bounds/inForce";
 import type { ClientSchemeFacts } from "../../sheet/judge/schemeFacts";
+import type { WeakGroup } from "../draftFacts";
 import { type DraftLine, has, withFeltAtMost, withReserve, withSets } from "../draftLine";
 import { addLine, type Change, drop, isClass, onEach, swap } from "../edit";
+import { withGap } from "./weakGroups";
 
 /** How easily the joint is stirred up decides how much is done and how hard. */
 export function forIrritability(
@@ -33,12 +35,27 @@ export function forIrritability(
 
 const EXTENSIONS = ["kext_single", "kext_restricted", "kext_full", "kext_iso_machine", "kext_iso_band"];
 
-/** The weakest measured group gets one set or line more, paid for with support sets. */
+const WEAK: Readonly<Record<WeakGroup, string>> = {
+  quadriceps: "drafts.weak_thigh",
+  hamstrings: "drafts.weak_back_of_thigh",
+  hip_abductors: "drafts.weak_outer_hip",
+  calf: "drafts.weak_calf",
+};
+const GAP: Readonly<Record<WeakGroup, string>> = {
+  quadriceps: "drafts.gap_thigh",
+  hamstrings: "drafts.gap_back_of_thigh",
+  hip_abductors: "drafts.gap_outer_hip",
+  calf: "drafts.gap_calf",
+};
+
+/** The weakest measured group, and what the largest gap of a goal stands on, gets one set or line more, paid for with support sets. */
 export function forWeakness(lines: DraftLine[], c: Change): DraftLine[] {
   let made = lines;
-  const { weak } = c.facts;
+  const weak = withGap(c.facts.weak, c.facts.gap);
+  // measured as weaker than the other leg, or what a goal asks most stands on it
+  const whyOf = (group: WeakGroup): string => (c.facts.weak.includes(group) ? WEAK : GAP)[group];
   if (weak.includes("quadriceps")) {
-    const why = "drafts.weak_thigh";
+    const why = whyOf("quadriceps");
     const stands = made.find(
       (l) => l.role !== "warm_up" && EXTENSIONS.includes(l.exerciseId) && c.fits(l.exerciseId),
     );
@@ -64,15 +81,15 @@ export function forWeakness(lines: DraftLine[], c: Change): DraftLine[] {
   }
   if (weak.includes("hamstrings")) {
     const adds = ["curl_seated", "heel_dig_iso", "bridge_two"].find((id) => c.fits(id));
-    if (adds) made = addLine(made, c, adds, { why: "drafts.weak_back_of_thigh", at: "main" });
+    if (adds) made = addLine(made, c, adds, { why: whyOf("hamstrings"), at: "main" });
   }
   if (weak.includes("hip_abductors")) {
     const adds = ["hip_abd", "side_step_band", "slr_side"].find((id) => c.fits(id));
-    if (adds) made = addLine(made, c, adds, { why: "drafts.weak_outer_hip", at: "first", role: "main" });
+    if (adds) made = addLine(made, c, adds, { why: whyOf("hip_abductors"), at: "first", role: "main" });
   }
   if (weak.includes("calf"))
     made = onEach(
-      addLine(made, c, "calf_standing", { why: "drafts.weak_calf", at: "support", role: "calf" }),
+      addLine(made, c, "calf_standing", { why: whyOf("calf"), at: "support", role: "calf" }),
       (l) => l.role === "calf",
       (l) => withSets(l, () => 3),
     );

@@ -1,4 +1,5 @@
 import { type DatedStrength, pairedStrength } from "../../measure/findings";
+import type { NeedOfGoal } from "../../measure/goalNeeds";
 import type { Movement } from "../../strength/movements";
 import { limbSymmetry } from "../../strength/symmetry";
 import type { Side } from "../../units/fields";
@@ -19,3 +20,21 @@ export const weakGroups = (tests: readonly DatedStrength[], involved: Side): Wea
     const found = pair && limbSymmetry(pair.involvedNm, pair.otherNm);
     return found && found.lsiPct < below && found.highPct < 100 ? [group] : [];
   });
+
+/** The muscle group that what a goal asks stands on, where it is one. */
+const STANDS_ON: Readonly<Record<string, WeakGroup>> = {
+  heel_raises: "calf",
+  single_leg_balance: "hip_abductors",
+  step_downs_30s: "quadriceps",
+  sit_to_stand_30s: "quadriceps",
+  five_rises: "quadriceps",
+  stairs_time: "quadriceps",
+  knee_extension: "quadriceps",
+  knee_flexion: "hamstrings",
+};
+
+/** What was measured as weaker, led by what the largest gap of a goal stands on. Rule "Measured 5". */
+export function withGap(weak: readonly WeakGroup[], gap: NeedOfGoal | null): WeakGroup[] {
+  const led = gap && STANDS_ON[gap.measure];
+  return led ? [led, ...weak.filter((w) => w !== led)] : [...weak];
+}

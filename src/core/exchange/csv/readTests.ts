@@ -1,6 +1,8 @@
+import { freeTest, type MeasurementInput } from "../../measure/measurementInput";
 import {
   isPlain,
   MEASUREMENT_KIND_IDS,
+  type MeasuredWith,
   type MeasurementKind,
   measurementKind,
 } from "../../measure/measurementKinds";
@@ -18,8 +20,10 @@ const STRENGTH = Object.fromEntries(
     [MOVEMENTS[m].name.toLowerCase(), m],
   ]),
 );
+/** What a line can say beside a value. */
+const TOLD_BESIDE: ReadonlySet<MeasuredWith | null> = new Set(["step", "steps", "name"] as const);
 const KINDS = Object.fromEntries(
-  MEASUREMENT_KIND_IDS.filter(isPlain).flatMap((k) => [
+  MEASUREMENT_KIND_IDS.filter((k) => isPlain(k) || TOLD_BESIDE.has(measurementKind(k).with)).flatMap((k) => [
     [k, k],
     [measurementKind(k).name.toLowerCase(), k],
   ]),
@@ -34,6 +38,9 @@ const UNITS: Readonly<Record<string, string>> = {
   "°": "°",
   cm: "cm",
   s: "s",
+  m: "m",
+  "m/s": "m/s",
+  kg: "kg",
   grade: "grade",
   times: "times",
   count: "times",
@@ -52,6 +59,32 @@ export const testKey = (t: {
   deg: number | null;
   on: string;
 }): string => `${t.episodeId} ${t.on} ${t.what} ${t.side} ${Math.round(t.value * 100) / 100} ${t.deg}`;
+
+/** What a kind has beside its value, as the line tells it; null with its problem where the line does not. */
+function besideOf(line: Line, of: MeasuredWith | null): Partial<MeasurementInput> | null {
+  if (of === "step") {
+    const cm = line.number("step_cm", 5, 60, "cm");
+    if (cm !== null) return { stepM: cm / 100 };
+    line.problems.push({ code: "exchange.test_step" });
+    return null;
+  }
+  if (of === "steps") {
+    const steps = line.number("steps", 1, 100, "steps");
+    if (steps !== null && Number.isInteger(steps)) return { steps };
+    line.problems.push({ code: "exchange.test_steps" });
+    return null;
+  }
+  if (of !== "name") return {};
+  const test = freeTest.safeParse({
+    name: line.text("test_name"),
+    unit: line.text("test_unit"),
+    better: line.one("test_better", { up: "up", down: "down" }),
+    error: line.number("test_error", 0, 10_000, ""),
+  });
+  if (test.success) return { test: test.data };
+  line.problems.push({ code: "exchange.test_own" });
+  return null;
+}
 
 /** Test results of clients who are here: a unit that is not the measure's own is refused, never converted in silence. */
 export function readTests(
@@ -116,14 +149,19 @@ export function readTests(
       }
     } else if (kind) {
       const spec = measurementKind(kind);
-      mustBe(spec.unit);
+      // a test of one's own has the unit that is written with it
+      if (spec.with !== "name") mustBe(spec.unit);
+      const beside = besideOf(line, spec.with);
       const value = line.number("value", spec.least, spec.most, spec.unit);
       if (value !== null && spec.isWhole && !Number.isInteger(value))
         line.problems.push(saidWith("exchange.measure_whole", { name: spec.name }));
       if (spec.isSided && !side) line.problems.push(saidWith("exchange.measure_side", { name: spec.name }));
-      if (line.problems.length === 0 && client && on && value !== null) {
+      if (line.problems.length === 0 && client && on && value !== null && beside) {
         const ofSide = spec.isSided ? side : null;
-        const same = testKey({ episodeId: client.episodeId, what: kind, side: ofSide, value, deg: null, on });
+        const same = testKey({
+          ...{ episodeId: client.episodeId, side: ofSide, value, deg: null, on },
+          what: beside.test ? `${kind} ${beside.test.name}` : kind,
+        });
         const n = here.next(same);
         if (n === null) {
           left++;
@@ -140,6 +178,7 @@ export function readTests(
               // how it was moved is only known where the table says it
               way: spec.isAngle ? line.one("way", WAYS) : null,
               on,
+              beside,
             },
             m,
           ),

@@ -2,6 +2,7 @@ import { z } from "zod";
 import {
   isPlain,
   MEASUREMENT_KIND_IDS,
+  type MeasuredWith,
   type MeasurementKind,
   measurementKind,
 } from "../../measure/measurementKinds";
@@ -309,10 +310,25 @@ const SYSTEM_CODES: Readonly<Record<string, string>> = {
   "°": "deg",
   cm: "cm",
   s: "s",
+  m: "m",
+  "m/s": "m/s",
+  kg: "kg",
   grade: "{grade}",
   times: "{count}",
   "of 10": "{score}",
 };
+
+/** What stands beside a value: the height of a step, or how many the stairs had; null where it is missing. */
+function besideIn(data: Observation, of: MeasuredWith | null): { stepM?: number; steps?: number } | null {
+  const part = (code: string) =>
+    data.component?.find((c) => codesOf(c.code).includes(code))?.valueQuantity?.value;
+  const cm = part("step-height");
+  if (of === "step") return cm !== undefined && cm >= 5 && cm <= 60 ? { stepM: cm / 100 } : null;
+  const steps = part("steps");
+  if (of === "steps")
+    return steps !== undefined && Number.isInteger(steps) && steps >= 1 && steps <= 100 ? { steps } : null;
+  return null;
+}
 
 /** One observation: a strength test, a measurement, a body measure, or nothing that is kept here. */
 function observed(
@@ -325,7 +341,8 @@ function observed(
   put: (rows: Record<string, FileRow[]>) => void,
 ): "test" | "measurement" | "body" | "left" {
   const codes = codesOf(data.code);
-  if (codes.includes("8302-2") || codes.includes("29463-7")) return "body";
+  // a mass of ours is a measurement too
+  if (codes.includes("8302-2") || (codes.includes("29463-7") && !codes.includes("body_mass"))) return "body";
   const q = data.valueQuantity;
   const on = dayOf(data.effectiveDateTime);
   const side = sideIn(said(data.bodySite));
@@ -361,9 +378,9 @@ function observed(
       );
     return "test";
   }
-  const kind = MEASUREMENT_KIND_IDS.find((k) => isPlain(k) && codes.includes(k)) as
-    | MeasurementKind
-    | undefined;
+  const kind = MEASUREMENT_KIND_IDS.find(
+    (k) => (isPlain(k) || besideIn(data, measurementKind(k).with) !== null) && codes.includes(k),
+  ) as MeasurementKind | undefined;
   if (!kind) return "left";
   const spec = measurementKind(kind);
   if (q?.system !== UCUM || q.code !== SYSTEM_CODES[spec.unit])
@@ -391,6 +408,7 @@ function observed(
             value: q.value,
             way: null,
             on,
+            ...(spec.with === null ? {} : { beside: besideIn(data, spec.with) ?? {} }),
           },
           m,
         ),

@@ -63,6 +63,12 @@ function methodOf(trials: Rows["strength_trial"], say: SayIt): object {
   return { method: { text: say(saidWith("bundle.force_found", { sources })) } };
 }
 
+/** Body mass has a code that everybody knows beside our own. */
+const massCode = (name: string) => {
+  const own = coded("body_mass", name);
+  return { ...own, coding: [...own.coding, ...coded("29463-7", name, LOINC).coding] };
+};
+
 /** Other measurements, in their own unit. */
 export const measurementObservations = (rows: Rows, subject: string, say: SayIt): Resource[] =>
   rows.measurement.map((m) => {
@@ -72,11 +78,13 @@ export const measurementObservations = (rows: Rows, subject: string, say: SayIt)
       id: m.id,
       status: status(m.voided_at),
       category: [coded("exam", "Exam", "http://terminology.hl7.org/CodeSystem/observation-category")],
-      code: coded(m.kind, spec.name),
+      code: m.kind === "body_mass" ? massCode(spec.name) : coded(m.kind, m.test_name ?? spec.name),
       subject: toId(subject),
       effectiveDateTime: instant(m.taken_at),
       performer: [toId(m.taken_by)],
-      valueQuantity: quantity(m.value, spec.unit),
+      // a unit of somebody's own has no code
+      valueQuantity:
+        m.test_unit === null ? quantity(m.value, spec.unit) : { value: m.value, unit: m.test_unit },
       ...bodySite(m.side, "leg"),
       ...components([
         ...(
@@ -90,6 +98,19 @@ export const measurementObservations = (rows: Rows, subject: string, say: SayIt)
             ? null
             : {
                 code: coded(`painful_arc_${part}`, say(saidWith("bundle.painful_arc", { part }))),
+                valueQuantity: quantity(value, unit),
+              },
+        ),
+        ...(
+          [
+            ["step-height", m.step_m === null ? null : Math.round(m.step_m * 1000) / 10, "cm"],
+            ["steps", m.steps, "times"],
+          ] as const
+        ).map(([part, value, unit]) =>
+          value === null
+            ? null
+            : {
+                code: coded(part, say(saidWith("bundle.beside", { part }))),
                 valueQuantity: quantity(value, unit),
               },
         ),

@@ -41,6 +41,7 @@ const UCUM_CODES: Readonly<Record<string, string>> = {
   cm: "cm",
   m: "m",
   s: "s",
+  "m/s": "m/s",
   min: "min",
   kg: "kg",
   "%": "%",

@@ -23,6 +23,8 @@ export const client = table(
     birth_year: whole(1900, 2100),
     height_m: heightM,
     body_mass_kg: bodyMassKg,
+    // files from before it was measured have none
+    body_mass_at: moment.nullable().default(null),
     shank_length_m: number(0.2, 0.7).nullable(),
     norm_sex: z.enum(["female", "male"]).nullable(),
     /** of the client's own pages and papers; files of before it was asked have none */

@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { limit } from "../../bounds/limit";
-import { MEASUREMENT_KIND_IDS } from "../../measure/measurementKinds";
+import { MEASUREMENT_KIND_IDS, measurementKind } from "../../measure/measurementKinds";
 import { movement } from "../../strength/movements";
 import { isWholeArc, painfulMove } from "../../strength/painfulArc";
+import { wrong } from "../../units/wrong";
 import { day, id, maybeId, moment, number, range, side, table, text, texts, whole } from "./fields";
 
 export const episodeLimit = table(
@@ -70,6 +71,14 @@ export const strengthTrial = table(
   { test_id: "strength_test" },
 );
 
+/** What a kind has beside its value, and no other kind has. */
+const BESIDE = [
+  ["step", "step_m", "input.step_height"],
+  ["steps", "steps", "input.steps_done"],
+  ["machine", "machine_id", "input.choose_measured_machine"],
+  ["name", "test_name", "input.test_name"],
+] as const;
+
 export const measurement = table(
   "measurement",
   z
@@ -78,7 +87,7 @@ export const measurement = table(
       episode_id: id,
       kind: z.enum(MEASUREMENT_KIND_IDS),
       side: side.nullable(),
-      value: number(-20, 400),
+      value: number(-1000, 10_000),
       way: z.enum(["active", "passive"]).nullable(),
       source: z.enum(["typed", "angle_sensor"]),
       apparatus: text(120).nullable(),
@@ -92,6 +101,14 @@ export const measurement = table(
       from_deg: whole(0, 155).nullable().default(null),
       to_deg: whole(5, 160).nullable().default(null),
       load_kg: number(0.1, 400).nullable().default(null),
+      // files from before steps, machines and tests of one's own have none
+      step_m: number(0.05, 0.6).nullable().default(null),
+      steps: whole(1, 100).nullable().default(null),
+      machine_id: maybeId.default(null),
+      test_name: text(60).nullable().default(null),
+      test_unit: text(16).nullable().default(null),
+      test_better: z.enum(["up", "down"]).nullable().default(null),
+      test_error: number(0, 10_000).nullable().default(null),
       taken_at: moment,
       taken_by: id,
       ...voided,
@@ -102,6 +119,25 @@ export const measurement = table(
           ? m.moved !== null && isWholeArc({ pain: m.value, fromDeg: m.from_deg, toDeg: m.to_deg })
           : m.moved === null && m.from_deg === null && m.to_deg === null && m.load_kg === null,
       { path: ["from_deg"], error: "input.arc_ends" },
-    ),
-  { episode_id: "episode", taken_by: "person", voided_by: "person" },
+    )
+    .superRefine((m, ctx) => {
+      const spec = measurementKind(m.kind);
+      if (m.value < spec.least || m.value > spec.most)
+        ctx.addIssue({
+          code: "custom",
+          path: ["value"],
+          message: wrong("input.measure_range", {
+            ...{ what: spec.name, least: spec.least, most: spec.most, unit: spec.unit },
+          }),
+        });
+      for (const [beside, column, message] of BESIDE)
+        if ((spec.with === beside) !== (m[column] !== null))
+          ctx.addIssue({ code: "custom", path: [column], message });
+      if (
+        (m.test_name === null) !== (m.test_unit === null) ||
+        (m.test_name === null) !== (m.test_better === null)
+      )
+        ctx.addIssue({ code: "custom", path: ["test_better"], message: "input.test_better" });
+    }),
+  { episode_id: "episode", machine_id: "machine", taken_by: "person", voided_by: "person" },
 );

@@ -1,7 +1,6 @@
 import type { Body } from "../../body/segments";
 import { clamp, toRadians } from "../../units/clamp";
 import { pressureAheadM } from "../footPressure";
-import { DORSIFLEXION_MAX_DEG } from "../legState";
 import {
   flexionAtHipHeightDeg,
   freeSquatShankLeanDeg,
@@ -19,8 +18,8 @@ const hipHeightM = (body: Body, kneeFlexionDeg: number, shankLeanDeg: number): n
   body.shankLengthM * Math.cos(toRadians(shankLeanDeg)) +
   body.thighLengthM * Math.cos(toRadians(kneeFlexionDeg - shankLeanDeg));
 
-const risingLeanDeg = (kneeFlexionDeg: number): number =>
-  clamp(20 + 0.4 * (kneeFlexionDeg - 90), LEAST_SHANK_LEAN_DEG, DORSIFLEXION_MAX_DEG);
+const risingLeanDeg = (body: Body, kneeFlexionDeg: number): number =>
+  clamp(20 + 0.4 * (kneeFlexionDeg - 90), LEAST_SHANK_LEAN_DEG, body.dorsiflexionMaxDeg);
 
 /** On the way up from a seat, at a knee angle. Mechanics rules 5.10. */
 export function rising(
@@ -29,7 +28,7 @@ export function rising(
   s: { share?: number; armsForward?: boolean } = {},
 ): StandingConfiguration {
   return standing(body, kneeFlexionDeg, {
-    shankLeanDeg: risingLeanDeg(kneeFlexionDeg),
+    shankLeanDeg: risingLeanDeg(body, kneeFlexionDeg),
     barKg: 0,
     share: s.share ?? 0.5,
     leanDeg: null,
@@ -50,7 +49,7 @@ export function risingSpared(body: Body, kneeFlexionDeg: number, share: number):
   if (usual.leanDeg >= SPARING_LEAN_DEG) return usual;
   const by = (leanDeg: number | null, aheadM: number) =>
     standing(body, kneeFlexionDeg, {
-      ...{ shankLeanDeg: risingLeanDeg(kneeFlexionDeg), barKg: 0, share, leanDeg, aheadM },
+      ...{ shankLeanDeg: risingLeanDeg(body, kneeFlexionDeg), barKg: 0, share, leanDeg, aheadM },
       trunkForwardM: 0.05,
     });
   const leant = by(SPARING_LEAN_DEG, 0);
@@ -61,7 +60,7 @@ export function risingSpared(body: Body, kneeFlexionDeg: number, share: number):
 /** Knee flexion at the moment the weight comes off a seat; null when the seat is too low or too high for the body. */
 export const seatOffDeg = (body: Body, seatM: number): number | null =>
   flexionAtHipHeightDeg(
-    (t) => hipHeightM(body, t, risingLeanDeg(t)),
+    (t) => hipHeightM(body, t, risingLeanDeg(body, t)),
     seatM + HIP_ABOVE_SEAT_M,
     5,
     MOST_FLEXION_DEG,
@@ -83,7 +82,7 @@ const LOWER_FOOT_BEHIND_M = 0.35;
 export function stepDeg(body: Body, riserM: number): number | null {
   const straight = (body.thighLengthM + body.shankLengthM) * Math.cos(toRadians(15));
   return flexionAtHipHeightDeg(
-    (t) => hipHeightM(body, t, freeSquatShankLeanDeg(t)),
+    (t) => hipHeightM(body, t, freeSquatShankLeanDeg(body, t)),
     body.ankleHeightM + straight + 0.04 - riserM,
     5,
     MOST_FLEXION_DEG,
@@ -93,7 +92,7 @@ export function stepDeg(body: Body, riserM: number): number | null {
 /** The leg on the step at a knee angle, carrying its share; the rest stands behind and below. Mechanics rules 5.10. */
 export const onStep = (body: Body, kneeFlexionDeg: number, share: number): StandingConfiguration =>
   standing(body, kneeFlexionDeg, {
-    shankLeanDeg: freeSquatShankLeanDeg(kneeFlexionDeg),
+    shankLeanDeg: freeSquatShankLeanDeg(body, kneeFlexionDeg),
     barKg: 0,
     share,
     leanDeg: null,

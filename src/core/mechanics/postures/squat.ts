@@ -2,7 +2,7 @@ import type { Body } from "../../body/segments";
 import { findRoot } from "../../units/findRoot";
 import { GRAVITY_M_S2 } from "../../units/mass";
 import { type Pressure, pressureAheadM, solePoint } from "../footPressure";
-import { DORSIFLEXION_MAX_DEG, type LegConfiguration } from "../legState";
+import type { LegConfiguration } from "../legState";
 import { linkagePosture } from "../linkage";
 import { plus, times, unit, type Vector, vector } from "../vector";
 import { balancedLean, massCentreX, massPoints, standingPoints, weightMomentNm } from "../wholeBody";
@@ -64,8 +64,8 @@ export function standing(body: Body, kneeFlexionDeg: number, s: StandingInput): 
   };
 }
 
-export const freeSquatShankLeanDeg = (kneeFlexionDeg: number): number =>
-  Math.min(DORSIFLEXION_MAX_DEG, SHANK_LEAN_PER_DEG * kneeFlexionDeg);
+export const freeSquatShankLeanDeg = (body: Body, kneeFlexionDeg: number): number =>
+  Math.min(body.dorsiflexionMaxDeg, SHANK_LEAN_PER_DEG * kneeFlexionDeg);
 
 /** A free squat, half squat or crouch; a bar lies on the shoulders. Source: mechanics rules 5.3. */
 export function freeSquat(
@@ -74,7 +74,7 @@ export function freeSquat(
   s: { barKg?: number; share?: number; leanDeg?: number | null } = {},
 ): StandingConfiguration {
   return standing(body, kneeFlexionDeg, {
-    shankLeanDeg: freeSquatShankLeanDeg(kneeFlexionDeg),
+    shankLeanDeg: freeSquatShankLeanDeg(body, kneeFlexionDeg),
     barKg: s.barKg ?? 0,
     share: s.share ?? 0.5,
     leanDeg: s.leanDeg ?? null,

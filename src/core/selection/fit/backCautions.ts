@@ -6,12 +6,12 @@ import { type AffineAngle, footForceN } from "../setUp/affineArc";
 import type { LoadContext } from "../setUp/loadContext";
 import type { ChosenMachine } from "../setUp/machineFor";
 import { solvedBetween } from "../setUp/solveSetUp";
+import { ROUNDED_DEG } from "../setUp/station";
 import { TRUNK } from "../setUp/stops";
 import type { AllowedArc } from "./allowedArc";
 import type { ExerciseUse } from "./exerciseUse";
 
-/** Rounding from here on is said, with so much of the body's weight on the leg (corrections K7). */
-const ROUNDED_DEG = 10;
+/** Rounding is said with so much of the body's weight on the leg (corrections K7). */
 const LOADED_BODY_WEIGHTS = 0.25;
 
 /**

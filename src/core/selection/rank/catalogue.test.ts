@@ -1,10 +1,9 @@
 import { tissuePhrase, tissueShort, tissueWords } from "@/words/en/plan/choose";
-import { bodyFrom } from "../../body/segments";
 import { familyById } from "../../equipment/families";
 import { CONDITIONS } from "../../rules/conditions";
 import { DISAGREEMENTS, EXERCISES, exercise, exerciseById, withOwn } from "../../rules/exercises";
 import { exerciseUse, isAtHand } from "../fit/exerciseUse";
-import { machineFor, machinesFor, realLoads, settingsAtNotches, withMeasuredHip } from "../setUp/machineFor";
+import { machineFor, machinesFor, realLoads, settingsAtNotches } from "../setUp/machineFor";
 import { firstTissue } from "../tissue/firstTissue";
 import { TISSUE_IDS } from "../tissue/tissues";
 import { READY_QUESTIONS } from "./questions";
@@ -80,12 +79,6 @@ test("tissue loads are said no finer than they are known, and nothing is said as
   expect(tissueShort("backward", 260)).toBe("~250 N");
   expect(tissuePhrase("forward", 0)).toBe("no forward pull on the shin");
   expect(tissuePhrase("back", 12)).toBe("about 10° of rounding of the low back");
-});
-
-test("a hip that was measured replaces the usual one, less what the pelvis gives", () => {
-  const body = bodyFrom(70, 1.7);
-  expect(withMeasuredHip(body, null)).toBe(body);
-  expect(withMeasuredHip(body, 95).hipFlexionMaxDeg).toBe(80);
 });
 
 test("a clinic's exercise takes the place of the catalogue's, own ones stand behind, broken ones are refused", () => {

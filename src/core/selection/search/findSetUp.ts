@@ -18,7 +18,7 @@ import { directionOf, shareLimit, signOf } from "../setUp/loadContext";
 import { BODY_WEIGHT, type ChosenMachine, realLoads, settingsAtNotches } from "../setUp/machineFor";
 import type { RowContext } from "../setUp/row";
 import { setUpArc } from "../setUp/setUpArc";
-import { STEP_DEG } from "../setUp/solveSetUp";
+import { rollsOn, STEP_DEG } from "../setUp/solveSetUp";
 import { outOfReach } from "../setUp/station";
 import { loadedOn } from "../setUp/stationModel";
 import { NOT_SEARCHED, STOPS, TRUNK } from "../setUp/stops";
@@ -142,7 +142,7 @@ export function findSetUp(
         const settings = { ...usual, ...turned, ...back, ...stop };
         if (outOfReach(ctx.body, chosen, settings)) continue;
         const ends = family.ends(ctx.body, geometry, settings);
-        const arc = setUpArc(allowed, ends, angles, limits);
+        const arc = setUpArc(allowed, ends, angles, limits, rollsOn(ctx.body, chosen));
         if (!arc || arc.toDeg - arc.fromDeg < (e.match.static_hold ? 0 : LEAST_ARC_DEG)) continue;
         const key = `${grid(arc.fromDeg)} ${grid(arc.toDeg)}`;
         const next: ArcSetUp = {

@@ -1,4 +1,3 @@
-import type { Body } from "../../body/segments";
 import { familyById } from "../../equipment/families";
 import type { MachineFamily } from "../../equipment/families/family";
 import { type LoadSteps, type Setting, settingsOf } from "../../equipment/loadSteps";
@@ -90,10 +89,3 @@ function layOut(machine: Machine, family: MachineFamily): RealLoad[] {
   const mayBeBare = machine.steps.kind === "list" || family.isReversed;
   return mayBeBare ? [{ load: 0, how: `no ${family.load.name}` }, ...steps] : steps;
 }
-
-/** A body with the hip bend that was measured lying; the pelvis gives about 15 degrees of it (mechanics rules 2 [assumed]). */
-export function withMeasuredHip(body: Body, hipBendDeg: number | null): Body {
-  if (hipBendDeg === null) return body;
-  return { ...body, hipFlexionMaxDeg: Math.max(30, hipBendDeg - PELVIS_GIVES_DEG) };
-}
-const PELVIS_GIVES_DEG = 15;

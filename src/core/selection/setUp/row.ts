@@ -59,6 +59,7 @@ export interface ComputedSetUp {
   isAboveWish: boolean;
   /** what one should know of this posture, each with what to do */
   cautions: Said[];
+  leant: Said | null;
   arc: AllowedArc;
   angles: AffineAngle[];
   points: { deg: number; value: number }[];
@@ -117,6 +118,7 @@ export function loaded(
     next: isBody ? null : nextStep(chosen, load, caps, (l) => safeShare(station, kept, l, ctx)),
     open: isBody ? null : spanOf(caps),
     isAboveWish: set.isAboveWish,
+    leant: station.leant,
     cautions: backCautions(e, use, chosen, ctx, { settings, load, angles, arc: capped }),
     arc: capped,
     angles,

@@ -7,9 +7,12 @@ import type { AffineAngle } from "./affineArc";
 /** A hip limit from here on is no restriction of machines: an ordinary hip bends so far. */
 const FREE_HIP_DEG = 120;
 
+/** By eye it is seen to so many degrees: the arc ends before that. */
+const SEEN_ERROR_DEG = 5;
+
 /**
  * What a set-up leaves of an exercise's allowed arc: its stops, the hip's limit, and the rounding of the low back where
- * that is to be avoided. Angles at which the foot is out of reach are cut too. Cuts at the solved angles, to the safe
+ * that is to be avoided; on a machine where the pelvis was seen to roll, the bend before that. Angles at which the foot is out of reach are cut too. Cuts at the solved angles, to the safe
  * side; of what hip and back leave, the longest piece. Null when nothing is left. docs/rules.md, "How they meet".
  */
 export function setUpArc(
@@ -17,6 +20,7 @@ export function setUpArc(
   ends: readonly ArcEnd[],
   angles: readonly AffineAngle[],
   bounds: InForce,
+  rollsDeg: number | null = null,
 ): AllowedArc | null {
   const first = angles[0];
   const last = angles[angles.length - 1];
@@ -34,6 +38,8 @@ export function setUpArc(
     cuts[end] = isBody ? { ...made, isBody } : made;
   };
   for (const e of ends) cut(e.end, e.deg, saidWith("setUp.stop", { setting: e.setting, end: e.end }));
+  if (rollsDeg !== null)
+    cut("bent", rollsDeg - SEEN_ERROR_DEG, saidWith("setUp.pelvis_seen", { deg: rollsDeg }));
   cut("straight", first.deg, { code: "setUp.model_range" });
   cut("bent", last.deg, { code: "setUp.reach" });
   const checks: [Said, (a: AffineAngle) => boolean][] = [[{ code: "setUp.no_balance" }, (a) => a.isBalanced]];

@@ -46,6 +46,10 @@ function solvedAngles(
   return turnedDeg === 0 ? all : withTrunkTurned(all, turnedDeg);
 }
 
+/** Knee bend in which this body's pelvis was seen to roll on the machine. */
+export const rollsOn = (body: Body, { id }: ChosenMachine): number | null =>
+  (id === null ? undefined : body.pelvisRollsDeg?.[id]) ?? null;
+
 /** A set-up solved over its angles, and the arc that limits and stops leave. */
 export function solved(
   e: Usable,
@@ -57,7 +61,7 @@ export function solved(
 ) {
   const usable = solvedAngles(e, use, chosen, ctx.body, settings);
   const ends = chosen.family.ends(ctx.body, geometryOf(chosen.machine), settings);
-  return { angles: usable, arc: setUpArc(allowed, ends, usable, ctx.limits) };
+  return { angles: usable, arc: setUpArc(allowed, ends, usable, ctx.limits, rollsOn(ctx.body, chosen)) };
 }
 
 /** A set-up solved between two angles alone; where the foot is out of reach at one of them there is none of it. */

@@ -1,8 +1,9 @@
 import type { Body } from "../../body/segments";
 import type { OutOfReach } from "../../equipment/families/family";
 import { geometryOf, notchesOf } from "../../equipment/machine";
+import { knownTuckDeg } from "../../mechanics/legState";
 import type { Exercise } from "../../rules/exercises";
-import { type Coded, saidWith } from "../../units/said";
+import { type Coded, type Said, saidWith } from "../../units/said";
 import type { AllowedArc } from "../fit/allowedArc";
 import type { ExerciseUse } from "../fit/exerciseUse";
 import type { AffineAngle } from "./affineArc";
@@ -23,6 +24,8 @@ export interface Station {
   arc: AllowedArc;
   /** the body alone is the load */
   isBody: boolean;
+  /** why the back leans further than is usual, where what was measured of the hip asks for it */
+  leant: Said | null;
 }
 
 /** Part of the open arc that is used on purpose: a range window, or with equal ends a hold's angle. */
@@ -36,6 +39,9 @@ export const insideOf = (arc: AllowedArc, w: KneeWindow): AllowedArc | null =>
   w.fromDeg < arc.fromDeg - 1e-9 || w.toDeg > arc.toDeg + 1e-9 || w.fromDeg > w.toDeg
     ? null
     : { ...arc, ...w };
+
+/** Rounding from here on is said (corrections K7), and set against where this hip's end was measured (Measured 3). */
+export const ROUNDED_DEG = 10;
 
 const NO_ANGLE = { code: "setUp.no_angle" };
 
@@ -63,20 +69,42 @@ export function stationOf(
   const at = (settings: Record<string, number>) => solved(e, use, chosen, allowed, ctx, settings);
   let settings = fitted(settingsAtNotches(chosen, use, asked));
   let found = at(settings);
-  // flatter backs, one notch after the other, where the back or the hip is what cuts the arc
+  let leant: Said | null = null;
+  // flatter backs, one notch after the other, where the back or the hip is what cuts the arc, or this hip is known to end
   for (const flatter of flatterBacks(chosen, settings, asked)) {
-    if (!found.arc?.cuts.some((c) => c.isBody)) break;
+    const isCut = found.arc?.cuts.some((c) => c.isBody) === true;
+    const isRound = mostTuckDeg(ctx.body, found) > ROUNDED_DEG;
+    if (!isCut && !isRound) break;
     const refitted = fitted(flatter);
     const next = at(refitted);
-    if (next.arc && next.arc.toDeg > (found.arc?.toDeg ?? 0)) [settings, found] = [refitted, next];
+    if (!next.arc || next.arc.toDeg < (found.arc?.toDeg ?? 0)) continue;
+    const isFlatter = mostTuckDeg(ctx.body, next) < mostTuckDeg(ctx.body, found);
+    if (next.arc.toDeg <= (found.arc?.toDeg ?? 0) && !isFlatter) continue;
+    if (isFlatter) leant ??= leantBy(ctx.body, mostTuckDeg(ctx.body, found));
+    [settings, found] = [refitted, next];
   }
   const unreachable = outOfReach(ctx.body, chosen, settings);
   if (unreachable) return unreachable;
   if (!found.arc) return NO_ANGLE;
   const isBody = use.isUnloaded === true || !chosen.family.load;
   const { angles, arc } = found;
-  return onlyIn({ e, use, chosen, settings, angles, inside: [], arc, isBody }, arc);
+  return onlyIn({ e, use, chosen, settings, angles, inside: [], arc, isBody, leant }, arc);
 }
+
+const leantBy = (body: Body, byDeg: number): Said =>
+  saidWith("setUp.leant", {
+    raiseDeg: body.measured?.raise ? body.straightLegRaiseDeg : null,
+    byDeg: Math.round(byDeg / 5) * 5,
+  });
+
+/** How far the pelvis rolls at most inside the arc, by what was measured of this hip. */
+const mostTuckDeg = (body: Body, { angles, arc }: ReturnType<typeof solved>): number =>
+  Math.max(
+    0,
+    ...angles.flatMap((a) =>
+      arc && a.deg >= arc.fromDeg && a.deg <= arc.toDeg ? [knownTuckDeg(body, a.hipFlexionDeg, a.deg)] : [],
+    ),
+  );
 
 /** The same between two angles alone, as a window or a hold uses it. */
 export function between(station: Station, window: KneeWindow | null | undefined): Station | Coded {

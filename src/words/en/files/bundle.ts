@@ -21,6 +21,8 @@ export const bundle = {
       to: "Knee flexion where it ends to hurt",
       load: "Load added",
     })[m.part],
+  beside: (m: { part: "step-height" | "steps" }) =>
+    ({ "step-height": "Height of the step", steps: "Number of steps" })[m.part],
   morning_pain: "Pain severity, 0 to 10, the morning after",
   swelling: "Swelling grade, 0 to 4",
   pain_in_region: (m: { region: PainRegion }) => `Pain that morning: ${PAIN_REGIONS[m.region]}`,

@@ -124,6 +124,8 @@ export const review = {
   strength: (m: { name: string; deg: number | null }) =>
     `${lowerFirst(m.name)}${m.deg === null ? "" : ` at ${m.deg}°`}`,
   symmetry: (m: { name: string }) => `${lowerFirst(m.name)}, share of the other leg`,
+  goal_asks: (m: { need: number; unit: string }) =>
+    `a goal asks for ${m.need}${m.unit === "°" ? "" : " "}${m.unit}`.trim(),
   opens_next: (m: { wanted: number }) => `${m.wanted} % opens the next phase`,
   visit_of: (m: { on: string }, f: Format) => `visit of ${f.day(m.on)}`,
   not_done: (m: { missed: readonly { sheet: string; on: string }[] }) =>

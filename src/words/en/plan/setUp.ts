@@ -118,6 +118,7 @@ export const setUp = {
   model_range: "the model's range",
   reach: "the foot's reach or the model's range",
   no_balance: "no balance there without hands or momentum",
+  pelvis_seen: (m: { deg: number }) => `the pelvis was seen to roll at ${m.deg}° on this machine`,
   hip_bend: (m: By & { most: number }) => `hip bend at most ${m.most}°${byWords(m.by)}`,
   would_round: (m: By) => `the low back would round (an estimate, 10 to 15° either way)${byWords(m.by)}`,
   cap: (m: { times: number }) => `the cap of ${m.times} × the reference task`,
@@ -137,6 +138,8 @@ export const setUp = {
   // a rounded back, and what cures it
   back_rounds: (m: { deg: number; cures: readonly Said[] }, f: Format) =>
     `The low back rounds by about ${m.deg}° under load (an estimate, 10 to 15° either way): ${m.cures.map((c) => f.say(c)).join(", or ")}.`,
+  leant: (m: { raiseDeg: number | null; byDeg: number }) =>
+    `The back leans further than usual: with the ${m.raiseDeg === null ? "hip bend" : `straight-leg raise of ${Math.round(m.raiseDeg)}°`} that was measured the pelvis would roll by about ${m.byDeg}°.`,
   recline_by: (m: { notches: number }, f: Format) => `recline by ${f.count(m.notches, "notch", "notches")}`,
   feet_lower: "put the feet lower",
   stop_before: (m: { deg: number }) => `stop before ${m.deg}°`,

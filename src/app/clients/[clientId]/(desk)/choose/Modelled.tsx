@@ -33,7 +33,7 @@ export function Modelled({
 }) {
   const { state, setState } = choose;
   const here = atAngle(facts.body, setUp, chair, state.angle);
-  const hip = here && hipMoment(setUp, here, facts.hipIsMeasured);
+  const hip = here && hipMoment(setUp, here, facts.body.measured?.hip || facts.body.measured?.raise);
   return (
     <>
       <Pose
@@ -68,7 +68,7 @@ export function Modelled({
             <Figure
               label="hip gives"
               computed={hip}
-              under={`bent ${Math.round(here.hipFlexionDeg)}°, about ${Math.round(here.hipAvailableDeg)}° there${facts.hipIsMeasured ? "" : ", not measured"}`}
+              under={`bent ${Math.round(here.hipFlexionDeg)}°, about ${Math.round(here.hipAvailableDeg)}° there${facts.body.measured?.hip || facts.body.measured?.raise ? "" : ", not measured"}`}
             />
           ) : (
             <p>
@@ -96,7 +96,7 @@ export function Modelled({
         <p className="mt-1 text-accent">
           {here.slides && "The feet would slide: they need more grip than a floor gives. Bring them nearer. "}
           {here.heelLifts &&
-            "The heel would lift: more ankle bend than is usual. Feet higher, or less depth."}
+            `The heel would lift: more ankle bend than ${facts.body.measured?.ankle ? "was measured" : "is usual"}. Feet higher, a wedge, or less depth.`}
         </p>
       )}
       {setUp.tooHeavyBecause && (
@@ -111,6 +111,11 @@ export function Modelled({
         <p className="small mt-1">
           {setUp.chosen.family.isReversed ? "The most help there is" : "The lightest step there is"} asks for
           more than the share that rows are compared at: no limit, but no easy start.
+        </p>
+      )}
+      {setUp.leant && (
+        <p className="small mt-1 border-l-4 border-rule pl-3">
+          <Said>{setUp.leant}</Said>
         </p>
       )}
       {setUp.cautions.map((c) => (

@@ -88,7 +88,7 @@ export function kneecapLoad(setUp: ComputedSetUp, here: AtAngle): Computed {
 }
 
 /** What the hip has to give; null where the thigh rests on the seat and statics cannot tell. */
-export function hipMoment(setUp: ComputedSetUp, here: AtAngle, hipIsMeasured: boolean): Computed | null {
+export function hipMoment(setUp: ComputedSetUp, here: AtAngle, hipIsMeasured = false): Computed | null {
   if (here.hipMomentNm === null) return null;
   return {
     value: Math.abs(here.hipMomentNm),

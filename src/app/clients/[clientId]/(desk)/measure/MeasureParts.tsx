@@ -4,11 +4,18 @@ import { Link } from "@/ui/Link";
 const PARTS = [
   ["strength", "Strength"],
   ["motion", "Motion"],
-  ["swelling", "Swelling and girth"],
-  ["function", "Function"],
-  ["repetitions", "Repetition test"],
+  ["reach", "Reach"],
+  ["swelling", "Size, mass"],
+  ["function", "The day"],
+  ["counts", "Counts, holds"],
+  ["repetitions", "Repetitions"],
   ["painful_arc", "Painful arc"],
+  ["free", "Your own"],
 ] as const;
+
+/** The part that an address names; strength where it names none. */
+export const measurePart = (asked: unknown): (typeof PARTS)[number][0] =>
+  PARTS.find(([id]) => id === asked)?.[0] ?? "strength";
 
 /** The parts of Measure in a line; a diamond says that something in it is due. */
 export function MeasureParts({
@@ -21,7 +28,7 @@ export function MeasureParts({
   due: readonly DueMeasurement[];
 }) {
   return (
-    <nav aria-label="Parts of Measure" className="mb-2 flex flex-wrap gap-x-5 border-b border-rule pb-1.5">
+    <nav aria-label="Parts of Measure" className="mb-2 flex flex-wrap gap-x-4 border-b border-rule pb-1.5">
       {PARTS.map(([id, name]) => (
         <Link
           key={id}

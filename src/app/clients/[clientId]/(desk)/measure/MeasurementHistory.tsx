@@ -1,4 +1,5 @@
-import { type MeasurementKind, measurementKind } from "@/core/measure/measurementKinds";
+import { isAlike } from "@/core/measure/measured";
+import { type MeasurementKind, measurementKind, realChangeFrom } from "@/core/measure/measurementKinds";
 import { powerComputed } from "@/core/measure/otherWorkings";
 import { sitToStandBelow } from "@/core/measure/sitToStand";
 import { ageYearsOn } from "@/core/units/days";
@@ -21,6 +22,7 @@ export function MeasurementHistory({
   client,
   kinds,
   measurements,
+  machines = [],
   locale,
   mayVoid,
   today,
@@ -28,6 +30,7 @@ export function MeasurementHistory({
   client: ClientEpisode;
   kinds: readonly MeasurementKind[];
   measurements: readonly StoredMeasurement[];
+  machines?: readonly { id: string; name: string }[];
   locale: string;
   mayVoid: boolean;
   today: string;
@@ -47,14 +50,14 @@ export function MeasurementHistory({
           <tr key={m.id} className="border-t border-rule">
             <td className="whitespace-nowrap py-1 pr-3">{shortDay(m.takenOn, locale)}</td>
             <td className="py-1 pr-3">
-              {measurementKind(m.kind).name}
+              {m.test?.name ?? measurementKind(m.kind).name}
               {m.side && `, ${m.side}`}
               {m.way && <span className="quiet"> {m.way}</span>}
               {m.source === "angle_sensor" && <span className="quiet"> by sensor</span>}
             </td>
-            <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value)}</td>
+            <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value, m.test?.unit)}</td>
             <td className="small quiet py-1 pr-3">
-              {[changeWords(m, measurements), extraWords(m, { client, today, massUnit })]
+              {[changeWords(m, measurements), extraWords(m, { client, today, massUnit, machines })]
                 .filter(Boolean)
                 .join(" · ")}
               <Power m={m} client={client} />
@@ -64,7 +67,7 @@ export function MeasurementHistory({
               {mayVoid && (
                 <TakeBack
                   path={`/api/clients/${client.clientId}/measurements/${m.id}/void`}
-                  what={`${measurementKind(m.kind).name} of ${shortDay(m.takenOn, locale)}`}
+                  what={`${m.test?.name ?? measurementKind(m.kind).name} of ${shortDay(m.takenOn, locale)}`}
                 />
               )}
             </td>
@@ -92,16 +95,11 @@ export function MeasurementHistory({
 /** Against the one before it, and whether that is more than measurement error. */
 function changeWords(m: StoredMeasurement, all: readonly StoredMeasurement[]): string {
   const before = all.find(
-    (b) =>
-      b.kind === m.kind &&
-      b.side === m.side &&
-      b.way === m.way &&
-      b.moved === m.moved &&
-      b.takenOn < m.takenOn,
+    (b) => isAlike(b, m) && b.side === m.side && b.way === m.way && b.takenOn < m.takenOn,
   );
-  const real = measurementKind(m.kind).realChange;
   if (!before) return "";
-  const by = Math.round((m.value - before.value) * 10) / 10;
+  const real = m.test ? m.test.error : realChangeFrom(m.kind, before.value);
+  const by = Math.round((m.value - before.value) * 100) / 100;
   if (by === 0) return "no change";
   const signed = `${by > 0 ? "+" : ""}${by}`;
   if (real === null) return signed;
@@ -121,9 +119,23 @@ const arcWords = (m: StoredMeasurement, massUnit: MassUnit): string =>
 /** What a count of rising means for the age, or where it hurt. */
 function extraWords(
   m: StoredMeasurement,
-  { client, today, massUnit }: { client: ClientEpisode; today: string; massUnit: MassUnit },
+  {
+    client,
+    today,
+    massUnit,
+    machines,
+  }: {
+    client: ClientEpisode;
+    today: string;
+    massUnit: MassUnit;
+    machines: readonly { id: string; name: string }[];
+  },
 ): string {
   if (m.kind === "painful_arc") return arcWords(m, massUnit);
+  if (m.stepM !== null) return `from ${Math.round(m.stepM * 100)} cm`;
+  if (m.steps !== null) return `${m.steps} steps`;
+  if (m.machineId !== null)
+    return `on ${machines.find((x) => x.id === m.machineId)?.name ?? "a machine that is gone"}`;
   if (m.kind !== "sit_to_stand_30s") return "";
   if (m.armsUsed) return "arms used: counts as none";
   const age = ageYearsOn(today, client.birthYear);

@@ -12,23 +12,25 @@ import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { Choice } from "@/ui/form/Choice";
-import { Field } from "@/ui/form/Field";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
 import { useAngleSensor } from "@/ui/useAngleSensor";
 import { useSendOnce } from "@/ui/useSendOnce";
+import { BesideFields, besideSent, NOTHING_TYPED } from "./BesideFields";
 import { MeasurementHistory } from "./MeasurementHistory";
 import { MotionRail } from "./MotionRail";
 import { ValueCell } from "./ValueCell";
 
 /** What is entered in a table; the others have forms of their own. */
-type TableGroup = Exclude<MeasurementGroup, "repetitions" | "painful_arc">;
+type TableGroup = Exclude<MeasurementGroup, "repetitions" | "painful_arc" | "free">;
 
 const HEADS: Record<TableGroup, [string, string]> = {
   motion: ["How far does it move?", "goniometer or angle sensor; 0° is straight"],
-  swelling: ["How swollen, how thick?", "both sides, to compare"],
-  function: ["What can it do?", "counted and timed"],
+  reach: ["How far does it reach?", "what seats, backs and heels are set by"],
+  swelling: ["How swollen, how thick, how heavy?", "both sides, to compare"],
+  function: ["What does the day ask?", "counted and timed"],
+  counts: ["How often, how long, how far?", "both sides, to compare"],
 };
 
 type Cell = `${MeasurementKind}-${Side | "both"}`;
@@ -38,6 +40,7 @@ export function MeasurementTable({
   client,
   group,
   measurements,
+  machines,
   today,
   locale,
   mayRecord,
@@ -45,6 +48,7 @@ export function MeasurementTable({
   client: ClientEpisode;
   group: TableGroup;
   measurements: StoredMeasurement[];
+  machines: readonly { id: string; name: string }[];
   today: string;
   locale: string;
   mayRecord: boolean;
@@ -54,14 +58,14 @@ export function MeasurementTable({
   const [typed, setTyped] = useState<Partial<Record<Cell, string>>>({});
   const [fromSensor, setFromSensor] = useState<Partial<Record<Cell, boolean>>>({});
   const [way, setWay] = useState<"passive" | "active">("passive");
-  const [chairCm, setChairCm] = useState("43");
-  const [armsUsed, setArmsUsed] = useState(false);
+  const [beside, setBeside] = useState(NOTHING_TYPED);
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState<string | null>(null);
   const sensor = useAngleSensor();
   const kinds = MEASUREMENT_KIND_IDS.filter((k) => measurementKind(k).group === group);
   const filled = Object.entries(typed).filter(([, text]) => text.trim() !== "");
   const isMotion = group === "motion";
+  const bySide = kinds.some((k) => measurementKind(k).isSided);
 
   const type = (cell: Cell, text: string, isSensor = false) => {
     setSaved(null);
@@ -83,7 +87,6 @@ export function MeasurementTable({
     let done = 0;
     for (const [cell, text] of filled) {
       const [kind, side] = cell.split("-") as [MeasurementKind, Side | "both"];
-      const isChair = kind === "sit_to_stand_30s";
       const sent = await sendOnce(
         `/api/clients/${client.clientId}/measurements`,
         (id) => ({
@@ -97,8 +100,7 @@ export function MeasurementTable({
           reps: null,
           reserve: null,
           twoLegs: null,
-          chairM: isChair ? readNumber(chairCm) / 100 : null,
-          armsUsed: isChair ? armsUsed : null,
+          ...besideSent(measurementKind(kind).with, beside),
         }),
         undefined,
         cell,
@@ -108,7 +110,7 @@ export function MeasurementTable({
         setTyped((all) => ({ ...all, [cell]: "" }));
       } else {
         const found = problemsByField(sent.problems);
-        wrong[cell] = found.value ?? found.chairM ?? found.side ?? found.way ?? found.form ?? "Not saved.";
+        wrong[cell] = found.value ?? Object.values(found)[0] ?? "Not saved.";
       }
     }
     setProblems(wrong);
@@ -145,12 +147,18 @@ export function MeasurementTable({
         <thead>
           <tr className="small quiet border-b border-rule">
             <th className="py-1 font-normal">what</th>
-            {(["left", "right"] as const).map((s) => (
-              <th key={s} className="py-1 pl-3 font-normal">
-                {s}
-                {s === client.side && ", involved"}
+            {bySide ? (
+              (["left", "right"] as const).map((s) => (
+                <th key={s} className="w-[36%] py-1 pl-3 font-normal">
+                  {s}
+                  {s === client.side && ", involved"}
+                </th>
+              ))
+            ) : (
+              <th colSpan={2} className="py-1 pl-3 font-normal">
+                today
               </th>
-            ))}
+            )}
           </tr>
         </thead>
         <tbody>
@@ -182,26 +190,14 @@ export function MeasurementTable({
                       today={today}
                       mayRecord={mayRecord}
                     />
-                    {kind === "sit_to_stand_30s" && mayRecord && (
+                    {spec.with !== null && mayRecord && side === sides[0] && (
                       <div className="mt-1 flex items-center gap-5">
-                        <Field
-                          label="chair"
-                          name="chairM"
-                          unit="cm high"
-                          inputMode="decimal"
-                          className="!w-16"
-                          value={chairCm}
-                          onChange={(e) => setChairCm(e.target.value)}
+                        <BesideFields
+                          of={spec.with}
+                          machines={machines}
+                          value={beside}
+                          onChange={setBeside}
                         />
-                        <label className="flex items-center gap-2">
-                          <input
-                            type="checkbox"
-                            className="checkbox checkbox-primary checkbox-sm"
-                            checked={armsUsed}
-                            onChange={(e) => setArmsUsed(e.target.checked)}
-                          />
-                          arms were used
-                        </label>
                       </div>
                     )}
                   </td>
@@ -234,6 +230,7 @@ export function MeasurementTable({
         client={client}
         kinds={kinds}
         measurements={measurements}
+        machines={machines}
         locale={locale}
         mayVoid={mayRecord}
         today={today}

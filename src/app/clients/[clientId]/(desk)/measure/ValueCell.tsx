@@ -4,12 +4,14 @@ import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { relativeDay } from "@/ui/dates";
 
 /** A value as people read it: a grade in words, hyperextension named. */
-export function valueWords(kind: MeasurementKind, value: number): string {
-  const { unit } = measurementKind(kind);
+export function valueWords(kind: MeasurementKind, value: number, ownUnit?: string): string {
+  const unit = ownUnit ?? measurementKind(kind).unit;
   if (kind === "swelling") return SWELLING_WORDS[value] ?? String(value);
   if (kind === "knee_straightening" && value < 0) return `${-value}° beyond straight`;
   if (kind === "knee_straightening") return value === 0 ? "straight" : `${value}° short`;
-  return `${Math.round(value * 10) / 10}${unit === "°" ? "" : " "}${unit}`;
+  if (kind === "toe_touch" && value < 0) return `${-value} cm past the floor`;
+  const finest = unit === "m/s" ? 100 : 10;
+  return `${Math.round(value * finest) / finest}${unit === "°" ? "" : " "}${unit}`.trim();
 }
 
 /** One field of the table with the last value beside it. */
@@ -39,9 +41,12 @@ export function ValueCell({
   const last = earlier[0];
   const name = `${spec.name}${side === "both" ? "" : `, ${side}`}`;
   const id = `${kind}-${side}`;
+  const lastWords = last
+    ? `${valueWords(kind, last.value)}, ${relativeDay(last.takenOn, today)}`
+    : "never measured";
   return (
     <>
-      <span className="flex items-center gap-1.5">
+      <span className="flex flex-wrap items-center gap-1.5">
         {mayRecord &&
           (kind === "swelling" ? (
             <select
@@ -84,10 +89,9 @@ export function ValueCell({
             read
           </button>
         )}
+        {side === "both" && <span className="small quiet ml-3">{lastWords}</span>}
       </span>
-      <span className="small quiet block">
-        {last ? `${valueWords(kind, last.value)}, ${relativeDay(last.takenOn, today)}` : "never measured"}
-      </span>
+      {side !== "both" && <span className="small quiet block">{lastWords}</span>}
       {problem && (
         <span id={`${id}-about`} role="alert" className="small block text-error">
           {problem}

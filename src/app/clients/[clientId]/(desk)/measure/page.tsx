@@ -2,33 +2,35 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { dueMeasurements } from "@/core/measure/dueMeasurements";
-import type { MeasurementGroup } from "@/core/measure/measurementKinds";
+import { shortReach } from "@/core/measure/shortReach";
 import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { today } from "@/server/base/context";
 import { painMaxFor } from "@/server/bounds/limits";
-import { bodyOf, clientEpisode } from "@/server/client/clients";
+import { ageYearsOf, bodyOf, clientEpisode } from "@/server/client/clients";
 import { conditionsOf } from "@/server/client/conditions";
 import { loadingBarred } from "@/server/client/screenings";
 import { optionInForce, stancesInForce } from "@/server/client/stances";
+import { storyOf } from "@/server/client/story";
 import { extensionPadM, machinesOf } from "@/server/clinic/machines";
 import { legKnown } from "@/server/facts/legs";
+import { goalNeeds } from "@/server/measure/goalNeeds";
 import { testCircumstances, testsOf } from "@/server/measure/measurements";
 import { findingsOnFile, measurementsOf } from "@/server/measure/otherMeasurements";
 import { StrengthResults } from "./_strength/StrengthResults";
 import { DueList } from "./DueList";
+import { GoalNeeds } from "./GoalNeeds";
 import { MeasureDesk } from "./MeasureDesk";
 import { MeasurementTable } from "./MeasurementTable";
-import { MeasureParts } from "./MeasureParts";
+import { MeasureParts, measurePart } from "./MeasureParts";
+import { OwnTest } from "./OwnTest";
 import { PainfulArcs } from "./PainfulArcs";
 import { RepetitionTest } from "./RepetitionTest";
+import { ShortReach } from "./ShortReach";
 
 /** Where no extension machine tells where its pad sits: a usual place on the shin. */
 const USUAL_LEVER_M = 0.33;
 
 export const metadata: Metadata = { title: "Measure" };
-
-const PARTS = ["strength", "motion", "swelling", "function", "repetitions", "painful_arc"] as const;
-type Part = "strength" | MeasurementGroup;
 
 /** Measure: one part at a time (it stands in the address), what is due and why, what the tests say together. */
 export default async function MeasurePage({
@@ -40,13 +42,15 @@ export default async function MeasurePage({
 }) {
   const { clientId } = await params;
   const asked = (await searchParams).part;
-  const part: Part = PARTS.find((p) => p === asked) ?? "strength";
+  const part = measurePart(asked);
   const { actor, data } = await onPage(async (ctx) => {
     const client = await clientEpisode(ctx, clientId);
     const conditions = await conditionsOf(ctx, client.episodeId);
     const tests = await testsOf(ctx, client.episodeId);
     const measurements = await measurementsOf(ctx, client.episodeId);
     const { strength } = await legKnown(ctx, client);
+    const { goals } = await storyOf(ctx, client);
+    const needs = await goalNeeds(ctx, { ...client, goals, ageYears: ageYearsOf(ctx, client) });
     return {
       client,
       tests,
@@ -55,7 +59,7 @@ export default async function MeasurePage({
         knee_flexion: curveCan(strength, "flexion"),
       },
       measurements,
-      machines: (await machinesOf(ctx)).map((m) => m.name),
+      machines: (await machinesOf(ctx)).map((m) => ({ id: m.id, name: m.name })),
       body: bodyOf(client),
       padDistanceM: (await extensionPadM(ctx)) ?? USUAL_LEVER_M,
       today: today(ctx),
@@ -70,9 +74,10 @@ export default async function MeasurePage({
         side: client.side,
         today: today(ctx),
       }),
+      needs,
     };
   });
-  const { client, tests, measurements, due, aim, ...rest } = data;
+  const { client, tests, measurements, due, needs, aim, ...rest } = data;
   const shared = {
     client,
     today: data.today,
@@ -82,7 +87,9 @@ export default async function MeasurePage({
   const aside = (
     <>
       <DueList due={due} clientId={clientId} />
-      <StrengthResults tests={tests} client={client} aim={aim} />
+      <GoalNeeds needs={needs} clientId={clientId} today={data.today} />
+      {part === "reach" && <ShortReach short={shortReach(measurements, client.side)} clientId={clientId} />}
+      {part === "strength" && <StrengthResults tests={tests} client={client} aim={aim} />}
     </>
   );
   const parts = <MeasureParts here={part} clientId={clientId} due={due} />;
@@ -105,13 +112,15 @@ export default async function MeasurePage({
           <RepetitionTest
             {...shared}
             measurements={measurements}
-            machines={data.machines}
+            machines={data.machines.map((m) => m.name)}
             massUnit={actor.massUnit}
           />
         ) : part === "painful_arc" ? (
           <PainfulArcs {...shared} measurements={measurements} massUnit={actor.massUnit} />
+        ) : part === "free" ? (
+          <OwnTest {...shared} measurements={measurements} />
         ) : (
-          <MeasurementTable {...shared} group={part} measurements={measurements} />
+          <MeasurementTable {...shared} group={part} measurements={measurements} machines={data.machines} />
         )}
       </div>
       <aside className="border-l border-rule bg-base-100 px-5 py-4">{aside}</aside>

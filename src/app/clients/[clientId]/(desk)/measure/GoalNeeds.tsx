@@ -1,0 +1,73 @@
+import { FINDING_VALID_DAYS } from "@/core/measure/findings";
+import type { NeedOfGoal } from "@/core/measure/goalNeeds";
+import { measurementKind } from "@/core/measure/measurementKinds";
+import { GOALS } from "@/core/rules/goals";
+import { MOVEMENTS, movement as movements } from "@/core/strength/movements";
+import { daysBetween } from "@/core/units/days";
+import { lowerFirst } from "@/core/units/lowerFirst";
+import { relativeDay } from "@/ui/dates";
+import { Link } from "@/ui/Link";
+
+/** The first of the list in sight; the others fold away. */
+const IN_SIGHT = 4;
+
+const nameOf = (n: NeedOfGoal): string => {
+  const strength = movements.safeParse(n.measure);
+  const name = strength.success
+    ? MOVEMENTS[strength.data].name.toLowerCase()
+    : measurementKind(n.measure as Parameters<typeof measurementKind>[0]).name;
+  return n.as === "symmetry"
+    ? `${name}, both legs`
+    : n.as === "per_kg"
+      ? `${name} for the body's mass`
+      : name;
+};
+const withUnit = (value: number, unit: string): string => `${value}${unit === "°" ? "" : " "}${unit}`.trim();
+
+/** What the goals ask, beside what was measured: the largest gap first. */
+export function GoalNeeds({
+  needs,
+  clientId,
+  today,
+}: {
+  needs: readonly NeedOfGoal[];
+  clientId: string;
+  today: string;
+}) {
+  if (needs.length === 0) return null;
+  const isOld = (n: NeedOfGoal) => !n.have || daysBetween(n.have.on, today) > FINDING_VALID_DAYS;
+  const row = (n: NeedOfGoal) => (
+    <li key={`${n.measure} ${n.as}`} className="border-t border-rule py-1">
+      <Link href={`/clients/${clientId}/measure?part=${n.part}`} className="font-bold hover:underline">
+        {isOld(n) && (
+          <span aria-hidden className="text-mark">
+            ◇{" "}
+          </span>
+        )}
+        {nameOf(n)}
+      </Link>{" "}
+      {n.have ? withUnit(n.have.value, n.unit) : "not measured"}
+      <span className="small quiet">
+        {" "}
+        of {n.comparator === "<=" ? "at most" : "at least"} {withUnit(n.need, n.unit)} for “
+        {lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”
+        {n.have &&
+          `; ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ": measure again" : ""}`}
+      </span>
+    </li>
+  );
+  return (
+    <section className="mb-4">
+      <h2 className="text-[17px]">What the goals ask</h2>
+      <ul>{needs.slice(0, IN_SIGHT).map(row)}</ul>
+      {needs.length > IN_SIGHT && (
+        <details>
+          <summary className="cursor-pointer border-t border-rule py-1">
+            {needs.length - IN_SIGHT} more
+          </summary>
+          <ul>{needs.slice(IN_SIGHT).map(row)}</ul>
+        </details>
+      )}
+    </section>
+  );
+}
