@@ -74,11 +74,12 @@ export type BoundKind = keyof typeof BOUND_KINDS;
 const NAMES: Readonly<Record<BoundKind, string>> = texts.names;
 export const BOUND_KIND_IDS = Object.keys(BOUND_KINDS) as [BoundKind, ...BoundKind[]];
 
+const NAMED = Object.fromEntries(
+  BOUND_KIND_IDS.map((kind) => [kind, { ...BOUND_KINDS[kind], name: NAMES[kind] }]),
+) as Record<BoundKind, Shape & { name: string }>;
+
 /** A kind with its name, in the wide type: for code that treats all kinds alike. */
-export const boundKind = (kind: BoundKind): Shape & { name: string } => ({
-  ...BOUND_KINDS[kind],
-  name: NAMES[kind],
-});
+export const boundKind = (kind: BoundKind): Shape & { name: string } => NAMED[kind];
 
 /** Kinds that a person writes as a limit; the others come from phases and stances only. */
 export const WRITABLE_KIND_IDS = BOUND_KIND_IDS.filter(

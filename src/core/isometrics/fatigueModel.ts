@@ -49,6 +49,9 @@ export function afterRest(model: FatigueModel, state: FatigueState, seconds: num
 
 const fatigued = (s: FatigueState): number => s.fast + s.slow;
 
+/** Nobody holds to a finer time. */
+const NO_LONGER_S = 1e-6;
+
 /** Seconds until what is left falls below the demand; Infinity if it never does. */
 export function timeToFailureS(model: FatigueModel, shareOfMax: number, from: FatigueState = FRESH): number {
   const room = 1 - shareOfMax;
@@ -62,7 +65,7 @@ export function timeToFailureS(model: FatigueModel, shareOfMax: number, from: Fa
   }
   let low = high / 2;
   if (high === 1) low = 0;
-  for (let i = 0; i < 60; i++) {
+  while (high - low > NO_LONGER_S) {
     const mid = (low + high) / 2;
     if (fails(mid)) high = mid;
     else low = mid;

@@ -99,12 +99,16 @@ const leantBy = (body: Body, byDeg: number): Said =>
 
 /** How far the pelvis rolls at most inside the arc, by what was measured of this hip. */
 const mostTuckDeg = (body: Body, { angles, arc }: ReturnType<typeof solved>): number =>
-  Math.max(
-    0,
-    ...angles.flatMap((a) =>
-      arc && a.deg >= arc.fromDeg && a.deg <= arc.toDeg ? [knownTuckDeg(body, a.hipFlexionDeg, a.deg)] : [],
-    ),
-  );
+  !body.measured
+    ? 0
+    : Math.max(
+        0,
+        ...angles.flatMap((a) =>
+          arc && a.deg >= arc.fromDeg && a.deg <= arc.toDeg
+            ? [knownTuckDeg(body, a.hipFlexionDeg, a.deg)]
+            : [],
+        ),
+      );
 
 /** The same between two angles alone, as a window or a hold uses it. */
 export function between(station: Station, window: KneeWindow | null | undefined): Station | Coded {

@@ -7,6 +7,7 @@ import { daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { relativeDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
+import { valueWords } from "./ValueCell";
 
 /** The first of the list in sight; the others fold away. */
 const IN_SIGHT = 4;
@@ -22,7 +23,10 @@ const nameOf = (n: NeedOfGoal): string => {
       ? `${name} for the body's mass`
       : name;
 };
-const withUnit = (value: number, unit: string): string => `${value}${unit === "°" ? "" : " "}${unit}`.trim();
+const said = (n: NeedOfGoal, value: number): string =>
+  n.as === "value" && n.part !== "strength"
+    ? valueWords(n.measure as Parameters<typeof measurementKind>[0], value)
+    : `${value} ${n.unit}`;
 
 /** What the goals ask, beside what was measured: the largest gap first. */
 export function GoalNeeds({
@@ -46,10 +50,10 @@ export function GoalNeeds({
         )}
         {nameOf(n)}
       </Link>{" "}
-      {n.have ? withUnit(n.have.value, n.unit) : "not measured"}
+      {n.have ? said(n, n.have.value) : "not measured"}
       <span className="small quiet">
         {" "}
-        of {n.comparator === "<=" ? "at most" : "at least"} {withUnit(n.need, n.unit)} for “
+        of {n.comparator === "<=" ? "at most" : "at least"} {said(n, n.need)} for “
         {lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”
         {n.have &&
           `; ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ": measure again" : ""}`}
