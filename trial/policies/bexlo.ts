@@ -403,6 +403,7 @@ export function bexlo(p: TrialPerson, watch: (w: Watched) => void = () => {}): P
       sore: soreOf(c),
       room: roomOf(w),
       regions: [],
+      feels: [],
       lines: w.ran,
     };
     const ran = new Map(w.ran.map((k) => [k.lineId, k]));

@@ -17,7 +17,7 @@ const WELL: LineDone = {
 const VISIT: VisitFacts = {
   ...{ school: "monitoring", irritability: "low", writtenPainLimit: null, usualPain: 1, redFlag: false },
   ...{ painAtStart: 1, painAtEnd: 1, morning: { pain: 1, swelling: 0 }, swellingBefore: 0 },
-  ...{ swellingApplies: true, sore: null, lines: [], room: null, regions: [] },
+  ...{ swellingApplies: true, sore: null, lines: [], room: null, regions: [], feels: [] },
 };
 const KEPT = { feltAim: null, sets: [] } as unknown as KeptLine;
 const context = scoreContext();

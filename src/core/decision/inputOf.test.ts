@@ -22,6 +22,7 @@ const VISIT: VisitFacts = {
   usualPain: 1,
   painAtStart: 3,
   regions: [],
+  feels: [],
   painAtEnd: 2,
   morning: null,
   swellingBefore: null,

@@ -8,6 +8,7 @@ import type { FollowedRegion } from "../story/regions";
 import type { PainAt } from "../units/painRegion";
 import type { LineDone } from "../visit/lineDone";
 import { loadsRegion } from "../visit/watched/elsewhere";
+import { type Feel, feltElsewhere } from "../visit/watched/feel";
 import { sparedOf } from "./spared";
 
 /** What all lines of a visit share: who it is, and how the day and the morning after were. */
@@ -22,6 +23,8 @@ export interface VisitFacts {
   painAtStart: number | null;
   painAtEnd: number | null;
   morning: { pain: number | null; swelling: number | null; regions?: readonly PainAt[] } | null;
+  /** what was said of lines, by visit, the newest first: this visit's and those before it. Rule Feel 1 */
+  feels: readonly (readonly Feel[])[];
   /** what is followed beside the joint */
   regions: readonly FollowedRegion[];
   swellingBefore: number | null;
@@ -78,6 +81,8 @@ export function inputOf(
     cleanShare: done.faults.length > 0 ? done.cleanShare : null,
     faultAgain: faultAgain(done.faults, past.faults),
     moreAid: done.moreAid,
+    sure: visit.feels[0]?.find((f) => f.exerciseId === line.exerciseId)?.sure ?? null,
+    feltElsewhere: feltElsewhere(line.exerciseId, visit.feels),
     elsewhere: elsewhereOf(e, done, visit),
     redFlag: visit.redFlag,
     techniqueStop: done.lostPosition,

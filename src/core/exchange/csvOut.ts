@@ -171,6 +171,16 @@ export function csvTables({ rows, people }: ClientFile): CsvTable[] {
       ),
     },
     {
+      name: "felt",
+      columns: ["client", "visit", "visit_started_at", "line", "exercise", "felt_where", "sure_0_10"],
+      rows: rows.visit_end.flatMap((e) =>
+        e.feels.map((f) => [
+          ...[client, e.visit_id, started.get(e.visit_id) ?? "", f.lineId, f.exerciseId],
+          ...[f.where, f.sure],
+        ]),
+      ),
+    },
+    {
       name: "decisions",
       columns: [
         "client",

@@ -24,6 +24,12 @@ export const decisionInput = z.object({
   faultAgain: z.object({ fault: faultId, visits: z.number().int(), remedy }).nullable().optional(),
   /** something was worn or held beyond the plan: what was done is not the plan. Rule Aid 2 */
   moreAid: z.object({ worn: z.string(), help: z.string() }).nullish(),
+  /** how sure somebody is of the line, 0 to 10; null: not asked. Rule Feel 2 */
+  sure: score.nullish(),
+  /** it was felt elsewhere than meant in so many visits running, two and more. Rule Feel 3 */
+  feltElsewhere: z
+    .object({ where: z.enum(["other", "joint", "nowhere"]), visits: z.number().int() })
+    .nullish(),
   /** pain in other regions that the line loads, or that were named in it, each by its own usual and bound. Rule Region 3 */
   elsewhere: z
     .array(

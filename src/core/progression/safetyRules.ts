@@ -6,6 +6,9 @@ import { painRule } from "./painRule";
 export const ACTIONS = ["PROGRESS", "HOLD", "REGRESS", "STOP_REFER"] as const;
 export type Action = (typeof ACTIONS)[number];
 
+/** Under so much of 10 somebody is not sure of a line: it stays, and is asked again. Rule Feel 2. */
+export const SURE_ENOUGH = 5;
+
 const STRICTNESS: Record<Action, number> = { PROGRESS: 0, HOLD: 1, REGRESS: 2, STOP_REFER: 3 };
 export const stricter = (a: Action, b: Action): Action => (STRICTNESS[a] >= STRICTNESS[b] ? a : b);
 
@@ -51,6 +54,8 @@ export type RuleSaid =
   | { code: "progression.elsewhere_in"; region: PainRegion; pain: number; most: number }
   | { code: "progression.elsewhere_morning"; region: PainRegion; pain: number; usual: number }
   | { code: "progression.more_aid"; worn: string; help: string }
+  | { code: "progression.not_sure"; sure: number; enough: number }
+  | { code: "progression.felt_elsewhere"; where: "other" | "joint" | "nowhere"; visits: number }
   | { code: "progression.missing"; facts: readonly MissingFact[] }
   | { code: "progression.banked"; banked: number; of: number }
   | { code: "progression.far_too_easy"; left: number }
@@ -330,6 +335,21 @@ const RULES: readonly Rule[] = [
     action: "HOLD",
     fires: ({ i }) => i.faultAgain != null && !GIVES_LESS.has(i.faultAgain.remedy),
     why: ({ i }) => ({ code: "progression.fault_again", ...(i.faultAgain as FaultAgain) }),
+  },
+  {
+    id: "H16",
+    action: "HOLD",
+    fires: ({ i }) => i.sure != null && i.sure < SURE_ENOUGH,
+    why: ({ i }) => ({ code: "progression.not_sure", sure: i.sure ?? 0, enough: SURE_ENOUGH }),
+  },
+  {
+    id: "H17",
+    action: "HOLD",
+    fires: ({ i }) => i.feltElsewhere != null,
+    why: ({ i }) => ({
+      code: "progression.felt_elsewhere",
+      ...{ where: i.feltElsewhere?.where ?? "other", visits: i.feltElsewhere?.visits ?? 0 },
+    }),
   },
 ];
 

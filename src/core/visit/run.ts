@@ -10,6 +10,7 @@ import type { EarlyReason, SetRecord } from "./setRecord";
 import { isWholeHold, type Task, taskKey, tasksOf } from "./tasks";
 import { DOUBLE_TAP_MS, type VisitEvent } from "./visitEvent";
 import { mostIn } from "./watched/elsewhere";
+import type { Feel } from "./watched/feel";
 import type { SeenFault } from "./watched/seen";
 
 export type VisitPhase = "set-up" | "pain-before" | "ready" | "working" | "rating" | "closing" | "finished";
@@ -68,6 +69,8 @@ export interface VisitState {
   aids: Readonly<Record<string, Aid>>;
   /** movements as they were scored before the first set and after the last */
   markers: readonly MarkerScores[];
+  /** where lines were felt, and how sure somebody is of them */
+  feels: readonly Feel[];
 }
 
 /** The state before anything happened. */
@@ -89,6 +92,7 @@ export function startOf(lines: readonly KeptLine[]): VisitState {
     finished: null,
     aids: {},
     markers: [],
+    feels: [],
   });
 }
 
@@ -153,6 +157,8 @@ export function after(s: VisitState, e: VisitEvent): VisitState {
       return answeredOf(s, e.lineId);
     case "aid":
       return aidChanged(s, e);
+    case "feel":
+      return felt(s, e);
     case "add-set":
       return added(s, e.lineId);
     case "skip":
@@ -264,6 +270,19 @@ function markerScored(s: VisitState, e: Extract<VisitEvent, { type: "marker" }>)
   return {
     ...s,
     markers: [...s.markers.filter((m) => m.kind !== e.kind), { ...known, [e.when]: e.score }],
+  };
+}
+
+/** Of a line of which something was done; said again it is put right. */
+function felt(s: VisitState, e: Extract<VisitEvent, { type: "feel" }>): VisitState {
+  const line = s.done.some((d) => d.task.lineId === e.lineId) ? lineOf(s, e.lineId) : null;
+  if (!line || s.phase === "finished") return s;
+  const { lineId, exerciseId, legs } = line;
+  const known = s.feels.find((f) => f.lineId === lineId);
+  const now = { where: e.where ?? known?.where ?? null, sure: e.sure ?? known?.sure ?? null };
+  return {
+    ...s,
+    feels: [...s.feels.filter((f) => f.lineId !== lineId), { lineId, exerciseId, legs, ...now }],
   };
 }
 

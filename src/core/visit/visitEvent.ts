@@ -5,6 +5,7 @@ import { markerId } from "../story/markers";
 import { painScore, uuid } from "../units/fields";
 import { painsElsewhere } from "../units/painRegion";
 import { earlyReason } from "./setRecord";
+import { FEEL_IDS } from "./watched/feel";
 import { seenFaults } from "./watched/seen";
 
 /** Milliseconds of the tablet's clock. */
@@ -84,6 +85,14 @@ export const visitEvent = z.discriminatedUnion("type", [
   z.object({ type: z.literal("stay"), lineId, at }),
   /** what is worn and held from now on in a line. Rule Aid 1 */
   aid.extend({ type: z.literal("aid"), lineId, at }),
+  /** where a line was felt, or how sure somebody is of it; said again it is put right. Rule Feel 1 */
+  z.object({
+    type: z.literal("feel"),
+    lineId,
+    where: z.enum(FEEL_IDS).nullable(),
+    sure: painScore.nullable(),
+    at,
+  }),
   z.object({ type: z.literal("add-set"), lineId, at }),
   z.object({ type: z.literal("skip"), lineId, what: z.enum(["set", "line"]), at }),
   /** another exercise in place of what is left of a line, for today */

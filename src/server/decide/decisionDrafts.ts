@@ -25,6 +25,7 @@ import { screeningStateOf } from "../client/screenings";
 import { exercisesOf } from "../clinic/exercises";
 import { contextOfSheet } from "../facts/sheetFacts";
 import { roomAfter, soreOf } from "../facts/tissueRoom";
+import { feelsOf } from "../history/feels";
 import { daysOfReps, pastOf } from "../history/past";
 import { regionsOf } from "../history/regions";
 import {
@@ -218,6 +219,7 @@ async function visitFacts(
 ): Promise<VisitFacts> {
   const recheck = await lastRecheck(ctx, client.episodeId);
   const signs = (await screeningStateOf(ctx, client)).status;
+  const feels = await feelsOf(ctx, client.episodeId);
   return {
     school: client.school,
     irritability: client.irritability,
@@ -232,6 +234,14 @@ async function visitFacts(
     sore: await soreOf(ctx, client),
     room: await roomAfter(ctx, client, visit.day),
     regions: await regionsOf(ctx, client.episodeId),
+    feels: feels
+      .slice(
+        Math.max(
+          0,
+          feels.findIndex((f) => f.visitId === visit.id),
+        ),
+      )
+      .map((f) => f.feels),
     lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
 }

@@ -6,6 +6,7 @@ import { roundDose } from "./plan/room";
 import { aidWords } from "./plan/setUp";
 import { PAIN_REGIONS } from "./story";
 import { FAULT_WORDS, REMEDY_WORDS } from "./visit/faults";
+import { FELT_IN } from "./visit/feel";
 
 const FACTS: Record<MissingFact, string> = {
   pain_before: "pain before the first set",
@@ -51,6 +52,10 @@ export const progression: Words<Rooms["progression"]> = {
     `the next morning the ${PAIN_REGIONS[m.region]} was ${m.pain}, above its usual ${m.usual}`,
   more_aid: (m) =>
     `it was done with more than planned (${aidWords({ worn: m.worn as Worn, help: m.help as Help })}): what it takes without is not known`,
+  not_sure: (m) =>
+    `the client is sure of it by ${m.sure} of 10 only: the same again until it is ${m.enough}, and asked again`,
+  felt_elsewhere: (m) =>
+    `it was felt ${FELT_IN[m.where]}, not in the muscle that is meant, in ${m.visits} visits running: the set-up is looked at first, then the cue`,
   position_lost: "the position was lost before the end",
   at_room: (m) =>
     `the day put as much on what is sore as it takes (${roundDose(m.dose)} of ${roundDose(m.most)} sets of ten at 60 %)`,

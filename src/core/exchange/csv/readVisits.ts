@@ -177,6 +177,7 @@ function addVisit(
     pain_at_end: last?.after ?? null,
     stopped: null,
     markers: [],
+    feels: [],
     signed_by: m.by,
   });
   const morning = done.find((d) => d.morning !== null)?.morning ?? null;

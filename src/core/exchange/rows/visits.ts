@@ -6,6 +6,7 @@ import { keptLine } from "../../sheet/line/keptLine";
 import { markerScores } from "../../story/markers";
 import { painsElsewhere } from "../../units/painRegion";
 import { logEntry } from "../../visit/visitEvent";
+import { feel } from "../../visit/watched/feel";
 import { seenFaults } from "../../visit/watched/seen";
 import { id, maybeId, moment, number, pain, side, table, text, texts, whole } from "./fields";
 
@@ -62,6 +63,7 @@ export const visitEnd = table(
     stopped: text(2000).nullable(),
     /** files of before they were scored have none */
     markers: z.array(markerScores).max(8).default([]),
+    feels: z.array(feel).max(60).default([]),
     signed_by: id,
   }),
   { visit_id: "visit", signed_by: "person" },

@@ -162,6 +162,7 @@ export function afterFirstVisit(
       sore: null,
       room: null,
       regions: [],
+      feels: [],
       lines: kept,
     },
   };

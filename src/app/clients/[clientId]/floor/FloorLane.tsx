@@ -5,6 +5,7 @@ import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { Marker } from "@/core/story/markers";
 import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { MassUnit } from "@/core/units/mass";
+import type { Feel } from "@/core/visit/watched/feel";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Owner } from "@/ui/outbox";
 import { DEED_SENTENCES } from "@/words/en/access";
@@ -32,6 +33,8 @@ export interface FloorLaneProps {
   machines: GymMachine[];
   /** movements that bring it on */
   markers: readonly Marker[];
+  /** what was said of lines in earlier visits, the newest first */
+  feels: readonly Feel[];
   /** lines that come into where it hurts */
   painful: Readonly<Record<string, PainfulArc>>;
   /** whose advice is shown */

@@ -7,6 +7,7 @@ import { conditionsOf } from "@/server/client/conditions";
 import { machinesOf } from "@/server/clinic/machines";
 import { lastRecheck, recheckAsk } from "@/server/decide/rechecks";
 import { painfulLines } from "@/server/facts/painfulLines";
+import { feelsOf } from "@/server/history/feels";
 import { markersOf } from "@/server/history/markers";
 import { sheetsOf, versionById } from "@/server/versions/sheets";
 import { floorBarred } from "@/server/visits/floor";
@@ -54,6 +55,7 @@ export default async function FloorPage({
       ask: await recheckAsk(ctx, client),
       machines: (await machinesOf(ctx)).map(({ version: _version, isRetired: _retired, ...m }) => m),
       markers: await markersOf(ctx, client.episodeId),
+      feels: (await feelsOf(ctx, client.episodeId)).flatMap((v) => v.feels),
       painful: await painfulLines(ctx, client, open?.lines ?? sheet?.lines.map((l) => l.kept) ?? []),
       conditionIds: (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id),
     };
@@ -89,6 +91,7 @@ export default async function FloorPage({
       body={bodyOf(client)}
       machines={data.machines}
       markers={data.markers}
+      feels={data.feels}
       painful={data.painful}
       conditionIds={data.conditionIds}
       massUnit={actor.massUnit}

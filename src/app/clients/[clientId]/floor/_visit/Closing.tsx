@@ -13,8 +13,9 @@ import { Link } from "@/ui/Link";
 import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { Said } from "@/ui/reader";
 import { sayPlainly } from "@/words/say";
-import { MarkerKeys } from "./MarkerKeys";
 import { SetBars } from "./SetBars";
+import { FeelKeys, type feelAsked } from "./told/FeelKeys";
+import { MarkerKeys } from "./told/MarkerKeys";
 
 /** After the last set: joint pain now, what was done, done. */
 export function Closing({
@@ -23,6 +24,7 @@ export function Closing({
   firstSide,
   painMax,
   markers,
+  feel,
   happen,
   onFinish,
   onUndo,
@@ -34,6 +36,8 @@ export function Closing({
   painMax: number;
   /** movements that bring it on */
   markers: readonly Marker[];
+  /** what is still to be asked of the last line */
+  feel: ReturnType<typeof feelAsked>;
   happen: (event: VisitEvent) => void;
   onFinish: (event: VisitEvent) => void;
   onUndo: () => void;
@@ -95,6 +99,7 @@ export function Closing({
       )}
       {summary}
       <div className="mt-5 grid max-w-[900px] gap-3">
+        {feel && <FeelKeys asked={feel} happen={happen} />}
         <MarkerKeys markers={markers} scores={state.markers} when="after" happen={happen} />
         <ScoreKeys label="Joint pain now" value={pain} onPick={setPain} limit={painMax} size="floor" />
       </div>

@@ -24,23 +24,24 @@ import { WRAP } from "@/words/en/visit/floor";
 import { AskDialog } from "../../_ask/AskDialog";
 import { Asked } from "../../_ask/Asked";
 import type { FloorLaneProps } from "../FloorLane";
-import { AidPick } from "./AidPick";
 import { Closing } from "./Closing";
 import { cellQuery, sensorQuery } from "./deviceQueries";
-import { ElsewhereKeys, ElsewherePick } from "./ElsewhereKeys";
 import { Entry } from "./Entry";
 import { FloorTop } from "./FloorTop";
 import { LineActions } from "./LineActions";
-import { MarkerKeys } from "./MarkerKeys";
-import { SeenChips } from "./SeenChips";
 import { SetBars } from "./SetBars";
 import { SetUpCard } from "./SetUpCard";
 import { Stage } from "./Stage";
 import { StateBand } from "./StateBand";
 import { StopDialog } from "./StopDialog";
 import { SwapDialog } from "./SwapDialog";
-import { useElsewhere } from "./useElsewhere";
-import { useSeen } from "./useSeen";
+import { AidPick } from "./told/AidPick";
+import { ElsewhereKeys, ElsewherePick } from "./told/ElsewhereKeys";
+import { FeelKeys, feelAsked } from "./told/FeelKeys";
+import { MarkerKeys } from "./told/MarkerKeys";
+import { SeenChips } from "./told/SeenChips";
+import { useElsewhere } from "./told/useElsewhere";
+import { useSeen } from "./told/useSeen";
 import { WhatToSet } from "./WhatToSet";
 
 /** A question stands so long before a key answers it. */
@@ -186,6 +187,9 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       <LinePose line={line} body={props.body} machines={props.machines} loadKg={task.loadKg} />
     </div>
   );
+  // in the rest the drawing makes room for what is asked once
+  const feel = state.phase === "rating" || state.phase === "working" ? null : feelAsked(state, props.feels);
+  const beside = feel ? <FeelKeys asked={feel} happen={happen} /> : pose;
   const endedLine = state.lines.find((l) => state.ended[l.lineId]);
   const isClosing = state.phase === "closing" || state.phase === "finished";
   return (
@@ -226,6 +230,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
           firstSide={open.firstSide}
           painMax={props.painMax}
           markers={props.markers}
+          feel={feel}
           happen={happen}
           onFinish={happen}
           onUndo={visit.undo}
@@ -297,12 +302,12 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                     <ElsewherePick line={line} elsewhere={elsewhere} />
                   </>
                 ) : (
-                  pose
+                  beside
                 )}
               </div>
               <div className="order-2 lg:order-3">
                 <Stage state={state} line={line} task={task} clock={clock} usesCell={usesCell} />
-                {state.phase === "set-up" && pose}
+                {state.phase === "set-up" && beside}
               </div>
             </div>
             <div className="px-4 pb-1 max-lg:mt-auto lg:px-8">

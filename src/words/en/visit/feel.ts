@@ -1,0 +1,17 @@
+import type { FeelWhere } from "@/core/visit/watched/feel";
+
+/** Keys of the floor. */
+export const FEEL_CHIPS: Readonly<Record<FeelWhere, string>> = {
+  meant: "the muscle meant",
+  other: "another muscle",
+  joint: "the joint",
+  nowhere: "nowhere",
+};
+
+/** The same in a sentence. */
+export const FELT_IN: Readonly<Record<FeelWhere, string>> = {
+  meant: "in the muscle that is meant",
+  other: "in another muscle",
+  joint: "in the joint",
+  nowhere: "nowhere",
+};
