@@ -96,6 +96,10 @@ test("what is felt elsewhere, worn, eased and done besides goes into what is dec
   await page.keyboard.press("1");
   await score(page, /How many more/, 4).click();
   await expect(band(page)).toContainText(/REST|GO|SET UP/);
+  // where it was felt and how sure she is: a tap each, and nothing waits for them
+  await page.getByRole("button", { name: "joint", exact: true }).click();
+  await score(page, /how sure of it/, 3).click();
+  await expect(page.getByText(/how sure of it|where was it felt/)).toHaveCount(0);
   await leaveTheRest(page);
   await score(page, /^step down.*6 before/, 3).click();
   await score(page, /^Joint pain now/, 1).click();
@@ -121,6 +125,7 @@ test("what is felt elsewhere, worn, eased and done besides goes into what is dec
   await expect(page.getByText("6, 3")).toBeVisible();
   await expect(page.getByText(/five-a-side football was hard on the same part/)).toBeVisible();
   await expect(page.getByText(/done with more than planned \(tight wrap\)/).first()).toBeVisible();
+  await expect(page.getByText(/sure of it by 3 of 10/).first()).toBeVisible();
   await expectAccessible(page);
   expect(wrapped).not.toBe(hurt);
   await page.goto(`/clients/${id}/review`);

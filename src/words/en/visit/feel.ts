@@ -2,9 +2,9 @@ import type { FeelWhere } from "@/core/visit/watched/feel";
 
 /** Keys of the floor. */
 export const FEEL_CHIPS: Readonly<Record<FeelWhere, string>> = {
-  meant: "the muscle meant",
-  other: "another muscle",
-  joint: "the joint",
+  meant: "muscle meant",
+  other: "other muscle",
+  joint: "joint",
   nowhere: "nowhere",
 };
 
