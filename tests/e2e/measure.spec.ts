@@ -182,3 +182,31 @@ test("a test that could hurt the graft is barred before a push, with the reason"
   await page.getByLabel("movement", { exact: true }).selectOption({ label: "knee flexion" });
   await expect(page.getByText(/not tested to the maximum before week 16/)).toBeVisible();
 });
+
+test("reach that was measured sets the back in Choose and names its stretch; what a goal asks stands beside it", async ({
+  page,
+}) => {
+  await signIn(page, "therapist");
+  const id = await clientId(page, "Tove Aldermoor");
+  await page.goto(`/clients/${id}/measure?part=reach`);
+  await isAlive(page);
+  await page.getByLabel("straight-leg raise, right").fill("50");
+  await page.getByLabel("pelvis rolls in").fill("90");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: /^Save what/ }).click();
+  // the one without its machine stays with its sentence
+  await expect(page.getByText("1 saved.")).toBeVisible();
+  await expect(page.getByText("Choose the machine on which it was seen.")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Hamstring stretch, lying with strap" })).toBeVisible();
+  await expect(page.getByText(/“return to running”/).first()).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(`/clients/${id}/choose?view=sheet`);
+  await isAlive(page);
+  await page
+    .getByRole("button", { name: /seated leg curl/i })
+    .first()
+    .click();
+  await expect(
+    page.getByText(/The back leans further than usual: with the straight-leg raise of 50°/),
+  ).toBeVisible();
+});

@@ -29,6 +29,7 @@ test("every step of an arthritic knee fits a desk, in few words", async ({ page 
   await workAs(page, "therapist");
   const id = await clientId(page, "Tove Aldermoor");
   const wrong: string[] = [];
-  for (const step of STEPS) wrong.push(...(await looksWrong(page, `/clients/${id}/${step}`, "words")));
+  for (const step of [...STEPS, ...["reach", "counts", "free"].map((p) => `measure?part=${p}`)])
+    wrong.push(...(await looksWrong(page, `/clients/${id}/${step}`, "words")));
   expect(wrong).toEqual([]);
 });
