@@ -37,6 +37,17 @@ async function decideTheVisitOfYesterday(page: Page, id: string): Promise<void> 
   await expect(page.getByRole("heading", { name: "Decided" })).toBeVisible();
 }
 
+/** What was seen of the set: the first chip of its exercise. */
+async function tapTheFirstFault(page: Page): Promise<string | null> {
+  const chip = page
+    .getByRole("group", { name: /^Seen in it/ })
+    .getByRole("button")
+    .first();
+  const said = await chip.textContent();
+  await chip.click();
+  return said;
+}
+
 /** Nothing more of this line. */
 async function leaveTheLine(page: Page): Promise<void> {
   const before = (await name(page).textContent()) ?? "";
@@ -93,6 +104,7 @@ test("what is felt elsewhere, worn, eased and done besides goes into what is dec
   await page.getByLabel("worn").selectOption("tight_wrap");
   await page.getByLabel("worn").blur();
   await toTheRating(page);
+  const fault = (await tapTheFirstFault(page)) ?? "";
   await page.keyboard.press("1");
   await score(page, /How many more/, 4).click();
   await expect(band(page)).toContainText(/REST|GO|SET UP/);
@@ -131,4 +143,35 @@ test("what is felt elsewhere, worn, eased and done besides goes into what is dec
   await page.goto(`/clients/${id}/review`);
   await expect(page.getByText("Pain: side of the hip").first()).toBeVisible();
   await expect(page.getByText("Pain in: step down from 15 cm").first()).toBeVisible();
+  // the same fault in the next visit: its remedy is the change of that line
+  await page.goto(`/clients/${id}/decide`);
+  await isAlive(page);
+  await page.getByRole("button", { name: /^Accept all as drafted/ }).click();
+  await expect(page.getByRole("heading", { name: "Decided" })).toBeVisible();
+  await letANightPass(id, 2);
+  await page.goto(`/clients/${id}/floor`);
+  await page.getByRole("link", { name: /^Gym/ }).click();
+  await expect(page.getByText("Before the first set")).toBeVisible();
+  await isAlive(page);
+  await page.keyboard.press("n");
+  await bandSays(page, "SET UP");
+  while (((await name(page).textContent()) ?? "") !== wrapped) await leaveTheLine(page);
+  await toTheRating(page);
+  expect(await tapTheFirstFault(page)).toBe(fault);
+  await page.keyboard.press("1");
+  await score(page, /How many more/, 4).click();
+  await leaveTheRest(page);
+  await score(page, /^Joint pain now/, 1).click();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("saved at the clinic")).toBeVisible();
+  await letANightPass(id, 2);
+  await page.goto(`/clients/${id}/morning`);
+  await isAlive(page);
+  await score(page, /^Joint pain that morning/, 1).click();
+  await score(page, /^Pain that morning: side of the hip/, 1).click();
+  await page.getByRole("button", { name: /^Save the/ }).click();
+  await expect(page.getByText("Saved. Decide what comes next")).toBeVisible();
+  await page.goto(`/clients/${id}/decide`);
+  await isAlive(page);
+  await expect(page.getByText(new RegExp(`${fault}.*in 2 visits running`)).first()).toBeVisible();
 });
