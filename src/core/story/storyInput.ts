@@ -46,6 +46,8 @@ const goal = z
     words: textField("goal", 200),
     /** how hard it is now, 0 easy to 10 impossible */
     hard: painScore,
+    /** the day for which it is wanted */
+    on: z.iso.date({ error: "input.day_or_empty" }).nullish(),
   })
   .refine((g) => g.goalId !== null || g.words.length >= 3, {
     path: ["words"],

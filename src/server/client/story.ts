@@ -31,7 +31,7 @@ export type Story = { [K in keyof EpisodeInput]: EpisodeInput[K] | null } & Pick
 >;
 
 const goals = z.array(
-  z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.number() }),
+  z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.number(), on: z.string().nullish() }),
 ) as unknown as z.ZodType<StoryGoal[]>;
 
 const activities = z.array(regularActivity);

@@ -4,9 +4,11 @@ import type { z } from "zod";
 import { aidKey } from "@/core/selection/setUp/aid";
 import { withinEdge } from "@/core/sheet/draft/atEdge";
 import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
+import { thinForm } from "@/core/sheet/draft/thinForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
+import { thinUntil } from "@/core/story/goalDates";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { asKept, fromKept, saidWith } from "@/core/units/said";
@@ -25,6 +27,7 @@ import { clinicTime, keptDeviceTime } from "../base/tabletTime";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
+import { storyOf } from "../client/story";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
 import { plannedAid } from "../history/aids";
@@ -117,7 +120,10 @@ export async function linesOfToday(
     ];
   });
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
-  const form = (isShort && (await shortOf(ctx, client, lines))) || lines;
+  const whole = (isShort && (await shortOf(ctx, client, lines))) || lines;
+  const form = (await thinUntilOf(ctx, client))
+    ? thinForm(whole).map((l) => ({ ...l, offers: null }))
+    : whole;
   const { exerciseOf } = await muscleCredits(ctx);
   const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
@@ -164,17 +170,24 @@ export async function sheetToday(
   ctx: Ctx,
   client: ClientEpisode,
   sheet: SheetVersion,
-): Promise<{ lines: number; minutes: number; isShort: boolean }> {
+): Promise<{ lines: number; minutes: number; isShort: boolean; thinUntil: string | null }> {
   const whole = sheet.lines.flatMap((l) => (l.kept ? [l.kept] : []));
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const short = isShort ? await shortOf(ctx, client, whole) : null;
-  const seconds = short ? shortSeconds(whole, short, sheet.seconds) : sheet.seconds;
+  const until = await thinUntilOf(ctx, client);
+  const form = until ? thinForm(short ?? whole) : short;
+  const seconds = form ? shortSeconds(whole, form, sheet.seconds) : sheet.seconds;
   return {
     lines: short?.length ?? sheet.lines.length,
     minutes: Math.ceil(seconds / 60),
     isShort: short !== null,
+    thinUntil: until,
   };
 }
+
+/** The date of a goal within the week: until then half the sets are done. Rule "Goal date". */
+const thinUntilOf = async (ctx: Ctx, client: ClientEpisode): Promise<string | null> =>
+  thinUntil((await storyOf(ctx, client)).goals, today(ctx));
 
 /** The week plans the sheet in its short form today. Rule W2. */
 async function isShortToday(ctx: Ctx, episodeId: string, sheetId: string): Promise<boolean> {

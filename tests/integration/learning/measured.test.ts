@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { templateOf } from "@/core/equipment/templates";
 import { plainMeasurement } from "@/core/measure/measurementInput";
 import type { MeasurementKind } from "@/core/measure/measurementKinds";
 import { rowsOfReview } from "@/core/review/review";
@@ -8,19 +9,29 @@ import { chairRise, type ReferenceTask } from "@/core/selection/tissue/tissues";
 import { draftFacts } from "@/server/choice/drafts";
 import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changeStory } from "@/server/client/story";
-import { machinesOf } from "@/server/clinic/machines";
+import { addMachine, machinesOf } from "@/server/clinic/machines";
 import { knownFacts } from "@/server/facts/choose";
 import { goalNeeds } from "@/server/measure/goalNeeds";
 import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/measure/otherMeasurements";
 import { episodesToReview } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
-import { closeConnections, daysLater, makeClient, makeClinic, type TestClinic } from "../../support/clinic";
-import { KNEE } from "../../support/lines";
+import { sheetsOf } from "@/server/versions/sheets";
+import { linesOfToday, sheetToday } from "@/server/visits/running";
+import {
+  closeConnections,
+  daysLater,
+  makeClient,
+  makeClinic,
+  plannedClient,
+  type TestClinic,
+} from "../../support/clinic";
+import { KNEE, STRAIGHT, sheetLineOf } from "../../support/lines";
 import { EPISODE } from "../../support/story";
 
 let clinic: TestClinic;
 beforeAll(async () => {
   clinic = await makeClinic();
+  await clinic.as("therapist", (ctx) => addMachine(ctx, randomUUID(), templateOf("seated_press")));
 });
 afterAll(closeConnections);
 
@@ -147,4 +158,41 @@ test("what a goal asks is compared with what was measured, leads the draft, and 
   const rows = rowsOfReview(await clinic.as("therapist", (ctx) => reviewFactsOf(ctx, past), daysLater(9)));
   expect(rows.filter((r) => r.leads).map((r) => r.id)).toEqual(["measure heel_raises", "measure walk_6min"]);
   expect(rows.find((r) => r.id === "measure heel_raises")?.marks.map((m) => m.value)).toEqual([10]);
+});
+
+test("in the week before a goal's date half the sets are run, at the same load, and nothing was missed", async () => {
+  const { client } = await plannedClient(clinic, { rules: [KNEE] }, [sheetLineOf("lp_horizontal", STRAIGHT)]);
+  const write = (on: string | null) =>
+    clinic.as("therapist", async (ctx) => {
+      const c = await clientEpisode(ctx, client.clientId);
+      const goals = EPISODE.goals.map((g) => ({ ...g, on }));
+      await changeStory(ctx, c, {
+        ...{ version: c.version, evenIfChanged: true, person: c },
+        episode: {
+          ...EPISODE,
+          side: c.side,
+          conditions: [{ conditionId: KNEE.conditionId, variantId: KNEE.variantId, beganOn: null }],
+          goals,
+        },
+      });
+    });
+  const linesOn = (day: number) =>
+    clinic.as(
+      "trainer",
+      async (ctx) => {
+        const c = await clientEpisode(ctx, client.clientId);
+        const [sheet] = await sheetsOf(ctx, c.episodeId);
+        if (!sheet) throw new Error("no sheet");
+        return { lines: await linesOfToday(ctx, c, sheet), said: await sheetToday(ctx, c, sheet) };
+      },
+      daysLater(day),
+    );
+  await write(daysLater(10).toISOString().slice(0, 10));
+  const [whole, thin] = [await linesOn(2), await linesOn(5)];
+  const work = (x: typeof whole) => (x.lines[0]?.sets ?? []).filter((s) => s.role === "work");
+  expect(work(thin)).toHaveLength(Math.ceil(work(whole).length / 2));
+  expect(work(thin)[0]?.loadKg).toBe(work(whole)[0]?.loadKg);
+  expect([whole.said.thinUntil, thin.said.thinUntil]).toEqual([null, "2026-03-12"]);
+  expect(thin.said.minutes).toBeLessThan(whole.said.minutes);
+  expect((await linesOn(10)).lines[0]?.sets).toHaveLength(whole.lines[0]?.sets.length ?? 0);
 });

@@ -1,8 +1,9 @@
+import { DayField } from "@/ui/form/DayField";
 import { Field } from "@/ui/form/Field";
 import { Pick } from "@/ui/form/Pick";
 import { Words } from "@/ui/form/Words";
 import type { StoryPart } from "./StoryForm";
-import type { GoalDraft } from "./storyDraft";
+import { type GoalDraft, NO_GOAL } from "./storyDraft";
 
 const MOST = 4;
 
@@ -55,13 +56,24 @@ export function GoalFields({ part, goals }: { part: StoryPart; goals: [string, s
             onChange={(e) => change(i, { hard: e.target.value })}
             problem={problem(`episode.goals.${i}.hard`)}
           />
+          {(g.goalId !== null || g.words.trim() !== "") && (
+            <div className="col-span-2 max-w-[200px]">
+              <DayField
+                label="for a day (empty: none)"
+                name={`goal-on-${i}`}
+                value={g.on}
+                onChange={(on) => change(i, { on })}
+                problem={problem(`episode.goals.${i}.on`)}
+              />
+            </div>
+          )}
         </div>
       ))}
       {draft.goals.length < MOST && (
         <button
           type="button"
           className="small cursor-pointer justify-self-start underline"
-          onClick={() => set({ goals: [...draft.goals, { goalId: null, words: "", hard: "" }] })}
+          onClick={() => set({ goals: [...draft.goals, NO_GOAL] })}
         >
           another goal
         </button>

@@ -25,8 +25,8 @@ const TYPED: StoryDraft = {
   bringsOn: "some",
   settlesIn: "hours",
   goals: [
-    { goalId: null, words: "climb the tower", hard: "7" },
-    { goalId: null, words: "  ", hard: "" },
+    { goalId: null, words: "climb the tower", hard: "7", on: "" },
+    { goalId: null, words: "  ", hard: "", on: "" },
   ],
 };
 

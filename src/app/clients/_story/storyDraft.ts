@@ -6,7 +6,14 @@ import { PAIN_REGION_IDS } from "@/core/units/painRegion";
 import { readNumber } from "@/core/units/readNumber";
 import { BRINGS_ON, CLIMBS, RISES, SETTLES_IN } from "@/words/en/story";
 
-const goalDraft = z.object({ goalId: z.string().nullable(), words: z.string(), hard: z.string() });
+const goalDraft = z.object({
+  goalId: z.string().nullable(),
+  words: z.string(),
+  hard: z.string(),
+  /** empty: for no day; kept drafts from before it was asked have none */
+  on: z.string().default(""),
+});
+export const NO_GOAL: GoalDraft = { goalId: null, words: "", hard: "", on: "" };
 export type GoalDraft = z.infer<typeof goalDraft>;
 
 /** A regular activity as it is typed. */
@@ -92,7 +99,7 @@ export const EMPTY_STORY: StoryDraft = {
   regions: [],
   markers: [],
   activities: [],
-  goals: [{ goalId: null, words: "", hard: "" }],
+  goals: [NO_GOAL],
   support: "",
   trainsAt: "clinic_gym",
   weekdays: [],
@@ -150,7 +157,7 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
         .map((a) => ({ ...a, minutes: readNumber(a.minutes), hard: readNumber(a.hard) })),
       goals: d.goals
         .filter((g) => g.goalId !== null || g.words.trim() !== "")
-        .map((g) => ({ ...g, hard: readNumber(g.hard) })),
+        .map((g) => ({ ...g, hard: readNumber(g.hard), on: g.on || null })),
       support: d.support,
       trainsAt: d.trainsAt,
       weekdays: d.weekdays,

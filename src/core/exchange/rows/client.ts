@@ -57,7 +57,9 @@ export const episode = table(
     settles_in: z.enum(SETTLES_IN_IDS).nullable(),
     details: text(1000),
     surgeon_note: text(1000),
-    goals: z.array(z.strictObject({ goalId: text(40).nullable(), words: text(200), hard: pain })).max(6),
+    goals: z
+      .array(z.strictObject({ goalId: text(40).nullable(), words: text(200), hard: pain, on: day.nullish() }))
+      .max(6),
     support: z.enum(SUPPORT_IDS),
     trains_at: z.enum(PLACE_IDS),
     weekdays: z.array(whole(1, 7)).max(7),

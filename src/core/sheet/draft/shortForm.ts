@@ -17,7 +17,7 @@ const isFor = (e: Exercise, muscles: readonly Muscle[]): boolean => {
 };
 
 /** One work set fewer, where there are two and more: ramps stay, a hold inside a set stays whole. */
-function fewer(l: KeptLine): KeptLine {
+export function fewer(l: KeptLine): KeptLine {
   const last = l.sets.findLastIndex((s) => s.role === "work");
   if (l.sets.filter((s) => s.role === "work").length < 2) return l;
   const sets = l.sets.filter((_, i) => i !== last);

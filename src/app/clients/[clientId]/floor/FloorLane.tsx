@@ -7,6 +7,7 @@ import type { PainfulArc } from "@/core/strength/painfulArc";
 import type { MassUnit } from "@/core/units/mass";
 import type { Feel } from "@/core/visit/watched/feel";
 import type { ClientEpisode } from "@/server/client/clients";
+import { shortDay } from "@/ui/dates";
 import type { Owner } from "@/ui/outbox";
 import { DEED_SENTENCES } from "@/words/en/access";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
@@ -25,6 +26,8 @@ export interface FloorLaneProps {
     lines: number;
     minutes: number;
     isShort: boolean;
+    /** the date of a goal in the coming week: half the sets until then */
+    thinUntil: string | null;
   };
   /** a visit that is under way, with its whole log */
   open: OpenVisit | null;
@@ -41,6 +44,7 @@ export interface FloorLaneProps {
   conditionIds: readonly string[];
   /** pounds stand beside kilograms for who reads them */
   massUnit: MassUnit;
+  locale: string;
   mayRun: boolean;
   /** who is signed in: what is logged here is theirs */
   who: Owner;
@@ -60,6 +64,7 @@ export function FloorLane(props: FloorLaneProps) {
       <p className="px-4 pt-4 text-[22px] lg:px-8">
         <b>{sheet.name}</b> · {sheet.lines} {sheet.lines === 1 ? "line" : "lines"}, about {sheet.minutes} min
         {sheet.isShort && ", short today: a set fewer of each"}
+        {sheet.thinUntil && `, half the sets: a goal is on ${shortDay(sheet.thinUntil, props.locale)}`}
       </p>
       {props.mayRun ? (
         <RecheckGate ask={props.recheck} onAnswer={answer} problem={problem} isBusy={isBusy} />

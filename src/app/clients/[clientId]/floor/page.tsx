@@ -83,6 +83,7 @@ export default async function FloorPage({
           lines: sheet.lines.length,
           minutes: Math.ceil(sheet.seconds / 60),
           isShort: false,
+          thinUntil: null,
           ...data.plan,
         },
       }}
@@ -95,6 +96,7 @@ export default async function FloorPage({
       painful={data.painful}
       conditionIds={data.conditionIds}
       massUnit={actor.massUnit}
+      locale={actor.locale}
       mayRun={may(actor.role, "session.run")}
       who={{
         key: `${actor.clinicId} ${actor.personId}`,

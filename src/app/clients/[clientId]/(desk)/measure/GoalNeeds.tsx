@@ -2,6 +2,7 @@ import { FINDING_VALID_DAYS } from "@/core/measure/findings";
 import type { NeedOfGoal } from "@/core/measure/goalNeeds";
 import { measurementKind } from "@/core/measure/measurementKinds";
 import { GOALS } from "@/core/rules/goals";
+import { weeksUntil } from "@/core/story/goalDates";
 import { MOVEMENTS, movement as movements } from "@/core/strength/movements";
 import { daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
@@ -31,14 +32,25 @@ const said = (n: NeedOfGoal, value: number): string =>
 /** What the goals ask, beside what was measured: the largest gap first. */
 export function GoalNeeds({
   needs,
+  goals,
   clientId,
   today,
 }: {
   needs: readonly NeedOfGoal[];
+  goals: readonly { goalId: string | null; on?: string | null }[];
   clientId: string;
   today: string;
 }) {
   if (needs.length === 0) return null;
+  const leftWords = (goalId: string): string => {
+    const on = goals.find((g) => g.goalId === goalId)?.on;
+    const weeks = on ? weeksUntil(on, today) : null;
+    return weeks === null
+      ? ""
+      : weeks === 0
+        ? ", in less than a week"
+        : `, in ${weeks} ${weeks === 1 ? "week" : "weeks"}`;
+  };
   const isOld = (n: NeedOfGoal) => !n.have || daysBetween(n.have.on, today) > FINDING_VALID_DAYS;
   const row = (n: NeedOfGoal) => (
     <li key={`${n.measure} ${n.as}`} className="border-t border-rule py-1">
@@ -54,7 +66,7 @@ export function GoalNeeds({
       <span className="small quiet">
         {" "}
         of {n.comparator === "<=" ? "at most" : "at least"} {said(n, n.need)} for “
-        {lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”
+        {lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”{leftWords(n.goalId)}
         {n.have &&
           `; ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ": measure again" : ""}`}
       </span>

@@ -75,9 +75,10 @@ export default async function MeasurePage({
         today: today(ctx),
       }),
       needs,
+      goals,
     };
   });
-  const { client, tests, measurements, due, needs, aim, ...rest } = data;
+  const { client, tests, measurements, due, needs, goals, aim, ...rest } = data;
   const shared = {
     client,
     today: data.today,
@@ -87,7 +88,7 @@ export default async function MeasurePage({
   const aside = (
     <>
       <DueList due={due} clientId={clientId} />
-      <GoalNeeds needs={needs} clientId={clientId} today={data.today} />
+      <GoalNeeds needs={needs} goals={goals} clientId={clientId} today={data.today} />
       {part === "reach" && <ShortReach short={shortReach(measurements, client.side)} clientId={clientId} />}
       {part === "strength" && <StrengthResults tests={tests} client={client} aim={aim} />}
     </>

@@ -77,6 +77,7 @@ export function StoryRead({
         {s.goals.map((g) => (
           <Fact key={`${g.goalId} ${g.words}`} name={`now ${g.hard} of 10 hard`}>
             {[GOALS.find((x) => x.id === g.goalId)?.name, g.words].filter(Boolean).join(": ")}
+            {g.on && `, for ${longDay(g.on, locale)}`}
           </Fact>
         ))}
         <Fact name="rises from a chair">{s.rises && RISES[s.rises]}</Fact>

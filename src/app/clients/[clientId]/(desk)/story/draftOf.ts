@@ -1,7 +1,7 @@
 import type { MassUnit } from "@/core/units/mass";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { Story } from "@/server/client/story";
-import { lengthText, massText, type StoryDraft } from "../../../_story/storyDraft";
+import { lengthText, massText, NO_GOAL, type StoryDraft } from "../../../_story/storyDraft";
 
 const text = (n: number | null): string => (n === null ? "" : String(n));
 
@@ -38,8 +38,8 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     markers: s.markers,
     activities: s.activities.map((a) => ({ ...a, minutes: String(a.minutes), hard: String(a.hard) })),
     goals: s.goals.length
-      ? s.goals.map((g) => ({ ...g, hard: String(g.hard) }))
-      : [{ goalId: null, words: c.goal, hard: "" }],
+      ? s.goals.map((g) => ({ ...g, hard: String(g.hard), on: g.on ?? "" }))
+      : [{ ...NO_GOAL, words: c.goal }],
     support: s.support ?? "",
     trainsAt: s.trainsAt ?? "clinic_gym",
     weekdays: s.weekdays,
