@@ -29,6 +29,7 @@ export const EPISODE: EpisodeInput = {
   rises: "hands",
   climbs: "rail",
   isInactive: false,
+  background: null,
   support: "none",
   trainsAt: "clinic_gym",
   weekdays: [1, 4],

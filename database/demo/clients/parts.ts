@@ -54,6 +54,7 @@ export const SUPPORTED = {
   rises: "yes",
   climbs: "yes",
   isInactive: false,
+  background: null,
   regions: [] as EpisodeInput["regions"],
   markers: [] as EpisodeInput["markers"],
   activities: [] as EpisodeInput["activities"],

@@ -91,6 +91,7 @@ export function rowsOfNewClient(
         rises: null,
         climbs: null,
         is_inactive: null,
+        background: null,
         regions: [],
         markers: [],
         activities: [],

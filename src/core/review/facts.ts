@@ -39,6 +39,8 @@ export interface ReviewVisit {
   stopped: string | null;
   /** other regions: the worst in a set, and the morning after */
   regions: readonly { region: PainRegion; worst: number | null; morning: number | null }[];
+  /** how hard the whole of it was; null: not said */
+  effort: number | null;
   /** movements before the first set and after the last */
   markers: readonly MarkerScores[];
   hardReps: number;

@@ -27,6 +27,7 @@ const visit = (over: Partial<ReviewVisit> & { on: string }): ReviewVisit => ({
   swelling: null,
   besides: [],
   markers: [],
+  effort: null,
   regions: [],
   stopped: null,
   hardReps: 10,
@@ -375,4 +376,12 @@ test("what was seen of a line stands beside the visit in which it was, with how 
   const notes = row?.series[0]?.points.map((p) => p.note.map((n) => sayPlainly(n)).join("; "));
   expect(notes?.[0]).toContain("seen: knee falls in, jerk or bounce; 62 % clean");
   expect(notes?.[1]).not.toContain("seen");
+});
+
+test("how hard visits were is a row of its own, only where somebody said it (Visit's effort)", () => {
+  const row = rowOf(
+    facts({ visits: [visit({ on: "2026-01-05", effort: 7 }), visit({ on: "2026-01-08" })] }),
+    "effort",
+  );
+  expect(row?.series.flatMap((x) => x.points.map((p) => [p.on, p.value]))).toEqual([["2026-01-05", 7]]);
 });

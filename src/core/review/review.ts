@@ -2,6 +2,7 @@ import type { ReviewFacts } from "./facts";
 import type { Row } from "./row";
 import { canRows } from "./rows/canRows";
 import { costRows } from "./rows/costRows";
+import { effortRow } from "./rows/effortRow";
 import { lineRows } from "./rows/lineRows";
 import { markerRows } from "./rows/markerRows";
 import { measureRows } from "./rows/measureRows";
@@ -26,6 +27,7 @@ export function rowsOfReview(f: ReviewFacts): Row[] {
     ...costRows(f.costs),
     ...painfulRows(f),
     ...measured.filter((r) => !r.leads),
+    effortRow(f),
     ...weekRows(f),
   ].filter((r) => r.series.some((s) => s.points.length > 0));
 }

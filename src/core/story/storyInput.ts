@@ -15,7 +15,7 @@ import {
 } from "../units/fields";
 import { PAIN_REGION_IDS } from "../units/painRegion";
 import { wrong } from "../units/wrong";
-import { CLIMB_IDS, RISE_IDS } from "./daily";
+import { BACKGROUND_IDS, CLIMB_IDS, RISE_IDS } from "./daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "./irritabilityFrom";
 import { markers } from "./markers";
 import { PLACE_IDS, SUPPORT_IDS } from "./places";
@@ -79,6 +79,7 @@ const episodeFields = {
   climbs: z.enum(CLIMB_IDS).nullable().default(null),
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
+  background: z.enum(BACKGROUND_IDS).nullable().default(null),
   /** what is followed beside the joint. Rule Region 1 */
   regions: followedRegions.default([]),
   /** movements that bring it on. Rule Marker 1 */

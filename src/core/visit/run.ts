@@ -64,7 +64,7 @@ export interface VisitState {
   stopped: string | null;
   /** when a set was last left out, so that a double tap leaves out one */
   leftOutAtMs: number | null;
-  finished: { painAtEnd: number } | null;
+  finished: { painAtEnd: number; effort: number | null } | null;
   /** what is worn and held in a line, where it is not as planned */
   aids: Readonly<Record<string, Aid>>;
   /** movements as they were scored before the first set and after the last */
@@ -132,7 +132,9 @@ export function after(s: VisitState, e: VisitEvent): VisitState {
     case "stop":
       return stopped(s, e);
     case "finish":
-      return s.phase === "closing" ? { ...s, phase: "finished", finished: { painAtEnd: e.painAtEnd } } : s;
+      return s.phase === "closing"
+        ? { ...s, phase: "finished", finished: { painAtEnd: e.painAtEnd, effort: e.effort ?? null } }
+        : s;
     case "set-up":
       return setUpDone(s, e);
     case "correct":

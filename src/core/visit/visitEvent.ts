@@ -99,7 +99,13 @@ export const visitEvent = z.discriminatedUnion("type", [
   z.object({ type: z.literal("swap"), lineId, to: keptLine, why: words, at }),
   z.object({ type: z.literal("note"), lineId: lineId.nullable(), words, at }),
   z.object({ type: z.literal("stop"), reason: words, at }),
-  z.object({ type: z.literal("finish"), painAtEnd: painScore, at }),
+  z.object({
+    type: z.literal("finish"),
+    painAtEnd: painScore,
+    /** how hard the whole visit was; missing: nothing was said */
+    effort: painScore.nullish(),
+    at,
+  }),
 ]);
 export type VisitEvent = z.infer<typeof visitEvent>;
 

@@ -9,6 +9,7 @@ import type { ScoreContext } from "@/core/sheet/judge/judgeScore";
 import type { ClientSchemeFacts } from "@/core/sheet/judge/schemeFacts";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/sheet/order/sessionScore";
+import { type Background, isNovice, NOVICE_VISITS } from "@/core/story/daily";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { type Ctx, once } from "../base/context";
@@ -29,16 +30,16 @@ export interface SheetFacts extends PlainScoreFacts {
   weaker: Record<Direction, WeakerLeg | null>;
 }
 
-/** With fewer visits behind them people count as novices [own]. */
-const NOVICE_VISITS = 8;
-
 /** What decides which schemes may be used for a client: from what was done, never from what was planned. */
 export async function schemeFactsFor(ctx: Ctx, client: ClientEpisode): Promise<ClientSchemeFacts> {
+  const [story] = await ctx.tx<
+    { background: Background | null }[]
+  >`select background from episode where id = ${client.episodeId}`;
   const stage = leading(await conditionsOf(ctx, client.episodeId))?.phase.stage ?? null;
   return {
     isPostOp: client.school === "post_op",
     isLate: stage === "strong" || stage === "keep",
-    isNovice: (await visitsDone(ctx, client.episodeId, NOVICE_VISITS)) < NOVICE_VISITS,
+    isNovice: isNovice(story?.background ?? null, await visitsDone(ctx, client.episodeId, NOVICE_VISITS)),
     irritability: client.irritability,
     lastPain: await lastWorstPain(ctx, client.episodeId),
     daysSinceAccumulated: await daysSinceAccumulated(ctx, client.episodeId),

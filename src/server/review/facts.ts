@@ -87,7 +87,7 @@ async function visitsAndLines(
   e: PastEpisode,
 ): Promise<{ visits: ReviewVisit[]; lines: LineWay[] }> {
   const rows = await ctx.tx`
-    select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, d.markers, m.pain,
+    select v.id, v.started_at, v.version_id, v.place, s.name as sheet, d.pain_at_start, d.pain_at_end, d.stopped, d.markers, d.effort, m.pain,
       m.swelling, m.besides, coalesce(m.regions, '[]') as regions
     from visit v join visit_end d on d.visit_id = v.id join sheet_version w on w.id = v.version_id
     join sheet s on s.id = w.sheet_id
@@ -132,6 +132,7 @@ async function visitsAndLines(
       besides: confounding(part, besidesOf(weekdayOf(on), r.besides, regular)).map((a) => a.what),
       stopped: r.stopped,
       markers: r.markers,
+      effort: r.effort,
       regions: regionsIn(worstElsewhere(own), r.regions),
       hardReps: work.get(r.id)?.hardReps ?? 0,
       kneecapChairS: work.get(r.id)?.kneecapChairS ?? 0,

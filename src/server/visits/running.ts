@@ -316,10 +316,10 @@ async function followed(
     const tablet = new Date(entry.at);
     await ctx.tx`
       insert into visit_end (visit_id, clinic_id, ended_at, tablet_at, received_at, pain_at_start, pain_at_end, stopped,
-        markers, feels, signed_by)
+        markers, feels, effort, signed_by)
       values (${visit.id}, ${ctx.actor.clinicId}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${ctx.now},
         ${painAtStart(is, eventsOf([...visit.log, entry]))}, ${entry.painAtEnd}, ${endWords(is)},
-        ${ctx.tx.json(is.markers as never)}, ${ctx.tx.json(is.feels as never)}, ${ctx.actor.personId})`;
+        ${ctx.tx.json(is.markers as never)}, ${ctx.tx.json(is.feels as never)}, ${entry.effort ?? null}, ${ctx.actor.personId})`;
     await makeMorningLink(ctx, visit, clinicTime(ctx, tablet));
   }
 }

@@ -1,5 +1,5 @@
 import type { Activity, Loaded } from "@/core/schedule/activity";
-import type { Climbs, Rises } from "@/core/story/daily";
+import type { Background, Climbs, Rises } from "@/core/story/daily";
 import type { BringsOn, SettlesIn } from "@/core/story/irritabilityFrom";
 import type { Marker, MarkerId } from "@/core/story/markers";
 import type { Place, Support } from "@/core/story/places";
@@ -10,6 +10,13 @@ export const RISES: Readonly<Record<Rises, string>> = {
   yes: "without hands",
   hands: "with hands",
   no: "not",
+};
+
+/** Strength training before this episode. */
+export const BACKGROUNDS: Readonly<Record<Background, string>> = {
+  new: "under half a year of it",
+  away: "more, over a year ago",
+  trained: "more, within the year",
 };
 
 /** How a person climbs stairs. */

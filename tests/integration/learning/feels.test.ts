@@ -35,7 +35,9 @@ async function lived(client: ClientEpisode, day: number, where: FeelWhere, sure:
   const visitId = await openedVisit(clinic, client, at);
   const open = await clinic.as("trainer", (ctx) => openVisit(ctx, client.episodeId), at);
   const lineId = open?.lines[0]?.lineId ?? "";
-  const log = await logOf(clinic, client, at, { reserve: 3, pain: 0, painAtEnd: 0 });
+  const log = (await logOf(clinic, client, at, { reserve: 3, pain: 0, painAtEnd: 0 })).map((e) =>
+    e.type === "finish" ? { ...e, effort: 6 } : e,
+  );
   const first = log.findIndex((e) => e.type === "rate") + 1;
   const said = { type: "feel" as const, lineId, where, sure, at: log[first - 1]?.at ?? 0 };
   await sendLog(clinic, visitId, [...log.slice(0, first), said, ...log.slice(first)]);
@@ -67,5 +69,9 @@ test("who is not sure of a line stays with it; felt in the joint twice running i
     ["joint", 3],
   ]);
   const file = await clinic.as("therapist", (ctx) => clientFileOf(ctx, client.clientId), daysLater(9));
-  expect(file.rows.visit_end.map((e) => e.feels.length)).toEqual([1, 1, 1]);
+  expect(file.rows.visit_end.map((e) => [e.feels.length, e.effort])).toEqual([
+    [1, 6],
+    [1, 6],
+    [1, 6],
+  ]);
 });

@@ -11,6 +11,7 @@ import { type ClientEpisode, clientEpisode } from "@/server/client/clients";
 import { changeStory } from "@/server/client/story";
 import { addMachine, machinesOf } from "@/server/clinic/machines";
 import { knownFacts } from "@/server/facts/choose";
+import { schemeFactsFor } from "@/server/facts/sheetFacts";
 import { goalNeeds } from "@/server/measure/goalNeeds";
 import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/measure/otherMeasurements";
 import { episodesToReview } from "@/server/review/episode";
@@ -195,4 +196,19 @@ test("in the week before a goal's date half the sets are run, at the same load, 
   expect([whole.said.thinUntil, thin.said.thinUntil]).toEqual([null, "2026-03-12"]);
   expect(thin.said.minutes).toBeLessThan(whole.said.minutes);
   expect((await linesOn(10)).lines[0]?.sets).toHaveLength(whole.lines[0]?.sets.length ?? 0);
+});
+
+test("who has trained within the year is no novice at the first visit; nobody else is asked less (Background)", async () => {
+  const client = await makeClient(clinic, { rules: [KNEE] });
+  const noviceWith = (background: "trained" | "away") =>
+    clinic.as("therapist", async (ctx) => {
+      const c = await clientEpisode(ctx, client.clientId);
+      await changeStory(ctx, c, {
+        ...{ version: c.version, evenIfChanged: true, person: c },
+        episode: { ...EPISODE, side: c.side, background },
+      });
+      return (await schemeFactsFor(ctx, c)).isNovice;
+    });
+  expect(await noviceWith("away")).toBe(true);
+  expect(await noviceWith("trained")).toBe(false);
 });

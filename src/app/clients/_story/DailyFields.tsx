@@ -1,6 +1,6 @@
-import type { Climbs, Rises } from "@/core/story/daily";
+import type { Background, Climbs, Rises } from "@/core/story/daily";
 import { Choice } from "@/ui/form/Choice";
-import { CLIMBS, RISES } from "@/words/en/story";
+import { BACKGROUNDS, CLIMBS, RISES } from "@/words/en/story";
 import type { StoryPart } from "./StoryForm";
 
 /** What is done every day: it bounds the strength that nobody has tested yet. */
@@ -38,6 +38,14 @@ export function DailyFields({ part }: { part: StoryPart }) {
         ]}
         value={draft.isInactive === null ? null : draft.isInactive ? "yes" : "no"}
         onChange={(v) => set({ isInactive: v === "yes" })}
+      />
+      <Choice<Background>
+        legend="strength training before"
+        name="background"
+        isInline={false}
+        options={Object.entries(BACKGROUNDS) as [Background, string][]}
+        value={draft.background}
+        onChange={(background) => set({ background })}
       />
     </section>
   );

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LOADED } from "@/core/schedule/activity";
+import { BACKGROUND_IDS } from "@/core/story/daily";
 import { MARKER_IDS } from "@/core/story/markers";
 import { kgFromLb, lbFromKg, type MassUnit, trimZeros } from "@/core/units/mass";
 import { PAIN_REGION_IDS } from "@/core/units/painRegion";
@@ -58,6 +59,7 @@ export const storyDraft = z.object({
   rises: idOf(RISES).nullable(),
   climbs: idOf(CLIMBS).nullable(),
   isInactive: z.boolean().nullable(),
+  background: z.enum(BACKGROUND_IDS).nullable().default(null),
   firstSwelling: z.string(),
   regions: z.array(z.object({ region: z.enum(PAIN_REGION_IDS), usual: z.string(), most: z.string() })),
   markers: z.array(z.object({ kind: z.enum(MARKER_IDS), words: z.string() })),
@@ -95,6 +97,7 @@ export const EMPTY_STORY: StoryDraft = {
   rises: null,
   climbs: null,
   isInactive: null,
+  background: null,
   firstSwelling: "",
   regions: [],
   markers: [],
@@ -146,6 +149,7 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       rises: d.rises,
       climbs: d.climbs,
       isInactive: d.isInactive,
+      background: d.background,
       regions: d.regions.map((r) => ({
         region: r.region,
         usual: readNumber(r.usual),

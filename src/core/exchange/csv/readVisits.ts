@@ -178,6 +178,7 @@ function addVisit(
     stopped: null,
     markers: [],
     feels: [],
+    effort: null,
     signed_by: m.by,
   });
   const morning = done.find((d) => d.morning !== null)?.morning ?? null;

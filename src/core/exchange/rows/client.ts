@@ -4,7 +4,7 @@ import { isKnownAnswer } from "../../rules/stances";
 import { UNCOVERED_IDS } from "../../rules/uncovered";
 import { MOST_ACTIVITIES, regularActivity } from "../../schedule/activity";
 import { ANSWERS } from "../../screening/screening";
-import { CLIMB_IDS, RISE_IDS } from "../../story/daily";
+import { BACKGROUND_IDS, CLIMB_IDS, RISE_IDS } from "../../story/daily";
 import { BRINGS_ON_IDS, SETTLES_IN_IDS } from "../../story/irritabilityFrom";
 import { markers } from "../../story/markers";
 import { PLACE_IDS, SUPPORT_IDS } from "../../story/places";
@@ -69,6 +69,8 @@ export const episode = table(
     rises: z.enum(RISE_IDS).nullable(),
     climbs: z.enum(CLIMB_IDS).nullable(),
     is_inactive: z.boolean().nullable(),
+    // files from before it was asked have none
+    background: z.enum(BACKGROUND_IDS).nullable().default(null),
     /** files of before it was asked have none */
     regions: followedRegions.default([]),
     markers: markers.default([]),

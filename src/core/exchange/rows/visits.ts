@@ -64,6 +64,7 @@ export const visitEnd = table(
     /** files of before they were scored have none */
     markers: z.array(markerScores).max(8).default([]),
     feels: z.array(feel).max(60).default([]),
+    effort: pain.nullable().default(null),
     signed_by: id,
   }),
   { visit_id: "visit", signed_by: "person" },

@@ -126,6 +126,9 @@ export const review = {
   symmetry: (m: { name: string }) => `${lowerFirst(m.name)}, share of the other leg`,
   goal_asks: (m: { need: number; unit: string }) =>
     `a goal asks for ${m.need}${m.unit === "°" ? "" : " "}${m.unit}`.trim(),
+  effort: "effort of the visit",
+  effort_formula: "as the client said it at the close",
+  effort_under: "0 nothing, 10 all there was",
   opens_next: (m: { wanted: number }) => `${m.wanted} % opens the next phase`,
   visit_of: (m: { on: string }, f: Format) => `visit of ${f.day(m.on)}`,
   not_done: (m: { missed: readonly { sheet: string; on: string }[] }) =>

@@ -34,6 +34,7 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     rises: s.rises,
     climbs: s.climbs,
     isInactive: s.isInactive,
+    background: s.background,
     regions: s.regions.map((r) => ({ region: r.region, usual: text(r.usual), most: text(r.most) })),
     markers: s.markers,
     activities: s.activities.map((a) => ({ ...a, minutes: String(a.minutes), hard: String(a.hard) })),

@@ -45,8 +45,9 @@ export function Closing({
   onSwapEnded: (() => void) | null;
 }) {
   const [pain, setPain] = useState<number | null>(null);
+  const [effort, setEffort] = useState<number | null>(null);
   const finish = () => {
-    if (pain !== null) onFinish({ type: "finish", painAtEnd: pain, at: Date.now() });
+    if (pain !== null) onFinish({ type: "finish", painAtEnd: pain, effort, at: Date.now() });
   };
   const lines = state.lines.filter((l) => state.done.some((d) => d.task.lineId === l.lineId));
   const summary = (
@@ -102,6 +103,12 @@ export function Closing({
         {feel && <FeelKeys asked={feel} happen={happen} />}
         <MarkerKeys markers={markers} scores={state.markers} when="after" happen={happen} />
         <ScoreKeys label="Joint pain now" value={pain} onPick={setPain} limit={painMax} size="floor" />
+        <ScoreKeys
+          label="How hard was the whole visit, if it is said"
+          value={effort}
+          onPick={(n) => setEffort(n === effort ? null : n)}
+          size="floor"
+        />
       </div>
       <div className="mt-6 flex flex-wrap items-center gap-6 text-[17px]">
         <button type="button" className="btn btn-primary btn-lg" onClick={finish} disabled={pain === null}>

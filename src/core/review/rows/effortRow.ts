@@ -1,0 +1,26 @@
+import type { ReviewFacts } from "../facts";
+import { point, type Row } from "../row";
+import { scoreRow } from "./scoreRow";
+
+/** How hard whole visits were. Rule "Visit's effort". */
+export const effortRow = ({ visits }: Pick<ReviewFacts, "visits">): Row =>
+  scoreRow({
+    id: "effort",
+    name: { code: "review.effort" },
+    how: {
+      formula: { code: "review.effort_formula" },
+      source: { code: "review.own_record" },
+      confidence: "high",
+      origin: "entered",
+    },
+    under: { code: "review.effort_under" },
+    better: null,
+    series: [
+      {
+        key: "effort",
+        name: { code: "review.effort" },
+        mark: "dot",
+        points: visits.flatMap((v) => (v.effort === null ? [] : [point(v.on, v.effort)])),
+      },
+    ],
+  });
