@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ACTIONS } from "../progression/safetyRules";
 import { besides } from "../schedule/activity";
+import { soreness } from "../schedule/soreness";
 import { SWAP_REASON_IDS } from "../selection/swap/swap";
 import { painScore, swellingGrade, textField, uuid } from "../units/fields";
 import { painsElsewhere } from "../units/painRegion";
@@ -56,6 +57,8 @@ export const morningInput = z.object({
   besides: besides.optional(),
   /** pain in other regions than the joint. Rule Region 4 */
   regions: painsElsewhere.optional(),
+  /** of the muscles, not the joint. Rule Sore 1 */
+  soreness: soreness.optional(),
 });
 
 const action = z.enum(ACTIONS);

@@ -2,6 +2,7 @@ import "server-only";
 import type { Row } from "postgres";
 import type { Action } from "@/core/progression/safetyRules";
 import type { Activity } from "@/core/schedule/activity";
+import type { Soreness } from "@/core/schedule/soreness";
 import type { Aid } from "@/core/selection/setUp/aid";
 import type { MarkerScores } from "@/core/story/markers";
 import type { Side } from "@/core/units/fields";
@@ -24,6 +25,8 @@ export interface Morning {
   besides: readonly Activity[] | null;
   /** pain in other regions than the joint */
   regions: readonly PainAt[];
+  /** of the muscles; null: not asked */
+  soreness: Soreness;
   /** how the client said it, where the client did */
   swellingWord: SwellingSaid | null;
   /** warning signs that came with it, in words; null: none */
@@ -131,7 +134,7 @@ export const morningOf = (ctx: Ctx) => ctx.tx`
 const heads = (ctx: Ctx) => ctx.tx`
   select v.id, w.sheet_id, v.version_id, v.first_side, v.started_at, v.received_at, starter.name as started_by,
     e.ended_at, e.pain_at_start, e.pain_at_end, e.stopped, e.markers, m.id as morning_id, m.pain, m.swelling, m.stiffness_min,
-    m.besides, m.regions, m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
+    m.besides, m.regions, m.soreness, m.swelling_word, m.alarm, m.answered_by, m.answered_at, entrant.name as entered_by,
     entrant.role as entered_role, signer.name as signed_by, signer.role as signed_role,
     array(select coalesce(c.response_id::text, '') from concern_seen c where c.visit_id = v.id) as seen,
     array(select l.line_id from sheet_line l where l.version_id = v.version_id order by l.seq) as lines,
@@ -180,6 +183,7 @@ function headOf(ctx: Ctx, r: Row): VisitHead {
           stiffnessMin: r.stiffness_min,
           besides: r.besides,
           regions: r.regions,
+          soreness: r.soreness,
           enteredAt: r.answered_at,
           swellingWord: r.swelling_word,
           alarm: r.alarm,

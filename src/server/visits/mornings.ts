@@ -2,6 +2,7 @@ import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
 import type { Activity } from "@/core/schedule/activity";
+import type { Soreness } from "@/core/schedule/soreness";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import type { PainAt } from "@/core/units/painRegion";
@@ -77,6 +78,7 @@ export async function recordMorning(
       swelling,
       besides: input.besides ?? null,
       regions: input.regions ?? [],
+      soreness: input.soreness ?? null,
       swellingWord: null,
       alarm: null,
     },
@@ -173,6 +175,7 @@ export async function answerMorning(
       stiffnessMin: input.stiffnessMin,
       besides: input.besides ?? null,
       regions: input.regions ?? [],
+      soreness: input.soreness ?? null,
       alarm: isAlarming ? keptSigns(signs) : null,
     },
     "client",
@@ -194,19 +197,21 @@ async function write(
     stiffnessMin: number | null;
     besides: readonly Activity[] | null;
     regions: readonly PainAt[];
+    soreness: Soreness;
     alarm: string | null;
   },
   answeredBy: "client" | "staff",
 ): Promise<void> {
   await ctx.tx`
     insert into response (id, clinic_id, visit_id, corrects, pain, swelling, swelling_word, stiffness_min, alarm,
-      besides, regions, answered_by, answered_at, entered_by)
+      besides, regions, soreness, answered_by, answered_at, entered_by)
     values (${r.id}, ${ctx.actor.clinicId}, ${r.visitId}, ${r.corrects}, ${r.pain}, ${r.swelling}, ${r.swellingWord},
       ${r.stiffnessMin}, ${r.alarm},
       ${r.besides && ctx.tx.json(r.besides as never)}, ${ctx.tx.json(r.regions as never)},
+      ${r.soreness && ctx.tx.json(r.soreness as never)},
       ${answeredBy}, ${ctx.now}, ${ctx.actor.personId})`;
-  const { pain, swelling, stiffnessMin, besides, regions, alarm } = r;
-  const answer = { pain, swelling, stiffnessMin, besides, regions, alarm };
+  const { pain, swelling, stiffnessMin, besides, regions, soreness, alarm } = r;
+  const answer = { pain, swelling, stiffnessMin, besides, regions, soreness, alarm };
   await audit(ctx, "response.record", "visit", r.visitId, null, answer);
   // one morning for all that was run on that day
   const visits = await recentVisits(ctx, client.episodeId);

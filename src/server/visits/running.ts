@@ -1,14 +1,18 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import type { Muscle } from "@/core/schedule/balance";
+import { spareNext } from "@/core/schedule/soreness";
 import { aidKey } from "@/core/selection/setUp/aid";
 import { withinEdge } from "@/core/sheet/draft/atEdge";
 import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
+import { sparedForm } from "@/core/sheet/draft/sparedForm";
 import { thinForm } from "@/core/sheet/draft/thinForm";
 import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
 import { thinUntil } from "@/core/story/goalDates";
+import { daysBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { asKept, fromKept, saidWith } from "@/core/units/said";
@@ -20,7 +24,7 @@ import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visi
 import type { entryInput, startInput } from "@/core/visit/visitInput";
 import { askedIn } from "@/core/visit/watched/elsewhere";
 import { watchedFaults } from "@/core/visit/watched/seen";
-import { type Ctx, mustMay, today } from "../base/context";
+import { type Ctx, dayOf, mustMay, today } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import { clinicTime, keptDeviceTime } from "../base/tabletTime";
@@ -121,10 +125,13 @@ export async function linesOfToday(
   });
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const whole = (isShort && (await shortOf(ctx, client, lines))) || lines;
+  const { exerciseOf } = await muscleCredits(ctx);
+  const sore = await soreNow(ctx, client);
   const form = (await thinUntilOf(ctx, client))
     ? thinForm(whole).map((l) => ({ ...l, offers: null }))
-    : whole;
-  const { exerciseOf } = await muscleCredits(ctx);
+    : sore
+      ? sparedForm(whole, exerciseOf, sore)
+      : whole;
   const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
   const followed = await regionsOf(ctx, client.episodeId);
@@ -170,24 +177,43 @@ export async function sheetToday(
   ctx: Ctx,
   client: ClientEpisode,
   sheet: SheetVersion,
-): Promise<{ lines: number; minutes: number; isShort: boolean; thinUntil: string | null }> {
+): Promise<{
+  lines: number;
+  minutes: number;
+  isShort: boolean;
+  thinUntil: string | null;
+  sore: readonly Muscle[] | null;
+}> {
   const whole = sheet.lines.flatMap((l) => (l.kept ? [l.kept] : []));
   const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
   const short = isShort ? await shortOf(ctx, client, whole) : null;
   const until = await thinUntilOf(ctx, client);
-  const form = until ? thinForm(short ?? whole) : short;
+  const sore = until ? null : await soreNow(ctx, client);
+  const { exerciseOf } = await muscleCredits(ctx);
+  const form = until ? thinForm(short ?? whole) : sore ? sparedForm(short ?? whole, exerciseOf, sore) : short;
   const seconds = form ? shortSeconds(whole, form, sheet.seconds) : sheet.seconds;
   return {
     lines: short?.length ?? sheet.lines.length,
     minutes: Math.ceil(seconds / 60),
     isShort: short !== null,
     thinUntil: until,
+    sore,
   };
 }
 
 /** The date of a goal within the week: until then half the sets are done. Rule "Goal date". */
 const thinUntilOf = async (ctx: Ctx, client: ClientEpisode): Promise<string | null> =>
   thinUntil((await storyOf(ctx, client)).goals, today(ctx));
+
+/** Muscle groups that were very sore after the last visit: they get a set less in this one. Rule Sore 2. */
+async function soreNow(ctx: Ctx, client: ClientEpisode): Promise<readonly Muscle[] | null> {
+  const last = (await recentVisits(ctx, client.episodeId)).findLast((v) => v.end);
+  return spareNext(
+    last?.morning
+      ? { soreness: last.morning.soreness, daysAgo: daysBetween(dayOf(ctx, last.startedAt), today(ctx)) }
+      : null,
+  );
+}
 
 /** The week plans the sheet in its short form today. Rule W2. */
 async function isShortToday(ctx: Ctx, episodeId: string, sheetId: string): Promise<boolean> {

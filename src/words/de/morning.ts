@@ -1,7 +1,16 @@
+import type { Muscle } from "@/core/schedule/balance";
 import type { PainRegion } from "@/core/units/painRegion";
 import type { morning as en } from "../en/client/morning";
 import type { Translated } from "../words";
 
+const MUSCLES: Readonly<Record<Muscle, string>> = {
+  quads: "Oberschenkel vorn",
+  hams: "Oberschenkel hinten",
+  glutes: "Gesäß",
+  adductors: "Oberschenkel innen",
+  abductors: "Hüfte außen",
+  calves: "Wade",
+};
 const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "dem Bein" };
 const SWELLING = { less: "weniger", same: "gleich", more: "mehr" };
 const STIFFNESS = { to_10: "unter 10", to_30: "bis 30", longer: "länger" };
@@ -45,6 +54,11 @@ export const morning: Translated<typeof en> = {
   needs_region: (m) => `Tippen Sie an, wie sehr es schmerzt, 0 bis 10: ${REGIONS[m.region]}.`,
   stiffness: "Steif nach dem Aufstehen, Minuten",
   stiffness_is: (m) => STIFFNESS[m.band],
+  sore: "Muskelkater?",
+  sore_help: "nicht das Gelenk; lassen Sie es aus, wenn Sie unsicher sind",
+  sore_is: (m) => ({ 0: "keiner", 3: "ein wenig", 6: "viel" })[m.level],
+  sore_where: "Wo am meisten?",
+  sore_muscle: (m) => MUSCLES[m.muscle],
   besides: "Was haben Sie an dem Tag sonst noch gemacht?",
   besides_help: "neben den Übungen; lassen Sie es aus, wenn Ihnen nichts einfällt",
   besides_none: "nichts Besonderes",

@@ -3,6 +3,8 @@ import { useRef, useState } from "react";
 import { BigKeys, useScores } from "@/app/_link/BigKeys";
 import { SignsSaid } from "@/app/_link/SignsSaid";
 import { type Activity, besidesKept, besidesSaid, USUAL_BESIDES } from "@/core/schedule/activity";
+import { MUSCLES } from "@/core/schedule/balance";
+import { isMuchSore, SORENESS_LEVELS, type Soreness } from "@/core/schedule/soreness";
 import type { Part } from "@/core/story/part";
 import { type PainAt, type PainRegion, withPain } from "@/core/units/painRegion";
 import { STIFFNESS_BANDS, SWELLING_SAID, type SwellingSaid } from "@/core/visit/client/clientMorning";
@@ -34,6 +36,7 @@ export function MorningAnswer({
     stiffnessMin: number | null;
     besides: readonly Activity[] | null;
     regions: readonly PainAt[];
+    soreness: Soreness;
   } | null;
   asksSwelling: boolean;
   /** what this client does besides, by the story */
@@ -50,6 +53,7 @@ export function MorningAnswer({
   const [stiffness, setStiffness] = useState<number | null>(known?.stiffnessMin ?? null);
   const [pains, setPains] = useState<readonly PainAt[]>(known?.regions ?? []);
   const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
+  const [sore, setSore] = useState<Soreness>(known?.soreness ?? null);
   const [isWorried, setWorried] = useState<"no" | "yes" | null>(null);
   const [marked, setMarked] = useState<readonly RecheckSign[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -80,6 +84,7 @@ export function MorningAnswer({
       stiffnessMin: stiffness,
       besides: kept,
       regions: pains,
+      soreness: sore,
       signs: isWorried === "yes" ? marked : [],
     });
     setBusy(false);
@@ -163,6 +168,29 @@ export function MorningAnswer({
             }}
             columns={3}
           />
+          <BigKeys
+            label={t("sore")}
+            help={t("sore_help")}
+            options={SORENESS_LEVELS.map((level) => ({ value: level, words: t("sore_is", { level }) }))}
+            value={sore?.level ?? null}
+            onPick={(level) => {
+              setSore({ level, muscles: isMuchSore(level) ? (sore?.muscles ?? []) : [] });
+              changed();
+            }}
+            columns={3}
+          />
+          {sore && isMuchSore(sore.level) && (
+            <BigKeys
+              label={t("sore_where")}
+              options={MUSCLES.map((m) => ({ value: m, words: t("sore_muscle", { muscle: m }) }))}
+              value={sore.muscles[0] ?? null}
+              onPick={(m) => {
+                setSore({ level: sore.level, muscles: [m] });
+                changed();
+              }}
+              columns={2}
+            />
+          )}
           <BigKeys
             label={t("besides")}
             help={t("besides_help")}

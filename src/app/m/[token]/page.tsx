@@ -36,6 +36,7 @@ export default async function ClientMorningPage({ params }: { params: Promise<{ 
         stiffnessMin: known.answeredBy === "client" ? known.stiffnessMin : null,
         besides: known.answeredBy === "client" ? known.besides : null,
         regions: known.regions,
+        soreness: known.answeredBy === "client" ? known.soreness : null,
       },
       asksSwelling: client.swellingApplies,
       regions: await regionsAsked(ctx, client.episodeId, visit.id),

@@ -192,6 +192,7 @@ function addVisit(
       stiffness_min: null,
       besides: null,
       regions: [],
+      soreness: null,
       alarm: null,
       answered_by: "staff",
       answered_at: at,

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ACTIONS } from "../../progression/safetyRules";
 import { besides } from "../../schedule/activity";
+import { soreness } from "../../schedule/soreness";
 import { aid } from "../../selection/setUp/aid";
 import { keptLine } from "../../sheet/line/keptLine";
 import { markerScores } from "../../story/markers";
@@ -121,6 +122,7 @@ export const response = table(
     /** files of before it was asked have none */
     besides: besides.default(null),
     regions: painsElsewhere.default([]),
+    soreness: soreness.default(null),
     answered_by: z.enum(["client", "staff"]),
     answered_at: moment,
     entered_by: id,

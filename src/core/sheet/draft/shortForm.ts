@@ -11,7 +11,7 @@ const SUPPORT: ReadonlySet<string> = new Set(["hip_open", "calf", "stretch"]);
 const LEAST_LINES = 2;
 
 /** It trains one of the muscle groups most of all. */
-const isFor = (e: Exercise, muscles: readonly Muscle[]): boolean => {
+export const isFor = (e: Exercise, muscles: readonly Muscle[]): boolean => {
   const kind = workKindOf(e);
   return kind !== null && muscles.some((m) => ((CREDITS[kind] as ByMuscle)[m] ?? 0) === 1);
 };

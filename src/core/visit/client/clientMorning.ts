@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { besides } from "../../schedule/activity";
+import { soreness } from "../../schedule/soreness";
 import { painScore, uuid } from "../../units/fields";
 import { painsElsewhere } from "../../units/painRegion";
 import { RECHECK_SIGNS } from "../signs/recheckSigns";
@@ -25,6 +26,7 @@ export const clientMorning = z.object({
   stiffnessMin: z.union(STIFFNESS_BANDS.map((b) => z.literal(b.minutes))).nullable(),
   besides: besides.optional(),
   regions: painsElsewhere.optional(),
+  soreness: soreness.optional(),
   signs: z.array(z.enum(RECHECK_SIGNS)).max(RECHECK_SIGNS.length),
 });
 export type ClientMorning = z.infer<typeof clientMorning>;

@@ -1,6 +1,9 @@
+import type { Muscle } from "@/core/schedule/balance";
+import type { SORENESS_LEVELS } from "@/core/schedule/soreness";
 import type { Part } from "@/core/story/part";
 import type { PainRegion } from "@/core/units/painRegion";
 import type { STIFFNESS_BANDS, SwellingSaid } from "@/core/visit/client/clientMorning";
+import { MUSCLE_WORDS } from "../plan/muscles";
 import { PAIN_REGIONS } from "../story";
 
 const SWELLING: Record<SwellingSaid, string> = { less: "less", same: "the same", more: "more" };
@@ -33,6 +36,12 @@ export const morning = {
   needs_region: (m: { region: PainRegion }) => `Tap how much it hurts, 0 to 10: ${PAIN_REGIONS[m.region]}.`,
   stiffness: "Stiff after getting up, minutes",
   stiffness_is: (m: { band: keyof typeof STIFFNESS }) => STIFFNESS[m.band],
+  sore: "Sore in the muscles?",
+  sore_help: "not the joint; leave it if you are not sure",
+  sore_is: (m: { level: (typeof SORENESS_LEVELS)[number] }) =>
+    ({ 0: "none", 3: "a little", 6: "a lot" })[m.level],
+  sore_where: "Where most of all?",
+  sore_muscle: (m: { muscle: Muscle }) => MUSCLE_WORDS[m.muscle],
   besides: "What else did you do that day?",
   besides_help: "beside the exercises; leave it if nothing comes to mind",
   besides_none: "nothing much",

@@ -10,6 +10,12 @@ export const MUSCLE_WORDS: Record<Muscle, string> = {
   calves: "calf",
 };
 
+/** For which muscles something is done. */
+export const soreWords = (muscles: readonly Muscle[]): string =>
+  muscles.length === Object.keys(MUSCLE_WORDS).length
+    ? "of each line"
+    : `for ${muscles.map((m) => MUSCLE_WORDS[m]).join(", ")}`;
+
 /** What a phase is for, as it stands in a sentence. */
 export const STAGE_WORDS: Record<Stage, string> = {
   protect: "protecting",

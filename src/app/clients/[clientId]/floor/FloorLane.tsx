@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import type { Body } from "@/core/body/segments";
+import type { Muscle } from "@/core/schedule/balance";
 import type { GymMachine } from "@/core/selection/setUp/machineFor";
 import type { Marker } from "@/core/story/markers";
 import type { PainfulArc } from "@/core/strength/painfulArc";
@@ -10,6 +11,7 @@ import type { ClientEpisode } from "@/server/client/clients";
 import { shortDay } from "@/ui/dates";
 import type { Owner } from "@/ui/outbox";
 import { DEED_SENTENCES } from "@/words/en/access";
+import { soreWords } from "@/words/en/plan/muscles";
 import type { OpenVisit } from "../../../../ui/visit/useVisit";
 import { FloorTop } from "./_visit/FloorTop";
 import { VisitLane } from "./_visit/VisitLane";
@@ -28,6 +30,8 @@ export interface FloorLaneProps {
     isShort: boolean;
     /** the date of a goal in the coming week: half the sets until then */
     thinUntil: string | null;
+    /** muscle groups with a set less: they were very sore after the last visit */
+    sore: readonly Muscle[] | null;
   };
   /** a visit that is under way, with its whole log */
   open: OpenVisit | null;
@@ -64,6 +68,7 @@ export function FloorLane(props: FloorLaneProps) {
       <p className="px-4 pt-4 text-[22px] lg:px-8">
         <b>{sheet.name}</b> · {sheet.lines} {sheet.lines === 1 ? "line" : "lines"}, about {sheet.minutes} min
         {sheet.isShort && ", short today: a set fewer of each"}
+        {sheet.sore && `, a set less ${soreWords(sheet.sore)}: very sore after the last visit`}
         {sheet.thinUntil && `, half the sets: a goal is on ${shortDay(sheet.thinUntil, props.locale)}`}
       </p>
       {props.mayRun ? (

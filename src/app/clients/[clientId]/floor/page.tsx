@@ -84,6 +84,7 @@ export default async function FloorPage({
           minutes: Math.ceil(sheet.seconds / 60),
           isShort: false,
           thinUntil: null,
+          sore: null,
           ...data.plan,
         },
       }}

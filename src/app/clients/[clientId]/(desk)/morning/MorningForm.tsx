@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { z } from "zod";
 import { besidesKept, besidesSaid, LOADED, type RegularActivity } from "@/core/schedule/activity";
+import { type Soreness, soreness } from "@/core/schedule/soreness";
 import { SWELLING_WORDS } from "@/core/units/fields";
 import { type PainAt, type PainRegion, painsElsewhere, withPain } from "@/core/units/painRegion";
 import { readNumber } from "@/core/units/readNumber";
@@ -22,6 +23,7 @@ import { useSendOnce } from "@/ui/useSendOnce";
 import { PAIN_REGIONS } from "@/words/en/story";
 import { sayPlainly } from "@/words/say";
 import { BesidesField } from "./BesidesField";
+import { SoreField } from "./SoreField";
 
 /** What was typed on the answer that stands; a newer answer of the client's own is not written over. */
 const keptMorning = (on: string | null) =>
@@ -31,6 +33,7 @@ const keptMorning = (on: string | null) =>
     swelling: z.number().nullable(),
     stiffness: z.string(),
     regions: painsElsewhere,
+    soreness: soreness.default(null),
     besides: z.object({
       what: z.string().nullable(),
       hard: z.number().nullable(),
@@ -73,6 +76,7 @@ export function MorningForm({
   const [swelling, setSwelling] = useState<number | null>(known?.swelling ?? null);
   const [stiffness, setStiffness] = useState(known?.stiffnessMin?.toString() ?? "");
   const [pains, setPains] = useState<readonly PainAt[]>(known?.regions ?? []);
+  const [sore, setSore] = useState<Soreness>(known?.soreness ?? null);
   const [besides, setBesides] = useState(besidesSaid(known?.besides ?? null));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState(false);
@@ -82,6 +86,7 @@ export function MorningForm({
   const typed = {
     ...{ on: known?.id ?? null, pain, swelling, stiffness },
     regions: [...pains],
+    soreness: sore,
     besides: { ...besides, loads: [...besides.loads] },
   };
   const [base, setBase] = useState(typed);
@@ -104,6 +109,7 @@ export function MorningForm({
       stiffnessMin,
       besides: kept,
       regions: pains,
+      soreness: sore,
     };
     const sent = await sendOnce<{ corrected: string | null }>(
       `/api/clients/${client.clientId}/mornings`,
@@ -155,6 +161,7 @@ export function MorningForm({
             setStiffness(kept.stiffness);
             setBesides(kept.besides);
             setPains(kept.regions);
+            setSore(kept.soreness);
           }}
         />
       )}
@@ -223,6 +230,7 @@ export function MorningForm({
             hint="after getting up; empty if not asked"
           />
         </div>
+        <SoreField value={sore} onChange={setSore} />
         <BesidesField
           value={besides}
           activities={activities}
