@@ -21,7 +21,8 @@ import type { OpenLink } from "../links/open";
 import { sheetsOf } from "../versions/sheets";
 import { isRestDay } from "../week/restDay";
 import { dayBarred, floorBarred } from "./floor";
-import { firstSideOf, linesOfToday, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
+import { linesOfToday } from "./linesOfToday";
+import { firstSideOf, logEvent, openVisit, type RunningVisit, startVisit } from "./running";
 
 /** What a link for home shows: all that the phone needs to run the sheet without a network. */
 export interface HomeSheet {

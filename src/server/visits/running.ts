@@ -1,48 +1,25 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
-import type { Muscle } from "@/core/schedule/balance";
-import { spareNext } from "@/core/schedule/soreness";
-import { aidKey } from "@/core/selection/setUp/aid";
-import { withinEdge } from "@/core/sheet/draft/atEdge";
-import { shortForm, shortSeconds } from "@/core/sheet/draft/shortForm";
-import { sparedForm } from "@/core/sheet/draft/sparedForm";
-import { thinForm } from "@/core/sheet/draft/thinForm";
-import { judgeScore } from "@/core/sheet/judge/judgeScore";
-import { keptToday } from "@/core/sheet/judge/keptToday";
 import { type KeptLine, keptLine } from "@/core/sheet/line/keptLine";
-import { thinUntil } from "@/core/story/goalDates";
-import { daysBetween } from "@/core/units/days";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { asKept, fromKept, saidWith } from "@/core/units/said";
-import { offersAreOpen } from "@/core/visit/between/offersAreOpen";
 import { recordOf } from "@/core/visit/recordOf";
 import { type DoneTask, type VisitState, visitState } from "@/core/visit/run";
 import type { SetRecord } from "@/core/visit/setRecord";
 import { eventsOf, type LogEntry, lastUndone, logEntry } from "@/core/visit/visitEvent";
 import type { entryInput, startInput } from "@/core/visit/visitInput";
-import { askedIn } from "@/core/visit/watched/elsewhere";
-import { watchedFaults } from "@/core/visit/watched/seen";
-import { type Ctx, dayOf, mustMay, today } from "../base/context";
+import { type Ctx, mustMay } from "../base/context";
 import { lockEpisode } from "../base/lock";
 import { attempted, mustBeSame, Refused } from "../base/refused";
 import { clinicTime, keptDeviceTime } from "../base/tabletTime";
-import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
-import { conditionsOf } from "../client/conditions";
-import { storyOf } from "../client/story";
-import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
-import { careOf } from "../facts/strength";
-import { plannedAid } from "../history/aids";
-import { faultsSeenLast } from "../history/faultsSeen";
-import { regionsOf } from "../history/regions";
-import { recentVisits } from "../history/visits";
+import { sheetFacts } from "../facts/sheetFacts";
 import { makeMorningLink } from "../links/links";
-import { type SheetVersion, sheetsOf } from "../versions/sheets";
-import { blockOf } from "../week/blocks";
-import { muscleCredits, shortForOf } from "../week/weekSets";
+import { sheetsOf } from "../versions/sheets";
 import { floorBarred } from "./floor";
+import { linesOfToday } from "./linesOfToday";
 import { checkedSwap } from "./swapForToday";
 
 /** The short questions are asked for one visit: an answer from another day opens none. */
@@ -97,128 +74,6 @@ export async function startVisit(
     values (${input.id}, ${ctx.actor.clinicId}, ${client.episodeId}, ${input.versionId},
       ${sheet.place === "home" ? "home" : "clinic"}, ${await firstSideOf(ctx, client)}, ${input.recheckId},
       ${ctx.tx.json(lines as never)}, ${clinicTime(ctx, tablet)}, ${keptDeviceTime(tablet)}, ${ctx.now}, ${ctx.actor.personId})`;
-}
-
-/** The lines of a version as they are run today: what was kept, under the pain limit and the bounds of the load of the day. */
-export async function linesOfToday(
-  ctx: Ctx,
-  client: ClientEpisode,
-  sheet: SheetVersion,
-): Promise<KeptLine[]> {
-  const most = await painMaxFor(ctx, client);
-  const judged = judgeScore(
-    sheet.lines.map((l) => l.plan),
-    await contextOfSheet(ctx, client, sheet),
-  );
-  const mayRise = offersAreOpen(await recentVisits(ctx, client.episodeId), {
-    today: today(ctx),
-    isStrict: careOf(client) === "strict",
-    painMax: most,
-    usualPain: client.usualPain,
-  });
-  const lines = sheet.lines.flatMap((l, i) => {
-    if (!l.kept) return [];
-    const kept = keptToday(l.kept, judged[i]);
-    return [
-      { ...kept, painMax: Math.min(l.kept.painMax, most), offers: mayRise ? (kept.offers ?? null) : null },
-    ];
-  });
-  const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
-  const whole = (isShort && (await shortOf(ctx, client, lines))) || lines;
-  const { exerciseOf } = await muscleCredits(ctx);
-  const sore = await soreNow(ctx, client);
-  const form = (await thinUntilOf(ctx, client))
-    ? thinForm(whole).map((l) => ({ ...l, offers: null }))
-    : sore
-      ? sparedForm(whole, exerciseOf, sore)
-      : whole;
-  const seenOf = await faultsSeenLast(ctx, client.episodeId);
-  const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
-  const followed = await regionsOf(ctx, client.episodeId);
-  const aidOf = await aidOfLine(ctx, client, sheet);
-  return withinEdge(form, exerciseOf, await shortForOf(ctx, client)).map((l) => {
-    const e = exerciseOf(l.exerciseId);
-    return e
-      ? {
-          ...{ ...l, faults: watchedFaults(e, conditionIds, seenOf(l)) },
-          ...{ regions: askedIn(e, followed, client), ...aidOf(l) },
-        }
-      : l;
-  });
-}
-
-/** What is worn and held in a line as planned, and what would be set without it. Rules Aid 1, Aid 2. */
-async function aidOfLine(
-  ctx: Ctx,
-  client: ClientEpisode,
-  sheet: SheetVersion,
-): Promise<(l: KeptLine) => Pick<KeptLine, "aid" | "bare">> {
-  const aidOf = await plannedAid(ctx, client.episodeId);
-  const { sheet: input, ...rest } = await contextOfSheet(ctx, client, sheet);
-  const { aids: _aids, ...unhelped } = input;
-  const plain = { ...rest, sheet: unhelped };
-  return (l) => {
-    const aid = aidOf(l.exerciseId);
-    if (aidKey(aid) === "") return { aid };
-    const plan = sheet.lines.find((x) => x.plan.lineId === l.lineId)?.plan;
-    const [judged] = plan ? judgeScore([{ ...plan, sharesRests: false }], plain) : [];
-    const set = judged?.load?.setting;
-    return { aid, bare: set ? { loadKg: set.load, how: set.how } : null };
-  };
-}
-
-async function shortOf(ctx: Ctx, client: ClientEpisode, lines: readonly KeptLine[]) {
-  const { exerciseOf } = await muscleCredits(ctx);
-  return shortForm(lines, exerciseOf, await shortForOf(ctx, client));
-}
-
-/** How many lines a sheet runs today and what they take; `isShort`: the week plans its short form. */
-export async function sheetToday(
-  ctx: Ctx,
-  client: ClientEpisode,
-  sheet: SheetVersion,
-): Promise<{
-  lines: number;
-  minutes: number;
-  isShort: boolean;
-  thinUntil: string | null;
-  sore: readonly Muscle[] | null;
-}> {
-  const whole = sheet.lines.flatMap((l) => (l.kept ? [l.kept] : []));
-  const isShort = await isShortToday(ctx, client.episodeId, sheet.sheetId);
-  const short = isShort ? await shortOf(ctx, client, whole) : null;
-  const until = await thinUntilOf(ctx, client);
-  const sore = until ? null : await soreNow(ctx, client);
-  const { exerciseOf } = await muscleCredits(ctx);
-  const form = until ? thinForm(short ?? whole) : sore ? sparedForm(short ?? whole, exerciseOf, sore) : short;
-  const seconds = form ? shortSeconds(whole, form, sheet.seconds) : sheet.seconds;
-  return {
-    lines: short?.length ?? sheet.lines.length,
-    minutes: Math.ceil(seconds / 60),
-    isShort: short !== null,
-    thinUntil: until,
-    sore,
-  };
-}
-
-/** The date of a goal within the week: until then half the sets are done. Rule "Goal date". */
-const thinUntilOf = async (ctx: Ctx, client: ClientEpisode): Promise<string | null> =>
-  thinUntil((await storyOf(ctx, client)).goals, today(ctx));
-
-/** Muscle groups that were very sore after the last visit: they get a set less in this one. Rule Sore 2. */
-async function soreNow(ctx: Ctx, client: ClientEpisode): Promise<readonly Muscle[] | null> {
-  const last = (await recentVisits(ctx, client.episodeId)).findLast((v) => v.end);
-  return spareNext(
-    last?.morning
-      ? { soreness: last.morning.soreness, daysAgo: daysBetween(dayOf(ctx, last.startedAt), today(ctx)) }
-      : null,
-  );
-}
-
-/** The week plans the sheet in its short form today. Rule W2. */
-async function isShortToday(ctx: Ctx, episodeId: string, sheetId: string): Promise<boolean> {
-  const block = await blockOf(ctx, episodeId);
-  return block?.days.some((d) => d.on === today(ctx) && d.sheetId === sheetId && d.isShort) ?? false;
 }
 
 /** The clearly weaker leg begins; where tests do not say, the one that this is about. */

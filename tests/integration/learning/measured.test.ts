@@ -17,7 +17,7 @@ import { measurementsOf, recordMeasurement, voidMeasurement } from "@/server/mea
 import { episodesToReview } from "@/server/review/episode";
 import { reviewFactsOf } from "@/server/review/facts";
 import { sheetsOf } from "@/server/versions/sheets";
-import { linesOfToday, sheetToday } from "@/server/visits/running";
+import { linesOfToday, sheetToday } from "@/server/visits/linesOfToday";
 import {
   closeConnections,
   daysLater,

@@ -4,8 +4,8 @@ import type { Soreness } from "@/core/schedule/soreness";
 import { addMachine } from "@/server/clinic/machines";
 import { clientFileOf } from "@/server/exchange/clientOut";
 import { sheetsOf } from "@/server/versions/sheets";
+import { linesOfToday, sheetToday } from "@/server/visits/linesOfToday";
 import { recordMorning } from "@/server/visits/mornings";
-import { linesOfToday, sheetToday } from "@/server/visits/running";
 import {
   closeConnections,
   daysLater,

@@ -1,7 +1,7 @@
 import type { ClientEpisode } from "@/server/client/clients";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { corridorOn } from "@/server/facts/tissueRoom";
-import { linesOfToday } from "@/server/visits/running";
+import { linesOfToday } from "@/server/visits/linesOfToday";
 import { setGuardOf } from "@/server/week/setGuard";
 import { hardDays } from "@/server/week/weekFacts";
 import { shortForOf } from "@/server/week/weekSets";

@@ -13,7 +13,7 @@ import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { goalReached } from "@/server/facts/goalReached";
 import { recordTest } from "@/server/measure/measurements";
 import { sheetsOf } from "@/server/versions/sheets";
-import { linesOfToday } from "@/server/visits/running";
+import { linesOfToday } from "@/server/visits/linesOfToday";
 import { blockOf, keepBlock } from "@/server/week/blocks";
 import { busyDays } from "@/server/week/calendarIn";
 import { calendarOf } from "@/server/week/calendarOut";

@@ -7,5 +7,6 @@ export const thinForm = (lines: readonly KeptLine[]): KeptLine[] =>
     const working = line.sets.filter((s) => s.role === "work").length;
     let thin = line;
     for (let i = 0; i < Math.floor(working / 2); i++) thin = fewer(thin);
-    return thin;
+    // nothing more is offered in that week
+    return { ...thin, offers: null };
   });
