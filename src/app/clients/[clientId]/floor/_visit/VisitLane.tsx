@@ -3,7 +3,6 @@ import { useEffect, useRef, useState } from "react";
 import { ownLines } from "@/core/rules/ownLines";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { fromKept } from "@/core/units/said";
-import { askedOf } from "@/core/visit/between/askedOf";
 import { offerFor } from "@/core/visit/between/offer";
 import { sideOf } from "@/core/visit/recordOf";
 import { aidNow, currentTask, type LiveTask, lineOf, type VisitState } from "@/core/visit/run";
@@ -40,8 +39,7 @@ import { ElsewhereKeys, ElsewherePick } from "./told/ElsewhereKeys";
 import { FeelKeys, feelAsked } from "./told/FeelKeys";
 import { MarkerKeys } from "./told/MarkerKeys";
 import { SeenChips } from "./told/SeenChips";
-import { useElsewhere } from "./told/useElsewhere";
-import { useSeen } from "./told/useSeen";
+import { useRating } from "./told/useRating";
 import { WhatToSet } from "./WhatToSet";
 
 /** A question stands so long before a key answers it. */
@@ -57,9 +55,6 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
   const [usesSensor, setUsesSensor] = useState(false);
   const [beats, setBeats] = useState(true);
   const [pinsOf, setPinsOf] = useState<string | null>(null);
-  const [pain, setPain] = useState<number | null>(null);
-  const [left, setLeft] = useState<number | null>(null);
-  const [reps, setReps] = useState<number | null>(null);
   const [swapOf, setSwapOf] = useState<Pick<KeptLine, "lineId" | "name"> | null>(null);
   const stopDialog = useRef<HTMLDialogElement>(null);
   const swapDialog = useRef<HTMLDialogElement>(null);
@@ -76,32 +71,8 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
     cellQuery: usesCell && line && task ? cellQuery(client.clientId, open.firstSide, line, task) : null,
     sensorQuery: usesSensor && line && task ? sensorQuery(client.clientId, open.firstSide, line, task) : null,
   });
-  const asked = task && line ? askedOf(state, task, line) : { reserve: false, felt: false };
-  const needsLeft = asked.reserve || asked.felt;
-  const didReps = reps ?? state.under?.reps ?? null;
-  const seen = useSeen(
-    state.under && `${taskKey(state.under.task)} ${state.under.startedAtMs}`,
-    didReps ?? task?.reps ?? null,
-  );
-
-  const elsewhere = useElsewhere(state.under && `${taskKey(state.under.task)} ${state.under.startedAtMs}`);
-
-  const rate = (p: number, l: number | null) => {
-    happen({
-      type: "rate",
-      pain: p,
-      reps: didReps,
-      reserve: asked.reserve ? l : null,
-      felt: asked.felt ? l : null,
-      ...(seen.faults.length > 0 ? { faults: seen.faults } : {}),
-      ...(elsewhere.said.length > 0 ? { elsewhere: elsewhere.said } : {}),
-      recordId: crypto.randomUUID(),
-      at: Date.now(),
-    });
-    setPain(null);
-    setLeft(null);
-    setReps(null);
-  };
+  const rating = useRating(state, task, line, happen);
+  const { asked, pain, left, seen, elsewhere } = rating;
   // a key that was pressed before its question stood here answers nothing
   const question = `${state.phase} ${task ? taskKey(task) : ""} ${pain !== null}`;
   const shown = useRef({ question: "", at: 0 });
@@ -122,32 +93,18 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
       if (!isReady) return;
       setUpDone();
       happen({ type: "pain-before", score: n, at: Date.now() });
-    } else if (state.phase === "rating") {
-      if (needsLeft && left === null) setPain(n);
-      else rate(n, left);
-    } else if (state.phase === "working" && task?.holdS === null) {
+    } else if (state.phase === "rating") rating.answerPain(n);
+    else if (state.phase === "working" && task?.holdS === null) {
       clock.end();
-      setPain(n);
+      rating.keepPain(n);
     } else happen({ type: "pain-before", score: n, at: Date.now() });
   };
   // the number keys answer what is asked next: the pain, then what was left
-  const asksLeft = state.phase === "rating" && pain !== null && needsLeft;
   const scoreByKey = (n: number) => {
     if (!isSettled()) return;
-    if (asksLeft) answerLeft(n);
+    if (rating.asksLeft) rating.answerLeft(n);
     else score(n);
   };
-  const answerLeft = (n: number) => {
-    setLeft(n);
-    if (pain !== null) rate(pain, n);
-  };
-  // a set that was ended by its pain key is rated as soon as the fold has it
-  const isAnswered = state.phase === "rating" && pain !== null && !needsLeft;
-  const latestRate = useRef(rate);
-  latestRate.current = rate;
-  useEffect(() => {
-    if (isAnswered && pain !== null) latestRate.current(pain, null);
-  }, [isAnswered, pain]);
 
   // on a narrow screen the keys make room for what is set until they are asked
   const isQuiet =
@@ -324,10 +281,10 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                   asked={asked}
                   pain={pain}
                   left={left}
-                  reps={didReps}
+                  reps={rating.didReps}
                   onPain={score}
-                  onLeft={answerLeft}
-                  onReps={setReps}
+                  onLeft={rating.answerLeft}
+                  onReps={rating.setReps}
                   onWhy={clock.sayWhy}
                 />
                 <button
@@ -369,7 +326,7 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
                 deeds={[
                   { key: " ", label: "space", words: action ?? "nothing now", run: space },
                   ...scoreDeeds(
-                    !asksLeft ? "joint pain" : asked.felt ? "felt effort" : "more were possible",
+                    !rating.asksLeft ? "joint pain" : asked.felt ? "felt effort" : "more were possible",
                     scoreByKey,
                   ),
                   ...(offer ? [{ key: "o", words: "take the next set as offered", run: take }] : []),
