@@ -8,7 +8,7 @@ import { daysBetween } from "@/core/units/days";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { relativeDay } from "@/ui/dates";
 import { Link } from "@/ui/Link";
-import { valueWords } from "./ValueCell";
+import { valueWords } from "./valueWords";
 
 /** The first of the list in sight; the others fold away. */
 const IN_SIGHT = 4;

@@ -11,7 +11,7 @@ import { useMassUnit } from "@/ui/reader";
 import { Opens } from "@/ui/working/Figure";
 import { MOVE_WORDS } from "@/words/en/plan/painfulArc";
 import { TakeBack } from "./TakeBack";
-import { valueWords } from "./ValueCell";
+import { valueWords } from "./valueWords";
 
 const MOST_SHOWN = 24;
 /** The newest, in sight; what is older stands folded. */
@@ -55,7 +55,9 @@ export function MeasurementHistory({
               {m.way && <span className="quiet"> {m.way}</span>}
               {m.source === "angle_sensor" && <span className="quiet"> by sensor</span>}
             </td>
-            <td className="py-1 pr-3 font-bold">{valueWords(m.kind, m.value, m.test?.unit)}</td>
+            <td className="py-1 pr-3 font-bold">
+              {valueWords(m.kind, m.value, { ownUnit: m.test?.unit, massUnit })}
+            </td>
             <td className="small quiet py-1 pr-3">
               {[changeWords(m, measurements), extraWords(m, { client, today, massUnit, machines })]
                 .filter(Boolean)

@@ -8,6 +8,7 @@ import {
   measurementKind,
 } from "@/core/measure/measurementKinds";
 import type { Side } from "@/core/units/fields";
+import { kgFromLb } from "@/core/units/mass";
 import { readNumber } from "@/core/units/readNumber";
 import type { ClientEpisode } from "@/server/client/clients";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
@@ -15,6 +16,7 @@ import { Choice } from "@/ui/form/Choice";
 import { Problem } from "@/ui/form/Problem";
 import { problemsByField } from "@/ui/form/problemsByField";
 import { KeysHelp } from "@/ui/keys/KeysHelp";
+import { useMassUnit } from "@/ui/reader";
 import { useAngleSensor } from "@/ui/useAngleSensor";
 import { useSendOnce } from "@/ui/useSendOnce";
 import { BesideFields, besideSent, NOTHING_TYPED } from "./BesideFields";
@@ -55,6 +57,7 @@ export function MeasurementTable({
 }) {
   const router = useRouter();
   const sendOnce = useSendOnce();
+  const massUnit = useMassUnit();
   const [typed, setTyped] = useState<Partial<Record<Cell, string>>>({});
   const [fromSensor, setFromSensor] = useState<Partial<Record<Cell, boolean>>>({});
   const [way, setWay] = useState<"passive" | "active">("passive");
@@ -93,7 +96,7 @@ export function MeasurementTable({
           id,
           kind,
           side: side === "both" ? null : side,
-          value: readNumber(text),
+          value: kind === "body_mass" && massUnit === "lb" ? kgFromLb(readNumber(text)) : readNumber(text),
           way: measurementKind(kind).isAngle ? way : null,
           source: fromSensor[cell as Cell] ? "angle_sensor" : "typed",
           apparatus: null,

@@ -2,7 +2,7 @@ import { measurementKind } from "@/core/measure/measurementKinds";
 import type { ShortReach as Short } from "@/core/measure/shortReach";
 import { exerciseById } from "@/core/rules/exercises";
 import { Link } from "@/ui/Link";
-import { valueWords } from "./ValueCell";
+import { valueWords } from "./valueWords";
 
 /** What measured short, and the stretch that is meant for it. */
 export function ShortReach({ short, clientId }: { short: readonly Short[]; clientId: string }) {

@@ -2,17 +2,8 @@ import { type MeasurementKind, measurementKind } from "@/core/measure/measuremen
 import { type Side, SWELLING_WORDS } from "@/core/units/fields";
 import type { StoredMeasurement } from "@/server/measure/otherMeasurements";
 import { relativeDay } from "@/ui/dates";
-
-/** A value as people read it: a grade in words, hyperextension named. */
-export function valueWords(kind: MeasurementKind, value: number, ownUnit?: string): string {
-  const unit = ownUnit ?? measurementKind(kind).unit;
-  if (kind === "swelling") return SWELLING_WORDS[value] ?? String(value);
-  if (kind === "knee_straightening" && value < 0) return `${-value}° beyond straight`;
-  if (kind === "knee_straightening") return value === 0 ? "straight" : `${value}° short`;
-  if (kind === "toe_touch" && value < 0) return `${-value} cm past the floor`;
-  const finest = unit === "m/s" ? 100 : 10;
-  return `${Math.round(value * finest) / finest}${unit === "°" ? "" : " "}${unit}`.trim();
-}
+import { useMassUnit } from "@/ui/reader";
+import { valueWords } from "./valueWords";
 
 /** One field of the table with the last value beside it. */
 export function ValueCell({
@@ -38,11 +29,12 @@ export function ValueCell({
   mayRecord: boolean;
 }) {
   const spec = measurementKind(kind);
+  const massUnit = useMassUnit();
   const last = earlier[0];
   const name = `${spec.name}${side === "both" ? "" : `, ${side}`}`;
   const id = `${kind}-${side}`;
   const lastWords = last
-    ? `${valueWords(kind, last.value)}, ${relativeDay(last.takenOn, today)}`
+    ? `${valueWords(kind, last.value, { massUnit })}, ${relativeDay(last.takenOn, today)}`
     : "never measured";
   return (
     <>
@@ -76,7 +68,7 @@ export function ValueCell({
                 value={value}
                 onChange={(e) => onType(e.target.value)}
               />
-              <span className="small quiet">{spec.unit}</span>
+              <span className="small quiet">{kind === "body_mass" ? massUnit : spec.unit}</span>
             </>
           ))}
         {onSensor && mayRecord && (
