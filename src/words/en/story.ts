@@ -14,9 +14,9 @@ export const RISES: Readonly<Record<Rises, string>> = {
 
 /** Strength training before this episode. */
 export const BACKGROUNDS: Readonly<Record<Background, string>> = {
-  new: "under half a year of it",
-  away: "more, over a year ago",
-  trained: "more, within the year",
+  new: "under half a year",
+  away: "more, years ago",
+  trained: "more, this year",
 };
 
 /** How a person climbs stairs. */

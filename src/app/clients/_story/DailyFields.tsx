@@ -40,7 +40,7 @@ export function DailyFields({ part }: { part: StoryPart }) {
         onChange={(v) => set({ isInactive: v === "yes" })}
       />
       <Choice<Background>
-        legend="strength training before"
+        legend="trained with loads"
         name="background"
         isInline={false}
         options={Object.entries(BACKGROUNDS) as [Background, string][]}

@@ -11,7 +11,7 @@ import { Link } from "@/ui/Link";
 import { valueWords } from "./valueWords";
 
 /** The first of the list in sight; the others fold away. */
-const IN_SIGHT = 4;
+const IN_SIGHT = 3;
 
 const nameOf = (n: NeedOfGoal): string => {
   const strength = movements.safeParse(n.measure);
@@ -64,11 +64,11 @@ export function GoalNeeds({
       </Link>{" "}
       {n.have ? said(n, n.have.value) : "not measured"}
       <span className="small quiet">
-        {" "}
-        of {n.comparator === "<=" ? "at most" : "at least"} {said(n, n.need)} for “
-        {lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”{leftWords(n.goalId)}
+        ; “{lowerFirst(GOALS.find((g) => g.id === n.goalId)?.name ?? "")}”{leftWords(n.goalId)} asks{" "}
+        {n.comparator === ">=" ? "at least " : n.need > 0 ? "at most " : ""}
+        {said(n, n.need)}
         {n.have &&
-          `; ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ": measure again" : ""}`}
+          `: ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ", measure again" : ""}`}
       </span>
     </li>
   );

@@ -35,7 +35,9 @@ export function ValueCell({
   const id = `${kind}-${side}`;
   const lastWords = last
     ? `${valueWords(kind, last.value, { massUnit })}, ${relativeDay(last.takenOn, today)}`
-    : "never measured";
+    : kind === "body_mass"
+      ? "as in the story"
+      : "never measured";
   return (
     <>
       <span className="flex flex-wrap items-center gap-1.5">
