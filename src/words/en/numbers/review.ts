@@ -4,6 +4,7 @@ import type { SpanNumbers } from "@/core/review/span";
 import type { FaultId } from "@/core/rules/faults/faults";
 import type { MarkerId } from "@/core/story/markers";
 import type { PainfulMove } from "@/core/strength/painfulArc";
+import { SWELLING_WORDS } from "@/core/units/fields";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import type { PainRegion } from "@/core/units/painRegion";
 import type { Said } from "@/core/units/said";
@@ -125,7 +126,9 @@ export const review = {
     `${lowerFirst(m.name)}${m.deg === null ? "" : ` at ${m.deg}°`}`,
   symmetry: (m: { name: string }) => `${lowerFirst(m.name)}, share of the other leg`,
   goal_asks: (m: { need: number; unit: string }) =>
-    `a goal asks for ${m.need}${m.unit === "°" ? "" : " "}${m.unit}`.trim(),
+    m.unit === "grade"
+      ? `a goal asks for ${SWELLING_WORDS[m.need] ?? m.need}`
+      : `a goal asks for ${m.need}${m.unit === "°" ? "" : " "}${m.unit}`.trim(),
   effort: "effort of the visit",
   effort_formula: "as the client said it at the close",
   effort_under: "0 nothing, 10 all there was",

@@ -68,7 +68,7 @@ export function GoalNeeds({
         {n.comparator === ">=" ? "at least " : n.need > 0 ? "at most " : ""}
         {said(n, n.need)}
         {n.have &&
-          `: ${n.shortfall ? `${Math.round(n.shortfall * 100)} % short` : "met"}, ${relativeDay(n.have.on, today)}${isOld(n) ? ", measure again" : ""}`}
+          `: ${!n.shortfall ? "met" : n.need === 0 ? "not yet" : `${Math.round(n.shortfall * 100)} % short`}, ${relativeDay(n.have.on, today)}${isOld(n) ? ", measure again" : ""}`}
       </span>
     </li>
   );
