@@ -87,8 +87,7 @@ export function ReviewDesk({
           <h1 className="text-[19px]">
             What it led to{" "}
             <span className="quiet text-[15px] font-normal">
-              weeks since {shortDate(facts.from, locale)}; drag the two lines to read a span; a ring: less
-              than planned
+              weeks since {shortDate(facts.from, locale)}; a ring: less than planned
             </span>
           </h1>
           {episodes.length > 1 && (
