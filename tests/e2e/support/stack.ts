@@ -146,9 +146,10 @@ export async function letTheMorningBeNow(clientId: string): Promise<void> {
   if (clock?.hour >= 4) return;
   await letANightPass(clientId);
   const again = postgres(pg("url", "owner"), { onnotice: () => undefined });
-  // the demo may have been seeded before that midnight: its link has run out since
-  await again`update client_link l set expires_at = greatest(l.expires_at, now()) + make_interval(days => 1)
-    from episode e where e.id = l.episode_id and e.client_id = ${clientId}`;
+  // its own link alone; the demo may have been seeded before that midnight, and the link has run out since
+  await again`update client_link set expires_at = greatest(expires_at, now()) + make_interval(days => 1)
+    where id = (select l.id from client_link l join episode e on e.id = l.episode_id
+      where e.client_id = ${clientId} order by l.sends_at desc limit 1)`;
   await again.end();
 }
 
