@@ -76,6 +76,17 @@ test("the largest gap stands first, then what nobody measured, then what is met"
   expect(largestGap(needsOfGoals(["walk_30"], known()))).toBeNull();
 });
 
+test("a gap within the measure's own error leads nothing, and the next clear one does", () => {
+  const led = (over: Partial<NeedsKnown>, goal = "walk_30") =>
+    largestGap(needsOfGoals([goal], known(over)))?.measure;
+  expect(led({ measurements: [m("heel_raises", 9)] })).toBeUndefined();
+  expect(led({ measurements: [m("heel_raises", 8)] })).toBe("heel_raises");
+  // a tenth of one heel raise more is the larger share, and no clear one
+  expect(led({ measurements: [m("heel_raises", 9), m("walk_6min", 365, { side: null })] })).toBe("walk_6min");
+  expect(led({ strength: [s("right", 76), s("left", 100)] }, "stairs")).toBeUndefined();
+  expect(led({ strength: [s("right", 70), s("left", 100)] }, "stairs")).toBe("knee_extension");
+});
+
 test("where less is better the gap is what is too much, and of a need of none the share of the scale", () => {
   expect(
     of(["floor"], { measurements: [m("floor_rise", 18, { side: null })] }, "floor_rise").shortfall,

@@ -8,6 +8,7 @@ import {
   type MeasurementGroup,
   type MeasurementKind,
   measurementKind,
+  realChangeFrom,
 } from "./measurementKinds";
 import { sitToStandBelow } from "./sitToStand";
 
@@ -70,9 +71,18 @@ export function needsOfGoals(goalIds: readonly string[], known: NeedsKnown): Nee
 
 const rankOf = (n: NeedOfGoal): number => (n.shortfall === null ? 0 : n.shortfall > 0 ? n.shortfall : -1);
 
-/** What is short by most, of what was measured; null where nothing is. */
+/** A share of the other leg, or of the body's mass, is known to about so much of itself [own]. */
+const SHARE_ERROR = 0.1;
+
+/** What is short by most, of what was measured and by more than its own error; null where nothing is. */
 export const largestGap = (needs: readonly NeedOfGoal[]): NeedOfGoal | null =>
-  needs[0]?.shortfall ? needs[0] : null;
+  needs.find(isBeyondError) ?? null;
+
+function isBeyondError({ as, have, measure, need, shortfall }: NeedOfGoal): boolean {
+  if (!have || !shortfall) return false;
+  if (as !== "value" || !isKind(measure)) return shortfall >= SHARE_ERROR;
+  return Math.abs(need - have.value) >= (realChangeFrom(measure, have.value) ?? 0);
+}
 
 function needOf(goalId: string, n: GoalNeed, known: NeedsKnown): NeedOfGoal | null {
   if (n.by === null || n.value === null || n.comparator === "therapist_sets") return null;

@@ -16,6 +16,7 @@ import { lowerFirst } from "@/core/units/lowerFirst";
 import type { Said } from "@/core/units/said";
 import { type LineDone, lineDone } from "@/core/visit/lineDone";
 import { isOfTheKnee, stopSaid } from "@/core/visit/signs/stopReasons";
+import { feelsUpTo } from "@/core/visit/watched/feel";
 import { changesWords } from "@/words/en/changes";
 import { sayPlainly } from "@/words/say";
 import { type Ctx, once } from "../base/context";
@@ -219,7 +220,6 @@ async function visitFacts(
 ): Promise<VisitFacts> {
   const recheck = await lastRecheck(ctx, client.episodeId);
   const signs = (await screeningStateOf(ctx, client)).status;
-  const feels = await feelsOf(ctx, client.episodeId);
   return {
     school: client.school,
     irritability: client.irritability,
@@ -234,14 +234,7 @@ async function visitFacts(
     sore: await soreOf(ctx, client),
     room: await roomAfter(ctx, client, visit.day),
     regions: await regionsOf(ctx, client.episodeId),
-    feels: feels
-      .slice(
-        Math.max(
-          0,
-          feels.findIndex((f) => f.visitId === visit.id),
-        ),
-      )
-      .map((f) => f.feels),
+    feels: feelsUpTo(await feelsOf(ctx, client.episodeId), visit.id),
     lines: visit.sheet.lines.flatMap((l) => (l.kept ? [l.kept] : [])),
   };
 }

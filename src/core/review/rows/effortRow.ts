@@ -1,18 +1,13 @@
 import type { ReviewFacts } from "../facts";
 import { point, type Row } from "../row";
-import { scoreRow } from "./scoreRow";
+import { asSaid, scoreRow } from "./scoreRow";
 
 /** How hard whole visits were. Rule "Visit's effort". */
 export const effortRow = ({ visits }: Pick<ReviewFacts, "visits">): Row =>
   scoreRow({
     id: "effort",
     name: { code: "review.effort" },
-    how: {
-      formula: { code: "review.effort_formula" },
-      source: { code: "review.own_record" },
-      confidence: "high",
-      origin: "entered",
-    },
+    how: asSaid("review.effort_formula"),
     under: { code: "review.effort_under" },
     better: null,
     series: [

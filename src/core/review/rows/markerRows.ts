@@ -2,7 +2,7 @@ import { MARKER_CHANGE, MARKER_IDS, markerMove } from "../../story/markers";
 import { saidWith } from "../../units/said";
 import type { ReviewFacts } from "../facts";
 import { type Point, point, type Row } from "../row";
-import { scoreRow } from "./scoreRow";
+import { asSaid, scoreRow } from "./scoreRow";
 
 /** Movements that bring the pain on, before and after each visit in which they were tried. Rule Marker 1. */
 export const markerRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
@@ -22,12 +22,7 @@ export const markerRows = ({ visits }: Pick<ReviewFacts, "visits">): Row[] =>
     return scoreRow({
       id: `marker ${kind}`,
       name: saidWith("review.marker", { kind }),
-      how: {
-        formula: { code: "review.marker_formula" },
-        source: { code: "review.own_record" },
-        confidence: "high",
-        origin: "entered",
-      },
+      how: asSaid("review.marker_formula"),
       under: { code: "review.marker_under" },
       realChange: MARKER_CHANGE,
       series: [

@@ -3,6 +3,14 @@ import { type Row, rowOf } from "../row";
 /** Points of ten that more than chance makes. */
 const REAL_CHANGE = 2;
 
+/** How a score came about that somebody said, by its own words. */
+export const asSaid = (formula: string): Row["how"] => ({
+  formula: { code: formula },
+  source: { code: "review.own_record" },
+  confidence: "high",
+  origin: "entered",
+});
+
 /** A row of scores that people gave, 0 to 10. */
 export const scoreRow = (row: Pick<Row, "id" | "name" | "under" | "series"> & Partial<Row>): Row =>
   rowOf({

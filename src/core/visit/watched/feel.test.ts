@@ -5,7 +5,7 @@ import { EXAMPLES, line } from "../../testdata/scoreContext";
 import { robot } from "../../testdata/visitRobot";
 import { visitState } from "../run";
 import type { VisitEvent } from "../visitEvent";
-import { type Feel, type FeelWhere, feelAsk, feelOpen, feltElsewhere } from "./feel";
+import { type Feel, type FeelWhere, feelAsk, feelOpen, feelsUpTo, feltElsewhere } from "./feel";
 
 const PRESS = { exerciseId: "lp_horizontal", legs: "together" };
 const said = (where: FeelWhere | null, sure: number | null, over: Partial<Feel> = {}): Feel => ({
@@ -43,6 +43,17 @@ test("elsewhere twice running, whatever nobody was asked between; the muscle mea
   expect(found("joint", null, "other", "other", "meant", "other")).toEqual({ where: "joint", visits: 3 });
   expect(found("meant", "joint", "joint")).toBeNull();
   expect(found("joint", "meant", "joint")).toBeNull();
+});
+
+test("a visit is judged by what was said in it and before, never by a later one", () => {
+  const [old, late] = [[said("joint", 3)], [said("meant", 9)]];
+  const visits = [
+    { visitId: "late", feels: late },
+    { visitId: "old", feels: old },
+  ];
+  expect(feelsUpTo(visits, "late")).toEqual([late, old]);
+  expect(feelsUpTo(visits, "old")).toEqual([old]);
+  expect(feelsUpTo(visits, "further back")).toEqual([]);
 });
 
 describe("in a visit", () => {

@@ -55,6 +55,15 @@ export function feltElsewhere(
     : null;
 }
 
+/** What was said in a visit and those before it, of visits newest first; nothing of one that lies further back than they reach. */
+export function feelsUpTo(
+  visits: readonly { visitId: string; feels: readonly Feel[] }[],
+  visitId: string,
+): (readonly Feel[])[] {
+  const from = visits.findIndex((v) => v.visitId === visitId);
+  return from < 0 ? [] : visits.slice(from).map((v) => v.feels);
+}
+
 /** What is still to be asked of a line in this visit; null: nothing. `said`: what this visit has of it already. */
 export function feelOpen(
   line: Pick<Feel, "exerciseId" | "legs">,
