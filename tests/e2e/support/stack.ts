@@ -131,6 +131,11 @@ export async function letANightPass(clientId: string, nights = 1): Promise<void>
     from episode e where e.id = r.episode_id and e.client_id = ${clientId}`;
   await owner`update visit set started_at = started_at - make_interval(days => ${nights}),
     received_at = received_at - make_interval(days => ${nights}) where id in (${visits})`;
+  // what is done every week beside the exercises moves with them, or other mornings would be left out than before
+  await owner`update episode set activities = (select jsonb_agg(jsonb_set(a, '{weekdays}',
+      (select jsonb_agg((d::int + 6 - ${nights % 7}::int) % 7 + 1) from jsonb_array_elements_text(a -> 'weekdays') d)))
+      from jsonb_array_elements(activities) a)
+    where client_id = ${clientId} and jsonb_array_length(activities) > 0`;
   await owner.end();
 }
 
