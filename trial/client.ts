@@ -197,6 +197,7 @@ export function draftFactsOn(c: TrialClient, visits: number): DraftFacts {
     painSites: site ? [site] : [],
     painfulArcs: [],
     gap: null,
+    shortReach: [],
     schools: {},
     notYet: notYetOf(
       { rises: p.rises ? "yes" : "hands", climbs: p.climbs ? "yes" : "rail" },

@@ -39,6 +39,8 @@ export interface DraftFacts {
   weak: readonly WeakGroup[];
   /** what a goal asks that is furthest from what was measured. Rule "Measured 5" */
   gap: NeedOfGoal | null;
+  /** the stretches of what measured short in reach. Rule "Measured 4" */
+  shortReach: readonly string[];
   /** over 75, or below the chair-rise norm */
   isFrail: boolean;
   pressureIsKnown: boolean;

@@ -75,6 +75,7 @@ function change(
       isOfTheBack: false,
       painSites: [],
       painfulArcs: [],
+      shortReach: [],
       schools: {},
       notYet: [],
       swellingIsUp: false,

@@ -75,6 +75,7 @@ export function draftFor(x: Example): { facts: DraftFacts; context: ScoreContext
       swellingIsUp: x.swellingIsUp ?? false,
       weak: x.weak ?? [],
       gap: x.gap ?? null,
+      shortReach: x.shortReach ?? [],
       isFrail: x.isFrail ?? false,
       pressureIsKnown: x.pressureIsKnown ?? true,
       isFirstVisit: x.isFirstVisit ?? false,

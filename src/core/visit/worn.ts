@@ -5,9 +5,13 @@ import type { VisitState } from "./run";
 export interface WornFacts {
   byCard: Readonly<Record<string, Worn>>;
   usual: Worn;
+  /** by the school nothing is worn that nobody ordered, unless a card says so. Rule K22 */
+  isBare: boolean;
 }
 
-export const wornAt = (f: WornFacts, exerciseId: string): Worn => f.byCard[exerciseId] ?? f.usual;
+/** A brace is an order; a sleeve and a wrap are wishes. */
+export const wornAt = ({ byCard, usual, isBare }: WornFacts, exerciseId: string): Worn =>
+  byCard[exerciseId] ?? (isBare && usual !== "brace" ? "none" : usual);
 
 /** The wrap goes on so long before the next set [own]. */
 const WRAP_ON_BEFORE_S = 20;

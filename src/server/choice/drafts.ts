@@ -13,7 +13,8 @@ import { weakGroups, withGap } from "@/core/drafts/person/weakGroups";
 import { recipeOf } from "@/core/drafts/recipe";
 import { newestOf } from "@/core/measure/findings";
 import { largestGap } from "@/core/measure/goalNeeds";
-import { GENERAL_STANCES, stanceId } from "@/core/rules/stances";
+import { shortReach } from "@/core/measure/shortReach";
+import { stanceId } from "@/core/rules/stances";
 import { curveCan } from "@/core/selection/setUp/strengthKnown";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { sayPlainly } from "@/words/say";
@@ -21,7 +22,7 @@ import { type Ctx, dayOf, today } from "../base/context";
 import { ageYearsOf, type ClientEpisode, weeksAfterSurgery } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { screeningsOf } from "../client/screenings";
-import { optionInForce, stancesInForce } from "../client/stances";
+import { generalAnswers } from "../client/stances";
 import { storyOf } from "../client/story";
 import { legKnown } from "../facts/legs";
 import { painSentence } from "../facts/pain";
@@ -83,6 +84,7 @@ export async function draftFacts(
     swellingIsUp: trend === "one_more",
     weak,
     gap,
+    shortReach: shortReach(await measurementsOf(ctx, client.episodeId), client.side).map((r) => r.stretchId),
     isFrail: isFrail({
       ageYears,
       normSex: client.normSex,
@@ -103,16 +105,12 @@ async function schoolsOf(
   client: ClientEpisode,
   answered: Answered | null,
 ): Promise<Record<string, string>> {
-  const stances = await stancesInForce(ctx, client.episodeId);
-  const general = GENERAL_STANCES.flatMap(({ id }) => {
-    const option = optionInForce(stances, id);
-    return option ? [[id, option] as const] : [];
-  });
   const own = (await conditionsOf(ctx, client.episodeId)).flatMap((c) =>
     Object.entries(c.choices).map(([school, option]) => [stanceId(c.condition.id, school), option] as const),
   );
   return {
-    ...Object.fromEntries([...general, ...own]),
+    ...(await generalAnswers(ctx, client.episodeId)),
+    ...Object.fromEntries(own),
     ...(answered && { [answered.id]: answered.optionId }),
   };
 }

@@ -1,6 +1,7 @@
 import "server-only";
+import { type Practice, practiceOf } from "@/core/drafts/schools/practice";
 import type { StanceChange, StanceViewInput } from "@/core/phases/stanceInput";
-import { needsSurgeonsWord, stanceById } from "@/core/rules/stances";
+import { GENERAL_STANCES, needsSurgeonsWord, stanceById } from "@/core/rules/stances";
 import { InputError } from "@/core/units/inputError";
 import { audit } from "../base/audit";
 import { rowsOf } from "../base/batch";
@@ -69,6 +70,21 @@ export async function stancesInForce(ctx: Ctx, episodeId: string): Promise<Stanc
 /** The option in force, null where the rule base's default stands. */
 export const optionInForce = (s: StancesInForce, id: string): string | null =>
   s.client.get(id)?.optionId ?? s.clinic.get(id)?.optionId ?? null;
+
+/** The answers in force to the questions that belong to no condition, by the question's id. */
+export async function generalAnswers(ctx: Ctx, episodeId: string): Promise<Record<string, string>> {
+  const stances = await stancesInForce(ctx, episodeId);
+  return Object.fromEntries(
+    GENERAL_STANCES.flatMap(({ id }) => {
+      const option = optionInForce(stances, id);
+      return option ? [[id, option] as const] : [];
+    }),
+  );
+}
+
+/** What schools change for a client beside limits and drafts. Rule K22. */
+export const practiceFor = async (ctx: Ctx, episodeId: string): Promise<Practice> =>
+  practiceOf(await generalAnswers(ctx, episodeId));
 
 /**
  * Chooses a stance, for a client or (client null) as the clinic's default. `replaces` is the choice the person saw: if

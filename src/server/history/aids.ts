@@ -2,6 +2,7 @@ import "server-only";
 import { type Aid, type AidsKnown, aidKey, type Help, type Worn } from "@/core/selection/setUp/aid";
 import { type WornFacts, wornAt } from "@/core/visit/worn";
 import { type Ctx, once } from "../base/context";
+import { practiceFor } from "../client/stances";
 import { stands } from "./records";
 
 /** What a client wears at work, as floor, phone and papers say it: by the newest set-up card of an exercise, else the story. */
@@ -14,6 +15,7 @@ export const wornFacts = (ctx: Ctx, episodeId: string): Promise<WornFacts> =>
     return {
       byCard: Object.fromEntries(cards.map((c) => [c.exercise_id, c.support])),
       usual: story?.support ?? "none",
+      isBare: (await practiceFor(ctx, episodeId)).isBare,
     };
   });
 

@@ -18,6 +18,7 @@ import { type Ctx, dayOf, today } from "../base/context";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
+import { practiceFor } from "../client/stances";
 import { storyOf } from "../client/story";
 import { contextOfSheet } from "../facts/sheetFacts";
 import { careOf } from "../facts/strength";
@@ -58,12 +59,13 @@ export async function linesOfToday(
   const seenOf = await faultsSeenLast(ctx, client.episodeId);
   const conditionIds = (await conditionsOf(ctx, client.episodeId)).map((c) => c.condition.id);
   const followed = await regionsOf(ctx, client.episodeId);
+  const { foot } = await practiceFor(ctx, client.episodeId);
   const aidOf = await aidOfLine(ctx, client, sheet);
   return withinEdge(form.lines, exerciseOf, await shortForOf(ctx, client)).map((l) => {
     const e = exerciseOf(l.exerciseId);
     return e
       ? {
-          ...{ ...l, faults: watchedFaults(e, conditionIds, seenOf(l)) },
+          ...{ ...l, faults: watchedFaults(e, conditionIds, seenOf(l), foot) },
           ...{ regions: askedIn(e, followed, client), ...aidOf(l) },
         }
       : l;
@@ -143,6 +145,7 @@ async function soreNow(ctx: Ctx, client: ClientEpisode): Promise<readonly Muscle
     last?.morning
       ? { soreness: last.morning.soreness, daysAgo: daysBetween(dayOf(ctx, last.startedAt), today(ctx)) }
       : null,
+    (await practiceFor(ctx, client.episodeId)).soreUpTo,
   );
 }
 

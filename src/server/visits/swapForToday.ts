@@ -24,6 +24,7 @@ import { type Ctx, mustMay } from "../base/context";
 import { attempted, Refused } from "../base/refused";
 import { type ClientEpisode, clientEpisodes } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
+import { practiceFor } from "../client/stances";
 import { contextOfSheet, sheetFacts } from "../facts/sheetFacts";
 import { plannedAid } from "../history/aids";
 import { regionsOf } from "../history/regions";
@@ -101,6 +102,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
   const conditionIds = (await conditionsOf(ctx, visit.episodeId)).map((c) => c.condition.id);
   const followed = await regionsOf(ctx, visit.episodeId);
   const aidOf = await plannedAid(ctx, visit.episodeId);
+  const { foot } = await practiceFor(ctx, visit.episodeId);
   const running = visit.lines.find((l) => l.lineId === lineId);
   const names = new Map(facts.choose.machines.map((m) => [m.id, m.name]));
   const lineOn = (exerciseId: string): KeptLine | null => {
@@ -114,7 +116,7 @@ async function askedOf(ctx: Ctx, visit: Visited, lineId: string, reason: SwapRea
     return {
       ...kept,
       painMax: Math.min(kept.painMax, running?.painMax ?? kept.painMax),
-      faults: watchedFaults(e, conditionIds, []),
+      faults: watchedFaults(e, conditionIds, [], foot),
       regions: askedIn(e, followed, client),
       aid: aidOf(e.id),
     };

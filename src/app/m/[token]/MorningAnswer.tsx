@@ -22,6 +22,7 @@ export function MorningAnswer({
   asksSwelling,
   activities,
   regions,
+  soreUpTo,
   signs,
 }: {
   token: string;
@@ -43,6 +44,8 @@ export function MorningAnswer({
   activities: readonly Pick<Activity, "what" | "loads">[];
   /** other regions that are asked for */
   regions: readonly PainRegion[];
+  /** soreness up to here is expected */
+  soreUpTo: number;
   signs: readonly RecheckSign[];
 }) {
   const t = useLabels("morning");
@@ -174,12 +177,12 @@ export function MorningAnswer({
             options={SORENESS_LEVELS.map((level) => ({ value: level, words: t("sore_is", { level }) }))}
             value={sore?.level ?? null}
             onPick={(level) => {
-              setSore({ level, muscles: isMuchSore(level) ? (sore?.muscles ?? []) : [] });
+              setSore({ level, muscles: isMuchSore(level, soreUpTo) ? (sore?.muscles ?? []) : [] });
               changed();
             }}
             columns={3}
           />
-          {sore && isMuchSore(sore.level) && (
+          {sore && isMuchSore(sore.level, soreUpTo) && (
             <BigKeys
               label={t("sore_where")}
               options={MUSCLES.map((m) => ({ value: m, words: t("sore_muscle", { muscle: m }) }))}

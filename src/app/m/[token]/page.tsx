@@ -6,6 +6,7 @@ import { answerFixed } from "@/core/visit/client/clientMorning";
 import { recheckFor } from "@/core/visit/signs/recheckSigns";
 import { dayAndHour, dayOf } from "@/server/base/context";
 import { weeksAfterSurgery } from "@/server/client/clients";
+import { practiceFor } from "@/server/client/stances";
 import { activitiesOf } from "@/server/history/besides";
 import { regionsAsked } from "@/server/history/regions";
 import { recentVisits } from "@/server/history/visits";
@@ -41,6 +42,7 @@ export default async function ClientMorningPage({ params }: { params: Promise<{ 
       asksSwelling: client.swellingApplies,
       regions: await regionsAsked(ctx, client.episodeId, visit.id),
       activities: await activitiesOf(ctx, client.episodeId),
+      soreUpTo: (await practiceFor(ctx, client.episodeId)).soreUpTo,
       signs: recheckFor(weeksAfterSurgery(ctx, client)),
     };
   });

@@ -170,6 +170,10 @@ export const SCHOOL_RULES: Readonly<Record<string, Readonly<Record<string, Rule>
             ["wall_sit", ["half_squat"]],
           ])(lines, c),
   },
+  // not where a leg's nerve may be stretched with it
+  d_hinge_toes: {
+    view_1: (lines, c) => (c.facts.isOfTheBack ? lines : swaps([["hinge_two", ["hinge_stiff"]]])(lines, c)),
+  },
   d_pelvis_machine: {
     view_3: swaps([["hip_abd", ["hip_abd_standing", "slr_side"]]]),
   },

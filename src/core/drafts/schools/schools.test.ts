@@ -10,7 +10,9 @@ import type { DraftFacts } from "../draftFacts";
 import { draftSession } from "../draftSession";
 import type { Change } from "../edit";
 import { recipeOf } from "../recipe";
+import { withStretch } from "../person/stretches";
 import { draftDiff, isNoDiff } from "./draftDiff";
+import { practiceOf } from "./practice";
 import { forSchools, SCHOOL_RULES } from "./schoolRules";
 
 const EVERY = CONDITIONS.flatMap((condition) =>
@@ -19,7 +21,7 @@ const EVERY = CONDITIONS.flatMap((condition) =>
 
 /** Where everything fits and nothing hurts. */
 const changeOf = (facts: Partial<DraftFacts>): Change => ({
-  facts: { painSites: [], schools: {}, ...facts } as DraftFacts,
+  facts: { painSites: [], schools: {}, shortReach: ["str_calf_bent"], ...facts } as DraftFacts,
   limits: {},
   exercise: exerciseById,
   fits: (id) => exerciseById(id) !== null,
@@ -36,10 +38,14 @@ function changesSomeDraft(id: string, option: string): boolean {
     const c = changeOf({ stage: phase.stage, schools: { [id]: option } });
     return [recipe?.clinic, recipe?.home].some((place) => {
       const lines = [...(place?.lines ?? [])];
-      return JSON.stringify(forSchools(lines, c)) !== JSON.stringify(lines);
+      const usual = withStretch(lines, changeOf({ stage: phase.stage }));
+      return JSON.stringify(withStretch(forSchools(lines, c), c)) !== JSON.stringify(usual);
     });
   });
 }
+
+const changesPractice = (id: string, option: string): boolean =>
+  JSON.stringify(practiceOf({ [id]: option })) !== JSON.stringify(practiceOf({}));
 
 function changesSomeLimit(conditionId: string, school: string, option: string, usual: string): boolean {
   return EVERY.filter((x) => x.condition.id === conditionId).some(({ condition, phase, variant }) => {
@@ -67,17 +73,17 @@ const ofConditions = CONDITIONS.flatMap((c) =>
   ),
 );
 
-test("every answer that is offered changes a draft or a limit, and says what it does (K22)", () => {
+test("every answer that is offered changes a draft, a limit or what is looked for, and says what it does (K22)", () => {
   expect(general.length).toBeGreaterThan(12);
   for (const { id, option } of [...general, ...ofConditions]) {
     const stance = stanceById(id);
     const [condition = "", school = ""] = id.split(".");
-    const drafts = changesSomeDraft(id, option);
+    const acts = changesSomeDraft(id, option) || changesPractice(id, option);
     const limits =
       stance?.conditionId != null && changesSomeLimit(condition, school, option, stance.defaultId);
-    expect({ id, option, bites: drafts || limits }).toEqual({ id, option, bites: true });
+    expect({ id, option, bites: acts || limits }).toEqual({ id, option, bites: true });
     const effect = stance?.options.find((o) => o.id === option)?.effect ?? null;
-    expect({ id, option, says: effect !== null }).toEqual({ id, option, says: drafts });
+    expect({ id, option, says: effect !== null }).toEqual({ id, option, says: acts });
   }
 });
 
@@ -139,3 +145,18 @@ test.each([
     expect({ id, at: at(is) < at(was) }).toEqual({ id, at: true });
   },
 );
+
+test("what measured short gets its stretch after the work, by the other school before it, and in twenty minutes none (Measured 4)", () => {
+  const short: Example = { ...KNEE, shortReach: ["str_calf_bent", "str_hamstring"] };
+  const at = (lines: readonly { exerciseId: string }[]) =>
+    lines.findIndex((l) => l.exerciseId === "str_calf_bent");
+  const usual = drafted(short, {});
+  expect(at(usual)).toBe(usual.length - 1);
+  expect(usual.map((l) => l.exerciseId)).not.toContain("str_hamstring");
+  expect(drafted(short, { d_stretch_post: "view_1" })[0]).toMatchObject({
+    exerciseId: "str_calf_bent",
+    scheme: { kind: "stretch", totalS: 45 },
+  });
+  expect(at(drafted(short, {}, USUAL_ORDER, 20))).toBe(-1);
+  expect(at(drafted(KNEE, {}))).toBe(-1);
+});

@@ -4,7 +4,7 @@ import { cleanPercent, endsSet, FAULT_FAMILIES, FAULT_IDS, faultsOf, remedyOf } 
 
 test("every exercise has the three to five faults that matter to it, and every fault its remedies", () => {
   for (const e of EXERCISES) {
-    const own = faultsOf(e);
+    const own = faultsOf(e, "usual");
     expect({
       id: e.id,
       many: own.length >= 3 && own.length <= 5 && new Set(own).size === own.length,
@@ -13,10 +13,24 @@ test("every exercise has the three to five faults that matter to it, and every f
       many: true,
     });
   }
-  const used = new Set(EXERCISES.flatMap(faultsOf));
+  const used = new Set(EXERCISES.flatMap((e) => faultsOf(e, "usual")));
   expect([...used].sort()).toEqual([...FAULT_IDS].sort());
   const families = new Set(EXERCISES.map((e) => e.family));
   expect(FAULT_FAMILIES.filter((f) => !families.has(f))).toEqual([]);
+});
+
+test("where the foot presses is looked at first by the school that is followed, on what the foot carries alone (K22)", () => {
+  const step = { family: "step" };
+  expect(faultsOf(step, "usual")).not.toContain("heel_lifts");
+  expect(faultsOf(step, "heels")[0]).toBe("heel_lifts");
+  expect(faultsOf(step, "whole")[0]).toBe("foot_rolls");
+  for (const e of EXERCISES)
+    for (const foot of ["heels", "whole"] as const) {
+      const own = faultsOf(e, foot);
+      expect(own.length).toBeLessThanOrEqual(5);
+      expect(new Set(own).size).toBe(own.length);
+    }
+  expect(faultsOf({ family: "leg_curl" }, "heels")).toEqual(faultsOf({ family: "leg_curl" }, "usual"));
 });
 
 test("the cue comes first, then other remedies in their order, the last for good", () => {

@@ -46,8 +46,24 @@ const BY_ID = new Map(file.faults.map((f) => [f.id, f]));
 /** Every family of exercises whose faults are known. */
 export const FAULT_FAMILIES: readonly string[] = Object.keys(file.of_family);
 
+/** Where the foot presses, by the school that is followed. Rule K22. */
+export type FootSchool = "usual" | "heels" | "whole";
+
+/** Families that press or stand on the foot, and what each school looks for there first. Rules Seen 1, K22. */
+const ON_FOOT: readonly string[] = ["leg_press", "supported_squat", "lunge", "step"];
+const OF_FOOT: Readonly<Record<Exclude<FootSchool, "usual">, FaultId>> = {
+  heels: "heel_lifts",
+  whole: "foot_rolls",
+};
+const MOST_FAULTS = 5;
+
 /** The faults that matter to an exercise: three to five. Rule Seen 1. */
-export const faultsOf = (e: Pick<Exercise, "family">): readonly FaultId[] => file.of_family[e.family] ?? [];
+export function faultsOf(e: Pick<Exercise, "family">, foot: FootSchool): readonly FaultId[] {
+  const own = file.of_family[e.family] ?? [];
+  if (foot === "usual" || !ON_FOOT.includes(e.family)) return own;
+  const first = OF_FOOT[foot];
+  return [first, ...own.filter((f) => f !== first)].slice(0, MOST_FAULTS);
+}
 
 /** One that is a danger to a condition ends the set as a lost position does. Rule Seen 3. */
 export const endsSet = (fault: FaultId, conditionIds: readonly string[]): boolean =>

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Exercise } from "../../rules/exercises";
-import { endsSet, type FaultId, faultId, faultsOf } from "../../rules/faults/faults";
+import { endsSet, type FaultId, type FootSchool, faultId, faultsOf } from "../../rules/faults/faults";
 import type { KeptLine } from "../../sheet/line/keptLine";
 import type { SetRecord } from "../setRecord";
 
@@ -25,8 +25,9 @@ export const watchedFaults = (
   e: Exercise,
   conditionIds: readonly string[],
   lastTime: readonly FaultId[],
+  foot: FootSchool,
 ): WatchedFault[] =>
-  faultsOf(e).map((id) => ({
+  faultsOf(e, foot).map((id) => ({
     ...{ id, endsSet: endsSet(id, conditionIds) },
     ...(lastTime.includes(id) ? { wasSeen: true } : {}),
   }));

@@ -121,6 +121,7 @@ export const drafts = {
   weak_back_of_thigh: "the back of the thigh measured weaker",
   weak_outer_hip: "the outer hip measured weaker",
   weak_calf: "the calf measured weaker",
+  short_reach: "its reach measured short",
   gap_thigh: "the goal's largest gap stands on the thigh: only this loads it alone",
   gap_back_of_thigh: "the goal's largest gap stands on the back of the thigh",
   gap_outer_hip: "the goal's largest gap stands on the outer hip",

@@ -53,6 +53,7 @@ export function MorningForm({
   waits,
   activities,
   regions,
+  soreUpTo,
   locale,
 }: {
   client: ClientEpisode;
@@ -68,6 +69,8 @@ export function MorningForm({
   activities: readonly RegularActivity[];
   /** other regions that are asked for */
   regions: readonly PainRegion[];
+  /** soreness up to here is expected */
+  soreUpTo: number;
   locale: string;
 }) {
   const router = useRouter();
@@ -230,7 +233,7 @@ export function MorningForm({
             hint="after getting up; empty if not asked"
           />
         </div>
-        <SoreField value={sore} onChange={setSore} />
+        <SoreField value={sore} upTo={soreUpTo} onChange={setSore} />
         <BesidesField
           value={besides}
           activities={activities}

@@ -4,7 +4,16 @@ import { ScoreKeys } from "@/ui/pain/ScoreKeys";
 import { MUSCLE_WORDS } from "@/words/en/plan/muscles";
 
 /** How sore the muscles were, if it was asked; where it was a lot, which of them. Soreness is not joint pain. */
-export function SoreField({ value, onChange }: { value: Soreness; onChange: (now: Soreness) => void }) {
+export function SoreField({
+  value,
+  upTo,
+  onChange,
+}: {
+  value: Soreness;
+  /** so much is expected: more is asked where */
+  upTo: number;
+  onChange: (now: Soreness) => void;
+}) {
   const has = (m: Muscle) => value?.muscles.includes(m) ?? false;
   return (
     <div>
@@ -15,11 +24,11 @@ export function SoreField({ value, onChange }: { value: Soreness; onChange: (now
           onChange(
             level === value?.level
               ? null
-              : { level, muscles: isMuchSore(level) ? (value?.muscles ?? []) : [] },
+              : { level, muscles: isMuchSore(level, upTo) ? (value?.muscles ?? []) : [] },
           )
         }
       />
-      {value && isMuchSore(value.level) && (
+      {value && isMuchSore(value.level, upTo) && (
         <fieldset className="mt-2">
           <legend className="small quiet">
             where; none named means everywhere, and the next visit has a set less there

@@ -4,6 +4,7 @@ import { may } from "@/core/access/roles";
 import { standing } from "@/core/visit/setRecord";
 import { type Actor, dayOf } from "@/server/base/context";
 import { clientEpisode } from "@/server/client/clients";
+import { practiceFor } from "@/server/client/stances";
 import { activitiesOf } from "@/server/history/besides";
 import { regionsAsked } from "@/server/history/regions";
 import { recentVisitsWhole, strictestOf, undecidedLines, type Visit } from "@/server/history/visits";
@@ -46,6 +47,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
           : null,
       regions: visit ? await regionsAsked(ctx, client.episodeId, visit.id) : [],
       activities: await activitiesOf(ctx, client.episodeId),
+      soreUpTo: (await practiceFor(ctx, client.episodeId)).soreUpTo,
       now: ctx.now,
     };
   });
@@ -78,6 +80,7 @@ export default async function MorningPage({ params }: { params: Promise<{ client
         waits={data.waits}
         activities={data.activities}
         regions={data.regions}
+        soreUpTo={data.soreUpTo}
         locale={actor.locale}
       />
       <aside className="border-l border-rule bg-base-100 px-5 py-4">
