@@ -176,6 +176,10 @@ describe("stances", () => {
     expect(general.draft.join(" ")).toMatch(/draft/);
     const same = await clinic.as("trainer", (ctx) => previewStance(ctx, client, "d_iso_first", "rule"));
     expect(same.draft).toEqual([]);
+    // what is worn for Story's sake is no limit and no draft, and is shown all the same
+    await owner`update episode set support = 'sleeve' where id = ${client.episodeId}`;
+    const bare = await clinic.as("trainer", (ctx) => previewStance(ctx, client, "d_wraps_braces", "view_3"));
+    expect(bare.practice.join()).toMatch(/^Sleeve, as Story has it: not worn/);
     await clinic.as("admin", (ctx) => chooseStance(ctx, null, choice()));
     expect(await rule()).toBe("arc");
     const own = choice({ optionId: "free", reason: "no grating here" });

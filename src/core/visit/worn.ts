@@ -1,18 +1,6 @@
 import type { Worn } from "../selection/setUp/aid";
 import type { VisitState } from "./run";
 
-/** What a client wears at work: by the set-up cards of exercises, else as the story asks. */
-export interface WornFacts {
-  byCard: Readonly<Record<string, Worn>>;
-  usual: Worn;
-  /** by the school nothing is worn that nobody ordered, unless a card says so. Rule K22 */
-  isBare: boolean;
-}
-
-/** A brace is an order; a sleeve and a wrap are wishes. */
-export const wornAt = ({ byCard, usual, isBare }: WornFacts, exerciseId: string): Worn =>
-  byCard[exerciseId] ?? (isBare && usual !== "brace" ? "none" : usual);
-
 /** The wrap goes on so long before the next set [own]. */
 const WRAP_ON_BEFORE_S = 20;
 

@@ -1,6 +1,13 @@
 import "server-only";
-import { type Aid, type AidsKnown, aidKey, type Help, type Worn } from "@/core/selection/setUp/aid";
-import { type WornFacts, wornAt } from "@/core/visit/worn";
+import {
+  type Aid,
+  type AidsKnown,
+  aidKey,
+  type Help,
+  type Worn,
+  type WornFacts,
+  wornAt,
+} from "@/core/selection/setUp/aid";
 import { type Ctx, once } from "../base/context";
 import { practiceFor } from "../client/stances";
 import { stands } from "./records";

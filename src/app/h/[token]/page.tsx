@@ -3,7 +3,7 @@ import { ForClient } from "@/app/_link/ForClient";
 import { LinkClosed } from "@/app/_link/LinkClosed";
 import { onLinkPage } from "@/app/_web/linkRoute";
 import { exerciseText } from "@/core/rules/exerciseText";
-import { wornAt } from "@/core/visit/worn";
+import { wornAt } from "@/core/selection/setUp/aid";
 import { conditionsOf } from "@/server/client/conditions";
 import { exercisesOf } from "@/server/clinic/exercises";
 import { machinesOf } from "@/server/clinic/machines";

@@ -13,7 +13,10 @@ export interface Practice {
 
 type Answers = Readonly<Record<string, string>>;
 
-const SORE: Readonly<Record<string, number>> = { view_1: SORE_UP_TO.sign_of_work, view_2: SORE_UP_TO.too_much };
+const SORE: Readonly<Record<string, number>> = {
+  view_1: SORE_UP_TO.sign_of_work,
+  view_2: SORE_UP_TO.too_much,
+};
 const FOOT: Readonly<Record<string, FootSchool>> = { view_1: "heels", view_2: "whole" };
 
 /** The practice under the answers that are in force, each by the id of its question. */

@@ -13,6 +13,18 @@ export const aid = z.object({ worn: z.enum(WORN_IDS), help: z.enum(HELP_IDS) });
 export type Aid = z.infer<typeof aid>;
 export const NO_AID: Aid = { worn: "none", help: "none" };
 
+/** What a client wears at work: by the set-up cards of exercises, else as the story asks. */
+export interface WornFacts {
+  byCard: Readonly<Record<string, Worn>>;
+  usual: Worn;
+  /** by the school nothing is worn that nobody ordered, unless a card says so. Rule K22 */
+  isBare: boolean;
+}
+
+/** A brace is an order; a sleeve and a wrap are wishes. */
+export const wornAt = ({ byCard, usual, isBare }: WornFacts, exerciseId: string): Worn =>
+  byCard[exerciseId] ?? (isBare && usual !== "brace" ? "none" : usual);
+
 /** A thin sleeve warms and carries nothing [own]. */
 const CARRIES: ReadonlySet<Worn> = new Set(["brace", "tight_wrap"]);
 

@@ -78,7 +78,10 @@ test("a fault that endangers the client ends the line as a lost position does; t
   const other = rated({ ...squat, faults: watchedFaults(e, ["knee_oa"], [], "usual") }, back);
   expect(other.ended).toEqual({});
   expect(currentTask(other)?.lineId).toBe(squat.lineId);
-  const disc = rated({ ...squat, faults: watchedFaults(e, ["lumbar_disc_flexion"], ["knee_in"], "usual") }, back);
+  const disc = rated(
+    { ...squat, faults: watchedFaults(e, ["lumbar_disc_flexion"], ["knee_in"], "usual") },
+    back,
+  );
   expect(fromKept(disc.ended[squat.lineId] ?? "")).toEqual({
     code: "floor.fault_ends",
     fault: "back_rounds",

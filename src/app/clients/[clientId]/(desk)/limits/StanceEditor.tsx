@@ -30,6 +30,7 @@ export interface StancePreview {
   limits: string[];
   exercises: string[];
   draft: string[];
+  practice: string[];
 }
 
 /** Chooses a stance: reasons for and against each answer, and what it changes, before anything is saved. */
@@ -206,7 +207,7 @@ function PreviewWords({
       </p>
     );
   if (!preview) return <p className="quiet">Working out what it changes …</p>;
-  const changed = [...preview.limits, ...preview.exercises, ...preview.draft];
+  const changed = [...preview.limits, ...preview.exercises, ...preview.draft, ...preview.practice];
   if (changed.length === 0)
     return (
       <p>Changes nothing for this client today: {stance.changes} may be other in a later phase or draft.</p>
