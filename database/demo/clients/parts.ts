@@ -1,7 +1,15 @@
 import type { MeasurementKind } from "../../../src/core/measure/measurementKinds";
 import type { EpisodeInput } from "../../../src/core/story/storyInput";
+import { daysAfter, weekdayOf } from "../../../src/core/units/days";
 import type { Side } from "../../../src/core/units/fields";
+import { CLINIC } from "../clinic";
 import type { DemoLine, DemoSeries } from "../demoClient";
+
+/** The weekday, 1 for Monday, of so many days ago at the clinic: the history is the same whatever day it is made on. */
+export const weekdayAgo = (days: number): number => {
+  const today = new Intl.DateTimeFormat("en-CA", { timeZone: CLINIC.timeZone }).format(new Date());
+  return weekdayOf(daysAfter(today, -days)) + 1;
+};
 
 /** Both legs of a measurement that was taken again and again; the other leg once, at its beginning. */
 export const both = (

@@ -1,5 +1,5 @@
 import type { DemoClient } from "../demoClient";
-import { both, holdLine, SUPPORTED } from "./parts";
+import { both, holdLine, SUPPORTED, weekdayAgo } from "./parts";
 
 export const TOVE: DemoClient = {
   name: "Tove Aldermoor",
@@ -11,7 +11,10 @@ export const TOVE: DemoClient = {
   story: {
     ...SUPPORTED,
     markers: [{ kind: "step_down", words: "5 times" }],
-    activities: [{ what: "five-a-side football", hard: 7, loads: ["legs"], weekdays: [7], minutes: 60 }],
+    // after some of her holds, and not on a day in the gym
+    activities: [
+      { what: "five-a-side football", hard: 7, loads: ["legs"], weekdays: [weekdayAgo(5)], minutes: 60 },
+    ],
     side: "right",
     conditions: [{ conditionId: "extensor_tendinopathy", variantId: "patellar", beganOn: null }],
     uncovered: [],

@@ -3,7 +3,7 @@ import { type Irritability, painRule, type School } from "../progression/painRul
 import type { Exercise } from "../rules/exercises";
 import { type FaultId, remedyOf } from "../rules/faults/faults";
 import { onSore, type SorePart } from "../sheet/effect/tissueDose";
-import type { KeptLine } from "../sheet/line/keptLine";
+import { type KeptLine, reserveOfSets } from "../sheet/line/keptLine";
 import type { FollowedRegion } from "../story/regions";
 import type { PainAt } from "../units/painRegion";
 import type { LineDone } from "../visit/lineDone";
@@ -57,8 +57,7 @@ const USUAL_RESERVE = 2;
 /** Repetitions that the plan leaves after its last set; for holds 10 minus the felt effort that is aimed at [own]. */
 export function reserveAim(line: KeptLine): number {
   if (line.feltAim !== null) return 10 - line.feltAim;
-  const planned = line.sets.flatMap((s) => (s.role === "work" && s.reserve !== null ? [s.reserve] : []));
-  return planned.at(-1) ?? USUAL_RESERVE;
+  return reserveOfSets(line.sets) ?? USUAL_RESERVE;
 }
 
 /** What the decision table looks at for one line. Null stands for "not known", which never progresses anybody. */

@@ -244,3 +244,17 @@ test("the next visit does not begin with what was lifted in a wrap that nobody p
   const wrapped = { ...press, aid: { worn: "tight_wrap" as const, help: "none" as const } };
   expect(lineDone(wrapped, heavier({ worn: "tight_wrap" })).usedKg).toBe(kg + 10);
 });
+
+test("a last set in its own way is held against its own aim, and its lighter load is not what the next visit begins with (X4)", () => {
+  const nearer = kept("lp_horizontal", { ...EXAMPLES.straight, reserve: 3, last: "nearer" });
+  const last = (reserve: number) =>
+    nearer.sets.map((_, i) => record(nearer, { setNo: i + 1, reserve: i === 2 ? reserve : null }));
+  // two were to be left of it, three of the others: two left is as planned
+  expect(lineDone(nearer, last(2)).reserve).toBe(3);
+  expect(lineDone(nearer, last(0)).reserve).toBe(1);
+  expect(lineDone(press, whole(press, { reserve: 2 })).reserve).toBe(2);
+  const lighter = kept("lp_horizontal", { ...EXAMPLES.straight, last: "lighter" });
+  const kgs = lighter.sets.map((s) => s.loadKg ?? 0);
+  expect(kgs[2]).toBeLessThan(kgs[1] ?? 0);
+  expect(lineDone(lighter, whole(lighter, { reserve: 2 }))).toMatchObject({ reached: "top", usedKg: null });
+});

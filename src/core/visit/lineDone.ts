@@ -1,7 +1,7 @@
 import { nextSet } from "../capacity/nextSet";
 import type { FaultId } from "../rules/faults/faults";
 import { type Aid, isMoreAid, NO_AID } from "../selection/setUp/aid";
-import type { KeptLine, KeptSet } from "../sheet/line/keptLine";
+import { type KeptLine, type KeptSet, reserveOfSets } from "../sheet/line/keptLine";
 import type { PainAt } from "../units/painRegion";
 import { leftEnough } from "./leftEnough";
 import { type SetRecord, standing } from "./setRecord";
@@ -60,7 +60,7 @@ export function lineDone(
     painDuring: pains.length ? Math.max(...pains) : null,
     // swapped for today: what the planned exercise would have given is not known
     reached: own.length === 0 ? "unknown" : reachedOf(line, own, mostReps),
-    reserve: reserveOf(own),
+    reserve: reserveOf(line, own),
     rangePct: rangeOf(line, own),
     lostPosition: records.some((r) => r.early === "position"),
     cleanShare: cleanShare(own),
@@ -131,12 +131,21 @@ function shareOf(p: Place, own: readonly SetRecord[]): number {
   return Math.min(...shares);
 }
 
-/** The last answer of each leg; the smaller one counts. A muscle that gave out left nothing, whoever was asked. */
-function reserveOf(own: readonly SetRecord[]): number | null {
+/**
+ * The last answer of each leg; the smaller one counts. A muscle that gave out left nothing, whoever was asked. A last set in its
+ * own way is held against what it aimed at itself.
+ */
+function reserveOf(line: KeptLine, own: readonly SetRecord[]): number | null {
+  const above = (r: SetRecord): number => {
+    const set = line.sets[r.setNo - 1];
+    return set?.last ? (reserveOfSets(line.sets) ?? 0) - (set.reserve ?? 0) : 0;
+  };
   const last = [...byLeg(own).values()].map((r) => {
     if (r.at(-1)?.early === "muscle") return 0;
     const asked = r.filter((x) => x.reserve !== null || x.felt !== null).at(-1);
-    return asked ? (asked.reserve ?? (asked.felt === null ? null : 10 - asked.felt)) : null;
+    if (!asked) return null;
+    if (asked.reserve !== null) return asked.reserve + above(asked);
+    return asked.felt === null ? null : 10 - asked.felt;
   });
   const known = last.filter((x) => x !== null);
   return known.length ? Math.min(...known) : null;
@@ -182,10 +191,11 @@ function lessAfter(
   working: readonly SetRecord[],
 ): number | null {
   const last = working.at(-1);
-  const plannedReps = sets.findLast((s) => s.role === "work")?.reps ?? null;
+  const planned = sets[(last?.setNo ?? 0) - 1] ?? sets.findLast((s) => s.role === "work");
+  const plannedReps = planned?.reps ?? null;
   if (!station || last?.early !== "muscle" || last.reps === null || plannedReps === null) return null;
   const loadKg = last.loadKg as number;
-  const reserve = sets.findLast((s) => s.role === "work")?.reserve ?? 0;
+  const reserve = planned?.reserve ?? 0;
   const next = nextSet(
     station,
     { loadKg, reps: Math.max(1, last.reps), plannedReps, reserve: null, ended: "muscle" },

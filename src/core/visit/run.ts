@@ -225,7 +225,7 @@ function offerTaken(s: VisitState, e: Extract<VisitEvent, { type: "take" }>): Vi
   if (!task || o?.lineId !== e.lineId || o.reps !== e.reps || (o.loadKg ?? 0) !== (e.loadKg ?? 0)) return s;
   return {
     ...answeredOf(s, e.lineId),
-    tasks: withOffer(s.tasks, task, o),
+    tasks: withOffer(s.tasks, task, o, lineOf(s, o.lineId)?.sets ?? []),
     rises: o.isMore ? { ...s.rises, [o.lineId]: (s.rises[o.lineId] ?? 0) + 1 } : s.rises,
   };
 }

@@ -5,14 +5,27 @@ const LEGS = { both: "beide Beine zusammen", each: "jedes Bein", left: "linkes B
 
 /** A load is how the machine is marked, and its mass: it is said as in the first. */
 export const home: Omit<Words<Rooms["home"]>, "load"> = {
-  line: ({ sets, work, legs, load }, f) => {
+  line: ({ sets, work, legs, load, last }, f) => {
     const set =
       "holdS" in work
         ? `${work.holds === 1 ? "" : `${work.holds} × `}${work.holdS} Sekunden halten`
         : "reps" in work
           ? f.count(work.reps, "Wiederholung", "Wiederholungen")
           : `${work.seconds} Sekunden`;
-    return f.list([`${sets === 1 ? "" : `${sets}-mal `}${set}`, LEGS[legs], ...(load ? [f.say(load)] : [])]);
+    return f.list([
+      `${sets === 1 ? "" : `${sets}-mal `}${set}`,
+      LEGS[legs],
+      ...(load ? [f.say(load)] : []),
+      ...(last
+        ? [
+            last.how === "lighter"
+              ? `der letzte Satz leichter: ${last.reps}-mal${last.load ? ` mit ${f.say(last.load)}` : ""}`
+              : last.how === "slower"
+                ? `im letzten Satz doppelt so langsam zurück: ${last.reps}-mal`
+                : `im letzten Satz ${last.reps}-mal`,
+          ]
+        : []),
+    ]);
   },
   task: (m) => (m.of === "seconds" ? "Sekunden" : "Mal"),
   felt: (m) => `Es soll sich wie ${m.felt} von 10 anfühlen.`,

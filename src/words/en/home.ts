@@ -7,7 +7,7 @@ const LEGS = { both: "both legs together", each: "each leg", left: "left leg", r
 
 /** What a sheet comes to, in a client's words. */
 export const home: Words<Rooms["home"]> = {
-  line: ({ sets, work, legs, load }, f) => {
+  line: ({ sets, work, legs, load, last }, f) => {
     const set =
       "holdS" in work
         ? `${work.holds === 1 ? "" : `${work.holds} × `}${work.holdS} seconds`
@@ -18,6 +18,15 @@ export const home: Words<Rooms["home"]> = {
       `${sets === 1 ? "" : `${times(sets)} `}${set}`,
       LEGS[legs],
       ...(load ? [f.say(load)] : []),
+      ...(last
+        ? [
+            last.how === "lighter"
+              ? `the last one lighter: ${last.reps} times${last.load ? ` with ${f.say(last.load)}` : ""}`
+              : last.how === "slower"
+                ? `the last one lowered twice as slowly: ${last.reps} times`
+                : `the last one ${last.reps} times`,
+          ]
+        : []),
     ]);
   },
   // a piece that is a mass by itself is said once

@@ -61,6 +61,10 @@ const SHORT_HOLDS_S = [10, 6];
 /** The scheme as drafted, then lighter and lighter: fewer repetitions, then more in reserve; for holds less felt, then shorter. */
 function lighter(s: Scheme, e: Exercise, arc: AllowedArc): Scheme[] {
   if (s.kind === "holds") return lighterHolds(s, e, arc);
+  if (s.kind === "straight" && s.last) {
+    const { last: _last, ...alike } = s;
+    return [s, ...lighter(alike, e, arc)];
+  }
   if (s.kind === "straight" || s.kind === "ramp" || s.kind === "slow") {
     const fewer = down(s.reps, s.kind === "slow" ? LEAST_SLOW_REPS : LEAST_REPS).map(
       (reps): Scheme => ({ ...s, reps }),

@@ -88,6 +88,16 @@ const heavyOnes: Rule = (lines) =>
       : l,
   );
 
+/** The last of several sets of what moves one joint alone, one repetition nearer its end, where limits and gates allow it. */
+const lastNearer: Rule = (lines, c) =>
+  isStrong(c)
+    ? onEach(lines, isClass(c, "open_knee_extension", "open_knee_flexion", "calf", "hip_open"), (l) =>
+        l.scheme.kind === "straight" && l.scheme.sets > 1
+          ? { ...l, scheme: { ...l.scheme, last: "nearer" }, why: WHY }
+          : l,
+      )
+    : lines;
+
 const setsOf = (s: Scheme): number => ("sets" in s ? s.sets : 1);
 
 const ISO_FOR_MOVING = swaps([
@@ -189,6 +199,7 @@ export const SCHOOL_RULES: Readonly<Record<string, Readonly<Record<string, Rule>
       ["hinge_two", ["hinge_single"]],
     ]),
   },
+  own_effort: { last_nearer: lastNearer },
   own_back_of_thigh: {
     first: (lines, c) => inFront(isClass(c, "open_knee_flexion", "closed_knee_flexion", "hip_hinge"))(lines),
   },

@@ -146,6 +146,21 @@ test.each([
   },
 );
 
+test("the last set comes nearer its end in late phases alone, on lines of one joint, and not for who is new to training (K22)", () => {
+  const school = { own_effort: "last_nearer" };
+  const lasts = (x: Example) =>
+    drafted(x, school).flatMap((l) =>
+      l.scheme.kind === "straight" && l.scheme.last ? [exerciseById(l.exerciseId)?.match.class] : [],
+    );
+  const late = lasts({ ...LATE, irritability: "moderate" });
+  expect(late.length).toBeGreaterThan(0);
+  expect(late).not.toContain("closed_knee");
+  expect(lasts({ ...KNEE, irritability: "moderate" })).toEqual([]);
+  expect(lasts({ ...LATE, irritability: "moderate", isNovice: true })).toEqual([]);
+  // the others leave already what the phase asks to be left
+  expect(lasts(LATE)).toEqual([]);
+});
+
 test("what measured short gets its stretch after the work, by the other school before it, and in twenty minutes none (Measured 4)", () => {
   const short: Example = { ...KNEE, shortReach: ["str_calf_bent", "str_hamstring"] };
   const at = (lines: readonly { exerciseId: string }[]) =>

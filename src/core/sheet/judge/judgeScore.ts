@@ -127,7 +127,7 @@ function judgeLine<L extends ScoreLine>(
   if ("reasons" in found)
     return { ...nothing, bars: found.reasons.map((because) => saidWith("line.take_out", { because })) };
   const open = { arc: found.arc, machineName: found.station?.chosen.machine.name ?? null };
-  const bars: Said[] = schemeBars(scheme.kind, schemeFactsOf(context.known, exercise, accumulatedBefore));
+  const bars: Said[] = schemeBars(scheme, schemeFactsOf(context.known, exercise, accumulatedBefore));
   const allowed = legsAllowed(exercise, scheme.kind);
   if (!allowed.includes(line.legs))
     bars.push(saidWith("line.legs", { legs: line.legs, allowed: allowed[0] ?? "together" }));

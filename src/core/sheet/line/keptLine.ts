@@ -4,6 +4,7 @@ import { aid } from "../../selection/setUp/aid";
 import { uuid } from "../../units/fields";
 import { painRegion } from "../../units/painRegion";
 import type { PlannedSet } from "../schemes/contract";
+import { lastSet } from "../schemes/lastSet";
 import { SCHEME_KINDS, type SchemeKind, scheme } from "../schemes/scheme";
 import { legs } from "./legs";
 
@@ -21,8 +22,14 @@ export const keptSet = z.object({
   how: z.string().nullable(),
   /** how it was planned to be set, where the day leaves less */
   aboveToday: z.string().optional(),
+  /** how it differs from the sets before it. Rule X4 */
+  last: lastSet.optional(),
 }) satisfies z.ZodType<PlannedSet & { loadKg: number | null; how: string | null }>;
 export type KeptSet = z.infer<typeof keptSet>;
+
+/** Repetitions that the sets of work leave; null: nothing says. A last set in its own way has an aim of its own. Rule X4. */
+export const reserveOfSets = (sets: readonly KeptSet[]): number | null =>
+  sets.filter((s) => s.role === "work" && s.reserve !== null && !s.last).at(-1)?.reserve ?? null;
 
 /** Where a line's load is moved: all that is needed to learn from its sets without computing any geometry again. Rule L12. */
 export const keptStation = z.object({

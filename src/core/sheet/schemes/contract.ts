@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import type { EnduranceJoint } from "../../isometrics/joints";
 import type { Gate } from "./gates";
+import type { LastSet } from "./lastSet";
 import type { Tempo } from "./repetitionSeconds";
 
 /** One set of one leg as it is planned. */
@@ -19,6 +20,8 @@ export interface PlannedSet {
   loadShare: number;
   /** repetitions planned to be left afterwards; null where that means nothing */
   reserve: number | null;
+  /** how it differs from the sets before it; missing: it does not. Rule X4 */
+  last?: LastSet;
 }
 
 /** One step of a line, inside what today's limits leave. */
@@ -49,6 +52,8 @@ export interface SchemeSpec<P> {
   schema: z.ZodType<P>;
   /** why it may not be used for a client today */
   gates: readonly Gate[];
+  /** the same for what is special in this one */
+  ownGates?: (p: P) => readonly Gate[];
   /** seconds of each part of a repetition; null where there are none, or nobody counts them */
   tempo: (p: P) => Tempo | null;
   /** of one leg, in order; the rest of the last one is not used */

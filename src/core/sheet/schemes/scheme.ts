@@ -95,8 +95,8 @@ export type PlainSets = Extract<Scheme, { kind: (typeof PLAIN)[number] }>;
 export const isPlainSets = (s: Scheme): s is PlainSets => PLAIN.some((kind) => kind === s.kind);
 
 /** Why a scheme is barred now; empty where it may be used. */
-export const schemeBars = (kind: SchemeKind, f: SchemeFacts): Said[] =>
-  SPECS[kind].gates.map((gate) => gate(f)).filter((x) => x !== null);
+export const schemeBars = (s: Scheme, f: SchemeFacts): Said[] =>
+  [...specOf(s).gates, ...(specOf(s).ownGates?.(s) ?? [])].flatMap((gate) => gate(f) ?? []);
 
 /** What a step makes of a scheme. */
 export const progressed = (s: Scheme, step: ProgressStep): Stepped<Scheme> => specOf(s).progress(s, step);

@@ -126,20 +126,22 @@ describe("gates of schemes", () => {
   test("are total, and making anything worse never opens one", () => {
     fc.assert(
       fc.property(anyFacts, fc.constantFrom(...SCHEME_KINDS), (f, kind) => {
-        const bars = schemeBars(kind, f).length;
+        const bars = schemeBars(EXAMPLES[kind], f).length;
         for (const worse of [
           { ...f, isPostOp: true },
           { ...f, isNovice: true },
           { ...f, irritability: "high" as const },
           { ...f, accumulatedInSession: f.accumulatedInSession + 1 },
         ])
-          expect(schemeBars(kind, worse).length).toBeGreaterThanOrEqual(bars);
+          expect(schemeBars(EXAMPLES[kind], worse).length).toBeGreaterThanOrEqual(bars);
         if (f.lastPain !== null && f.lastPain < 10)
-          expect(schemeBars(kind, { ...f, lastPain: f.lastPain + 1 }).length).toBeGreaterThanOrEqual(bars);
+          expect(
+            schemeBars(EXAMPLES[kind], { ...f, lastPain: f.lastPain + 1 }).length,
+          ).toBeGreaterThanOrEqual(bars);
       }),
     );
     for (const kind of SCHEME_KINDS)
-      expect(schemeBars(kind, { ...FREE, isStretch: kind === "stretch" })).toEqual([]);
+      expect(schemeBars(EXAMPLES[kind], { ...FREE, isStretch: kind === "stretch" })).toEqual([]);
   });
 
   test.each<[string, Scheme["kind"], Partial<SchemeFacts>, RegExp]>([
@@ -153,7 +155,7 @@ describe("gates of schemes", () => {
     ["for what is only held", "straight", { isMoved: false }, /only held/],
   ])("%s: %s is barred", (_, kind, over, why) => {
     expect(
-      schemeBars(kind, { ...FREE, ...over })
+      schemeBars(EXAMPLES[kind], { ...FREE, ...over })
         .map(inWords)
         .join(),
     ).toMatch(why);

@@ -71,6 +71,8 @@ export function offerFor(s: VisitState): Offer | null {
   const line = task && lineOf(s, task.lineId);
   if (!task || !line?.offers || task.reps === null || s.stopped !== null || s.ended[line.lineId]) return null;
   if (s.phase !== "ready" && s.phase !== "pain-before") return null;
+  // a last set in its own way is not what the sets before it speak of
+  if (line.sets[task.set]?.last) return null;
   const last = s.done.findLast((d) => d.task.lineId === task.lineId && d.task.leg === task.leg);
   if (!last || s.answered.includes(last.recordId)) return null;
   // with another aid it was another lift
@@ -87,9 +89,16 @@ export function offerFor(s: VisitState): Offer | null {
 }
 
 /** The open sets of that leg with what was offered. */
-export const withOffer = (tasks: readonly LiveTask[], task: LiveTask, o: Offer): LiveTask[] =>
-  tasks.map((t) =>
-    t.lineId === o.lineId && t.leg === task.leg && t.status === "open" && t.role === "work"
-      ? { ...t, loadKg: o.loadKg, how: o.how, reps: o.reps }
-      : t,
-  );
+export const withOffer = (
+  tasks: readonly LiveTask[],
+  task: LiveTask,
+  o: Offer,
+  sets: KeptLine["sets"],
+): LiveTask[] =>
+  tasks.map((t) => {
+    const isIts = t.lineId === o.lineId && t.leg === task.leg && t.status === "open" && t.role === "work";
+    const last = sets[t.set]?.last;
+    // a lighter last set stays what it is; one of another way takes the load and keeps its repetitions
+    if (!isIts || last === "lighter") return t;
+    return { ...t, loadKg: o.loadKg, how: o.how, reps: last ? t.reps : o.reps };
+  });

@@ -1,4 +1,5 @@
-import type { KeptLine } from "../../sheet/line/keptLine";
+import type { KeptLine, KeptSet } from "../../sheet/line/keptLine";
+import type { LastSet } from "../../sheet/schemes/lastSet";
 import type { Side } from "../../units/fields";
 import type { Task } from "../tasks";
 
@@ -10,6 +11,8 @@ export interface LineSaid {
   legs: "both" | "each" | Side;
   /** what is set; null: nothing is */
   load: LoadSaid | null;
+  /** the last set where it is done in another way; null: as the others. Rule X4 */
+  last: { how: LastSet; reps: number; load: LoadSaid | null } | null;
 }
 
 /** What to set, with its mass where there is one. */
@@ -46,8 +49,14 @@ export function lineSaid(l: KeptLine, side: Side): LineSaid | null {
         : { reps: first.reps },
     legs: l.legs === "together" ? "both" : l.legs === "one" ? side : "each",
     load: first.how ? loadSaid(first.how, first.loadKg) : null,
+    last: lastSaid(work.at(-1)),
   };
 }
+
+const lastSaid = (set: KeptSet | undefined): LineSaid["last"] =>
+  set?.last
+    ? { how: set.last, reps: set.reps ?? 0, load: set.how ? loadSaid(set.how, set.loadKg) : null }
+    : null;
 
 /** What is to be done in this one set or hold, large. */
 export function taskSaid(t: Task): TaskSaid {

@@ -4,13 +4,15 @@ import { setsOf } from "@/core/sheet/schemes/scheme";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { upperFirst } from "@/core/units/upperFirst";
 import { LEGS_WORDS, SCHEME_NAMES } from "./line";
+import { lastSetWords } from "./way";
 
 /** How a drafted line is done: "3 × 10, straight sets, 10° to 60°". */
 function howWords({ scheme, window, legs }: ScoreLine): string {
   const sets = setsOf(scheme).filter((s) => s.role === "work");
   const one = sets[0]?.reps ? `${sets.length} × ${sets[0].reps}, ` : "";
   const arc = window ? `, ${window.fromDeg}° to ${window.toDeg}°` : "";
-  return `${one}${SCHEME_NAMES[scheme.kind]}, ${LEGS_WORDS[legs]}${arc}`;
+  const last = lastSetWords(scheme);
+  return `${one}${SCHEME_NAMES[scheme.kind]}, ${LEGS_WORDS[legs]}${arc}${last ? `, ${last}` : ""}`;
 }
 
 /** What is other in today's draft, one sentence for each; `name` says an exercise. */

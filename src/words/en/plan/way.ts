@@ -1,5 +1,6 @@
+import { slowerLowerS } from "@/core/sheet/schemes/lastSet";
 import type { Tempo } from "@/core/sheet/schemes/repetitionSeconds";
-import { type Scheme, tempoOf } from "@/core/sheet/schemes/scheme";
+import { type Scheme, setsOf, tempoOf } from "@/core/sheet/schemes/scheme";
 
 const inReserve = (n: number): string => (n === 0 ? "to the last one" : `${n} in reserve`);
 const ENDS = { stretched: "stretched", short: "short" } as const;
@@ -15,6 +16,20 @@ function secondsWords(t: Tempo): string {
     .join(", ");
 }
 
+/** The last set where it is done in its own way; empty: it is as the others. */
+export function lastSetWords(s: Scheme): string {
+  const set = setsOf(s).at(-1);
+  if (s.kind !== "straight" || !set?.last) return "";
+  switch (set.last) {
+    case "lighter":
+      return `the last set a fifth lighter, ${set.reps} times`;
+    case "slower":
+      return `the last set lowered in ${slowerLowerS(s.tempo.lowerS)} s, ${set.reps} times`;
+    case "nearer":
+      return `the last set ${set.reps} times, ${inReserve(set.reserve ?? 0)}`;
+  }
+}
+
 /** How it is done, as somebody says it who stands beside it: the seconds each way, what is special, what it should feel. */
 export function wayWords(s: Scheme): string {
   const tempo = tempoOf(s);
@@ -25,6 +40,7 @@ export function wayWords(s: Scheme): string {
         ? `hold it steady at a felt effort of ${s.effort.felt} of 10`
         : `hold it steady, about ${s.effort.percent} % of the most that is held here`;
     case "straight":
+      return [`${seconds}, ${inReserve(s.reserve)}`, lastSetWords(s)].filter(Boolean).join("; ");
     case "ramp":
     case "light":
     case "slow":

@@ -207,6 +207,9 @@ export function VisitLane(props: FloorLaneProps & { open: OpenVisit }) {
             {line.scheme && (
               <p className="px-4 text-[17px] leading-tight lg:px-8 lg:text-[19px]">
                 <b>{SCHEME_NAMES[line.kind]}</b>: {wayWords(line.scheme)}
+                {line.sets[task.set]?.last && (
+                  <b className="ml-3 border-l-4 border-mark pl-2 whitespace-nowrap">this is the last set</b>
+                )}
                 {wrap && <b className="ml-3 border-l-4 border-mark pl-2 whitespace-nowrap">{WRAP[wrap]}</b>}
               </p>
             )}

@@ -1,5 +1,6 @@
 "use client";
 import { type ChangeEvent, useId, useState } from "react";
+import { LAST_SETS } from "@/core/sheet/schemes/lastSet";
 import { type Scheme, scheme } from "@/core/sheet/schemes/scheme";
 import { firstIssue } from "@/core/units/wrong";
 import { useSay } from "@/ui/reader";
@@ -26,6 +27,11 @@ const FIELDS: Record<string, { label: string; unit: string; least: number; most:
   totalS: { label: "in all", unit: "s", least: 10, most: 300, step: 10 },
   toleratedS: { label: "at once", unit: "s", least: 5, most: 60, step: 5 },
 };
+const LAST = {
+  lighter: "a fifth lighter",
+  slower: "lowered slower",
+  nearer: "one rep nearer its end",
+} as const;
 const TEMPO = {
   liftS: { label: "up", least: 0, most: 10 },
   topS: { label: "top", least: 0, most: 10 },
@@ -236,6 +242,23 @@ export function SchemeFields({ value, onChange }: { value: Scheme; onChange: (ne
             ))}
           </span>
         </fieldset>
+      )}
+      {value.kind === "straight" && value.sets > 1 && (
+        <label className="flex items-center justify-between gap-3">
+          last set
+          <select
+            className="select select-sm w-[150px]"
+            value={value.last ?? ""}
+            onChange={(e) => set({ last: e.target.value || undefined })}
+          >
+            <option value="">as the others</option>
+            {LAST_SETS.map((how) => (
+              <option key={how} value={how}>
+                {LAST[how]}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {(value.kind === "partials" || value.kind === "pulses") && (
         <label className="flex items-center justify-between gap-3">

@@ -37,6 +37,8 @@ export const SCHEME_STARTS: { [K in SchemeKind]: Extract<Scheme, { kind: K }> } 
   stretch: { kind: "stretch", totalS: 60, toleratedS: 30 },
 };
 
+const LAST_SHORT = { lighter: ", last lighter", slower: ", last slower", nearer: ", last nearer its end" };
+
 /** A scheme in a line. */
 export function schemeWords(s: Scheme): string {
   switch (s.kind) {
@@ -46,7 +48,7 @@ export function schemeWords(s: Scheme): string {
       return `${s.sets > 1 ? `${s.sets} × ` : ""}${s.reps} × ${s.holdS} s${at}, ${effort}`;
     }
     case "straight":
-      return `${s.sets} × ${s.reps}, ${s.reserve} in reserve`;
+      return `${s.sets} × ${s.reps}, ${s.reserve} in reserve${s.last && s.sets > 1 ? LAST_SHORT[s.last] : ""}`;
     case "ramp":
       return `ramp, ${s.sets} × ${s.reps}, ${s.reserve} in reserve`;
     case "climb":
