@@ -72,6 +72,8 @@ const disagreement = z.object({
 });
 
 const EFFECTS: Readonly<Record<string, string>> = texts.effects;
+/** What other questions change than drafts. */
+const CHANGES: Readonly<Record<string, string>> = texts.changes;
 const effectOf = (id: string, optionId: string): string | null => EFFECTS[`${id}.${optionId}`] ?? null;
 
 const DISAGREED = z.array(disagreement).parse(exerciseData.disagreements);
@@ -124,7 +126,7 @@ export const GENERAL_STANCES: readonly Stance[] = [
       ].filter((o) => o.id === "rule" || o.effect !== null),
       defaultId: "rule",
       defaultReason: texts.default_reason,
-      changes: texts.changes_drafts,
+      changes: CHANGES[d.id] ?? texts.changes_drafts,
       source: d.source,
       confidence: d.confidence,
     }),

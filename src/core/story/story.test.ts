@@ -146,8 +146,8 @@ describe("stances", () => {
     }
     expect(stanceById("nothing.of_it")).toBeNull();
     // files keep answers that are not offered any more
-    expect(stanceById("d_soreness")).toBeNull();
-    expect(isKnownAnswer("d_soreness", "view_1")).toBe(true);
+    expect(stanceById("d_nordic_dose")).toBeNull();
+    expect(isKnownAnswer("d_nordic_dose", "view_1")).toBe(true);
     expect(isKnownAnswer("acl_reconstruction.brace", "brace")).toBe(true);
     expect(isKnownAnswer("d_foot_height", null)).toBe(true);
     expect(isKnownAnswer("d_soreness", "view_9")).toBe(false);
