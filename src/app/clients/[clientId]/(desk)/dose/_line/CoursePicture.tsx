@@ -43,6 +43,7 @@ export function CoursePicture({
   locale: string;
   massUnit: MassUnit;
 }) {
+  const massOf = (kg: number) => (kg === 0 && !isHelp ? "body weight" : formatMass(kg, massUnit));
   const shown = (kg: number) => (massUnit === "kg" ? kg : lbFromKg(kg));
   const values = points.flatMap((p) => [
     ...p.visit.sets.map((s) => s.loadKg),
@@ -66,8 +67,7 @@ export function CoursePicture({
     .y((p) => yOf(p.mean));
   const last = known.at(-1);
   const words = points.map(
-    (p) =>
-      `${shortDay(p.visit.on, locale)}: ${p.visit.sets.map((s) => setWords(s, (kg) => formatMass(kg, massUnit))).join(", ")}`,
+    (p) => `${shortDay(p.visit.on, locale)}: ${p.visit.sets.map((s) => setWords(s, massOf)).join(", ")}`,
   );
   const nextX = xOf(points.length);
   return (
@@ -75,7 +75,7 @@ export function CoursePicture({
       viewBox={`0 0 ${RAIL.width} ${H}`}
       className="w-full"
       role="img"
-      aria-label={`${words.join("; ")}; next ${formatMass(planned.kg, massUnit)} × ${planned.reps}`}
+      aria-label={`${words.join("; ")}; next ${massOf(planned.kg)} × ${planned.reps}`}
     >
       <text x={0} y={TOP + 12} fontSize={13} fontWeight={650} className="fill-current">
         Set and done
@@ -135,7 +135,13 @@ export function CoursePicture({
                   className={`fill-base-100 ${p.visit.odd ? "stroke-accent" : "stroke-base-content"}`}
                   strokeDasharray={p.visit.odd ? "2 2" : undefined}
                 />
-                <text x={x} y={yOf(s.loadKg) + 20} textAnchor="middle" fontSize={11.5} className="fill-quiet">
+                <text
+                  x={x}
+                  y={yOf(s.loadKg) + repsBeside(yOf(s.loadKg))}
+                  textAnchor="middle"
+                  fontSize={11.5}
+                  className="fill-quiet"
+                >
                   {s.reps}
                 </text>
               </g>
@@ -163,7 +169,7 @@ export function CoursePicture({
         fontWeight={650}
         className="fill-accent"
       >
-        {formatMass(planned.kg, massUnit)} × {planned.reps}
+        {massOf(planned.kg)} × {planned.reps}
       </text>
       <text x={nextX} y={H - 22} textAnchor="middle" fontSize={12} className="fill-accent">
         next
@@ -171,6 +177,9 @@ export function CoursePicture({
     </svg>
   );
 }
+
+/** Repetitions stand under their square, at the foot of the picture above it: there the days stand. */
+const repsBeside = (y: number): number => (y + 20 > H - 36 ? -12 : 20);
 
 /** The first load of a visit and the last, where it was changed. */
 function marksOf({ sets }: VisitOnStation): VisitOnStation["sets"][number][] {
