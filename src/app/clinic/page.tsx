@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { onPage } from "@/app/_web/actor";
 import { may } from "@/core/access/roles";
 import { letterheadOf } from "@/server/clinic/letterhead";
+import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { DEED_SENTENCES } from "@/words/en/access";
 import { PaperHead } from "./PaperHead";
@@ -15,6 +16,11 @@ export default async function ClinicPage() {
     <>
       <ShellHeader clinic={actor.clinicName} who={`${actor.name}, ${actor.role}`} />
       <main className="mx-auto max-w-[1180px] px-6 py-6">
+        <p className="small">
+          <Link href="/library/results" className="underline">
+            What exercises led to here
+          </Link>
+        </p>
         <h1 className="text-[26px]">The clinic's paper</h1>
         <p className="mb-4 max-w-[70ch]">
           This stands at the head of sheets, cards, letters and summaries. The paper's size is what each

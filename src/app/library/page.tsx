@@ -32,6 +32,10 @@ export default async function LibraryPage() {
           <Link href="/sources" className="underline">
             Sources
           </Link>
+          .{" "}
+          <Link href="/library/results" className="underline">
+            What they led to here
+          </Link>
           .
         </p>
         <LibraryTable

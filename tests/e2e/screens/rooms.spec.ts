@@ -8,7 +8,7 @@ test.beforeAll(putTheDemoBack);
 const ROOMS = [
   ...["/", "/caseload", "/stances", "/sources", "/outbox", "/clients/new", "/gym", "/gym/new"],
   ...["/gym/new?kind=seated_press", "/files", "/clinic", "/settings"],
-  ...["/library", "/library/lp_horizontal", "/library/new?like=lp_single"],
+  ...["/library", "/library/lp_horizontal", "/library/results", "/library/new?like=lp_single"],
 ];
 
 /** Looked at in the dark too: those with parts that no step of the desk has. */

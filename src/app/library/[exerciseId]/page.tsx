@@ -6,11 +6,13 @@ import { DISAGREEMENTS, type Exercise, exerciseById, likeOf } from "@/core/rules
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import { exerciseMotion } from "@/core/selection/pose/motion";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
+import { exercisesAcross } from "@/server/review/acrossClients";
 import { Link } from "@/ui/Link";
 import { MovingDrawing } from "@/ui/pose/MovingDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
 import { EXERCISE_ORIGINS } from "@/words/en/facets";
 import { ExerciseForm } from "../_exercise/ExerciseForm";
+import { HereLed } from "../_exercise/HereLed";
 
 export const metadata: Metadata = { title: "Exercise" };
 
@@ -28,6 +30,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
     it: await clinicExercise(ctx, exerciseId),
     all: (await exercisesOf(ctx)).map((x) => x.exercise),
     history: await exerciseHistory(ctx, exerciseId),
+    across: (await exercisesAcross(ctx)).find((a) => a.exerciseId === exerciseId) ?? null,
   }));
   const { exercise: e, origin, version } = data.it;
   const mayWrite = may(actor.role, "exercise.write");
@@ -66,6 +69,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
           <Lines title="Usual mistakes" lines={e.typical_mistakes} />
           <Lines title="Stop for" lines={e.stop_signs} />
         </div>
+        <HereLed across={data.across} />
         <Disagreements ids={e.disagreement_ids} />
         <section className="mt-5 border-t-2 border-primary pt-2">
           <h2 className="text-[17px]">The clinic's copy</h2>
