@@ -169,6 +169,7 @@ export function onSoreTissue(e: Exercise | null, region: string): number {
     bridge: 0.2,
     calf: 0.1,
     abduction: 0.1,
+    trunk: 0,
     adduction: 0.1,
   };
   const onHip = {
@@ -179,6 +180,7 @@ export function onSoreTissue(e: Exercise | null, region: string): number {
     bridge: 0.6,
     calf: 0.1,
     abduction: 0.7,
+    trunk: 0.1,
     adduction: 0.7,
   };
   if (region === "hip") return onHip[kind];

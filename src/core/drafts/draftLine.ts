@@ -14,6 +14,8 @@ export interface DraftLine {
   why: string;
   /** what hurts, what is weak or the goal asked for it: it is not dropped to save time */
   isAsked: boolean;
+  /** the first to go where lines or time are short; missing: it is not */
+  isExtra?: boolean;
 }
 
 /** Whether a session has one of these already. */

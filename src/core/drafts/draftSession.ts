@@ -26,6 +26,7 @@ import {
 } from "./person/personRules";
 import { soundLines } from "./person/soundLines";
 import { withStretch } from "./person/stretches";
+import { withTrunk } from "./person/trunk";
 import { forSchools } from "./schools/schoolRules";
 import { withTask } from "./taskStage";
 import { testsWorth } from "./testsWorth";
@@ -140,6 +141,7 @@ function shaped(drafted: DraftLine[], c: Change, context: ScoreContext, wish: Dr
   if (wish.minutes <= SHORT_MIN) made = shortened(made, c);
   made = forExperience(made, c, known.isNovice);
   if (wish.minutes >= LONG_MIN) made = lengthened(made, c);
+  if (wish.minutes >= WITH_MORE_MIN) made = withTrunk(made, c);
   if (wish.minutes > SHORT_MIN) made = withStretch(made, c);
   // last: what weakness, years or place brought in goes around it too
   return aroundWhatHurts(made, c);

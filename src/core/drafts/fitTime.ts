@@ -15,8 +15,9 @@ export interface Made {
 
 export const LEAST_LINES = 3;
 
-/** What is given up first: support and calves, what was asked for later, then warm-ups, at last the one that heavy work asked for; never the task, the range or the last main line. */
+/** What is given up first: what is there when there is time, support and calves, what was asked for later, then warm-ups, at last the one that heavy work asked for; never the task, the range or the last main line. */
 const GIVEN_UP: readonly ((d: DraftLine) => boolean)[] = [
+  (d) => d.isExtra === true,
   (d) => d.role === "support" && !d.isAsked,
   (d) => d.role === "calf" && !d.isAsked,
   (d) => d.role === "support" || d.role === "calf",

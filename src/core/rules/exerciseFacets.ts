@@ -1,7 +1,7 @@
 import { type Need, needsOf, type Position } from "./exerciseNeeds";
 import type { Exercise } from "./exercises";
 
-type Joint = "knee" | "hip" | "ankle";
+type Joint = "knee" | "hip" | "ankle" | "back";
 
 /** What people look for an exercise by, each read off the catalogue's own fields. */
 export interface ExerciseFacets {
@@ -23,6 +23,7 @@ const JOINTS: Record<Exercise["match"]["class"], readonly Joint[]> = {
   hip_open: ["hip"],
   calf: ["ankle"],
   stretch: [],
+  trunk: ["back"],
 };
 /** A stretch is of the joint that its muscle crosses. */
 const STRETCHED: Record<string, Joint> = {

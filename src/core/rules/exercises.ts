@@ -20,6 +20,7 @@ const match = z.object({
     "open_knee_flexion",
     "static_quad",
     "stretch",
+    "trunk",
   ]),
   min_depth_deg: z.number(),
   min_arc_deg: z.number(),

@@ -8,10 +8,11 @@ export const CREDITS = {
   abduction: { abductors: 1 },
   adduction: { adductors: 1 },
   calf: { calves: 1 },
+  trunk: { trunk: 1 },
 } as const satisfies Record<string, Partial<Record<Muscle, number>>>;
 export type WorkKind = keyof typeof CREDITS;
 /** In the order in which they are shown. */
-export const MUSCLES = ["quads", "hams", "glutes", "adductors", "abductors", "calves"] as const;
+export const MUSCLES = ["quads", "hams", "glutes", "adductors", "abductors", "calves", "trunk"] as const;
 export type Muscle = (typeof MUSCLES)[number];
 
 /** An amount of work by muscle group. */

@@ -10,6 +10,7 @@ const MUSCLES: Readonly<Record<Muscle, string>> = {
   adductors: "Oberschenkel innen",
   abductors: "Hüfte außen",
   calves: "Wade",
+  trunk: "Rumpf",
 };
 const PARTS = { knee: "dem Knie", hip: "der Hüfte", back: "dem Rücken", leg: "dem Bein" };
 const SWELLING = { less: "weniger", same: "gleich", more: "mehr" };

@@ -24,7 +24,7 @@ export function withStretch(lines: DraftLine[], c: Change): DraftLine[] {
   const isBefore = schools.d_stretch_post === "view_1";
   const line: DraftLine = {
     ...{ exerciseId: wanted, role: "support", scheme: isBefore ? BEFORE : AFTER, legs: "one" },
-    ...{ window: null, why: "drafts.short_reach", isAsked: false },
+    ...{ window: null, why: "drafts.short_reach", isAsked: false, isExtra: true },
   };
   return isBefore ? [line, ...lines] : [...lines, line];
 }

@@ -30,7 +30,8 @@ const BACK_IS_HELD: ReadonlySet<string> = new Set([
 ]);
 
 /** A hinge, a lift or a carry: what a back that twinges is not given again, however light (docs/rules.md, K18). */
-const loadsTheBack = (e: Exercise): boolean => e.match.class === "hip_hinge" || likeOf(e) === "carry_two";
+const CARRIES: ReadonlySet<string> = new Set(["carry_two", "carry_one"]);
+const loadsTheBack = (e: Exercise): boolean => e.match.class === "hip_hinge" || CARRIES.has(likeOf(e));
 
 const IS_PAIN: ReadonlySet<SwapReason> = new Set(["knee", "swollen", "tendon"]);
 /** Depth left to a sore tendon: "no deep bend" [own number]. */

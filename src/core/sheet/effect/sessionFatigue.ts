@@ -43,6 +43,8 @@ export function jointOf(kind: WorkKind): EnduranceJoint {
       return "knee";
     case "calf":
       return "ankle";
+    case "trunk":
+      return "trunk";
     case "hinge":
     case "bridge":
     case "abduction":

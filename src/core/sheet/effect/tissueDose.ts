@@ -11,12 +11,14 @@ export const QUIET_AT_THE_KNEE: ReadonlySet<Exercise["match"]["class"]> = new Se
   "hip_open",
   "calf",
   "hip_hinge",
+  "trunk",
 ]);
 const QUIET_AT_THE_HIP: ReadonlySet<Exercise["match"]["class"]> = new Set([
   "open_knee_extension",
   "open_knee_flexion",
   "static_quad",
   "calf",
+  "trunk",
 ]);
 /** What a line is taken to ask where nothing says how much. */
 const UNKNOWN_SHARE = 0.5;

@@ -22,6 +22,8 @@ export function workKindOf(e: Exercise): WorkKind | null {
       if (adductors >= 2) return "adduction";
       return glutes >= 2 ? "bridge" : null;
     }
+    case "trunk":
+      return "trunk";
     case "stretch":
       return null;
   }

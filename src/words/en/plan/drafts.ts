@@ -122,6 +122,7 @@ export const drafts = {
   weak_outer_hip: "the outer hip measured weaker",
   weak_calf: "the calf measured weaker",
   short_reach: "its reach measured short",
+  trunk_for_back: "one line of the trunk, as the back leads",
   gap_thigh: "the goal's largest gap stands on the thigh: only this loads it alone",
   gap_back_of_thigh: "the goal's largest gap stands on the back of the thigh",
   gap_outer_hip: "the goal's largest gap stands on the outer hip",

@@ -8,6 +8,7 @@ export const MUSCLE_WORDS: Record<Muscle, string> = {
   adductors: "inner thigh",
   abductors: "outer hip",
   calves: "calf",
+  trunk: "trunk",
 };
 
 /** For which muscles something is done. */
