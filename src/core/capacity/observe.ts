@@ -41,6 +41,8 @@ export interface DoneSet {
   ended: Ended;
   /** after surgery or easily stirred up: what is said of the reserve is taken as it is */
   isStrict?: boolean;
+  /** who is new to training is off by a repetition more. Rule Background */
+  isNovice?: boolean;
 }
 
 /** Each later set of a visit is doubted more. */
@@ -58,6 +60,10 @@ const HALF_A_REP = 0.3;
 
 /** `Math.hypot` of two, many times faster: it is asked of every set of ten years. */
 const rootOf = (a: number, b: number): number => Math.sqrt(a * a + b * b);
+
+/** What a repetition more or less is of what could be lifted once. */
+const oneMore = (r: number, m: number): number =>
+  Math.log(kFactorUnbounded(r + 1 / m)) - Math.log(kFactorUnbounded(r));
 
 /** What one set says: a value, a lower bound, or nothing. Rule L4. */
 function setSays(station: Station, set: DoneSet, index: number): Observation | null {
@@ -80,7 +86,7 @@ function setSays(station: Station, set: DoneSet, index: number): Observation | n
   const base = r <= 6 ? 0.05 : r <= 10 ? 0.08 : r <= 15 ? 0.12 : 0.2;
   return {
     y: ln + Math.log(kFactorUnbounded(r)),
-    sd: rootOf(base + 0.02 * Math.max(0, reserve - 1), later),
+    sd: rootOf(rootOf(base + 0.02 * Math.max(0, reserve - 1), later), set.isNovice ? oneMore(r, m) : 0),
   };
 }
 

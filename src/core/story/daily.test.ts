@@ -1,4 +1,4 @@
-import { isNovice, NOVICE_VISITS } from "./daily";
+import { isNovice, NOVICE_VISITS, noviceVisits } from "./daily";
 
 test("special sets wait for eight visits, for everybody but who has trained within the year (Background)", () => {
   for (const background of [null, "new", "away"] as const) {
@@ -6,4 +6,8 @@ test("special sets wait for eight visits, for everybody but who has trained with
     expect(isNovice(background, NOVICE_VISITS)).toBe(false);
   }
   expect(isNovice("trained", 0)).toBe(false);
+});
+
+test("what is left is doubted more only of whom it is known that they are new or long away (Background)", () => {
+  expect([null, "new", "away", "trained"].map((b) => noviceVisits(b as never))).toEqual([0, 8, 8, 0]);
 });

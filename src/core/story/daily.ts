@@ -12,5 +12,9 @@ export const NOVICE_VISITS = 8;
 export const isNovice = (background: Background | null, visits: number): boolean =>
   background !== "trained" && visits < NOVICE_VISITS;
 
+/** How many of the first visits are those of somebody who judges what is left less well: only where it is known. Rule Background. */
+export const noviceVisits = (background: Background | null): number =>
+  background === "new" || background === "away" ? NOVICE_VISITS : 0;
+
 export type Rises = (typeof RISE_IDS)[number];
 export type Climbs = (typeof CLIMB_IDS)[number];

@@ -4,6 +4,7 @@ import { conditionById } from "@/core/rules/conditions";
 import { GOALS } from "@/core/rules/goals";
 import { UNCOVERED, type Uncovered } from "@/core/rules/uncovered";
 import { regularActivity } from "@/core/schedule/activity";
+import type { Background } from "@/core/story/daily";
 import { irritabilityFrom } from "@/core/story/irritabilityFrom";
 import { markers } from "@/core/story/markers";
 import { followedRegions } from "@/core/story/regions";
@@ -11,7 +12,7 @@ import type { EpisodeInput, NewClientInput, PersonInput, StoryGoal } from "@/cor
 import { InputError } from "@/core/units/inputError";
 import { lowerFirst } from "@/core/units/lowerFirst";
 import { audit } from "../base/audit";
-import { type Ctx, mustMay, today } from "../base/context";
+import { type Ctx, mustMay, once, today } from "../base/context";
 import { Refused } from "../base/refused";
 import { idIsTaken, isRepeat } from "../base/sameId";
 import type { ClientEpisode } from "./clients";
@@ -35,6 +36,14 @@ const goals = z.array(
 ) as unknown as z.ZodType<StoryGoal[]>;
 
 const activities = z.array(regularActivity);
+
+/** Strength training before the episode; null: not asked. Rule Background. */
+export const backgroundOf = (ctx: Ctx, episodeId: string): Promise<Background | null> =>
+  once(ctx, `background ${episodeId}`, async () => {
+    const [r] = await ctx.tx<{ background: Background | null }[]>`
+      select background from episode where id = ${episodeId}`;
+    return r?.background ?? null;
+  });
 
 export async function storyOf(ctx: Ctx, client: ClientEpisode): Promise<Story> {
   const [r] = await ctx.tx`select * from episode where id = ${client.episodeId}`;

@@ -9,13 +9,14 @@ import type { ScoreContext } from "@/core/sheet/judge/judgeScore";
 import type { ClientSchemeFacts } from "@/core/sheet/judge/schemeFacts";
 import { type PlainScoreFacts, scoreContextOf } from "@/core/sheet/judge/scoreContextOf";
 import { type OrderSchool, USUAL_ORDER } from "@/core/sheet/order/sessionScore";
-import { type Background, isNovice, NOVICE_VISITS } from "@/core/story/daily";
+import { isNovice, NOVICE_VISITS } from "@/core/story/daily";
 import type { Side } from "@/core/units/fields";
 import { InputError } from "@/core/units/inputError";
 import { type Ctx, once } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
 import { optionInForce, stancesInForce } from "../client/stances";
+import { backgroundOf } from "../client/story";
 import { holdsBelongOf } from "../history/markers";
 import { daysSinceAccumulated, lastWorstPain, timedHolds, visitsDone } from "../history/past";
 import { testsOf } from "../measure/measurements";
@@ -32,14 +33,14 @@ export interface SheetFacts extends PlainScoreFacts {
 
 /** What decides which schemes may be used for a client: from what was done, never from what was planned. */
 export async function schemeFactsFor(ctx: Ctx, client: ClientEpisode): Promise<ClientSchemeFacts> {
-  const [story] = await ctx.tx<
-    { background: Background | null }[]
-  >`select background from episode where id = ${client.episodeId}`;
   const stage = leading(await conditionsOf(ctx, client.episodeId))?.phase.stage ?? null;
   return {
     isPostOp: client.school === "post_op",
     isLate: stage === "strong" || stage === "keep",
-    isNovice: isNovice(story?.background ?? null, await visitsDone(ctx, client.episodeId, NOVICE_VISITS)),
+    isNovice: isNovice(
+      await backgroundOf(ctx, client.episodeId),
+      await visitsDone(ctx, client.episodeId, NOVICE_VISITS),
+    ),
     irritability: client.irritability,
     lastPain: await lastWorstPain(ctx, client.episodeId),
     daysSinceAccumulated: await daysSinceAccumulated(ctx, client.episodeId),

@@ -11,6 +11,7 @@ import type {
 } from "@/core/selection/setUp/strengthKnown";
 import { movementOf, shapeAt } from "@/core/selection/setUp/strengthKnown";
 import { testStation } from "@/core/selection/setUp/testStation";
+import { noviceVisits } from "@/core/story/daily";
 import { fitTorqueAngle } from "@/core/strength/fitTorqueAngle";
 import { testsForCurve } from "@/core/strength/testsForCurve";
 import { type UntestedPerson, untestedStrength } from "@/core/strength/untestedStrength";
@@ -19,6 +20,7 @@ import { capacityEvents, earlierStationId } from "@/core/visit/capacity/capacity
 import { strengthKnown } from "@/core/visit/capacity/strengthKnown";
 import type { Ctx } from "../base/context";
 import type { ClientEpisode } from "../client/clients";
+import { backgroundOf } from "../client/story";
 import { type MachinePast, machinePasts } from "../clinic/machineChanges";
 import { awaysOf } from "../history/away";
 import { confirmedVisits } from "../history/confirmed";
@@ -88,6 +90,7 @@ export async function knownStrength(
     k: facts.k,
     machines: pasts,
     confirmed: await confirmedVisits(ctx, client.episodeId),
+    noviceVisits: noviceVisits(await backgroundOf(ctx, client.episodeId)),
   });
   for (const t of await repetitionTests(ctx, client, facts, curves, pasts)) {
     if (t.direction) events[t.direction].push(t.event);

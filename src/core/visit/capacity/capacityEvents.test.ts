@@ -53,6 +53,23 @@ const line = (
 });
 const setsOf = (l: LineOfVisit, from = FROM) => capacityEvents([l], from).extension[0];
 
+test("who is new to training is off by a repetition more in the first visits, and no longer (Background)", () => {
+  const visits = Array.from({ length: 3 }, (_, i) => ({
+    ...line([planned(40)], [done(1, 40)]),
+    visitId: `v${i}`,
+    on: `2026-01-0${5 + i}`,
+  }));
+  const told = (noviceVisits?: number) =>
+    capacityEvents(visits, { ...FROM, ...(noviceVisits !== undefined && { noviceVisits }) }).extension;
+  const isNovice = (all: ReturnType<typeof told>) =>
+    all.map((e) => e.kind === "sets" && (e.sets[0]?.isNovice ?? false));
+  expect(isNovice(told(2))).toEqual([true, true, false]);
+  expect(isNovice(told())).toEqual([false, false, false]);
+  const sd = (all: ReturnType<typeof told>) =>
+    learn({ peakNm: 60, sd: 0.3 }, all.slice(0, 1), "2026-01-09").peak.sd;
+  expect(sd(told(2))).toBeGreaterThan(sd(told()));
+});
+
 test("the hardest load done as planned counts: no ramp, nothing cut short, not with two less left than aimed at", () => {
   const sets = [planned(20, "ramp"), planned(40), planned(50), planned(60)];
   const records = [

@@ -33,6 +33,8 @@ export interface LearnFrom {
   machines: ReadonlyMap<string, { changedOn: readonly string[]; calibratedOn: readonly string[] }>;
   /** visits of which somebody said that what was odd was really so */
   confirmed: ReadonlySet<string>;
+  /** the first visits of somebody who is new to training or long away; missing: none. Rule Background */
+  noviceVisits?: number;
 }
 
 /** What is learnt from, by what it speaks of. */
@@ -53,6 +55,7 @@ type Sets = Extract<CapacityEvent, { kind: "sets" }>;
 /** What the lines of visits say of one leg: repetitions by station, holds by the knee itself. Rules L3, L4, L7. */
 export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): CapacityEvents {
   const found: CapacityEvents = { extension: [], flexion: [], quiet: new Map() };
+  const novice = new Set([...new Set(lines.map((l) => l.visitId))].slice(0, from.noviceVisits ?? 0));
   for (const l of lines) {
     const { station } = l.kept;
     const own = l.records.filter((r) => r.leg === "both" || r.leg === from.side);
@@ -69,6 +72,7 @@ export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): 
         own.filter((r) => aidKey(r) === key),
         key,
         from,
+        novice.has(l.visitId),
       );
       if (!sets) continue;
       if (station.direction) found[station.direction].push(sets);
@@ -81,7 +85,13 @@ export function capacityEvents(lines: readonly LineOfVisit[], from: LearnFrom): 
 /** What an aid carries differs from day to day by so much. Rule Aid 1 [~]. */
 const AID_SD = 0.1;
 
-function setsBy(l: LineOfVisit, own: LineOfVisit["records"], key: string, from: LearnFrom): Sets | null {
+function setsBy(
+  l: LineOfVisit,
+  own: LineOfVisit["records"],
+  key: string,
+  from: LearnFrom,
+  isNovice: boolean,
+): Sets | null {
   const { station, sets: planned } = l.kept;
   // a warm-up says nothing that the sets after it do not say better
   const done = own.filter(
@@ -95,6 +105,7 @@ function setsBy(l: LineOfVisit, own: LineOfVisit["records"], key: string, from: 
       reserve: r.reserve,
       ended: r.early === null ? "planned" : r.early === "muscle" ? "muscle" : "other",
       isStrict: from.isStrict,
+      ...(isNovice && { isNovice }),
     }),
   );
   const open = [...planned.map((s) => s.loadKg), ...(l.kept.offers?.loads ?? []).map((h) => h.loadKg)];
