@@ -42,6 +42,8 @@ export type LineChange =
       isHelp: boolean;
       isUp: boolean;
     }
+  /** less is held on to. Rule P3 */
+  | { code: "help"; from: NonNullable<ScoreLine["help"]>; to: NonNullable<ScoreLine["help"]> }
   | { code: "range"; fromDeg: number; toDeg: number };
 
 export interface NextLine {

@@ -17,7 +17,7 @@ export function runsByItself(
   const order = line.standingOrder;
   if (!order || today > order.untilOn || decision.tellsTherapist) return false;
   if (decision.action === "STOP_REFER" || decision.rules.includes("H9")) return false;
-  if (next.changes.some((c) => ["at_goal", "at_least", "harder_form", "barred"].includes(c.code)))
+  if (next.changes.some((c) => ["at_goal", "at_least", "harder_form", "barred", "help"].includes(c.code)))
     return false;
   if (decision.action !== "PROGRESS") return true;
   if (order.allows !== "up" || !next.line) return false;

@@ -1,6 +1,7 @@
 import { nextSet } from "../capacity/nextSet";
 import { MOST_OVER_DONE } from "../capacity/shows";
 import { exerciseById } from "../rules/exercises";
+import { helpStep } from "../sheet/judge/aidPlanned";
 import type { JudgedLine } from "../sheet/judge/judgeScore";
 import { mostRepsOf, type RepsLadder, repsLadder } from "../sheet/line/repsLadder";
 import type { ScoreLine } from "../sheet/line/scoreInput";
@@ -32,7 +33,7 @@ interface Tried {
 }
 
 /**
- * The next step of work that is moved, always upward and always one thing: repetitions to the top of the ladder, the next
+ * The next step of work that is moved, always upward and always one thing: less help, repetitions to the top of the ladder, the next
  * real load, more repetitions where its step is coarse, slower, with a pause, a set more, and at last the next exercise.
  * Nothing that is barred. Rules P1 to P3.
  */
@@ -48,6 +49,7 @@ export function stepUp(line: ScoreLine, facts: NextFacts, up: Up): NextLine {
   }
   const loads = loadsOf(judged, facts);
   const tries = [
+    ...lessHelp(line, facts),
     ...(loads && loads.kg > 0 ? [] : heightStep(line, judged, "up")),
     ...(loads ? loadSteps(line, loads, facts, up) : []),
     ...otherWays(line, up.isEasy ? MORE_EASY_REPS : MORE_REPS),
@@ -64,6 +66,12 @@ const repsOf = (line: ScoreLine, from: number, to: number): Tried => ({
   line: withScheme(line, { reps: to }),
   change: { code: "reps", from, to },
 });
+
+/** Where something is held on to, less of it comes before any load. Rule P3. */
+function lessHelp(line: ScoreLine, { context }: NextFacts): Tried[] {
+  const step = helpStep(context, line);
+  return step ? [{ line: { ...line, help: step.to }, change: { code: "help", ...step } }] : [];
+}
 
 /** One lower seat, box or pad; back it is one higher. Nothing else moves. Rule P3. */
 export function heightStep(line: ScoreLine, { height }: JudgedLine, to: "up" | "down"): Tried[] {

@@ -83,10 +83,11 @@ async function aidOfLine(
   const { aids: _aids, ...unhelped } = input;
   const plain = { ...rest, sheet: unhelped };
   return (l) => {
-    const aid = aidOf(l.exerciseId);
-    if (aidKey(aid) === "") return { aid };
     const plan = sheet.lines.find((x) => x.plan.lineId === l.lineId)?.plan;
-    const [judged] = plan ? judgeScore([{ ...plan, sharesRests: false }], plain) : [];
+    const last = aidOf(l.exerciseId);
+    const aid = { ...last, help: plan?.help ?? last.help };
+    if (aidKey(aid) === "") return { aid };
+    const [judged] = plan ? judgeScore([{ ...plan, help: null, sharesRests: false }], plain) : [];
     const set = judged?.load?.setting;
     return { aid, bare: set ? { loadKg: set.load, how: set.how } : null };
   };

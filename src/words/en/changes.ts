@@ -1,6 +1,8 @@
 import type { LineChange } from "@/core/decision/lineChange";
 import { kgWords, massLabel } from "@/core/units/mass";
+import { upperFirst } from "@/core/units/upperFirst";
 import { sayPlainly } from "../say";
+import { HELP } from "./plan/setUp";
 
 /** What changes of a line, in one sentence. */
 export function changeWords(c: LineChange): string {
@@ -27,6 +29,8 @@ export function changeWords(c: LineChange): string {
       return `Lower in ${c.to} s instead of ${c.from} s.`;
     case "height":
       return `${c.to} cm high instead of ${c.from} cm.`;
+    case "help":
+      return `${upperFirst(HELP[c.to])} instead of ${HELP[c.from]}.`;
     case "pause":
       return `Stay ${c.to} s at the end of each lift instead of ${c.from} s.`;
     case "rung":

@@ -189,6 +189,7 @@ export const input = {
   choose_knee_angle: "Choose a knee angle.",
   knee_angle_range: "Knee flexion is between 0 and 130 degrees; 0° is straight.",
   knee_angle_step: "Knee angles are planned in steps of 5 degrees.",
+  choose_help: "Choose what is held on to: nothing, fingertips, one hand, both hands, a strap or partner.",
   choose_last_set: "Choose how the last set is done: as the others, lighter, slower, or nearer its end.",
   choose_end: "Choose the stretched or the short end.",
   times_and_angles: "Times and angles do not match.",

@@ -32,6 +32,17 @@ const CARRIES: ReadonlySet<Worn> = new Set(["brace", "tight_wrap"]);
 export const aidKey = ({ worn, help }: Aid): string =>
   [...(CARRIES.has(worn) ? [worn] : []), ...(help === "none" ? [] : [help])].join("+");
 
+/** The aid that a key names. */
+export function aidOfKey(key: string): Aid {
+  const parts = key.split("+");
+  const of = <T extends string>(ids: readonly T[]): T =>
+    ids.find((id) => parts.includes(id)) ?? (ids[0] as T);
+  return { worn: of(WORN_IDS), help: of(HELP_IDS) };
+}
+
+/** One step less held on to; null: nothing is. Rule P3. */
+export const lessHelp = (help: Help): Help | null => HELP_IDS[HELP_IDS.indexOf(help) - 1] ?? null;
+
 /** It was helped more than it was planned to be. Rule Aid 2. */
 export const isMoreAid = (done: Aid, planned: Aid): boolean =>
   HELP_IDS.indexOf(done.help) > HELP_IDS.indexOf(planned.help) ||

@@ -38,6 +38,7 @@ export function onOther<L extends ScoreLine>(
       machineId: null,
       settings: null,
       heightCm: null,
+      help: null,
       ladder: null,
     };
     const [judged] = judgeScore([{ ...made, sharesRests: false }], context);

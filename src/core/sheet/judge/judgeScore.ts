@@ -7,7 +7,6 @@ import type { Exercise } from "../../rules/exercises";
 import type { AllowedArc } from "../../selection/fit/allowedArc";
 import { exerciseUse, isAtHand } from "../../selection/fit/exerciseUse";
 import { openOf, type SheetInput } from "../../selection/rank/rangeSheet";
-import { underAid } from "../../selection/setUp/aid";
 import { machineFor } from "../../selection/setUp/machineFor";
 import { bendAt, type HeightSet, heightFor, heightsOf } from "../../selection/setUp/quiet/heights";
 import { type Said, saidWith } from "../../units/said";
@@ -23,6 +22,7 @@ import { repetitionsPossible } from "../load/workingLoad";
 import type { PlannedSet } from "../schemes/contract";
 import type { HoldsScheme } from "../schemes/kinds/holds";
 import { mostLiftedShare, repetitionTarget, type Scheme, schemeBars, setsOf } from "../schemes/scheme";
+import { helped } from "./aidPlanned";
 import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
 
@@ -79,20 +79,11 @@ export function judgeScore<L extends ScoreLine>(lines: readonly L[], context: Sc
   let accumulated = 0;
   return lines.map((line, i) => {
     const exercise = byId.get(line.exerciseId) ?? null;
-    const judged = judgeLine(line, exercise, helped(context, line.exerciseId), accumulated);
+    const judged = judgeLine(line, exercise, helped(context, line), accumulated);
     if (line.scheme.kind === "accumulated") accumulated += 1;
     if (line.sharesRests && i === 0) judged.bars.push({ code: "line.nothing_above" });
     return judged;
   });
-}
-
-/** By what an exercise is judged where something is worn or held in it. Rule Aid 1. */
-export function helped(context: ScoreContext, exerciseId: string): ScoreContext {
-  const { aids, strength } = context.sheet;
-  const key = aids?.[exerciseId] ?? "";
-  return key === ""
-    ? context
-    : { ...context, sheet: { ...context.sheet, strength: underAid(strength, key) } };
 }
 
 function judgeLine<L extends ScoreLine>(

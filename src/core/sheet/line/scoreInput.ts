@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { HELP_IDS } from "../../selection/setUp/aid";
 import { numberField, uuid, wholeField } from "../../units/fields";
 import { wrong } from "../../units/wrong";
 import { plannedDeg } from "../schemes/parts";
@@ -41,6 +42,8 @@ export const scoreLine = z.object({
   heightCm: wholeField("seat_height", 5, 80).nullish(),
   /** the clinic's machine that was chosen, and its settings; none: the first that can do it, as it is usual */
   machineId: uuid.nullish(),
+  /** what is held on to; none: as the last time. Rule P3 */
+  help: z.enum(HELP_IDS, { error: "input.choose_help" }).nullish(),
   settings: z.record(z.string().max(40), z.number({ error: "input.setting_number" })).nullish(),
   ladder: lineLadder.nullish(),
   standingOrder: standingOrder.nullish(),

@@ -67,6 +67,7 @@ export function schemeOn(
     // what was set by hand was set for the scheme before
     loadKg: null,
     heightCm: null,
+    help: null,
     ladder: null,
   };
 }

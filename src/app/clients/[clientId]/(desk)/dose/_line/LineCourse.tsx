@@ -6,7 +6,8 @@ import { LOW_END_Z, type Shown } from "@/core/capacity/shows";
 import { onceKg } from "@/core/capacity/station";
 import { nextLine } from "@/core/decision/nextLine";
 import type { Irritability, School } from "@/core/progression/painRule";
-import { helped, type JudgedLine, type ScoreContext } from "@/core/sheet/judge/judgeScore";
+import { helped } from "@/core/sheet/judge/aidPlanned";
+import type { JudgedLine, ScoreContext } from "@/core/sheet/judge/judgeScore";
 import { stationOfLine } from "@/core/sheet/judge/stationOfLine";
 import { type KeptStation, keptStationId } from "@/core/sheet/line/keptLine";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
@@ -49,7 +50,7 @@ export function LineCourse({
   const { scheme } = line;
   if (!station || !setting || setting.loads.length === 0 || scheme.kind === "holds" || !("reps" in scheme))
     return null;
-  const learnt = learntOf(station, judged, helped(context, line.exerciseId));
+  const learnt = learntOf(station, judged, helped(context, line));
   const once = (s: Shown, z: number) => onceKg(station, Math.exp(s.mean + z * s.sd));
   const points = (learnt?.course ?? []).slice(-SHOWN).map(
     (visit): CoursePoint => ({

@@ -1,4 +1,5 @@
 "use client";
+import { HELP_IDS } from "@/core/selection/setUp/aid";
 import { type HeightOf, heightsOf } from "@/core/selection/setUp/quiet/heights";
 import type { JudgedLine } from "@/core/sheet/judge/judgeScore";
 import { repsLadder } from "@/core/sheet/line/repsLadder";
@@ -6,6 +7,7 @@ import type { ScoreLine } from "@/core/sheet/line/scoreInput";
 import { loadSaid } from "@/core/visit/client/homeSaid";
 import { DayField } from "@/ui/form/DayField";
 import { useSay } from "@/ui/reader";
+import { HELP } from "@/words/en/plan/setUp";
 import type { Line } from "../useScore";
 import { NumberRow } from "./SchemeFields";
 
@@ -24,6 +26,7 @@ export function LineFields({
     <>
       <LoadField judged={judged} onChange={onChange} />
       <HeightField judged={judged} onChange={onChange} />
+      <HelpField judged={judged} onChange={onChange} />
       <LadderFields judged={judged} onChange={onChange} />
       <OrderFields line={judged.line} onChange={onChange} />
     </>
@@ -93,6 +96,34 @@ function HeightField({
         {all.map((cm) => (
           <option key={cm} value={String(cm)}>
             {cm} cm
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** What is held on to, where somebody planned it. Rule P3. */
+function HelpField({
+  judged: { line },
+  onChange,
+}: {
+  judged: JudgedLine<Line>;
+  onChange: (part: Partial<ScoreLine>) => void;
+}) {
+  if (line.help == null) return null;
+  return (
+    <label className="flex items-center justify-between gap-3">
+      held on to
+      <select
+        className="select select-sm w-[210px]"
+        value={line.help}
+        onChange={(e) => onChange({ help: HELP_IDS.find((id) => id === e.target.value) ?? null })}
+      >
+        <option value="">as the last time</option>
+        {HELP_IDS.map((id) => (
+          <option key={id} value={id}>
+            {HELP[id]}
           </option>
         ))}
       </select>
