@@ -1,10 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { templateOf } from "@/core/equipment/templates";
+import type { Aid } from "@/core/selection/setUp/aid";
 import type { LogEntry } from "@/core/visit/visitEvent";
 import type { ClientEpisode } from "@/server/client/clients";
 import { addMachine } from "@/server/clinic/machines";
 import { visitDrafts } from "@/server/decide/decisionDrafts";
 import { sheetFacts } from "@/server/facts/sheetFacts";
+import { sheetsOf } from "@/server/versions/sheets";
+import { linesOfToday } from "@/server/visits/linesOfToday";
 import { openVisit } from "@/server/visits/running";
 import {
   closeConnections,
@@ -16,6 +19,7 @@ import {
   plannedClient,
   sendLog,
   type TestClinic,
+  takeAll,
 } from "../../support/clinic";
 import { KNEE, STRAIGHT, sheetLineOf } from "../../support/lines";
 
@@ -29,7 +33,7 @@ afterAll(closeConnections);
 const WRAP = { worn: "tight_wrap", help: "none" } as const;
 
 /** A visit whose every set of the line is done with this on, and a good morning; the load that was really set. */
-async function lived(client: ClientEpisode, day: number, worn: typeof WRAP | null): Promise<number | null> {
+async function lived(client: ClientEpisode, day: number, worn: Aid | null): Promise<number | null> {
   const at = daysLater(day);
   const visitId = await openedVisit(clinic, client, at);
   const open = await clinic.as("trainer", (ctx) => openVisit(ctx, client.episodeId), at);
@@ -53,4 +57,28 @@ test("a wrapped load is learnt apart, holds the line that was planned without, a
   const after = await known(daysLater(1, 8));
   expect(Object.keys(after.stations)).toEqual([expect.stringContaining("+tight_wrap")]);
   expect(after.peak.mean).toBe(before.peak.mean);
+});
+
+test("less of what was held on to is the next step, is planned so on the floor, and the load stays (P3)", async () => {
+  const { client } = await plannedClient(clinic, { rules: [KNEE] }, [sheetLineOf("lp_horizontal", STRAIGHT)]);
+  const HAND = { worn: "none", help: "one_hand" } as const;
+  let found = null as string | null;
+  for (let day = 0; day < 30 && found === null; day += 3) {
+    await lived(client, day, HAND);
+    const draft = await takeAll(clinic, client, daysLater(day + 1, 8));
+    const first = draft?.lines[0];
+    const changes = first?.decision.action === "PROGRESS" ? first.next.PROGRESS.changes : [];
+    found = changes.some((c) => c.code === "help") ? "found" : null;
+  }
+  expect(found).toBe("found");
+  const open = await clinic.as(
+    "trainer",
+    async (ctx) => {
+      const [sheet] = await sheetsOf(ctx, client.episodeId);
+      return sheet ? { plan: sheet.lines[0]?.plan, lines: await linesOfToday(ctx, client, sheet) } : null;
+    },
+    daysLater(32),
+  );
+  expect(open?.plan?.help).toBe("fingertips");
+  expect(open?.lines[0]?.aid).toEqual({ worn: "none", help: "fingertips" });
 });
