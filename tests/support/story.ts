@@ -30,6 +30,7 @@ export const EPISODE: EpisodeInput = {
   climbs: "rail",
   isInactive: false,
   background: null,
+  isAlone: null,
   support: "none",
   trainsAt: "clinic_gym",
   weekdays: [1, 4],

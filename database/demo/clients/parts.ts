@@ -63,6 +63,7 @@ export const SUPPORTED = {
   climbs: "yes",
   isInactive: false,
   background: null,
+  isAlone: null,
   regions: [] as EpisodeInput["regions"],
   markers: [] as EpisodeInput["markers"],
   activities: [] as EpisodeInput["activities"],

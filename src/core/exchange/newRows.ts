@@ -92,6 +92,7 @@ export function rowsOfNewClient(
         climbs: null,
         is_inactive: null,
         background: null,
+        is_alone: null,
         regions: [],
         markers: [],
         activities: [],

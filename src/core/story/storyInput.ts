@@ -80,6 +80,8 @@ const episodeFields = {
   /** half a year and more without training; null: not asked */
   isInactive: z.boolean().nullable().default(null),
   background: z.enum(BACKGROUND_IDS).nullable().default(null),
+  /** nobody is near at work; null: not asked. Rule Alone */
+  isAlone: z.boolean().nullable().default(null),
   /** what is followed beside the joint. Rule Region 1 */
   regions: followedRegions.default([]),
   /** movements that bring it on. Rule Marker 1 */

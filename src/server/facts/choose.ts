@@ -42,6 +42,7 @@ export interface ChooseFacts {
   weight: WeightOnLeg;
   startCap: StartCap;
   hasBackProblem: boolean;
+  isAlone: boolean;
   /** what leads the treatment is the back */
   isOfTheBack: boolean;
   /** operated within half a year, or easily stirred up */
@@ -61,7 +62,8 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
   const bounds = await boundsOf(ctx, client);
   const weeks = weeksAfterSurgery(ctx, client);
   const { body, strength } = await legKnown(ctx, client);
-  const [story] = await ctx.tx`select goals, pain_worst from episode where id = ${client.episodeId}`;
+  const [story] =
+    await ctx.tx`select goals, pain_worst, is_alone from episode where id = ${client.episodeId}`;
   const conditions = await conditionsOf(ctx, client.episodeId);
   const ownExercises = (await exercisesOf(ctx))
     .filter((x) => x.origin !== "catalogue")
@@ -92,6 +94,7 @@ export async function knownFacts(ctx: Ctx, client: ClientEpisode): Promise<Choos
     }),
     isCareful: (weeks !== null && weeks < CAREFUL_WEEKS) || client.irritability === "high",
     isOfTheBack: leading(conditions)?.condition.main_region === "lumbar",
+    isAlone: story?.is_alone === true,
     hasBackProblem: conditions.some((c) => c.condition.main_region === "lumbar"),
   };
 }

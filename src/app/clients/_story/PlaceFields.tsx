@@ -27,6 +27,16 @@ export function PlaceFields({ part }: { part: StoryPart }) {
           problem={problem("episode.support")}
         />
       </div>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          name="isAlone"
+          className="checkbox checkbox-primary checkbox-sm"
+          checked={draft.isAlone ?? false}
+          onChange={(e) => set({ isAlone: e.target.checked })}
+        />
+        trains with nobody near
+      </label>
       <Weekdays legend="days available" value={draft.weekdays} onChange={(weekdays) => set({ weekdays })} />
     </section>
   );

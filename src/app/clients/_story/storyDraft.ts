@@ -60,6 +60,7 @@ export const storyDraft = z.object({
   climbs: idOf(CLIMBS).nullable(),
   isInactive: z.boolean().nullable(),
   background: z.enum(BACKGROUND_IDS).nullable().default(null),
+  isAlone: z.boolean().nullable().default(null),
   firstSwelling: z.string(),
   regions: z.array(z.object({ region: z.enum(PAIN_REGION_IDS), usual: z.string(), most: z.string() })),
   markers: z.array(z.object({ kind: z.enum(MARKER_IDS), words: z.string() })),
@@ -98,6 +99,7 @@ export const EMPTY_STORY: StoryDraft = {
   climbs: null,
   isInactive: null,
   background: null,
+  isAlone: null,
   firstSwelling: "",
   regions: [],
   markers: [],
@@ -150,6 +152,7 @@ export function storyFrom(d: StoryDraft, unit: MassUnit) {
       climbs: d.climbs,
       isInactive: d.isInactive,
       background: d.background,
+      isAlone: d.isAlone,
       regions: d.regions.map((r) => ({
         region: r.region,
         usual: readNumber(r.usual),

@@ -71,6 +71,7 @@ export const episode = table(
     is_inactive: z.boolean().nullable(),
     // files from before it was asked have none
     background: z.enum(BACKGROUND_IDS).nullable().default(null),
+    is_alone: z.boolean().nullable().default(null),
     /** files of before it was asked have none */
     regions: followedRegions.default([]),
     markers: markers.default([]),

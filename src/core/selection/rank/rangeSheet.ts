@@ -73,6 +73,8 @@ export interface SheetInput extends RowContext {
   /** what is planned to be worn and held; missing: nothing */
   aids?: AidsKnown;
   goalIds: readonly string[];
+  /** nobody is near at work; missing: not known. Rule Alone */
+  isAlone?: boolean;
   /** later phases of the client's conditions, soonest first */
   later: readonly LaterLimits[];
 }
@@ -104,6 +106,7 @@ export function rangeSheet(input: SheetInput): { rows: RangeRow[]; barred: Barre
       goalsServed: goals.length,
       basisShare: input.basis.kind === "effort" ? input.basis.share : 0.5,
       limits: input.limits,
+      isAlone: input.isAlone ?? false,
     };
     open.push({
       e,

@@ -1,6 +1,7 @@
 import { type InForce, isStricter } from "../../bounds/inForce";
 import type { Exercise } from "../../rules/exercises";
 import { type Said, saidWith } from "../../units/said";
+import { needsPins } from "../fit/needsPins";
 import type { ComputedSetUp } from "../setUp/row";
 import type { Tissue } from "../tissue/tissues";
 
@@ -24,6 +25,8 @@ const HOLD_FIRST = 1.6;
 /** What an exercise without a model of the knee reaches, by its least load [own]. */
 const EFFORT_BY_FLOOR = { limb: 0.4, light: 0.6, machine: 0.8 } as const;
 const PER_GOAL = 0.25;
+/** With nobody near, what can come down on the client stands behind what cannot. Rule Alone [own]. */
+const ALONE_BENEATH = 0.6;
 
 export interface RankInput {
   e: Exercise;
@@ -36,6 +39,8 @@ export interface RankInput {
   /** the share that rows are compared at */
   basisShare: number;
   limits: InForce;
+  /** nobody is near at work. Rule Alone */
+  isAlone: boolean;
 }
 
 /** Rank of a row: training value per worst tissue load, with penalties. docs/rules.md, "How they meet" [own weights]. */
@@ -70,7 +75,8 @@ export function rankTerms(r: RankInput): RankTerms {
       // what hands hold is dosed less exactly
       (computed?.chosen.family.isHeldByHand ? 0.7 : 1) *
       (computed?.tooHeavyBecause ? 0.3 : 1) *
-      (r.isFitted ? 0.97 : 1),
+      (r.isFitted ? 0.97 : 1) *
+      (r.isAlone && needsPins(e) ? ALONE_BENEATH : 1),
   };
 }
 
@@ -87,7 +93,7 @@ export type TermSaid =
   | { term: "range"; isHold: boolean; widthDeg: number | null }
   | { term: "goal"; goal: string | null }
   | { term: "tissue"; tissue: Tissue; peak: number | null }
-  | { term: "ease"; because: "by_hand" | "not_here" | "unlock" | "demanding" | { tooHeavy: Said } };
+  | { term: "ease"; because: "by_hand" | "not_here" | "unlock" | "alone" | "demanding" | { tooHeavy: Said } };
 
 /** The two terms that lift a row most above its group, and the one that holds it back most. */
 export function rankSaid(
@@ -133,6 +139,7 @@ function termSaid(k: keyof RankTerms, r: RankInput, tissue: Tissue, goalNames: r
       if (computed?.tooHeavyBecause) return { term: k, because: { tooHeavy: computed.tooHeavyBecause } };
       if (computed?.chosen.family.isHeldByHand) return { term: k, because: "by_hand" };
       if (!r.isAtHand) return { term: k, because: "not_here" };
+      if (r.isAlone && needsPins(r.e)) return { term: k, because: "alone" };
       return { term: k, because: r.e.match.requires_unlock ? "unlock" : "demanding" };
     }
   }

@@ -1,12 +1,12 @@
 import { limbGravityTorqueNm } from "../../body/limbGravity";
 import { mostOf } from "../../bounds/inForce";
 import { modelIdOf } from "../../selection/fit/exerciseUse";
+import { needsPins } from "../../selection/fit/needsPins";
 import { heightWords } from "../../selection/setUp/quiet/heights";
 import { setUpWords } from "../../selection/setUp/setUpWords";
 import { InputError } from "../../units/inputError";
 import { kneecapDose } from "../effect/kneecapDose";
 import type { KeptLine } from "../line/keptLine";
-import { needsPins } from "../line/needsPins";
 import type { ScoreLine } from "../line/scoreInput";
 import { hardOf } from "../schemes/schemeTotals";
 import { type JudgedLine, type ScoreContext, windowOf } from "./judgeScore";

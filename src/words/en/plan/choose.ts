@@ -98,6 +98,7 @@ function termWords(t: TermSaid, isFor: boolean, isGoalAsked: boolean, f: Format)
       return {
         by_hand: "hands hold it, less exactly than a machine",
         not_here: "this gym has no such machine",
+        alone: "with nobody near it can come down on the client",
         unlock: "a therapist has to unlock it, by a set-up card",
         demanding: "harder to do or to set",
       }[t.because];

@@ -83,6 +83,7 @@ export function StoryRead({
         ))}
         <Fact name="rises from a chair">{s.rises && RISES[s.rises]}</Fact>
         <Fact name="climbs stairs">{s.climbs && CLIMBS[s.climbs]}</Fact>
+        <Fact name="trains alone">{s.isAlone === null ? null : s.isAlone ? "yes" : "no"}</Fact>
         <Fact name="trained with loads">{s.background && BACKGROUNDS[s.background]}</Fact>
         {s.activities.map((a) => (
           <Fact key={a.what} name={a.weekdays.map((d) => WEEKDAYS[d - 1]).join(", ")}>

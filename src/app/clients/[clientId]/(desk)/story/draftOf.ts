@@ -35,6 +35,7 @@ export function draftOf(c: ClientEpisode, s: Story, unit: MassUnit): StoryDraft 
     climbs: s.climbs,
     isInactive: s.isInactive,
     background: s.background,
+    isAlone: s.isAlone,
     regions: s.regions.map((r) => ({ region: r.region, usual: text(r.usual), most: text(r.most) })),
     markers: s.markers,
     activities: s.activities.map((a) => ({ ...a, minutes: String(a.minutes), hard: String(a.hard) })),
