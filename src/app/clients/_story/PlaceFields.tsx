@@ -35,7 +35,7 @@ export function PlaceFields({ part }: { part: StoryPart }) {
           checked={draft.isAlone ?? false}
           onChange={(e) => set({ isAlone: e.target.checked })}
         />
-        trains with nobody near
+        trains alone
       </label>
       <Weekdays legend="days available" value={draft.weekdays} onChange={(weekdays) => set({ weekdays })} />
     </section>
