@@ -41,8 +41,14 @@ export async function exercisesAcross(ctx: Ctx): Promise<AcrossClients[]> {
   return acrossClients(await exerciseVisits(ctx));
 }
 
-/** Every exercise of the clinic's newest visits, the oldest first. */
-export async function exerciseVisits(ctx: Ctx): Promise<ExerciseVisit[]> {
+/** The same of one exercise; null: nobody did it. */
+export async function exerciseAcross(ctx: Ctx, exerciseId: string): Promise<AcrossClients | null> {
+  mustMay(ctx, "client.read");
+  return acrossClients(await exerciseVisits(ctx, exerciseId))[0] ?? null;
+}
+
+/** Every exercise of the clinic's newest visits, or one of them, the oldest first. */
+export async function exerciseVisits(ctx: Ctx, only: string | null = null): Promise<ExerciseVisit[]> {
   const since = daysAfter(today(ctx), -DAYS_BACK);
   const rows = await ctx.tx`
     with newest as materialized (
@@ -56,6 +62,7 @@ export async function exerciseVisits(ctx: Ctx): Promise<ExerciseVisit[]> {
           filter (where r.load_kg > 0 and r.reps > 0 and r.reserve is not null and r.help = 'none'
             and r.worn in ('none', 'sleeve') and not coalesce((l.kept ->> 'isHelp')::boolean, false)) -> 0 as best
       from newest v join set_record r on r.visit_id = v.id and ${stands(ctx)}
+      and (${only}::text is null or r.exercise_id = ${only})
       left join sheet_line l on l.version_id = v.version_id and l.line_id = r.line_id and l.exercise_id = r.exercise_id
       group by v.id, v.episode_id, v.started_at, r.exercise_id),
     mornings as materialized (

@@ -26,8 +26,10 @@ test("what an exercise led to is read from what stands, with the morning after, 
   if (!clinic || !other) throw new Error("no clinic");
   const { client } = await plannedClient(clinic, { rules: [KNEE] }, [sheetLineOf("lp_horizontal", STRAIGHT)]);
   const visitId = await runVisit(clinic, client, { at: daysLater(0), pain: 1 });
-  const visits = () => (clinic as TestClinic).as("trainer", exerciseVisits, daysLater(3));
-  const [first] = await visits();
+  const visits = (only: string | null = null) =>
+    (clinic as TestClinic).as("trainer", (ctx) => exerciseVisits(ctx, only), daysLater(3));
+  expect(await visits("curl_lying")).toEqual([]);
+  const [first] = await visits("lp_horizontal");
   expect(first).toMatchObject({
     exerciseId: "lp_horizontal",
     client: client.clientId,

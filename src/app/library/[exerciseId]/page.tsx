@@ -6,7 +6,7 @@ import { DISAGREEMENTS, type Exercise, exerciseById, likeOf } from "@/core/rules
 import { exerciseUse } from "@/core/selection/fit/exerciseUse";
 import { exerciseMotion } from "@/core/selection/pose/motion";
 import { clinicExercise, exerciseHistory, exercisesOf } from "@/server/clinic/exercises";
-import { exercisesAcross } from "@/server/review/acrossClients";
+import { exerciseAcross } from "@/server/review/acrossClients";
 import { Link } from "@/ui/Link";
 import { MovingDrawing } from "@/ui/pose/MovingDrawing";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
@@ -30,7 +30,7 @@ export default async function ExercisePage({ params }: { params: Promise<{ exerc
     it: await clinicExercise(ctx, exerciseId),
     all: (await exercisesOf(ctx)).map((x) => x.exercise),
     history: await exerciseHistory(ctx, exerciseId),
-    across: (await exercisesAcross(ctx)).find((a) => a.exerciseId === exerciseId) ?? null,
+    across: await exerciseAcross(ctx, exerciseId),
   }));
   const { exercise: e, origin, version } = data.it;
   const mayWrite = may(actor.role, "exercise.write");

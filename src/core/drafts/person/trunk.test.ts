@@ -44,4 +44,6 @@ test("the earlier the quieter, nothing hard for who is frail, and it is the firs
   const frail = id({ ...BACK, phaseId: "return", isFrail: true });
   expect(frail === null || (exerciseById(frail)?.match.entry_demand_1_4 ?? 9) <= 2).toBe(true);
   expect(id(BACK, 30)).toBeNull();
+  // a side has another, a front has none
+  expect(trunkOf(BACK)[0]?.legs).toBe("one_after_other");
 });

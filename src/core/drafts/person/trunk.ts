@@ -14,6 +14,11 @@ const BY_STAGE: Readonly<Record<Stage, readonly string[]>> = {
   keep: ["trunk_side_feet", "trunk_side_knees", "carry_one", "trunk_press_out"],
 };
 
+/** Done on one side after the other; the others on both at once. */
+const SIDED: ReadonlySet<string> = new Set([
+  ...["trunk_hands_knees", "trunk_side_knees", "trunk_side_feet", "trunk_press_out"],
+]);
+
 /** What who is frail is given. */
 const EASY_DEMAND = 2;
 
@@ -40,8 +45,13 @@ export function withTrunk(lines: DraftLine[], c: Change): DraftLine[] {
   if (!e) return lines;
   const scheme = e.id === "carry_one" ? WALK : e.match.static_hold ? HOLDS : addedScheme(e);
   const made: DraftLine = {
-    ...{ exerciseId: e.id, role: "support", scheme, legs: "one_after_other", window: null },
-    ...{ why: "drafts.trunk_for_back", isAsked: false, isExtra: true },
+    ...{ exerciseId: e.id, role: "support", scheme, window: null },
+    ...{
+      legs: SIDED.has(e.id) ? "one_after_other" : "together",
+      why: "drafts.trunk_for_back",
+      isAsked: false,
+      isExtra: true,
+    },
   };
   return [...lines, made];
 }
