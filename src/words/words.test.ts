@@ -68,6 +68,14 @@ test("a line is said with its numbers in the reader's language and units", () =>
   expect(sayPlainly({ ...line, sets: 1, work: { reps: 8 }, legs: "left", load: null })).toBe(
     "8 repetitions, left leg",
   );
+  // a last set in its own way is said behind all others (X4)
+  const lighter = { code: "home.last_set" as const, how: "lighter" as const, reps: 14, load: null };
+  expect(sayPlainly({ ...line, load: null, last: lighter })).toBe(
+    "3 times 30 seconds, each leg, the last one lighter: 14 times",
+  );
+  expect(german({ ...lighter, how: "slower", reps: 6 })).toBe(
+    "im letzten Satz doppelt so langsam zurück: 6-mal",
+  );
   // a piece that is a mass by itself is said once
   expect(sayPlainly({ code: "home.load", how: "5 kg", kg: 5 })).toBe("5\u00a0kg");
   expect(sayPlainly({ code: "home.load", how: "body weight", kg: 0 })).toBe("body weight");

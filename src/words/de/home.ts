@@ -16,17 +16,15 @@ export const home: Omit<Words<Rooms["home"]>, "load"> = {
       `${sets === 1 ? "" : `${sets}-mal `}${set}`,
       LEGS[legs],
       ...(load ? [f.say(load)] : []),
-      ...(last
-        ? [
-            last.how === "lighter"
-              ? `der letzte Satz leichter: ${last.reps}-mal${last.load ? ` mit ${f.say(last.load)}` : ""}`
-              : last.how === "slower"
-                ? `im letzten Satz doppelt so langsam zurück: ${last.reps}-mal`
-                : `im letzten Satz ${last.reps}-mal`,
-          ]
-        : []),
+      ...(last ? [f.say(last)] : []),
     ]);
   },
+  last_set: ({ how, reps, load }, f) =>
+    how === "lighter"
+      ? `der letzte Satz leichter: ${reps}-mal${load ? ` mit ${f.say(load)}` : ""}`
+      : how === "slower"
+        ? `im letzten Satz doppelt so langsam zurück: ${reps}-mal`
+        : `im letzten Satz ${reps}-mal`,
   task: (m) => (m.of === "seconds" ? "Sekunden" : "Mal"),
   felt: (m) => `Es soll sich wie ${m.felt} von 10 anfühlen.`,
   left_at_end: (m) => `Am Ende sollten noch etwa ${m.reps} möglich sein.`,

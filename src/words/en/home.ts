@@ -18,17 +18,15 @@ export const home: Words<Rooms["home"]> = {
       `${sets === 1 ? "" : `${times(sets)} `}${set}`,
       LEGS[legs],
       ...(load ? [f.say(load)] : []),
-      ...(last
-        ? [
-            last.how === "lighter"
-              ? `the last one lighter: ${last.reps} times${last.load ? ` with ${f.say(last.load)}` : ""}`
-              : last.how === "slower"
-                ? `the last one lowered twice as slowly: ${last.reps} times`
-                : `the last one ${last.reps} times`,
-          ]
-        : []),
+      ...(last ? [f.say(last)] : []),
     ]);
   },
+  last_set: ({ how, reps, load }, f) =>
+    how === "lighter"
+      ? `the last one lighter: ${reps} times${load ? ` with ${f.say(load)}` : ""}`
+      : how === "slower"
+        ? `the last one lowered twice as slowly: ${reps} times`
+        : `the last one ${reps} times`,
   // a piece that is a mass by itself is said once
   load: ({ how, kg }, f) => (!kg ? how : how === massLabel(kg) ? f.kg(kg) : `${how}, ${f.kg(kg)}`),
   task: (m) => (m.of === "seconds" ? "seconds" : m.n === 1 ? "time" : "times"),

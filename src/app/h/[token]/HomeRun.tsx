@@ -6,7 +6,7 @@ import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { asKept } from "@/core/units/said";
 import { askedOf } from "@/core/visit/between/askedOf";
 import { offerFor } from "@/core/visit/between/offer";
-import { feltSaid, loadSaid, taskSaid } from "@/core/visit/client/homeSaid";
+import { feltSaid, lastSaid, loadSaid, taskSaid } from "@/core/visit/client/homeSaid";
 import { sideOf } from "@/core/visit/recordOf";
 import { currentTask, lineOf } from "@/core/visit/run";
 import type { EarlyReason } from "@/core/visit/setRecord";
@@ -149,6 +149,9 @@ export function HomeRun({
               {howTo?.needs && <li>{t("needs", { what: howTo.needs })}</li>}
               {task.how && (
                 <li className="font-bold">{t("set", { what: say(loadSaid(task.how, task.loadKg)) })}</li>
+              )}
+              {lastSaid(line.sets[task.set]) && (
+                <li className="font-bold">{say(lastSaid(line.sets[task.set]) ?? "")}</li>
               )}
               {howTo && howTo.worn !== "none" && (
                 <li className="font-bold">{t("wear", { what: paper("worn", { worn: howTo.worn }) })}</li>

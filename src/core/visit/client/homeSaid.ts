@@ -12,7 +12,15 @@ export interface LineSaid {
   /** what is set; null: nothing is */
   load: LoadSaid | null;
   /** the last set where it is done in another way; null: as the others. Rule X4 */
-  last: { how: LastSet; reps: number; load: LoadSaid | null } | null;
+  last: LastSaid | null;
+}
+
+/** How the last set is done, where it is not as the others. Rule X4 */
+export interface LastSaid {
+  code: "home.last_set";
+  how: LastSet;
+  reps: number;
+  load: LoadSaid | null;
 }
 
 /** What to set, with its mass where there is one. */
@@ -53,9 +61,15 @@ export function lineSaid(l: KeptLine, side: Side): LineSaid | null {
   };
 }
 
-const lastSaid = (set: KeptSet | undefined): LineSaid["last"] =>
+/** Null: it is a set as the others. */
+export const lastSaid = (set: KeptSet | undefined): LastSaid | null =>
   set?.last
-    ? { how: set.last, reps: set.reps ?? 0, load: set.how ? loadSaid(set.how, set.loadKg) : null }
+    ? {
+        code: "home.last_set",
+        how: set.last,
+        reps: set.reps ?? 0,
+        load: set.how ? loadSaid(set.how, set.loadKg) : null,
+      }
     : null;
 
 /** What is to be done in this one set or hold, large. */
