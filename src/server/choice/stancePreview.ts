@@ -22,7 +22,7 @@ import { generalAnswers } from "../client/stances";
 import { orderSchool, sheetFacts } from "../facts/sheetFacts";
 import { limitsUnder } from "../facts/underStance";
 import { wornFacts } from "../history/aids";
-import { recentVisits } from "../history/visits";
+import { lastSoreness } from "../history/soreness";
 import { type Answered, draftFacts } from "./drafts";
 
 /** The visit that drafts are compared for. */
@@ -66,10 +66,9 @@ async function practiceFacts(
   client: ClientEpisode,
   drafted: readonly ScoreLine[],
 ): Promise<PracticeFacts> {
-  const last = (await recentVisits(ctx, client.episodeId)).findLast((v) => v.end);
   return {
     worn: await wornFacts(ctx, client.episodeId),
-    sore: last?.morning?.soreness?.level ?? null,
+    last: await lastSoreness(ctx, client.episodeId),
     exercises: drafted.flatMap((l) => exerciseById(l.exerciseId) ?? []),
   };
 }

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { type AcrossClients, acrossClients, type ExerciseVisit } from "@/core/review/across/acrossClients";
 import { conditionById } from "@/core/rules/conditions";
 import { activity, besidesOf, regularActivity } from "@/core/schedule/activity";
+import { aidKey, WORN_IDS } from "@/core/selection/setUp/aid";
 import { confounding } from "@/core/story/besides";
 import { partOf } from "@/core/story/part";
 import { daysAfter, weekdayOf } from "@/core/units/days";
@@ -14,6 +15,9 @@ import { morningOf } from "../history/visits";
 /** So far back, and so many visits at most, the newest: what was dosed years ago was dosed in another way. Rule Z1 [own]. */
 const DAYS_BACK = 365;
 const MOST_VISITS = 5000;
+
+/** What may be worn without another station being spoken of. Rule Aid 1. */
+const CARRIES_NOTHING = WORN_IDS.filter((worn) => aidKey({ worn, help: "none" }) === "");
 
 const row = z.object({
   exercise_id: z.string(),
@@ -60,7 +64,7 @@ export async function exerciseVisits(ctx: Ctx, only: string | null = null): Prom
         json_agg(json_build_array(l.kept ->> 'machineId', r.leg, r.load_kg::float8, r.reps, r.reserve::float8)
           order by r.load_kg desc, r.reps desc)
           filter (where r.load_kg > 0 and r.reps > 0 and r.reserve is not null and r.help = 'none'
-            and r.worn in ('none', 'sleeve') and not coalesce((l.kept ->> 'isHelp')::boolean, false)) -> 0 as best
+            and r.worn = any(${CARRIES_NOTHING}) and not coalesce((l.kept ->> 'isHelp')::boolean, false)) -> 0 as best
       from newest v join set_record r on r.visit_id = v.id and ${stands(ctx)}
       and (${only}::text is null or r.exercise_id = ${only})
       left join sheet_line l on l.version_id = v.version_id and l.line_id = r.line_id and l.exercise_id = r.exercise_id

@@ -10,11 +10,10 @@ import { judgeScore } from "@/core/sheet/judge/judgeScore";
 import { keptToday } from "@/core/sheet/judge/keptToday";
 import type { KeptLine } from "@/core/sheet/line/keptLine";
 import { thinUntil } from "@/core/story/goalDates";
-import { daysBetween } from "@/core/units/days";
 import { offersAreOpen } from "@/core/visit/between/offersAreOpen";
 import { askedIn } from "@/core/visit/watched/elsewhere";
 import { watchedFaults } from "@/core/visit/watched/seen";
-import { type Ctx, dayOf, today } from "../base/context";
+import { type Ctx, today } from "../base/context";
 import { painMaxFor } from "../bounds/limits";
 import type { ClientEpisode } from "../client/clients";
 import { conditionsOf } from "../client/conditions";
@@ -25,6 +24,7 @@ import { careOf } from "../facts/strength";
 import { plannedAid } from "../history/aids";
 import { faultsSeenLast } from "../history/faultsSeen";
 import { regionsOf } from "../history/regions";
+import { lastSoreness } from "../history/soreness";
 import { recentVisits } from "../history/visits";
 import type { SheetVersion } from "../versions/sheets";
 import { blockOf } from "../week/blocks";
@@ -141,13 +141,8 @@ export async function sheetToday(
 }
 
 async function soreNow(ctx: Ctx, client: ClientEpisode): Promise<readonly Muscle[] | null> {
-  const last = (await recentVisits(ctx, client.episodeId)).findLast((v) => v.end);
-  return spareNext(
-    last?.morning
-      ? { soreness: last.morning.soreness, daysAgo: daysBetween(dayOf(ctx, last.startedAt), today(ctx)) }
-      : null,
-    (await practiceFor(ctx, client.episodeId)).soreUpTo,
-  );
+  const { soreUpTo } = await practiceFor(ctx, client.episodeId);
+  return spareNext(await lastSoreness(ctx, client.episodeId), soreUpTo);
 }
 
 async function isShortToday(ctx: Ctx, episodeId: string, sheetId: string): Promise<boolean> {

@@ -1,6 +1,6 @@
-import type { AcrossClients } from "@/core/review/across/acrossClients";
+import { ACROSS_ORDERS, type AcrossClients, LEAST_ACROSS } from "@/core/review/across/acrossClients";
 import { Link } from "@/ui/Link";
-import { ACROSS_WORDS, gainWords, shareWords, visitsWords } from "@/words/en/numbers/across";
+import { ACROSS_WORDS, resultWords, visitsWords } from "@/words/en/numbers/across";
 
 /** What one exercise led to among this clinic's clients; nothing where nobody did it. */
 export function HereLed({ across }: { across: AcrossClients | null }) {
@@ -12,21 +12,17 @@ export function HereLed({ across }: { across: AcrossClients | null }) {
       <p>
         {visitsWords(across)}.{" "}
         {!results &&
-          "Too few to say more: twenty visits of five clients are wanted, so that nobody can be told apart. "}
+          `Too few to say more: ${LEAST_ACROSS.visits} visits of ${LEAST_ACROSS.clients} clients are wanted, so that nobody can be told apart. `}
         <Link href="/library/results" className="underline">
           beside others
         </Link>
       </p>
       {results && (
         <dl className="mt-1 grid grid-cols-1 gap-x-6 md:grid-cols-3">
-          {[
-            [ACROSS_WORDS.sore, shareWords(results.sore)],
-            [ACROSS_WORDS.stops, shareWords(results.stops)],
-            [ACROSS_WORDS.gain, gainWords(results.gain)],
-          ].map(([name, value]) => (
-            <div key={name}>
-              <dt className="small quiet">{name}</dt>
-              <dd>{value}</dd>
+          {ACROSS_ORDERS.map((o) => (
+            <div key={o}>
+              <dt className="small quiet">{ACROSS_WORDS[o]}</dt>
+              <dd>{resultWords(results, o)}</dd>
             </div>
           ))}
         </dl>

@@ -5,7 +5,7 @@ import { exercisesOf } from "@/server/clinic/exercises";
 import { exercisesAcross } from "@/server/review/acrossClients";
 import { Link } from "@/ui/Link";
 import { ShellHeader } from "@/ui/shell/ShellHeader";
-import { ACROSS_WORDS, gainWords, shareWords, visitsWords } from "@/words/en/numbers/across";
+import { ACROSS_WORDS, resultWords, visitsWords } from "@/words/en/numbers/across";
 
 export const metadata: Metadata = { title: "Results here" };
 
@@ -50,7 +50,12 @@ export default async function ResultsPage({ searchParams }: { searchParams: Prom
                     Exercise
                   </th>
                   {ACROSS_ORDERS.map((o) => (
-                    <th key={o} scope="col" aria-sort={o === by ? "ascending" : "none"} className="py-1 pr-4">
+                    <th
+                      key={o}
+                      scope="col"
+                      aria-sort={o !== by ? "none" : o === "gain" ? "descending" : "ascending"}
+                      className="py-1 pr-4"
+                    >
                       <Link
                         href={`/library/results?by=${o}`}
                         className={o === by ? "font-bold" : "font-normal underline"}
@@ -71,9 +76,11 @@ export default async function ResultsPage({ searchParams }: { searchParams: Prom
                       </Link>
                       <span className="small quiet block">{visitsWords(a)}</span>
                     </th>
-                    <td className="py-1.5 pr-4">{shareWords(a.results?.sore ?? null)}</td>
-                    <td className="py-1.5 pr-4">{shareWords(a.results?.stops ?? null)}</td>
-                    <td className="py-1.5">{gainWords(a.results?.gain ?? null)}</td>
+                    {ACROSS_ORDERS.map((o) => (
+                      <td key={o} className="py-1.5 pr-4">
+                        {a.results && resultWords(a.results, o)}
+                      </td>
+                    ))}
                   </tr>
                 ))}
               </tbody>

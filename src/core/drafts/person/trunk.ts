@@ -4,7 +4,7 @@ import { addedScheme } from "../addedSchemes";
 import type { DraftLine } from "../draftLine";
 import { type Change, isClass } from "../edit";
 
-/** Holds and quiet moves of the trunk by what the phase is for, the first that is open is taken; nothing while a back is protected most. Rule X1 [own]. */
+/** Holds and quiet moves of the trunk by what the phase is for, the first that is open is taken. Rule X1 [own]. */
 const BY_STAGE: Readonly<Record<Stage, readonly string[]>> = {
   protect: ["trunk_face_up"],
   wake: ["trunk_hands_knees", "trunk_face_up"],

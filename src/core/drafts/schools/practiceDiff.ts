@@ -1,6 +1,6 @@
 import type { Exercise } from "../../rules/exercises";
 import { type FaultId, faultsOf } from "../../rules/faults/faults";
-import { isMuchSore } from "../../schedule/soreness";
+import { type Soreness, spareNext } from "../../schedule/soreness";
 import { type Worn, type WornFacts, wornAt } from "../../selection/setUp/aid";
 import type { Practice } from "./practice";
 
@@ -13,20 +13,21 @@ export type PracticeChange =
 /** What is known of a client that a school would meet. */
 export interface PracticeFacts {
   worn: Omit<WornFacts, "isBare">;
-  /** how sore the last visit made; null: not asked */
-  sore: number | null;
+  /** how sore the last visit made, and how long ago it was; null: none was run */
+  last: { soreness: Soreness; daysAgo: number } | null;
   /** what is drafted for the client */
   exercises: readonly Exercise[];
 }
 
 /** What another practice would change for this client. Rule K22. */
 export function practiceDiff(was: Practice, would: Practice, of: PracticeFacts): PracticeChange[] {
-  const spared = (p: Practice) => isMuchSore(of.sore, p.soreUpTo);
+  const level = of.last?.soreness?.level ?? null;
+  const spared = (p: Practice) => spareNext(of.last, p.soreUpTo) !== null;
   // by Story alone, as no card is asked
   const worn = ({ isBare }: Practice) => wornAt({ ...of.worn, isBare, byCard: {} }, "");
   const changes: PracticeChange[] = [];
-  if (of.sore !== null && spared(was) !== spared(would))
-    changes.push({ what: "spares", level: of.sore, isSpared: spared(would) });
+  if (level !== null && spared(was) !== spared(would))
+    changes.push({ what: "spares", level, isSpared: spared(would) });
   if (worn(was) !== worn(would)) {
     const isWorn = worn(would) !== "none";
     changes.push({ what: "worn", worn: worn(isWorn ? would : was), isWorn });
