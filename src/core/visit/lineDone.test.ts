@@ -253,6 +253,11 @@ test("a last set in its own way is held against its own aim, and its lighter loa
   expect(lineDone(nearer, last(2)).reserve).toBe(3);
   expect(lineDone(nearer, last(0)).reserve).toBe(1);
   expect(lineDone(press, whole(press, { reserve: 2 })).reserve).toBe(2);
+  // fewer of slower ones keep no line from its top
+  const slower = kept("lp_horizontal", { ...EXAMPLES.straight, last: "slower" });
+  expect(slower.sets.map((x) => x.reps)).toEqual([10, 10, 7]);
+  expect(lineDone(slower, whole(slower, { reserve: 2 }), 10).reached).toBe("top");
+  expect(lineDone(slower, whole(slower, { reserve: 2 }), 12).reached).toBe("in");
   const lighter = kept("lp_horizontal", { ...EXAMPLES.straight, last: "lighter" });
   const kgs = lighter.sets.map((s) => s.loadKg ?? 0);
   expect(kgs[2]).toBeLessThan(kgs[1] ?? 0);

@@ -88,8 +88,11 @@ function reachedOf(line: KeptLine, own: readonly SetRecord[], mostReps: number |
   const shares = plannedPlaces(line).map((p) => shareOf(p, own));
   if (shares.some((s) => s < MISSED_BELOW)) return "below";
   if (shares.some((s) => s < 1)) return "in";
-  // ramp sets have repetitions of their own
-  const work = own.filter((r) => line.sets[r.setNo - 1]?.role !== "ramp");
+  // ramp sets have repetitions of their own, and so has a last set in its own way
+  const work = own.filter((r) => {
+    const set = line.sets[r.setNo - 1];
+    return set?.role !== "ramp" && !set?.last;
+  });
   return mostReps !== null && work.some((r) => r.reps !== null && r.reps < mostReps) ? "in" : "top";
 }
 

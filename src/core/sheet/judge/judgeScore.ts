@@ -25,6 +25,7 @@ import { mostLiftedShare, repetitionTarget, type Scheme, schemeBars, setsOf } fr
 import { helped } from "./aidPlanned";
 import { heldOrNot, holdBars, meantAsFelt } from "./holdFeasibility";
 import { type ClientSchemeFacts, schemeFactsOf } from "./schemeFacts";
+import { isNothingLighter } from "./setLoads";
 
 /** Everything that a session of one client is judged by. */
 export interface ScoreContext {
@@ -136,6 +137,7 @@ function judgeLine<L extends ScoreLine>(
   const set = lineLoad(found, scheme, windowOf(line), sheet, personOf(line, context));
   if (Array.isArray(set)) return { ...nothing, open, height, bars: [...bars, ...set] };
   const { row, load } = set;
+  if (isNothingLighter({ line, load, sets })) bars.push({ code: "line.nothing_lighter" });
   const cautions: Said[] = [];
   if (load.tooHeavyBecause)
     bars.push(

@@ -7,6 +7,14 @@ export interface SetLoad {
   how: string;
 }
 
+/** A last set that is to be lighter has no lighter step to be set to, and would be as many more of the same. Rule X4. */
+export function isNothingLighter(judged: Pick<JudgedLine, "load" | "sets" | "line">): boolean {
+  const now = judged.load?.setting?.load;
+  if (now === undefined) return false;
+  const loads = setLoads(judged);
+  return judged.sets.some((s, i) => s.last === "lighter" && !((loads[i]?.load ?? now) < now - 1e-6));
+}
+
 /**
  * The real step of every set: at or below its share of the working load, a plate more each time in a climb, up to what bounds
  * the load. Null where

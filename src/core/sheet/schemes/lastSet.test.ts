@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { EXAMPLES } from "../../testdata/scoreContext";
+import { EXAMPLES, line, scoreContext } from "../../testdata/scoreContext";
+import { judgeScore } from "../judge/judgeScore";
 import { repetitionsPossible } from "../load/workingLoad";
 import type { SchemeFacts } from "./gates";
 import { LAST_SETS } from "./lastSet";
@@ -60,4 +61,16 @@ test("nearer its end is not for who is new to it, easily stirred up, or in an ea
     expect(schemeBars(nearer, { ...facts, ...other })).toHaveLength(1);
     expect(schemeBars({ ...straight, last: "lighter" }, { ...facts, ...other })).toEqual([]);
   }
+});
+
+test("a lighter last set is barred where nothing lighter can be set: the body alone, and the lightest step", () => {
+  const context = scoreContext();
+  const barsOf = (id: string, over: Parameters<typeof line>[2] = {}) =>
+    judgeScore([line(id, { ...straight, last: "lighter" }, over)], context)[0]?.bars ?? [];
+  const nothing = { code: "line.nothing_lighter" };
+  expect(barsOf("lp_horizontal", { loadKg: 60 })).not.toContainEqual(nothing);
+  const [usual] = judgeScore([line("lp_horizontal", straight)], context);
+  const lightest = usual?.load?.setting?.loads[0]?.load;
+  expect(barsOf("lp_horizontal", { loadKg: lightest })).toContainEqual(nothing);
+  expect(barsOf("step_up", { legs: "one", loadKg: 0 })).toContainEqual(nothing);
 });

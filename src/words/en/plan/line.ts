@@ -113,6 +113,7 @@ export const line = {
   not_at_home: "it needs what stands in the clinic, and this sheet is done at home: take its home version",
   no_machine: "this clinic has no machine for it: choose another exercise",
   machine_gone: "the machine that it was set for is not in use any more: choose another machine or exercise",
+  nothing_lighter: "nothing lighter can be set for the last set: plan it as the others",
   reserve: (m: { fewest: number; least: number; by: readonly Limit["origin"][] }) =>
     `it leaves ${m.fewest} in reserve; ${m.least} at least are asked for${byWords(m.by)}: plan more in reserve or another scheme`,
   step_below: (m: { below: number; next: NextInTheWay; reps: number | null; reserve: number }, f: Format) => {
